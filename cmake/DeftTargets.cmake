@@ -1,0 +1,42 @@
+# Flags of every target of ours, and the one way to declare a library or a test.
+
+add_library(deft_flags INTERFACE)
+target_compile_options(deft_flags INTERFACE
+  -Wall -Wextra -Wshadow -Wconversion -Wno-sign-conversion
+  -ffp-contract=off) # the same numbers on machines with and without fused multiply-add
+if(DEFT_WERROR)
+  target_compile_options(deft_flags INTERFACE -Werror)
+endif()
+if(DEFT_ASAN)
+  target_compile_options(deft_flags INTERFACE -fsanitize=address,undefined -fno-omit-frame-pointer)
+  target_link_options(deft_flags INTERFACE -fsanitize=address,undefined)
+endif()
+
+# deft_library(geometry LINK deft::base Eigen3::Eigen)
+# One static library for one folder; the links are the only folders it may include from.
+function(deft_library name)
+  cmake_parse_arguments(ARG "" "" "LINK" ${ARGN})
+  file(GLOB sources CONFIGURE_DEPENDS *.cpp *.h)
+  add_library(deft_${name} STATIC ${sources})
+  add_library(deft::${name} ALIAS deft_${name})
+  set_target_properties(deft_${name} PROPERTIES LINKER_LANGUAGE CXX)
+  target_link_libraries(deft_${name} PUBLIC ${ARG_LINK} PRIVATE deft_flags)
+endfunction()
+
+# deft_test(signal_filter filter_test.cpp LINK deft::signal)
+function(deft_test name source)
+  cmake_parse_arguments(ARG "" "TIMEOUT" "LINK;LABELS" ${ARGN})
+  add_executable(test_${name} ${source})
+  set_target_properties(test_${name} PROPERTIES AUTOMOC ON)
+  target_include_directories(test_${name} PRIVATE ${PROJECT_SOURCE_DIR}/tests)
+  target_compile_definitions(test_${name} PRIVATE
+    DEFT_TEST_DATA="${PROJECT_SOURCE_DIR}/tests" DEFT_SOURCE_DIR="${PROJECT_SOURCE_DIR}"
+    DEFT_PROGRAM="$<TARGET_FILE:deft-mirror>" DEFT_SCRATCH="${PROJECT_BINARY_DIR}/scratch")
+  target_link_libraries(test_${name} PRIVATE ${ARG_LINK} Qt6::Test deft_flags)
+  add_test(NAME ${name} COMMAND test_${name})
+  if(NOT ARG_TIMEOUT)
+    set(ARG_TIMEOUT 120)
+  endif()
+  set_tests_properties(${name} PROPERTIES TIMEOUT ${ARG_TIMEOUT} LABELS "${ARG_LABELS}"
+    ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=C.UTF-8")
+endfunction()

@@ -1,0 +1,37 @@
+#pragma once
+// A function that can fail returns Result<T>: a value, or an Error with a code for programs and a sentence for people.
+
+#include <string>
+#include <tl/expected.hpp>
+
+namespace deft {
+
+enum class Errc {
+    NotFound,     ///< a file, landmark or entry that should be there is not
+    NotReadable,  ///< the operating system refused to read
+    BadFormat,    ///< the content is not what the format asks for
+    Unsupported,  ///< understood, but cannot be done by this program
+    OutOfRange,   ///< a value outside what is possible
+    TooShort,     ///< too few frames or samples for the job
+    Degenerate,   ///< geometry without a solution (a zero-length segment)
+    NotFinite,    ///< a missing or infinite coordinate
+    Cancelled,    ///< the caller asked to stop
+    WriteFailed,  ///< full disk, read-only folder
+    NewerVersion, ///< made by a newer version of the program
+    DamagedFrame, ///< one frame could not be decoded; the others may be fine
+    Conflict,     ///< somebody else changed or holds it
+};
+
+/// `detail` is one sentence: what happened, where, and what was expected; it ends without a full stop.
+struct Error {
+    Errc code;
+    std::string detail;
+};
+
+template <class T> using Result = tl::expected<T, Error>;
+
+inline tl::unexpected<Error> fail(Errc code, std::string detail) {
+    return tl::unexpected<Error>(Error{code, std::move(detail)});
+}
+
+} // namespace deft

@@ -1,0 +1,209 @@
+#include "figure/scene.h"
+
+#include "figure/noise.h"
+#include "figure/room.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace deft::figure {
+namespace {
+
+/// Reads one object and complains with its path.
+class Reader {
+public:
+    Reader(const Json& json, std::string path, std::string& trouble) : json_(json), path_(std::move(path)), trouble_(trouble) {}
+
+    template <class T> void read(const char* key, T& value, double low = -1e9, double high = 1e9) {
+        const auto it = json_.find(key);
+        if (it == json_.end()) return;
+        try {
+            value = it->get<T>();
+        } catch (const nlohmann::json::exception&) {
+            complain(key, "has the wrong type");
+            return;
+        }
+        if constexpr (std::is_arithmetic_v<T> && !std::is_same_v<T, bool>)
+            if (double(value) < low || double(value) > high) complain(key, "is outside what is possible");
+    }
+    void colour(const char* key, Vec3& value) {
+        std::string text;
+        read(key, text);
+        if (text.empty()) return;
+        unsigned r, g, b;
+        if (std::sscanf(text.c_str(), "#%2x%2x%2x", &r, &g, &b) != 3) return complain(key, "should be a colour like #7d5560");
+        for (int i = 0; i < 3; ++i) value[i] = std::pow(float(i == 0 ? r : i == 1 ? g : b) / 255.f, 2.2f);
+    }
+    void complain(const std::string& key, const std::string& what) {
+        if (trouble_.empty()) trouble_ = path_ + "/" + key + " " + what;
+    }
+    Reader under(const char* key) {
+        static const Json none = Json::object();
+        const auto it = json_.find(key);
+        const bool object = it != json_.end() && it->is_object();
+        if (it != json_.end() && !object) complain(key, "should be an object");
+        return Reader(object ? *it : none, path_ + "/" + key, trouble_);
+    }
+    const Json& json() const { return json_; }
+
+private:
+    const Json& json_;
+    std::string path_;
+    std::string& trouble_;
+};
+
+/// Slow smooth wander with standard deviation about 1.
+double wander(double seconds, int seed, double hertz) { return 4.2 * (double(valueNoise({float(seconds * hertz), float(seed), 0.5f})) - 0.5); }
+
+Posed bridgePose(const Scene& scene, double t) {
+    const double shake = scene.tremorDeg;
+    const auto lift = float((scene.value("trunk_deg", t) + shake * wander(t, scene.seed, 2.3)) * M_PI / 180);
+    const auto bend = float((scene.value("bend_deg", t) + shake * wander(t, scene.seed + 7, 1.7)) * M_PI / 180);
+    const Vec3 caudal = scene.headLeft ? Vec3::UnitX() : Vec3(-1, 0, 0), up = Vec3::UnitY();
+    const Vec3 left = (-caudal).cross(up); // cranial × front
+    Eigen::Matrix3f base;
+    base << left, -caudal, up;
+    const Eigen::Quaternionf lying(base);
+    auto pitched = [&](float angle) { return lying * Eigen::Quaternionf(Eigen::AngleAxisf(angle, Vec3::UnitX())); };
+
+    Posed pose;
+    const float pelvis = -lift + 0.75f * bend, chest = -lift - 0.25f * bend;
+    auto along = [&](float f) { return pitched(pelvis + f * (chest - pelvis)); };
+    pose.turn.fill(along(1));
+    pose.turn[Pelvis] = along(0);
+    pose.turn[Lumbar1] = along(0.25f);
+    pose.turn[Lumbar2] = along(0.6f);
+    pose.turn[Thoracic] = along(0.9f);
+    pose.place(Vec3::Zero());
+    const Vec3 backOnMat(0, 806, -52);
+    const Vec3 spot = -caudal * 250 + up * 10;
+    pose.shift(spot - pose.carry(Chest, backOnMat));
+
+    // The head stays on the mat: the neck bends as the chest tips.
+    const float wanted = 62, rise = std::clamp((wanted - pose.joint[Neck].y()) / 61.7f, -0.9f, 0.9f);
+    pose.turn[Neck] = pitched(std::asin(rise) - std::atan2(18.f, 59.f));
+    pose.turn[Head] = pitched(0.10f);
+    pose.placeBelow(Neck);
+
+    Eigen::Matrix3f flat;
+    flat << left, up, caudal;
+    for (const int o : {0, int(ClavicleRight - ClavicleLeft)}) {
+        const float side = o ? -1.f : 1.f;
+        const Vec3 ankle = spot + caudal * float(scene.feet) + left * (side * 62) - up * 10 + up * 43;
+        pose.turn[FootLeft + o] = Eigen::Quaternionf(flat);
+        reach(pose, Bone(ThighLeft + o), Bone(ShankLeft + o), Bone(FootLeft + o), ankle, (up + 0.06f * side * left).normalized(), Vec3::UnitZ());
+        const Vec3 hand = spot + caudal * 285 + left * (side * 178) - up * 10 + up * 17;
+        pose.turn[HandLeft + o] = pose.turn[ForearmLeft + o];
+        reach(pose, Bone(UpperArmLeft + o), Bone(ForearmLeft + o), Bone(HandLeft + o), hand, (side * left + 0.25f * up).normalized(), -Vec3::UnitZ());
+        pose.turn[HandLeft + o] = pose.turn[ForearmLeft + o];
+    }
+    return pose;
+}
+
+} // namespace
+
+double Curve::at(double seconds) const {
+    if (keys.empty()) return 0;
+    if (seconds <= keys.front().first) return keys.front().second;
+    for (size_t i = 1; i < keys.size(); ++i) {
+        if (seconds > keys[i].first) continue;
+        const double f = (seconds - keys[i - 1].first) / (keys[i].first - keys[i - 1].first);
+        const double eased = f * f * f * (10 - 15 * f + 6 * f * f);
+        return keys[i - 1].second + eased * (keys[i].second - keys[i - 1].second);
+    }
+    return keys.back().second;
+}
+
+double Scene::value(const std::string& curve, double seconds) const {
+    const auto it = movement.find(curve);
+    return it == movement.end() ? 0 : it->second.at(seconds);
+}
+
+std::vector<double> Scene::frameTimes() const {
+    std::vector<double> times;
+    double t = 0;
+    for (int i = 0; t < duration_s - 1e-6; ++i) {
+        times.push_back(t);
+        // Phones in changing light lengthen single frames.
+        t += (1 + (variableRate && hashed(i, seed, 11) > 0.6f ? 0.6 * double(hashed(i, seed, 12)) : 0)) / fps;
+        t = std::round(t * 30000) / 30000;
+    }
+    return times;
+}
+
+Result<Scene> readScene(const std::filesystem::path& path) {
+    auto json = readJsonFile(path);
+    if (!json) return tl::unexpected(json.error());
+    return parseScene(*json, path.string());
+}
+
+Result<Scene> parseScene(const Json& json, const std::string& where) {
+    if (auto ok = expectFormat(json, "deft-mirror-scene", 1, where); !ok) return tl::unexpected(ok.error());
+    Scene s;
+    std::string trouble;
+    Reader top(json, "", trouble);
+    top.read("position", s.position);
+    if (s.position != "bridge") top.complain("position", "is \"" + s.position + "\"; this version makes: bridge");
+    std::string head = "left";
+    top.read("head", head);
+    if (head != "left" && head != "right") top.complain("head", "should be \"left\" or \"right\"");
+    s.headLeft = head == "left";
+    top.read("room", s.room);
+    if (!roomExists(s.room)) top.complain("room", "is not a room of this program");
+    top.read("feet_mh", s.feet, 400, 560);
+    top.read("tremor_deg", s.tremorDeg, 0, 5);
+    top.read("marks", s.marks);
+    top.colour("mat", s.mat);
+    Reader person = top.under("person");
+    person.read("height_m", s.heightM, 1.2, 2.2);
+    person.read("stickers", s.stickers);
+    person.colour("skin", s.skin);
+    person.colour("shirt", s.shirt);
+    person.colour("leggings", s.leggings);
+    person.colour("hair", s.hair);
+    Reader camera = top.under("camera");
+    Camera& c = s.camera;
+    float distance = 3.0f, yaw = 0;
+    camera.read("width", c.width, 64, 4096);
+    camera.read("height", c.height, 64, 4096);
+    camera.read("focal_px", c.focalPx, 50, 20000);
+    camera.read("distance_m", distance, 0.5, 20);
+    camera.read("height_m", c.position.y(), 0.05, 3);
+    camera.read("aim_m", c.aim.y(), 0, 2);
+    camera.read("yaw_deg", yaw, -80, 80);
+    camera.read("roll_deg", c.rollDeg, -45, 45);
+    const float a = yaw * float(M_PI) / 180;
+    c.position.x() = distance * std::sin(a);
+    c.position.z() = distance * std::cos(a);
+    Reader film = top.under("film");
+    film.read("duration_s", s.duration_s, 0.03, 600);
+    film.read("fps", s.fps, 1, 240);
+    film.read("variable_rate", s.variableRate);
+    film.read("mirrored", s.mirrored);
+    film.read("rotation_deg", s.rotationDeg, 0, 270);
+    film.read("grain", s.grain, 0, 0.2);
+    film.read("exposure", s.exposure, 0.05, 4);
+    film.read("crf", s.crf, 0, 51);
+    film.read("seed", s.seed);
+    film.read("supersample", s.supersample, 1, 3);
+    film.read("room_samples", s.roomSamples, 1, 4);
+    if (s.rotationDeg % 90) film.complain("rotation_deg", "should be 0, 90, 180 or 270");
+    Reader movement = top.under("movement");
+    for (const auto& [name, keys] : movement.json().items()) {
+        Curve& curve = s.movement[name];
+        for (const auto& key : keys) {
+            if (!key.is_array() || key.size() != 2 || !key[0].is_number() || !key[1].is_number()) {
+                movement.complain(name, "should be a list of [seconds, value]");
+                break;
+            }
+            curve.keys.emplace_back(key[0].get<double>(), key[1].get<double>());
+        }
+        if (!std::is_sorted(curve.keys.begin(), curve.keys.end())) movement.complain(name, "should go forward in time");
+    }
+    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    return s;
+}
+
+Posed poseAt(const Scene& scene, double seconds) { return bridgePose(scene, seconds); }
+
+} // namespace deft::figure

@@ -1,0 +1,49 @@
+#pragma once
+#include "base/result.h"
+#include "video/clip_info.h"
+
+#include <filesystem>
+#include <memory>
+#include <opencv2/core.hpp>
+
+namespace deft {
+
+/// Opens anything libav reads and hands out upright frames by index, forwards cheaply and anywhere exactly.
+///
+/// How a frame is found: opening lists every packet, so all times are known before the first picture. A frame is decoded
+/// from the last key frame that is not later in display order. Reading the next frames in order never seeks.
+/// Upright = the container's display matrix applied, pixels made square. One reader belongs to one thread.
+class ClipReader {
+public:
+    /// @errors NotFound, NotReadable, BadFormat (no video, no frames, damaged), Unsupported (codec)
+    static Result<ClipReader> open(const std::filesystem::path& path);
+    ClipReader(ClipReader&&) noexcept;
+    ClipReader& operator=(ClipReader&&) noexcept;
+    ~ClipReader();
+
+    const ClipInfo& info() const;
+
+    /// 8-bit luma, upright; a plane of the decoder's own wherever its format has one. @errors DamagedFrame, OutOfRange
+    Result<cv::Mat> grey(int64_t frame);
+    /// 8-bit BGRA, upright. @errors DamagedFrame, OutOfRange
+    Result<cv::Mat> bgra(int64_t frame);
+
+private:
+    struct State;
+    explicit ClipReader(std::unique_ptr<State> state);
+    std::unique_ptr<State> s;
+};
+
+/// Frames of [begin, end) in falling order, decoded in chunks so that memory stays bounded.
+class BackwardFrames {
+public:
+    BackwardFrames(ClipReader& reader, int64_t chunk = 48) : reader_(reader), chunk_(chunk) {}
+    Result<cv::Mat> grey(int64_t frame);
+
+private:
+    ClipReader& reader_;
+    int64_t chunk_, first_ = 0;
+    std::vector<Result<cv::Mat>> held_;
+};
+
+} // namespace deft

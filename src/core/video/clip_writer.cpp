@@ -1,0 +1,132 @@
+#include "video/clip_writer.h"
+
+#include "video/av.h"
+
+#include <cmath>
+
+namespace deft {
+
+struct ClipWriter::State {
+    std::filesystem::path path, temporary;
+    WriterOptions options;
+    AVFormatContext* output = nullptr;
+    av::Codec codec;
+    av::Frame frame{av_frame_alloc()};
+    av::Packet packet{av_packet_alloc()};
+    av::Scaler scaler;
+    AVStream* stream = nullptr;
+    bool finished = false;
+
+    ~State() {
+        if (output) {
+            avio_closep(&output->pb);
+            avformat_free_context(output);
+        }
+        std::error_code ec;
+        if (!finished) std::filesystem::remove(temporary, ec);
+    }
+
+    Result<void> failed(const char* step, int code) const {
+        return fail(Errc::WriteFailed, path.string() + ": could not be " + step + " (" + av::words(code) + ")");
+    }
+
+    Result<void> encode(const AVFrame* picture) {
+        int code = avcodec_send_frame(codec.get(), picture);
+        if (code < 0) return failed("encoded", code);
+        while ((code = avcodec_receive_packet(codec.get(), packet.get())) >= 0) {
+            av_packet_rescale_ts(packet.get(), codec->time_base, stream->time_base);
+            packet->stream_index = stream->index;
+            if ((code = av_interleaved_write_frame(output, packet.get())) < 0) return failed("written", code);
+        }
+        if (code != AVERROR(EAGAIN) && code != AVERROR_EOF) return failed("encoded", code);
+        return {};
+    }
+};
+
+Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const WriterOptions& options) {
+    av_log_set_level(AV_LOG_QUIET);
+    auto s = std::make_unique<State>();
+    s->path = path;
+    s->options = options;
+    s->temporary = path;
+    s->temporary.replace_extension(".part" + path.extension().string());
+    const AVCodec* encoder = avcodec_find_encoder_by_name(options.codec.c_str());
+    if (!encoder) return fail(Errc::Unsupported, "there is no encoder named " + options.codec);
+    avformat_alloc_output_context2(&s->output, nullptr, nullptr, s->temporary.c_str());
+    if (!s->output) return fail(Errc::Unsupported, path.string() + ": end the name in .mp4, .mov, .mkv or .webm");
+
+    s->codec.reset(avcodec_alloc_context3(encoder));
+    AVCodecContext& c = *s->codec;
+    c.width = options.width;
+    c.height = options.height;
+    c.pix_fmt = AV_PIX_FMT_YUV420P;
+    c.time_base = {1, options.timeBaseHz};
+    c.gop_size = options.keyEvery;
+    c.max_b_frames = options.bFrames;
+    c.color_range = AVCOL_RANGE_MPEG;
+    c.colorspace = AVCOL_SPC_BT709;
+    c.color_primaries = AVCOL_PRI_BT709;
+    c.color_trc = AVCOL_TRC_BT709;
+    c.thread_count = 1; // several threads make other bytes
+    c.sample_aspect_ratio = av_d2q(options.pixelAspect, 1000);
+    if (s->output->oformat->flags & AVFMT_GLOBALHEADER) c.flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
+    c.flags |= AV_CODEC_FLAG_BITEXACT;
+    av_opt_set(c.priv_data, "crf", std::to_string(options.crf).c_str(), 0);
+    av_opt_set(c.priv_data, "preset", options.preset.c_str(), 0);
+    int code = avcodec_open2(&c, encoder, nullptr);
+    if (code < 0) return s->failed("started", code).map([] { return ClipWriter(nullptr); });
+
+    s->stream = avformat_new_stream(s->output, nullptr);
+    avcodec_parameters_from_context(s->stream->codecpar, &c);
+    s->stream->time_base = c.time_base;
+    s->stream->sample_aspect_ratio = c.sample_aspect_ratio;
+    if (options.rotationDeg % 360) {
+        auto* matrix = reinterpret_cast<int32_t*>(
+            av_stream_new_side_data(s->stream, AV_PKT_DATA_DISPLAYMATRIX, 9 * sizeof(int32_t)));
+        av_display_rotation_set(matrix, options.rotationDeg); // libav's own sign: clockwise here
+    }
+    s->output->flags |= AVFMT_FLAG_BITEXACT;
+    if ((code = avio_open(&s->output->pb, s->temporary.c_str(), AVIO_FLAG_WRITE)) < 0)
+        return s->failed("created", code).map([] { return ClipWriter(nullptr); });
+    if ((code = avformat_write_header(s->output, nullptr)) < 0)
+        return s->failed("written", code).map([] { return ClipWriter(nullptr); });
+
+    AVFrame& f = *s->frame;
+    f.format = c.pix_fmt;
+    f.width = c.width;
+    f.height = c.height;
+    av_frame_get_buffer(&f, 0);
+    s->scaler.reset(sws_getContext(c.width, c.height, AV_PIX_FMT_BGR24, c.width, c.height, c.pix_fmt,
+                                   SWS_BILINEAR | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT, nullptr, nullptr, nullptr));
+    sws_setColorspaceDetails(s->scaler.get(), sws_getCoefficients(SWS_CS_DEFAULT), 1, sws_getCoefficients(SWS_CS_ITU709), 0,
+                             0, 1 << 16, 1 << 16);
+    return ClipWriter(std::move(s));
+}
+
+Result<void> ClipWriter::add(const cv::Mat& bgr, double time_s) {
+    CV_Assert(bgr.type() == CV_8UC3 && bgr.cols == s->options.width && bgr.rows == s->options.height);
+    av_frame_make_writable(s->frame.get());
+    const uint8_t* planes[4] = {bgr.data, nullptr, nullptr, nullptr};
+    const int strides[4] = {int(bgr.step), 0, 0, 0};
+    sws_scale(s->scaler.get(), planes, strides, 0, bgr.rows, s->frame->data, s->frame->linesize);
+    s->frame->pts = std::llround(time_s * s->options.timeBaseHz);
+    return s->encode(s->frame.get());
+}
+
+Result<void> ClipWriter::finish() {
+    if (auto ok = s->encode(nullptr); !ok) return ok;
+    if (int code = av_write_trailer(s->output); code < 0) return s->failed("finished", code);
+    if (int code = avio_closep(&s->output->pb); code < 0) return s->failed("finished", code);
+    std::error_code ec;
+    std::filesystem::rename(s->temporary, s->path, ec);
+    if (ec) return fail(Errc::WriteFailed, s->path.string() + ": could not be put in place (" + ec.message() + ")");
+    s->finished = true;
+    return {};
+}
+
+ClipWriter::ClipWriter(std::unique_ptr<State> state) : s(std::move(state)) {}
+ClipWriter::ClipWriter(ClipWriter&&) noexcept = default;
+ClipWriter& ClipWriter::operator=(ClipWriter&&) noexcept = default;
+ClipWriter::~ClipWriter() = default;
+
+} // namespace deft

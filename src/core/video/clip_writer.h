@@ -1,0 +1,39 @@
+#pragma once
+#include "base/result.h"
+
+#include <filesystem>
+#include <memory>
+#include <opencv2/core.hpp>
+
+namespace deft {
+
+struct WriterOptions {
+    int width = 0, height = 0; ///< stored size; even numbers for H.264
+    int timeBaseHz = 30000;    ///< ticks a second of the timestamps
+    int crf = 23;              ///< constant quality, lower = better
+    int rotationDeg = 0;       ///< written as metadata: clockwise turn that makes the picture upright
+    double pixelAspect = 1;
+    int keyEvery = 60, bFrames = 2;
+    std::string codec = "libx264", preset = "medium";
+};
+
+/// Writes a clip; the file appears under its name only when finish() has succeeded.
+class ClipWriter {
+public:
+    /// Container by the file's ending (.mp4 .mov .mkv .webm). @errors Unsupported, WriteFailed
+    static Result<ClipWriter> create(const std::filesystem::path& path, const WriterOptions& options);
+    ClipWriter(ClipWriter&&) noexcept;
+    ClipWriter& operator=(ClipWriter&&) noexcept;
+    ~ClipWriter(); ///< without finish(): leaves nothing behind
+
+    /// @param bgr 8-bit, of the stored size; @param time_s rising. @errors WriteFailed
+    Result<void> add(const cv::Mat& bgr, double time_s);
+    Result<void> finish();
+
+private:
+    struct State;
+    explicit ClipWriter(std::unique_ptr<State> state);
+    std::unique_ptr<State> s;
+};
+
+} // namespace deft
