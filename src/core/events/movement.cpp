@@ -1,0 +1,224 @@
+#include "events/movement.h"
+
+#include "signal/peaks.h"
+#include "signal/resample.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace deft {
+namespace {
+
+size_t indexAt(const std::vector<double>& time_s, double t) {
+    const auto it = std::lower_bound(time_s.begin(), time_s.end(), t - 1e-9);
+    return std::min(size_t(it - time_s.begin()), time_s.size() - 1);
+}
+
+/// Time at which the line between two samples crosses a level.
+double crossing(double t0, double v0, double t1, double v1, double level) {
+    if (v0 == v1) return t1;
+    return t0 + std::clamp((level - v0) / (v1 - v0), 0.0, 1.0) * (t1 - t0);
+}
+
+/// Noise of a series from its second differences: movement is smooth at this scale.
+double noiseOf(const std::vector<double>& x) {
+    std::vector<double> d;
+    for (size_t i = 1; i + 1 < x.size(); ++i) d.push_back(std::abs(x[i + 1] - 2 * x[i] + x[i - 1]));
+    const double m = medianOf(d);
+    return std::isfinite(m) ? 1.4826 * m / std::sqrt(6.0) : 0;
+}
+
+} // namespace
+
+double Tolerance::excess(double value) const {
+    double e = -1e9;
+    if (high) e = std::max(e, value - *high);
+    if (low) e = std::max(e, *low - value);
+    return e;
+}
+
+double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion) {
+    std::vector<double> start;
+    for (size_t i = 0; i < mover.size() && time_s[i] <= 0.5; ++i) start.push_back(mover[i]);
+    const double level = medianOf(start);
+    if (!std::isfinite(level)) return std::min(1.0, time_s.back());
+    for (size_t i = 0; i < mover.size(); ++i)
+        if (std::isfinite(mover[i]) && std::abs(mover[i] - level) > 0.35 * minExcursion) return std::max(0.2, time_s[i] - 0.3);
+    return time_s.back();
+}
+
+Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
+    Events events;
+    const Series* mover = set.find(plan.measure);
+    events.setupEnd_s = set.time_s.empty() ? 0 : set.time_s.back();
+    if (!mover) return events;
+    const auto &x = mover->value, &t = set.time_s;
+    events.setupEnd_s = setupEnd(t, x, plan.minExcursion);
+
+    std::vector<double> setup;
+    double top = -1e300;
+    for (size_t i = 0; i < x.size(); ++i) {
+        if (!std::isfinite(x[i])) continue;
+        if (t[i] <= events.setupEnd_s) setup.push_back(x[i]);
+        top = std::max(top, x[i]);
+    }
+    const double base = medianOf(setup), lift = top - base;
+    if (!std::isfinite(base) || lift < std::max(plan.minExcursion, 6 * noiseOf(x))) return events;
+
+    const auto speed = derivative(t, x);
+    const auto cycles = cyclesByHysteresis(x, base + 0.2 * lift, base + 0.5 * lift);
+    for (size_t c = 0; c < cycles.cycles.size(); ++c) {
+        const HysteresisCycle& cycle = cycles.cycles[c];
+        Rep rep;
+        rep.finished = !(cycles.unfinished && c + 1 == cycles.cycles.size());
+        // Back to where the movement began: still, or going the other way.
+        size_t start = cycle.start;
+        const double slow = 0.06 * lift;
+        while (start > 0 && std::isfinite(speed[start]) && speed[start] > slow) --start;
+        rep.baseline = x[start];
+        const double own = x[cycle.peak] - rep.baseline;
+        const double still = plan.stillShare * own, level = rep.baseline + plan.levelShare * own;
+        size_t topAt = cycle.peak;
+        for (size_t i = start; i <= cycle.peak; ++i)
+            if (x[i] > level && speed[i] < still) {
+                topAt = i;
+                break;
+            }
+        // The hold ends where the final way back begins: from the end, the last frame that was still and high enough.
+        size_t leave = cycle.end;
+        while (leave > topAt && !(x[leave] > level && speed[leave] > -still)) --leave;
+        size_t end = cycle.end;
+        while (end + 1 < x.size() && std::isfinite(speed[end]) && speed[end] < -slow) ++end;
+
+        rep.start_s = t[start];
+        rep.top_s = topAt > 0 ? crossing(t[topAt - 1], speed[topAt - 1], t[topAt], speed[topAt], still) : t[topAt];
+        if (topAt == cycle.peak) rep.top_s = t[topAt];
+        rep.holdEnd_s = leave + 1 < x.size() && leave > topAt ? crossing(t[leave], speed[leave], t[leave + 1], speed[leave + 1], -still) : t[leave];
+        rep.end_s = t[end];
+        rep.reach = own;
+        rep.controlRange = own;
+        rep.hold.start_s = rep.top_s;
+        rep.hold.end_s = std::max(rep.top_s, rep.holdEnd_s);
+        rep.hold.clean_s = rep.hold.duration_s();
+        events.reps.push_back(rep);
+    }
+    return events;
+}
+
+void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan) {
+    const Series* mover = set.find(plan.measure);
+    if (!mover) return;
+    Series loss{"level_loss", "%", std::vector<double>(set.time_s.size(), kGap), std::vector<double>(set.time_s.size(), kGap)};
+    for (const Rep& rep : events.reps) {
+        const size_t a = indexAt(set.time_s, rep.hold.start_s), b = indexAt(set.time_s, rep.hold.end_s);
+        // The height of the hold is reached a moment after its start.
+        std::vector<double> first;
+        for (size_t i = a; i <= b && set.time_s[i] <= rep.hold.start_s + 0.5; ++i) first.push_back(mover->value[i]);
+        const double from = first.empty() ? kGap : *std::max_element(first.begin(), first.end());
+        const double lift = from - rep.baseline;
+        if (!(lift > 0)) continue;
+        for (size_t i = a; i <= b; ++i) {
+            loss.value[i] = 100 * (from - mover->value[i]) / lift;
+            // Both heights hang on the same mat line, so only the marks' own noise remains: take the band of a height
+            // difference from the smaller of the two half-widths.
+            loss.u95[i] = 100 * std::min(mover->u95[i], 0.03 * lift) / lift;
+        }
+    }
+    set.series.push_back(std::move(loss));
+}
+
+std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& tolerance, double from_s, double to_s) {
+    std::vector<Excursion> found;
+    const Series* s = set.find(tolerance.measure);
+    if (!s || set.time_s.empty()) return found;
+    const auto& t = set.time_s;
+    const double width = tolerance.low && tolerance.high ? *tolerance.high - *tolerance.low : std::abs(tolerance.high ? *tolerance.high : *tolerance.low);
+    const double inside = -0.1 * width;
+    bool out = false;
+    Excursion now{};
+    double worstExcess = 0;
+    auto close = [&](double end) {
+        now.end_s = end;
+        if (now.end_s - now.start_s > kBreakLasts_s) found.push_back(now);
+        out = false;
+    };
+    double last = from_s;
+    for (size_t i = indexAt(t, from_s); i < t.size() && t[i] <= to_s + 1e-9; ++i) {
+        const double v = s->value[i];
+        if (!std::isfinite(v)) { // a gap ends what is known
+            if (out) close(last);
+            continue;
+        }
+        const double e = tolerance.excess(v);
+        if (!out && e > 0) {
+            out = true;
+            const bool above = tolerance.high && v > *tolerance.high;
+            now = {t[i], t[i], t[i], v, s->u95[i], above ? *tolerance.high : *tolerance.low};
+            if (i > 0 && std::isfinite(s->value[i - 1]) && t[i - 1] >= from_s)
+                now.start_s = crossing(t[i - 1], s->value[i - 1], t[i], v, now.limit);
+            worstExcess = e;
+        } else if (out && e > worstExcess) {
+            worstExcess = e;
+            now.worst_s = t[i], now.worst = v, now.worstU95 = s->u95[i];
+        } else if (out && e < inside) {
+            close(t[i]);
+        }
+        last = t[i];
+    }
+    if (out) close(last);
+    return found;
+}
+
+void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances) {
+    const Series* mover = set.find(plan.measure);
+    if (!mover) return;
+    for (Rep& rep : events.reps) {
+        for (const Tolerance& tolerance : tolerances) {
+            if (tolerance.onTheWay) {
+                // A break that begins just before the top must still last 0.3 s, so look on into the hold.
+                for (const Excursion& e : excursions(set, tolerance, rep.start_s, rep.hold.end_s)) {
+                    if (e.start_s > rep.top_s) break;
+                    if (rep.break_s && *rep.break_s <= e.start_s) break;
+                    rep.break_s = e.start_s;
+                    rep.brokenBy = tolerance.measure;
+                    break;
+                }
+            }
+            if (tolerance.inTheHold)
+                for (const Excursion& e : excursions(set, tolerance, rep.hold.start_s, rep.hold.end_s)) {
+                    if (!rep.hold.first_break_s || e.start_s < *rep.hold.first_break_s) {
+                        rep.hold.first_break_s = e.start_s;
+                        rep.hold.brokenBy = tolerance.measure;
+                    }
+                    break;
+                }
+        }
+        if (rep.break_s) {
+            rep.controlRange = 0;
+            for (size_t i = indexAt(set.time_s, rep.start_s); i < set.time_s.size() && set.time_s[i] <= *rep.break_s; ++i)
+                rep.controlRange = std::max(rep.controlRange, mover->value[i] - rep.baseline);
+            rep.hold.first_break_s = rep.hold.start_s;
+            rep.hold.brokenBy = rep.brokenBy;
+        }
+        if (rep.hold.first_break_s) rep.hold.clean_s = std::max(0.0, *rep.hold.first_break_s - rep.hold.start_s);
+        // Length of the hold: half a frame at each end, and the time in which the mover crosses its own band.
+        const size_t at = indexAt(set.time_s, rep.top_s);
+        const double frame = medianStep(set.time_s, {0, set.time_s.size()});
+        const double blur = std::min(0.2, 0.25 * std::min(mover->u95[at], 0.05 * rep.reach) / std::max(1e-6, plan.stillShare * rep.reach));
+        rep.hold.u95_s = std::hypot(frame, blur);
+        rep.controlRangeU95 = mover->u95[at];
+    }
+}
+
+std::vector<BandHold> holdsInBand(const std::vector<double>& x, double target, double tolerance, double minimum, double bridge) {
+    std::vector<BandHold> merged;
+    for (size_t i = 0; i < x.size(); ++i) {
+        if (!(std::abs(x[i] - target) <= tolerance)) continue;
+        if (!merged.empty() && double(i - merged.back().last) - 1 <= bridge + 1e-9) merged.back().last = i;
+        else merged.push_back({i, i});
+    }
+    std::erase_if(merged, [&](const BandHold& h) { return double(h.last - h.first) < minimum - 1e-9; });
+    return merged;
+}
+
+} // namespace deft

@@ -1,0 +1,85 @@
+#pragma once
+#include "measures/series.h"
+
+#include <optional>
+
+namespace deft {
+
+/// How the mover of an exercise is read: the part that goes out, holds and comes back.
+struct MoverPlan {
+    std::string measure = "hip_height";
+    double minExcursion = 5;  ///< in the measure's unit: less is no rep
+    double stillShare = 0.25; ///< a hold is slower than this share of the excursion per second (chosen here)
+    double levelShare = 0.6;  ///< and farther out than this share of it (chosen here)
+};
+
+/// A measure that must stay inside a tolerance while the mover works.
+struct Tolerance {
+    std::string measure;
+    std::optional<double> low, high;
+    bool onTheWay = true, inTheHold = true; ///< when it counts
+
+    /// How far outside (> 0) or inside (≤ 0) a value is.
+    double excess(double value) const;
+};
+
+struct Hold {
+    std::string side = "both";
+    double start_s = 0, end_s = 0;
+    double clean_s = 0;                  ///< until the first break; the whole hold when there is none
+    std::optional<double> first_break_s; ///< the hold's start when it was already broken on the way
+    std::string brokenBy;                ///< measure, empty = clean
+    double u95_s = 0;
+    double duration_s() const { return end_s - start_s; }
+};
+
+struct Rep {
+    std::string side = "both";
+    double start_s = 0, top_s = 0, holdEnd_s = 0, end_s = 0;
+    double baseline = 0;      ///< mover before the rep
+    double reach = 0;         ///< greatest excursion from the start
+    double controlRange = 0;  ///< greatest excursion before an anchor first left its tolerance on the way out
+    double controlRangeU95 = 0;
+    std::string brokenBy;     ///< measure that broke on the way out, empty = none
+    std::optional<double> break_s; ///< when, on the way out
+    bool finished = true;
+    Hold hold;
+    double out_s() const { return top_s - start_s; }
+    double back_s() const { return end_s - holdEnd_s; }
+};
+
+struct Events {
+    double setupEnd_s = 0; ///< the first movement begins here
+    std::vector<Rep> reps;
+};
+
+/// When the body begins to move: the first time that the mover leaves its starting level for good.
+double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion);
+
+/// Reps with start, top, end of the hold and end. An excursion counts when it is at least minExcursion, at least six times
+/// the series' own noise, and at least half of the largest one.
+Events findMovement(const SeriesSet& set, const MoverPlan& plan);
+
+/// Adds the series `level_loss`: height lost since the start of the hold, % of the lift; gaps outside of holds.
+void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);
+
+/// A stretch outside a tolerance: begins at the limit, ends 10 % of the tolerance inside it, lasts more than 0.3 s (both
+/// chosen here). Times are interpolated between frames.
+struct Excursion {
+    double start_s, end_s, worst_s, worst, worstU95;
+    double limit;
+};
+constexpr double kBreakLasts_s = 0.3;
+std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& tolerance, double from_s, double to_s);
+
+/// Marks the first break of every rep and hold, control ranges and the uncertainty of the hold's length.
+void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances);
+
+// Two reference detectors of holds, kept for checks against other data (time in frames).
+struct BandHold {
+    size_t first, last;
+};
+/// Frames with |x − target| ≤ tolerance, breaks up to `bridge` frames joined, kept when last − first ≥ `minimum` frames.
+std::vector<BandHold> holdsInBand(const std::vector<double>& x, double target, double tolerance, double minimum, double bridge);
+
+} // namespace deft

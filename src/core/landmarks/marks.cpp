@@ -1,0 +1,125 @@
+#include "landmarks/marks.h"
+
+#include "landmarks/names.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstdio>
+#include <set>
+
+namespace deft {
+namespace {
+
+std::string number(double v, const char* format = "%.1f") {
+    char text[32];
+    std::snprintf(text, sizeof text, format, v);
+    return text;
+}
+
+} // namespace
+
+void Marks::set(double time_s, const std::string& landmark, std::optional<Point2> point) {
+    auto at = std::lower_bound(frames.begin(), frames.end(), time_s - 1e-6, [](const MarkedFrame& f, double t) { return f.time_s < t; });
+    if (at == frames.end() || at->time_s > time_s + 1e-6) at = frames.insert(at, MarkedFrame{time_s, {}});
+    at->points[landmark] = point;
+}
+
+void Marks::unset(double time_s, const std::string& landmark) {
+    for (auto it = frames.begin(); it != frames.end(); ++it) {
+        if (std::abs(it->time_s - time_s) > 1e-6) continue;
+        it->points.erase(landmark);
+        if (it->points.empty()) frames.erase(it);
+        return;
+    }
+}
+
+std::vector<std::string> Marks::landmarks() const {
+    std::set<std::string> names;
+    for (const MarkedFrame& f : frames)
+        for (const auto& [name, point] : f.points) names.insert(name);
+    return {names.begin(), names.end()};
+}
+
+Result<Marks> readMarks(const std::filesystem::path& path) {
+    auto json = readJsonFile(path);
+    if (!json) return tl::unexpected(json.error());
+    return parseMarks(*json, path.string());
+}
+
+Result<Marks> parseMarks(const Json& json, const std::string& where) {
+    if (auto ok = expectFormat(json, "deft-mirror-marks", 1, where); !ok) return tl::unexpected(ok.error());
+    auto bad = [&](const std::string& what) { return fail(Errc::BadFormat, where + ": " + what); };
+    Marks marks;
+    for (const auto& [key, value] : json.items()) {
+        if (key == "format" || key == "version" || key == "frames") continue;
+        if (key == "mirrored") {
+            if (!value.is_boolean()) return bad("/mirrored should be true or false");
+            marks.mirrored = value.get<bool>();
+        } else if (key == "scale") {
+            const auto length = value.is_object() ? value.find("length_cm") : value.end();
+            if (!value.is_object() || length == value.end() || !length->is_number() || !(length->get<double>() > 0))
+                return bad("/scale/length_cm should be a length in centimetres above 0");
+            marks.scaleLengthCm = length->get<double>();
+        } else {
+            marks.more[key] = value;
+        }
+    }
+    const auto frames = json.find("frames");
+    if (frames == json.end() || !frames->is_array() || frames->empty()) return bad("/frames should list at least one marked frame");
+    for (size_t i = 0; i < frames->size(); ++i) {
+        const Json& frame = (*frames)[i];
+        const std::string path = "/frames/" + std::to_string(i);
+        if (!frame.is_object() || !frame.contains("time_s") || !frame["time_s"].is_number()) return bad(path + "/time_s should be seconds");
+        if (!frame.contains("points") || !frame["points"].is_object()) return bad(path + "/points should be an object of landmarks");
+        for (const auto& [name, point] : frame["points"].items()) {
+            if (!isLandmark(name)) return bad(path + "/points/" + name + " is not a landmark of this program");
+            if (point.is_null()) {
+                marks.set(frame["time_s"].get<double>(), name, std::nullopt);
+                continue;
+            }
+            if (!point.is_array() || point.size() != 2 || !point[0].is_number() || !point[1].is_number())
+                return bad(path + "/points/" + name + " should be [x, y] or null");
+            const Point2 p(point[0].get<double>(), point[1].get<double>());
+            if (!p.allFinite()) return bad(path + "/points/" + name + " is not finite");
+            marks.set(frame["time_s"].get<double>(), name, p);
+        }
+    }
+    return marks;
+}
+
+Json toJson(const Marks& marks) {
+    Json json = {{"format", "deft-mirror-marks"}, {"version", 1}, {"mirrored", marks.mirrored}};
+    if (marks.scaleLengthCm) json["scale"] = {{"length_cm", *marks.scaleLengthCm}};
+    json["frames"] = Json::array();
+    for (const MarkedFrame& f : marks.frames) {
+        Json points = Json::object();
+        for (const auto& [name, p] : f.points)
+            points[name] = p ? Json::array({rounded(p->x(), 3), rounded(p->y(), 3)}) : Json(nullptr);
+        json["frames"].push_back({{"time_s", f.time_s}, {"points", points}});
+    }
+    for (const auto& [key, value] : marks.more.items()) json[key] = value;
+    return json;
+}
+
+Result<Marks> fitToClip(Marks marks, const ClipInfo& clip, const std::string& sha256) {
+    if (const auto of = marks.more.find("clip_sha256"); of != marks.more.end() && of->is_string() && of->get<std::string>() != sha256)
+        return fail(Errc::Conflict, "these marks belong to another clip; open the clip they were made on, or mark this one");
+    Marks fitted = marks;
+    fitted.frames.clear();
+    const double step = clip.medianRateHz > 0 ? 1 / clip.medianRateHz : 1;
+    for (const MarkedFrame& f : marks.frames) {
+        if (f.time_s < -step || f.time_s > clip.time_s.back() + step)
+            return fail(Errc::OutOfRange, "there are marks at " + number(f.time_s, "%.2f") + " s, but the clip ends at " +
+                                              number(clip.duration_s, "%.2f") + " s; they seem to belong to another clip");
+        const double time = clip.time_s[size_t(clip.frameAt(f.time_s))];
+        for (const auto& [name, p] : f.points) {
+            if (p && (p->x() < -0.5 || p->y() < -0.5 || p->x() > clip.width - 0.5 || p->y() > clip.height - 0.5))
+                return fail(Errc::OutOfRange, "the mark " + name + " at " + number(p->x()) + ", " + number(p->y()) + " lies outside the picture of " +
+                                                  std::to_string(clip.width) + " × " + std::to_string(clip.height));
+            fitted.set(time, name, p);
+        }
+    }
+    return fitted;
+}
+
+} // namespace deft

@@ -1,0 +1,42 @@
+#pragma once
+#include "base/json.h"
+#include "geometry/angle.h"
+#include "video/clip_info.h"
+
+#include <map>
+#include <optional>
+
+namespace deft {
+
+/// Points set by hand in one frame; an empty point means "not visible from here on until marked again".
+struct MarkedFrame {
+    double time_s = 0;
+    std::map<std::string, std::optional<Point2>> points;
+    bool operator==(const MarkedFrame&) const = default;
+};
+
+/// Content of a marks file: `deft-mirror-marks` 1.
+struct Marks {
+    bool mirrored = false;
+    std::optional<double> scaleLengthCm;
+    std::vector<MarkedFrame> frames; ///< rising times
+    Json more = Json::object();      ///< keys of other programs, kept
+
+    /// Sets or replaces one point of the frame at that time.
+    void set(double time_s, const std::string& landmark, std::optional<Point2> point);
+    /// Takes a point out again; a frame without points goes with it.
+    void unset(double time_s, const std::string& landmark);
+    std::vector<std::string> landmarks() const;
+    bool operator==(const Marks&) const = default;
+};
+
+/// @errors NotFound, NotReadable, BadFormat (with the path of the entry), NewerVersion
+Result<Marks> readMarks(const std::filesystem::path& path);
+Result<Marks> parseMarks(const Json& json, const std::string& where);
+Json toJson(const Marks& marks);
+
+/// Do these marks fit this clip? Times are moved onto the nearest frame. @errors OutOfRange naming the point or the time;
+/// Conflict when the file says that it belongs to another clip.
+Result<Marks> fitToClip(Marks marks, const ClipInfo& clip, const std::string& sha256);
+
+} // namespace deft

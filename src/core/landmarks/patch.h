@@ -1,0 +1,50 @@
+#pragma once
+#include "geometry/rigid_fit.h"
+
+#include <opencv2/core.hpp>
+#include <optional>
+
+namespace deft {
+
+/// Where a patch was found, relative to where it was taken.
+struct PatchPose {
+    Point2 centre = Point2::Zero();
+    double angleRad = 0; ///< turned since it was taken (x toward y)
+    double scale = 1;
+};
+
+struct PatchMatch {
+    PatchPose pose;
+    double correlation = 0; ///< weighted, −1…1
+    double sdPx = 0;        ///< of the weaker axis, from the residual and the patch's own texture
+};
+
+struct AlignOptions {
+    double predictedAngleRad = 0, anglePriorRad = 0.05; ///< 0 = the angle is held at the prediction
+    double predictedScale = 1, scalePrior = 0.03;       ///< 0 = held
+    int steps = 12;
+    double stopPx = 0.003;
+};
+
+/// A round piece of a picture that finds itself in other pictures.
+///
+/// Inverse-compositional Gauss-Newton (Baker and Matthews, IJCV 56, 2004) over shift, turn and scale, with free gain and
+/// bias and Tukey weights. Aligning to the picture in which it was taken, not to the last one, is what stops drift.
+class Patch {
+public:
+    /// @param image 8-bit grey, already smoothed. Empty when the disc does not lie inside the picture.
+    static std::optional<Patch> take(const cv::Mat& image, const Point2& centre, double radius, double sigma);
+
+    /// @return nothing when it leaves the picture or has too little texture
+    std::optional<PatchMatch> align(const cv::Mat& image, PatchPose start, const AlignOptions& options) const;
+
+    double radius() const { return radius_; }
+    /// Smaller eigenvalue of the structure tensor per pixel, grey levels² / px²: low = blank or a bare edge.
+    double texture() const { return texture_; }
+
+private:
+    double radius_ = 0, texture_ = 0;
+    std::vector<float> x_, y_, grey_, gradX_, gradY_, weight_;
+};
+
+} // namespace deft

@@ -1,0 +1,118 @@
+#include "landmarks/segment_cloud.h"
+
+#include <algorithm>
+#include <cmath>
+#include <opencv2/imgproc.hpp>
+
+namespace deft {
+namespace {
+
+constexpr double kRadius = 7, kSigma = 4.5;
+constexpr double kMaxTurnPerFrame = 0.12; // rad at 30 frames a second: 200° a second
+constexpr double kRenewAfterTurn = 0.35;  // rad
+
+size_t wantedPoints(const SegmentPlan& plan) {
+    return plan.name.starts_with("pelvis") ? 60 : plan.name.starts_with("trunk") ? 40 : 24;
+}
+
+} // namespace
+
+SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::map<std::string, Point2>& points) : plan_(std::move(plan)) {
+    const cv::Mat mask = segmentMask(plan_, points, image.size());
+    std::vector<cv::Point2f> corners;
+    const cv::Rect box = cv::boundingRect(mask);
+    if (box.area() > 0)
+        cv::goodFeaturesToTrack(image(box), corners, int(wantedPoints(plan_)), 0.007, 4, mask(box), 5);
+    for (const cv::Point2f& c : corners) {
+        const Point2 at(c.x + float(box.x), c.y + float(box.y));
+        auto patch = Patch::take(image, at, kRadius, kSigma);
+        if (!patch || patch->texture() < 0.4) continue;
+        points_.push_back({at, at, std::move(*patch)});
+    }
+    inliers_ = usual_ = int(points_.size());
+}
+
+void SegmentCloud::predict(double) {
+    // Half of the last motion: between standing still and going on.
+    predicted_ = pose_;
+    predicted_.angleRad += 0.5 * (pose_.angleRad - previous_.angleRad);
+    predicted_.shift += 0.5 * (pose_.shift - previous_.shift);
+}
+
+std::vector<cv::Point2f> SegmentCloud::places() const {
+    std::vector<cv::Point2f> out;
+    for (const Point& p : points_) out.emplace_back(float(p.now.x()), float(p.now.y()));
+    return out;
+}
+
+void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& flow, const std::vector<uchar>& flowFound,
+                        const std::vector<LandmarkSight>& sights) {
+    // A first pose from the flow alone tells how far the patches have turned.
+    std::vector<Point2> from, to;
+    std::vector<double> weight;
+    for (size_t i = 0; i < points_.size(); ++i) {
+        from.push_back(points_[i].inSegment);
+        to.emplace_back(flow[i].x, flow[i].y);
+        weight.push_back(flowFound[i] ? points_[i].trust : 0);
+    }
+    for (const LandmarkSight& s : sights) from.push_back(s.inSegment), to.push_back(s.now), weight.push_back(s.weight);
+    const PoseFitOptions options{.withScale = true, .scalePrior = 0.5, .tukeyPx = 3.0, .iterations = 6, .minTukeyPx = 1.0};
+    Pose2 guess = predicted_;
+    if (auto fit = fitPose(from, to, weight, options, &predicted_);
+        fit && fit->inliers >= 3 && std::abs(fit->pose.angleRad - pose_.angleRad) < 2 * kMaxTurnPerFrame)
+        guess = fit->pose;
+
+    for (size_t i = 0; i < points_.size(); ++i) {
+        Point& p = points_[i];
+        weight[i] = 0;
+        const Point2 expected = guess(p.inSegment);
+        Point2 start = flowFound[i] ? Point2(flow[i].x, flow[i].y) : expected;
+        if ((start - expected).norm() > 4) start = expected;
+        AlignOptions how{.predictedAngleRad = guess.angleRad - p.bornAngle, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0, .steps = 6, .stopPx = 0.02};
+        const auto match = p.patch.align(image, {start, how.predictedAngleRad, 1}, how);
+        const double needed = std::clamp(p.typicalCorrelation - 0.22, 0.45, 0.75);
+        const bool good = match && match->correlation > needed && (match->pose.centre - start).norm() < 2.5;
+        if (!good) {
+            p.now = expected;
+            p.trust = std::max(0.1, p.trust * 0.7);
+            continue;
+        }
+        p.now = match->pose.centre;
+        p.typicalCorrelation += 0.1 * (match->correlation - p.typicalCorrelation);
+        to[i] = p.now;
+        weight[i] = p.trust * match->correlation;
+    }
+
+    previous_ = pose_;
+    const PoseFitOptions fine{.withScale = true, .scalePrior = 0.5, .tukeyPx = 2.0, .iterations = 6, .minTukeyPx = 0.8};
+    auto fit = fitPose(from, to, weight, fine, &guess);
+    const int cloudInliers = fit ? int(std::count_if(fit->weights.begin(), fit->weights.begin() + std::ptrdiff_t(points_.size()), [](double w) { return w > 0; })) : 0;
+    const int sightInliers = fit ? fit->inliers - cloudInliers : 0;
+    const bool enough = cloudInliers >= 4 && cloudInliers >= 0.22 * usual_;
+    measured_ = fit && (enough || sightInliers >= 2) && std::abs(fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;
+    if (!measured_) {
+        inliers_ = cloudInliers;
+        pose_ = predicted_;
+        for (Point& p : points_) p.now = pose_(p.inSegment);
+        return;
+    }
+    pose_ = fit->pose;
+    inliers_ = fit->inliers;
+    poseSd_ = fit->rms / std::sqrt(2.0) / std::sqrt(std::max(1.0, double(fit->inliers) - 2)) + 0.03;
+    for (size_t i = 0; i < points_.size(); ++i) {
+        Point& p = points_[i];
+        const bool agrees = fit->weights[i] > 0;
+        p.trust = agrees ? std::min(1.0, p.trust + 0.1) : std::max(0.1, p.trust * 0.85);
+        if (!agrees) p.now = pose_(p.inSegment);
+        // A turned limb shows its cloth from another side: take a new patch, but only where the old one still fits.
+        if (agrees && (std::abs(pose_.angleRad - p.bornAngle) > kRenewAfterTurn || p.typicalCorrelation < 0.8)) {
+            if (auto patch = Patch::take(image, p.now, kRadius, kSigma)) {
+                p.patch = std::move(*patch);
+                p.bornAngle = pose_.angleRad;
+                p.typicalCorrelation = 0.95;
+            }
+        }
+    }
+}
+
+} // namespace deft

@@ -1,0 +1,51 @@
+#pragma once
+#include "landmarks/patch.h"
+#include "landmarks/segments.h"
+
+namespace deft {
+
+/// An observation of a segment by one of its landmarks.
+struct LandmarkSight {
+    Point2 inSegment; ///< where the landmark sits in the marked frame
+    Point2 now;
+    double weight;
+};
+
+/// Texture points of one body segment and its pose since the marked frame.
+///
+/// Every point keeps the patch it was born with and is aligned to it, turned and scaled as the segment is, so that it
+/// cannot drift; the segment's pose is a robust fit of all of them, so that single points may fail.
+class SegmentCloud {
+public:
+    SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::map<std::string, Point2>& points);
+
+    /// @param flow where optical flow found each texture point; @param sights landmarks found on their own
+    void step(const cv::Mat& image, const std::vector<cv::Point2f>& flow, const std::vector<uchar>& flowFound,
+              const std::vector<LandmarkSight>& sights);
+
+    const SegmentPlan& plan() const { return plan_; }
+    const Pose2& pose() const { return pose_; }      ///< marked frame → newest frame
+    const Pose2& predicted() const { return predicted_; }
+    void predict(double frames);
+    bool measured() const { return measured_; }      ///< the newest frame's pose comes from this frame
+    double poseSdPx() const { return poseSd_; }      ///< scatter of the points that agreed
+    int inliers() const { return inliers_; }
+    std::vector<cv::Point2f> places() const;         ///< of the texture points in the newest frame
+
+private:
+    struct Point {
+        Point2 inSegment, now;
+        Patch patch;
+        double typicalCorrelation = 0.95;
+        double bornAngle = 0; ///< of the segment when the patch was taken
+        double trust = 1;
+    };
+    SegmentPlan plan_;
+    std::vector<Point> points_;
+    Pose2 pose_, predicted_, previous_;
+    bool measured_ = true;
+    double poseSd_ = 0.1;
+    int inliers_ = 0, usual_ = 0;
+};
+
+} // namespace deft

@@ -1,0 +1,106 @@
+#include "landmarks/segments.h"
+
+#include <algorithm>
+#include <cmath>
+#include <opencv2/imgproc.hpp>
+
+namespace deft {
+namespace {
+
+const std::vector<SegmentPlan>& plans() {
+    static const std::vector<SegmentPlan> p = {
+        {"pelvis", {"asis", "psis", "crest", "pubis", "sacrum", "hip"}, "", ""},
+        {"trunk", {"shoulder", "hip", "rib", "t12", "back_mid", "c7", "sternum"}, "shoulder", "hip"},
+        {"head", {"ear", "eye", "chin", "nose"}, "", ""},
+        {"thigh", {"hip", "knee"}, "hip", "knee"},
+        {"shank", {"knee", "ankle"}, "knee", "ankle"},
+        {"foot", {"ankle", "heel", "toe"}, "", ""},
+        {"upper arm", {"shoulder", "elbow"}, "shoulder", "elbow"},
+        {"forearm", {"elbow", "wrist"}, "elbow", "wrist"},
+        {"hand", {"wrist", "hand"}, "", ""},
+    };
+    return p;
+}
+
+std::string sideOf(const std::string& name) {
+    return name.ends_with("_l") ? "_l" : name.ends_with("_r") ? "_r" : "";
+}
+
+cv::Point px(const Point2& p) { return {int(std::lround(p.x())), int(std::lround(p.y()))}; }
+
+void capsule(cv::Mat& mask, const Point2& a, const Point2& b, double radius, int grey) {
+    cv::line(mask, px(a), px(b), cv::Scalar(grey), std::max(1, int(2 * radius)));
+}
+
+const Point2* at(const std::map<std::string, Point2>& points, const std::string& name) {
+    const auto it = points.find(name);
+    return it == points.end() ? nullptr : &it->second;
+}
+
+} // namespace
+
+std::vector<SegmentPlan> segmentsFor(const std::vector<std::string>& landmarks) {
+    std::vector<SegmentPlan> found;
+    for (const SegmentPlan& plan : plans())
+        for (const std::string side : {"", "_l", "_r"}) {
+            SegmentPlan own{plan.name + side, {}, "", ""};
+            for (const std::string& name : plan.landmarks)
+                if (std::find(landmarks.begin(), landmarks.end(), name + side) != landmarks.end()) own.landmarks.push_back(name + side);
+            if (own.landmarks.empty()) continue;
+            // A joint alone is no segment: the shoulder belongs to an arm only when the elbow is marked too.
+            const bool jointOnly = own.landmarks.size() == 1 && (own.landmarks[0] == "hip" + side || own.landmarks[0] == "knee" + side ||
+                                                                 own.landmarks[0] == "ankle" + side || own.landmarks[0] == "shoulder" + side ||
+                                                                 own.landmarks[0] == "elbow" + side || own.landmarks[0] == "wrist" + side);
+            if (jointOnly) continue;
+            if (!plan.proximal.empty()) own.proximal = plan.proximal + side, own.distal = plan.distal + side;
+            found.push_back(own);
+        }
+    return found;
+}
+
+cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points, const cv::Size& size) {
+    cv::Mat mask = cv::Mat::zeros(size, CV_8UC1);
+    const std::string side = sideOf(segment.landmarks.front());
+    const Point2 *shoulder = at(points, "shoulder" + side), *hip = at(points, "hip" + side), *knee = at(points, "knee" + side);
+    const double trunk = shoulder && hip ? (*shoulder - *hip).norm() : 0.25 * size.width;
+    const bool isTrunk = segment.name.starts_with("trunk"), isPelvis = segment.name.starts_with("pelvis"), isThigh = segment.name.starts_with("thigh");
+
+    std::vector<cv::Point> hull, corners;
+    for (const std::string& name : segment.landmarks)
+        if (const Point2* p = at(points, name)) corners.push_back(px(*p));
+    if (corners.empty()) return mask;
+    if (!segment.proximal.empty()) {
+        const Point2 *a = at(points, segment.proximal), *b = at(points, segment.distal);
+        if (a && b) {
+            const Vector2 d = *b - *a;
+            if (isTrunk) capsule(mask, *a + 0.22 * d, *a + 0.66 * d, 0.15 * d.norm(), 255);
+            else capsule(mask, *a + 0.16 * d, *a + 0.84 * d, 0.10 * d.norm(), 255);
+        }
+    } else if (corners.size() >= 3) {
+        cv::convexHull(corners, hull);
+        cv::fillConvexPoly(mask, hull, 255);
+        cv::dilate(mask, mask, cv::getStructuringElement(cv::MORPH_ELLIPSE, {17, 17}));
+    } else if (corners.size() == 2) {
+        cv::line(mask, corners[0], corners[1], 255, std::max(9, int(0.10 * trunk)));
+    } else {
+        cv::circle(mask, corners[0], std::max(10, int(0.10 * trunk)), 255, cv::FILLED);
+    }
+
+    if ((isPelvis || isThigh) && shoulder && hip && knee) {
+        const Vector2 across = ((*knee - *hip).normalized() - (*shoulder - *hip).normalized()).normalized();
+        for (int y = 0; y < mask.rows; ++y)
+            for (int x = 0; x < mask.cols; ++x) {
+                if (!mask.at<uchar>(y, x)) continue;
+                const double towardKnee = (Point2(x, y) - *hip).dot(across);
+                if (isPelvis ? towardKnee > -6 : towardKnee < 6) mask.at<uchar>(y, x) = 0;
+            }
+    }
+    if (isTrunk || isPelvis) {
+        const Point2 *elbow = at(points, "elbow" + side), *wrist = at(points, "wrist" + side);
+        if (shoulder && elbow) capsule(mask, *shoulder, *elbow, 0.10 * trunk, 0);
+        if (elbow && wrist) capsule(mask, *elbow, *wrist, 0.09 * trunk, 0);
+    }
+    return mask;
+}
+
+} // namespace deft

@@ -1,0 +1,237 @@
+#include "landmarks/tracker.h"
+
+#include "landmarks/names.h"
+
+#include <algorithm>
+#include <cmath>
+#include <opencv2/imgproc.hpp>
+#include <opencv2/video/tracking.hpp>
+
+namespace deft {
+namespace {
+
+constexpr double kAnchorRadius = 14, kAnchorSigma = 6;
+constexpr double kStickerTexture = 60;    // grey levels² / px²; cloth of the made clips has 1–20, printed stickers above 200
+constexpr double kGood = 0.60, kGoodAgain = 0.75;
+constexpr double kMaxSpeed = 300;         // px a second at which a jump is no longer believed
+constexpr double kSceneSd = 0.5;          // px: a still mark on an edge, as precisely as it was set
+constexpr int kLevels = 3;
+const cv::Size kWindow{15, 15};
+
+/// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are not
+/// independent: three times it and a floor of 0.03 px covered 95–98 % on clean clips (docs/tracking.md).
+double patchSd(const PatchMatch& m) { return std::hypot(3 * m.sdPx, 0.03) * (1 + 4 * std::max(0.0, 0.97 - m.correlation)); }
+
+} // namespace
+
+cv::Mat LandmarkTracker::smooth(const cv::Mat& image) const {
+    cv::Mat out;
+    cv::GaussianBlur(image, out, {5, 5}, 0.8);
+    return out;
+}
+
+const SegmentCloud* LandmarkTracker::mainSegment(const std::string& name) const {
+    // Pelvis before trunk before limbs: the order of the list.
+    for (const SegmentCloud& s : segments_)
+        if (layout_.at(s.plan().name).count(name)) return &s;
+    return nullptr;
+}
+
+void LandmarkTracker::restartSegments(const cv::Mat& image, const std::vector<std::string>& moved) {
+    std::vector<std::string> present;
+    std::map<std::string, Point2> places;
+    for (const auto& [name, p] : now_)
+        if (p.state != PointState::Absent && !isSceneLandmark(name)) present.push_back(name), places[name] = p.at;
+    std::vector<SegmentCloud> next;
+    for (const SegmentPlan& plan : segmentsFor(present)) {
+        const auto same = std::find_if(segments_.begin(), segments_.end(), [&](const SegmentCloud& s) { return s.plan().name == plan.name; });
+        const bool touched = std::any_of(plan.landmarks.begin(), plan.landmarks.end(), [&](const std::string& name) {
+            return std::find(moved.begin(), moved.end(), name) != moved.end();
+        });
+        if (same != segments_.end() && !touched && same->plan().landmarks == plan.landmarks) {
+            next.push_back(*same);
+            continue;
+        }
+        next.emplace_back(plan, image, places);
+        auto& layout = layout_[plan.name];
+        layout.clear();
+        for (const std::string& name : plan.landmarks) layout[name] = places.at(name);
+    }
+    segments_ = std::move(next);
+}
+
+void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::optional<Point2>>& points) {
+    const cv::Mat image = smooth(raw);
+    std::vector<std::string> moved;
+    for (const auto& [name, point] : points) {
+        if (!point) {
+            now_[name] = {};
+            anchors_.erase(name);
+            moved.push_back(name);
+            continue;
+        }
+        now_[name] = {*point, 0, PointState::ByHand};
+        moved.push_back(name);
+    }
+    restartSegments(image, moved);
+    for (const std::string& name : moved) {
+        if (now_[name].state == PointState::Absent) continue;
+        anchors_.erase(name);
+        auto patch = Patch::take(image, now_[name].at, kAnchorRadius, kAnchorSigma);
+        if (!patch) continue; // too near the edge of the picture: the segment alone carries it
+        Anchor a{std::move(*patch)};
+        a.sticker = a.patch.texture() > kStickerTexture;
+        const SegmentCloud* s = mainSegment(name);
+        a.bornAngle = s ? s->pose().angleRad : 0;
+        anchors_.emplace(name, std::move(a));
+    }
+    cv::buildOpticalFlowPyramid(image, pyramid_, kWindow, kLevels);
+}
+
+LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const std::string&, Anchor& a, const Point2& predicted, double angle,
+                                             double limit) const {
+    Sight sight;
+    const double turn = angle - a.bornAngle;
+    const AlignOptions how{.predictedAngleRad = turn, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0.03};
+    const double needed = a.failures ? kGoodAgain : kGood;
+    auto attempt = [&](const Point2& start) {
+        const auto m = a.patch.align(image, {start, turn, 1}, how);
+        if (!m || m->correlation < needed || (m->pose.centre - predicted).norm() > limit) return;
+        if (!sight.good || m->correlation > sight.match.correlation) sight.match = *m, sight.good = true;
+    };
+    attempt(predicted);
+    if (sight.good && sight.match.correlation > 0.85) return sight;
+    // Search around the prediction: starts on a ring, as the patch pulls in about half its σ.
+    const double reach = std::min(limit, a.failures ? 12.0 : 8.0);
+    for (double r = 4; r <= reach; r += 4)
+        for (int k = 0; k < 8; ++k) {
+            const double direction = k * kPi / 4;
+            attempt(predicted + r * Vector2(std::cos(direction), std::sin(direction)));
+            if (sight.good && sight.match.correlation > 0.9) return sight;
+        }
+    return sight;
+}
+
+void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
+    const cv::Mat image = smooth(raw);
+    std::vector<cv::Mat> pyramid;
+    cv::buildOpticalFlowPyramid(image, pyramid, kWindow, kLevels);
+
+    // Optical flow of every texture point and landmark at once.
+    std::vector<cv::Point2f> before, after;
+    std::vector<size_t> first;
+    for (SegmentCloud& s : segments_) {
+        s.predict(seconds);
+        first.push_back(before.size());
+        const auto places = s.places();
+        before.insert(before.end(), places.begin(), places.end());
+    }
+    std::map<std::string, size_t> flowOf;
+    for (const auto& [name, p] : now_)
+        if (p.state != PointState::Absent) flowOf[name] = before.size(), before.emplace_back(float(p.at.x()), float(p.at.y()));
+    std::vector<uchar> found(before.size(), 0);
+    if (!before.empty()) {
+        std::vector<float> error;
+        cv::calcOpticalFlowPyrLK(pyramid_, pyramid, before, after, found, error, kWindow, kLevels,
+                                 {cv::TermCriteria::COUNT | cv::TermCriteria::EPS, 12, 0.03});
+    }
+    pyramid_ = std::move(pyramid);
+
+    // Marks that prove themselves.
+    std::map<std::string, Sight> sights;
+    for (auto& [name, p] : now_) {
+        const auto it = anchors_.find(name);
+        if (p.state == PointState::Absent || it == anchors_.end()) continue;
+        Anchor& a = it->second;
+        const SegmentCloud* s = mainSegment(name);
+        Point2 predicted = p.at + 0.5 * a.velocity * seconds;
+        double angle = 0;
+        if (s) {
+            angle = a.sticker ? a.bornAngle + a.angle : s->predicted().angleRad;
+            if (a.failures || !a.sticker) predicted = s->predicted()(layout_.at(s->plan().name).at(name));
+        }
+        if (const size_t f = flowOf.at(name); found[f] && (Point2(after[f].x, after[f].y) - predicted).norm() < 12 && !a.failures)
+            predicted = {double(after[f].x), double(after[f].y)};
+        const double limit = isSceneLandmark(name) ? 3 : std::max(4.0, kMaxSpeed * seconds) * (1 + std::min(3, a.failures));
+        sights[name] = look(image, name, a, predicted, angle, limit);
+    }
+
+    for (size_t k = 0; k < segments_.size(); ++k) {
+        SegmentCloud& s = segments_[k];
+        std::vector<LandmarkSight> seen;
+        for (const auto& [name, place] : layout_.at(s.plan().name)) {
+            const auto it = sights.find(name);
+            if (it == sights.end() || !it->second.good) continue;
+            const Anchor& a = anchors_.at(name);
+            seen.push_back({place, it->second.match.pose.centre, a.sticker ? 8.0 : it->second.match.correlation > 0.85 ? 2.0 : 0.5});
+        }
+        const size_t n = s.places().size(), at = first[k];
+        s.step(image, {after.begin() + std::ptrdiff_t(at), after.begin() + std::ptrdiff_t(at + n)},
+               {found.begin() + std::ptrdiff_t(at), found.begin() + std::ptrdiff_t(at + n)}, seen);
+    }
+
+    for (auto& [name, p] : now_) {
+        if (p.state == PointState::Absent) continue;
+        const auto it = anchors_.find(name);
+        Anchor* a = it == anchors_.end() ? nullptr : &it->second;
+        const Sight sight = a ? sights[name] : Sight{};
+        if (isSceneLandmark(name)) {
+            // A patch on a bare edge slides along it, so only a well-textured one may move the mark.
+            if (sight.good && a->sticker) p.at = sight.match.pose.centre;
+            p.sd = kSceneSd;
+            p.state = PointState::Seen;
+            continue;
+        }
+        // What the segments say: weighted mean of all that are measured.
+        Point2 carried = Point2::Zero();
+        double total = 0, sd = 0, turn = 0;
+        std::vector<Point2> opinions;
+        for (const SegmentCloud& s : segments_) {
+            const auto& layout = layout_.at(s.plan().name);
+            const auto own = layout.find(name);
+            if (own == layout.end() || !s.measured()) continue;
+            const Point2 here = s.pose()(own->second);
+            const double w = 1 / std::pow(s.poseSdPx(), 2);
+            opinions.push_back(here);
+            carried += w * here, total += w, sd += w * s.poseSdPx();
+            turn = std::max(turn, std::abs(s.pose().angleRad));
+        }
+        const bool hasSegment = total > 0;
+        if (hasSegment) carried /= total, sd /= total;
+        double disagreement = 0;
+        for (const Point2& o : opinions) disagreement = std::max(disagreement, (o - carried).norm());
+        const double carriedSd = hasSegment ? std::hypot(0.5 + 2 * sd, 0.7 * disagreement + 1.2 * turn) : 0;
+
+        const Point2 before2 = p.at;
+        const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried).norm() : 0;
+        const bool sticker = sight.good && a->sticker && sight.match.correlation > (a->failures ? 0.85 : 0.75);
+        const bool agrees = sight.good && (!hasSegment || gap < std::max(4.0, 3 * carriedSd));
+        if (sticker) {
+            p.at = sight.match.pose.centre;
+            p.sd = patchSd(sight.match);
+            p.state = PointState::Seen;
+        } else if (agrees && (!hasSegment || sight.match.correlation > 0.70)) {
+            // On cloth: patch and segment share the say. Their distance is evidence of sliding and widens the band.
+            const double own = patchSd(sight.match) + 0.25 + 0.5 * std::max(0.0, 0.9 - sight.match.correlation) * 4;
+            const double w = hasSegment ? carriedSd * carriedSd / (carriedSd * carriedSd + own * own) : 1;
+            p.at = w * sight.match.pose.centre + (1 - w) * carried;
+            p.sd = std::hypot(hasSegment ? 1 / std::hypot(1 / own, 1 / carriedSd) : own, 0.35 * gap);
+            p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
+        } else if (hasSegment) {
+            p.at = carried;
+            p.sd = carriedSd + 0.5;
+            p.state = p.sd > 4 ? PointState::Lost : PointState::Weak;
+        } else {
+            p.sd = std::min(60.0, std::max(p.sd, 1.0) * 1.15 + 0.5);
+            p.state = PointState::Lost;
+        }
+        if (a) {
+            const bool accepted = sticker || agrees;
+            a->failures = accepted ? 0 : a->failures + 1;
+            if (accepted) a->angle = sight.match.pose.angleRad;
+            a->velocity = accepted && seconds > 0 ? Vector2((p.at - before2) / seconds) : Vector2(0.5 * a->velocity);
+        }
+    }
+}
+
+} // namespace deft

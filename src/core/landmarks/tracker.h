@@ -1,0 +1,49 @@
+#pragma once
+#include "landmarks/segment_cloud.h"
+#include "landmarks/tracks.h"
+
+#include <optional>
+
+namespace deft {
+
+/// Follows landmarks through pictures in one direction of time. A value: copying it saves its place.
+///
+/// Each landmark looks for the patch it was marked with; each body segment follows its own cloth. Where both agree, the
+/// patch gives the position and the segment the proof; where the patch fails, the segment carries the mark, with a wider
+/// band. Scene marks stand still unless their patch moves. Parameters: docs/tracking.md.
+class LandmarkTracker {
+public:
+    /// Sets points of the newest picture by hand; nothing = not visible from here on. New patches and segments start here.
+    void mark(const cv::Mat& image, const std::map<std::string, std::optional<Point2>>& points);
+
+    /// Takes in the next picture. @param seconds time since the one before, > 0
+    void step(const cv::Mat& image, double seconds);
+
+    const std::map<std::string, TrackPoint>& now() const { return now_; }
+
+private:
+    struct Anchor {
+        Patch patch;
+        double bornAngle = 0; ///< of the main segment when the patch was taken
+        bool sticker = false; ///< so much texture that the patch alone proves the place
+        double angle = 0;     ///< last found, relative to bornAngle
+        int failures = 0;
+        Vector2 velocity = Vector2::Zero();
+    };
+    struct Sight {
+        PatchMatch match;
+        bool good = false;
+    };
+    cv::Mat smooth(const cv::Mat& image) const;
+    Sight look(const cv::Mat& image, const std::string& name, Anchor& anchor, const Point2& predicted, double angle, double limitPx) const;
+    const SegmentCloud* mainSegment(const std::string& name) const;
+    void restartSegments(const cv::Mat& image, const std::vector<std::string>& moved);
+
+    std::map<std::string, TrackPoint> now_;
+    std::map<std::string, Anchor> anchors_;
+    std::vector<SegmentCloud> segments_;
+    std::map<std::string, std::map<std::string, Point2>> layout_; ///< segment → landmark → place in its marked frame
+    std::vector<cv::Mat> pyramid_;
+};
+
+} // namespace deft

@@ -1,0 +1,52 @@
+#pragma once
+#include "measures/context.h"
+
+#include <functional>
+#include <span>
+
+namespace deft {
+
+/// What a measure may use besides the points of its frame.
+struct MeasureContext {
+    BodyAxes axes;
+    std::map<std::string, Point2> layout; ///< pelvis marks where they were set: the rigid pelvis
+    double layoutRaw_deg = 0;             ///< raw tilt of the preferred pair in that layout
+    double startTrunkPx = 0;              ///< shoulder–hip length in the set-up
+    std::string lineEnd = "knee";         ///< far end of the line that `sag` is measured from
+};
+
+/// Points of one frame in the order of Measure::landmarks; NaN where a landmark is not usable.
+struct MeasureInput {
+    std::span<const Point2> at;
+    std::span<const double> sd;
+};
+
+/// One measure: what it is called, what it needs, how it is computed. Signs: docs/measures.md.
+struct Measure {
+    std::string id, name, unit; ///< unit "deg", "%", "cm" or "s"
+    std::vector<std::string> landmarks;
+    size_t needed;              ///< the first `needed` landmarks must be there; the others help
+    bool againstMat;            ///< the camera's roll enters its uncertainty
+    bool relative;              ///< told against neutral: constant marking errors cancel
+    std::function<double(const MeasureInput&, const MeasureContext&)> value; ///< NaN = not measurable
+};
+
+/// All measures that are computed from marks in one frame, in the order in which practitioners inspect.
+const std::vector<Measure>& measures();
+const Measure* findMeasure(const std::string& id);
+/// Also the measures that need events, such as level_loss. Empty for an unknown id.
+std::string measureName(const std::string& id);
+std::string measureUnit(const std::string& id);
+std::string unitSign(const std::string& unit); ///< "deg" → "°"
+
+// The families; each has its own file.
+std::vector<Measure> pelvisMeasures();
+std::vector<Measure> trunkMeasures();
+std::vector<Measure> lineMeasures();
+std::vector<Measure> limbMeasures();
+
+/// Raw tilt of the preferred pair of these pelvis marks (PSIS→ASIS, pubis→ASIS, hip→crest). NaN without a pair.
+double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes);
+inline const std::vector<std::string> kPelvisMarks = {"asis", "psis", "crest", "pubis", "sacrum", "hip"};
+
+} // namespace deft

@@ -1,0 +1,70 @@
+#include "measures/measure.h"
+
+#include "geometry/rigid_fit.h"
+
+#include <cmath>
+
+namespace deft {
+namespace {
+
+double or_gap(const Result<double>& r) { return r ? *r : kGap; }
+
+/// Turn of the rigid pelvis since its marks were set, degrees, + anterior. Uses every mark that is seen, weighted by its
+/// own uncertainty, so that one weak mark does not carry the angle. NaN with fewer than two marks.
+double pelvisTurnDeg(const MeasureInput& in, const MeasureContext& c) {
+    std::vector<Point2> from, to;
+    std::vector<double> weight;
+    for (size_t i = 0; i < kPelvisMarks.size(); ++i) {
+        const auto place = c.layout.find(kPelvisMarks[i]);
+        if (place == c.layout.end() || !in.at[i].allFinite()) continue;
+        from.push_back(place->second), to.push_back(in.at[i]);
+        weight.push_back(1 / (in.sd[i] * in.sd[i] + 0.09));
+    }
+    const auto fit = fitPose(from, to, weight, {.withScale = true});
+    if (!fit) return kGap;
+    const double clockwise = degrees(fit->pose.angleRad);
+    return c.axes.frontIsCounterClockwise() ? -clockwise : clockwise;
+}
+
+double fittedRaw(const MeasureInput& in, const MeasureContext& c) { return wrapDeg(c.layoutRaw_deg + pelvisTurnDeg(in, c)); }
+
+} // namespace
+
+double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes) {
+    auto get = [&](const char* name) {
+        const auto it = points.find(name);
+        return it != points.end() && it->second.allFinite() ? std::optional(it->second) : std::nullopt;
+    };
+    if (const auto psis = get("psis"), asis = get("asis"); psis && asis) {
+        // Against the perpendicular of cranial: level points read 0 with the back hip point straight behind.
+        const Vector2 d = *asis - *psis;
+        return degrees(std::atan2(-d.dot(axes.cranial), d.dot(axes.anterior)));
+    }
+    if (const auto pubis = get("pubis"), asis = get("asis"); pubis && asis) return or_gap(axes.towardFrontDeg(*asis - *pubis));
+    if (const auto hip = get("hip"), crest = get("crest"); hip && crest) return or_gap(axes.towardFrontDeg(*crest - *hip));
+    if (const auto hip = get("hip"), asis = get("asis"); hip && asis) return or_gap(axes.towardFrontDeg(*asis - *hip));
+    return kGap;
+}
+
+std::vector<Measure> pelvisMeasures() {
+    std::vector<std::string> withShoulder = kPelvisMarks;
+    withShoulder.push_back("shoulder");
+    return {
+        {"tilt_raw", "pelvic tilt, raw", "deg", kPelvisMarks, 0, true, false,
+         [](const MeasureInput& in, const MeasureContext& c) {
+             std::map<std::string, Point2> points;
+             for (size_t i = 0; i < kPelvisMarks.size(); ++i)
+                 if (in.at[i].allFinite()) points[kPelvisMarks[i]] = in.at[i];
+             return rawTiltOfPair(points, c.axes);
+         }},
+        {"tilt", "pelvic tilt", "deg", kPelvisMarks, 0, false, true, fittedRaw},
+        {"pelvis_on_trunk", "pelvis against trunk", "deg", withShoulder, 0, false, true,
+         [](const MeasureInput& in, const MeasureContext& c) {
+             const Point2 hip = in.at[5], shoulder = in.at[6];
+             const auto trunk = c.axes.towardFrontDeg(shoulder - hip);
+             return trunk ? wrapDeg(fittedRaw(in, c) - *trunk) : kGap;
+         }},
+    };
+}
+
+} // namespace deft

@@ -1,0 +1,50 @@
+#include "measures/measure.h"
+
+#include <algorithm>
+
+namespace deft {
+namespace {
+
+struct EventMeasure {
+    const char *id, *name, *unit;
+};
+/// Measures that need events first; computed in events/ and judgement/.
+constexpr EventMeasure kEventMeasures[] = {
+    {"level_loss", "height lost in the hold", "%"}, {"hold", "hold", "s"},           {"clean_hold", "clean hold", "s"},
+    {"pace_out", "pace up", "s"},                   {"pace_back", "pace down", "s"}, {"control_range", "control range", "%"},
+    {"reach", "reach", "%"},
+};
+
+} // namespace
+
+const std::vector<Measure>& measures() {
+    static const auto all = [] {
+        std::vector<Measure> m;
+        for (const auto& family : {pelvisMeasures(), trunkMeasures(), lineMeasures(), limbMeasures()}) m.insert(m.end(), family.begin(), family.end());
+        return m;
+    }();
+    return all;
+}
+
+const Measure* findMeasure(const std::string& id) {
+    const auto it = std::find_if(measures().begin(), measures().end(), [&](const Measure& m) { return m.id == id; });
+    return it == measures().end() ? nullptr : &*it;
+}
+
+std::string measureName(const std::string& id) {
+    if (const Measure* m = findMeasure(id)) return m->name;
+    for (const auto& m : kEventMeasures)
+        if (id == m.id) return m.name;
+    return {};
+}
+
+std::string measureUnit(const std::string& id) {
+    if (const Measure* m = findMeasure(id)) return m->unit;
+    for (const auto& m : kEventMeasures)
+        if (id == m.id) return m.unit;
+    return {};
+}
+
+std::string unitSign(const std::string& unit) { return unit == "deg" ? "°" : unit; }
+
+} // namespace deft

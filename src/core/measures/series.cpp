@@ -1,0 +1,147 @@
+#include "measures/series.h"
+
+#include "geometry/propagate.h"
+#include "signal/filter.h"
+#include "signal/resample.h"
+
+#include <cmath>
+#include <cstdio>
+
+namespace deft {
+namespace {
+
+/// The frame in which the most pelvis marks were set by hand: there the rigid pelvis is known best.
+size_t layoutFrame(const Tracks& tracks) {
+    size_t best = 0;
+    int most = 0;
+    for (size_t i = 0; i < tracks.frames(); ++i) {
+        int count = 0;
+        for (const std::string& name : kPelvisMarks)
+            if (const TrackPoint* p = tracks.find(name, i); p && p->state == PointState::ByHand) ++count;
+        if (count > most) most = count, best = i;
+    }
+    return best;
+}
+
+Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& context) {
+    const size_t n = tracks.frames(), k = m.landmarks.size();
+    Series s{m.id, m.unit, std::vector<double>(n, kGap), std::vector<double>(n, kGap)};
+    std::vector<Point2> at(k);
+    std::vector<double> sd(k), flat(2 * k), flatSd(2 * k);
+    for (size_t i = 0; i < n; ++i) {
+        bool complete = true;
+        for (size_t j = 0; j < k; ++j) {
+            const TrackPoint* p = tracks.find(m.landmarks[j], i);
+            const bool there = p && p->usable();
+            if (!there && j < m.needed) complete = false;
+            at[j] = there ? p->at : Point2(kGap, kGap);
+            sd[j] = there ? p->sd : 0;
+            const double total = m.relative ? sd[j] : std::hypot(sd[j], kMarkingSdPx);
+            flat[2 * j] = at[j].x(), flat[2 * j + 1] = at[j].y();
+            flatSd[2 * j] = flatSd[2 * j + 1] = there ? total : 0;
+        }
+        if (!complete) continue;
+        auto evaluate = [&](const std::vector<double>& x) {
+            std::vector<Point2> moved(k);
+            for (size_t j = 0; j < k; ++j) moved[j] = {x[2 * j], x[2 * j + 1]};
+            return m.value({moved, sd}, context);
+        };
+        s.value[i] = evaluate(flat);
+        double spread = propagatedSd(evaluate, flat, flatSd);
+        if (m.againstMat) {
+            // An angle against the mat is off by the roll itself, a height by the roll over the distance walked on the mat.
+            spread = m.unit == "deg" ? std::hypot(spread, context.axes.rollSd_deg)
+                                     : std::hypot(spread, 100 * radians(context.axes.rollSd_deg));
+        }
+        s.u95[i] = std::isfinite(s.value[i]) ? kU95 * spread : kGap;
+    }
+    return s;
+}
+
+} // namespace
+
+const Series* SeriesSet::find(const std::string& id) const {
+    for (const Series& s : series)
+        if (s.id == id) return &s;
+    return nullptr;
+}
+
+Series* SeriesSet::find(const std::string& id) { return const_cast<Series*>(std::as_const(*this).find(id)); }
+
+Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& options) {
+    auto axes = bodyAxes(tracks, options.position);
+    if (!axes) return tl::unexpected(axes.error());
+    SeriesSet set;
+    set.time_s = tracks.time_s;
+    MeasureContext& c = set.context;
+    c.axes = *axes;
+    c.lineEnd = options.lineEnd;
+    const size_t reference = layoutFrame(tracks);
+    for (const std::string& name : kPelvisMarks)
+        if (const TrackPoint* p = tracks.find(name, reference); p && p->usable()) c.layout[name] = p->at;
+    c.layoutRaw_deg = rawTiltOfPair(c.layout, c.axes);
+    std::vector<double> trunk;
+    for (size_t i = 0; i < tracks.frames() && tracks.time_s[i] <= options.setupEnd_s; ++i) {
+        const TrackPoint *hip = tracks.find("hip", i), *shoulder = tracks.find("shoulder", i);
+        if (hip && shoulder && hip->usable() && shoulder->usable()) trunk.push_back((hip->at - shoulder->at).norm());
+    }
+    c.startTrunkPx = trunk.empty() ? 0 : medianOf(trunk);
+
+    for (const Measure& m : measures()) {
+        Series s = computeOne(m, tracks, c);
+        if (runsWithoutGaps(s.value).empty()) continue;
+        s.value = smoothed(set.time_s, s.value, options.cutoffHz);
+        set.series.push_back(std::move(s));
+    }
+
+    // Neutral: given, or the median of the still time at the start.
+    auto setupMedian = [&](const char* id, double& u95) {
+        std::vector<double> values, bands;
+        if (const Series* s = set.find(id))
+            for (size_t i = 0; i < s->value.size() && set.time_s[i] <= options.setupEnd_s; ++i)
+                if (std::isfinite(s->value[i])) values.push_back(s->value[i]), bands.push_back(s->u95[i]);
+        u95 = bands.empty() ? 0 : medianOf(bands);
+        return values.empty() ? kGap : medianOf(values);
+    };
+    double u95 = 0, uTrunk = 0;
+    const double tilt = setupMedian("tilt", u95), onTrunk = setupMedian("pelvis_on_trunk", uTrunk);
+    set.neutral = {tilt, onTrunk, u95, "set-up"};
+    if (options.neutral) {
+        const Neutral given = *options.neutral;
+        set.neutral = given;
+        // The neutral of another clip is an angle against its mat; against the trunk it is moved by the same amount.
+        if (!std::isfinite(given.pelvis_on_trunk_raw) || given.pelvis_on_trunk_raw == 0)
+            set.neutral.pelvis_on_trunk_raw = onTrunk + (given.tilt_raw - tilt);
+    }
+    auto relativeTo = [&](const char* id, double zero, double band) {
+        Series* s = set.find(id);
+        if (!s || !std::isfinite(zero)) return;
+        for (size_t i = 0; i < s->value.size(); ++i) {
+            s->value[i] -= zero;
+            s->u95[i] = std::hypot(s->u95[i], band);
+        }
+    };
+    relativeTo("tilt", set.neutral.tilt_raw, set.neutral.u95);
+    relativeTo("pelvis_on_trunk", set.neutral.pelvis_on_trunk_raw, options.neutral ? set.neutral.u95 : uTrunk);
+    return set;
+}
+
+std::string toCsv(const SeriesSet& set) {
+    std::string text = "frame,time_s";
+    for (const Series& s : set.series) text += "," + s.id + "," + s.id + "_u95";
+    text += "\n";
+    char cell[64];
+    for (size_t i = 0; i < set.time_s.size(); ++i) {
+        std::snprintf(cell, sizeof cell, "%zu,%.6f", i, set.time_s[i]);
+        text += cell;
+        for (const Series& s : set.series) {
+            if (std::isfinite(s.value[i])) std::snprintf(cell, sizeof cell, ",%.4f,%.4f", s.value[i], s.u95[i]);
+            else std::snprintf(cell, sizeof cell, ",,");
+            text += cell;
+        }
+        text += "\n";
+    }
+    return text;
+}
+
+} // namespace deft

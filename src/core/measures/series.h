@@ -1,0 +1,48 @@
+#pragma once
+#include "measures/measure.h"
+
+namespace deft {
+
+/// One measure over the clip. NaN = gap; gaps are never bridged.
+struct Series {
+    std::string id, unit;
+    std::vector<double> value; ///< smoothed without lag
+    std::vector<double> u95;   ///< half-width of the 95 % band
+};
+
+struct Neutral {
+    double tilt_raw = 0; ///< degrees
+    double pelvis_on_trunk_raw = 0;
+    double u95 = 0;
+    std::string source = "set-up"; ///< "clip", "set-up" (provisional) or "coach"
+};
+
+struct SeriesOptions {
+    Position position = Position::Supine;
+    std::string lineEnd = "knee";
+    double setupEnd_s = 1.5; ///< the still time at the start
+    std::optional<Neutral> neutral; ///< from the neutral clip or the coach; else from the set-up phase
+    double cutoffHz = 0;     ///< 0 = by residual analysis
+};
+
+struct SeriesSet {
+    std::vector<double> time_s;
+    std::vector<Series> series;
+    Neutral neutral;
+    MeasureContext context;
+
+    const Series* find(const std::string& id) const;
+    Series* find(const std::string& id);
+};
+
+/// Computes every measure whose landmarks are marked.
+///
+/// Half-widths: Jacobian of the measure times the tracks' standard deviations, with the marking noise for measures that
+/// are not relative and the camera's roll for those against the mat.
+/// @errors those of bodyAxes
+Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& options);
+
+/// `frame,time_s,<measure>,<measure>_u95,…`; empty = not measurable.
+std::string toCsv(const SeriesSet& set);
+
+} // namespace deft
