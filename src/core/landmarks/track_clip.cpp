@@ -109,6 +109,9 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
             report("following the marks backwards");
         }
     }
+    // Kept as precisely as the file tells them, so that a review that is reopened shows the same numbers.
+    for (auto& [name, points] : tracks.landmark)
+        for (TrackPoint& p : points) p = {{rounded(p.at.x(), 3), rounded(p.at.y(), 3)}, rounded(p.sd, 3), p.state};
     if (progress) progress({work, work, "following the marks"});
     return tracks;
 }

@@ -19,8 +19,8 @@ constexpr int kLevels = 3;
 const cv::Size kWindow{15, 15};
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are not
-/// independent: three times it and a floor of 0.03 px covered 95–98 % on clean clips (docs/tracking.md).
-double patchSd(const PatchMatch& m) { return std::hypot(3 * m.sdPx, 0.03) * (1 + 4 * std::max(0.0, 0.97 - m.correlation)); }
+/// independent: three times it and a floor of 0.05 px cover 95 % and more on stickers (docs/tracking.md).
+double patchSd(const PatchMatch& m) { return std::hypot(3 * m.sdPx, 0.05) * (1 + 4 * std::max(0.0, 0.97 - m.correlation)); }
 
 } // namespace
 

@@ -1,0 +1,48 @@
+#pragma once
+#include "review/review.h"
+
+namespace deft {
+
+/// One picture of the answer: which frame, which line is drawn, what stands under it.
+struct AnswerPicture {
+    int64_t frame = 0;
+    int rep = 0;
+    std::string measure, caption;
+    bool broken = false; ///< told by a ticked instead of a solid ruler under the picture
+};
+
+/// A part of the message that the coach can edit, leave out, and trace to its reasons.
+struct AnswerPart {
+    std::string id;    ///< greeting, well, correction-<fault>, target, cautions, next, close
+    std::string title; ///< of the part, for the coach
+    std::string text;  ///< to the client; paragraphs parted by line breaks
+    std::vector<std::string> facts; ///< for the coach: what it rests on
+    std::vector<AnswerPicture> pictures;
+    bool sent = true;
+    bool edited = false;
+};
+
+struct Answer {
+    std::vector<AnswerPart> parts;
+    std::string clientName, exerciseName, schoolWords;
+    const AnswerPart* find(const std::string& id) const;
+};
+
+/// Words and pictures from the findings, the decision and what the coach has changed (inputs.words, inputs.parts).
+Answer composeAnswer(const Review& review);
+
+/// Always at the end of every answer.
+extern const char* const kScopeNote;
+
+/// @param pictureData returns a picture as base64 PNG or JPEG with its type ("image/jpeg"), or empty when it cannot be made
+struct PictureData {
+    std::string type, base64;
+};
+using PictureMaker = std::function<PictureData(const AnswerPicture&)>;
+
+/// A page that needs no other file. The same answer gives the same bytes.
+std::string answerHtml(const Answer& answer, const PictureMaker& pictures);
+/// Plain text for a message.
+std::string answerText(const Answer& answer);
+
+} // namespace deft

@@ -1,0 +1,216 @@
+#include "answer/answer.h"
+
+#include "judgement/wording.h"
+
+#include <algorithm>
+#include <cctype>
+#include <cmath>
+
+namespace deft {
+
+const char* const kScopeNote = "This is coaching, not medical advice, and the program that helped to measure your clip is no medical device. "
+                               "What your doctor or physiotherapist tells you comes first.";
+
+namespace {
+
+std::string sec(double v) { return numberWords(v, 1) + " s"; }
+
+std::string withUnit(double v, const std::string& unit, int decimals = 1) {
+    const std::string sign = unitSign(unit);
+    return signedWords(v, decimals) + (sign == "°" ? sign : " " + sign);
+}
+
+std::string band(double v, double u, const std::string& unit) {
+    const std::string sign = unitSign(unit);
+    return signedWords(v, 1) + " ± " + numberWords(u, 1) + (sign == "°" ? sign : " " + sign);
+}
+
+const char* ordinal(int rep) {
+    static const char* words[] = {"first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth"};
+    return rep < 10 ? words[rep] : "last";
+}
+
+std::string countWords(int n) {
+    static const char* words[] = {"no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"};
+    return n >= 0 && n <= 10 ? words[n] : std::to_string(n);
+}
+
+std::string listOf(const std::vector<std::string>& items) {
+    std::string out;
+    for (size_t i = 0; i < items.size(); ++i) out += (i == 0 ? "" : i + 1 == items.size() ? " and " : ", ") + items[i];
+    return out;
+}
+
+/// The rep that stayed clean longest.
+const Rep* bestRep(const Review& r) {
+    const auto it = std::max_element(r.events.reps.begin(), r.events.reps.end(), [](const Rep& a, const Rep& b) { return a.hold.clean_s < b.hold.clean_s; });
+    return it == r.events.reps.end() ? nullptr : &*it;
+}
+
+AnswerPart greeting(const Review& r) {
+    const std::string first = r.inputs.client.substr(0, r.inputs.client.find(' '));
+    return {"greeting", "Greeting", first.empty() ? "Hello," : "Hello " + first + ",", {}, {}};
+}
+
+AnswerPart whatWentWell(const Review& r) {
+    AnswerPart part{"well", "What went well", "", {}, {}};
+    std::vector<std::string> say;
+    const Rep* best = bestRep(r);
+    if (best && best->hold.clean_s >= 1) {
+        const int index = int(best - r.events.reps.data());
+        const bool whole = best->hold.brokenBy.empty();
+        say.push_back("Your " + std::string(ordinal(index)) + " lift was the steadiest: " + numberWords(std::floor(best->hold.clean_s), 0) + " seconds with a quiet pelvis" +
+                      (whole ? "." : " before it changed."));
+        part.facts.push_back("rep " + std::to_string(index + 1) + ": " + sec(best->hold.clean_s) + " clean of " + sec(best->hold.duration_s()) + " held" +
+                             (r.inputs.asked.hold_s ? ", asked " + sec(*r.inputs.asked.hold_s) : ""));
+    }
+    for (const SetupVerdict& v : r.findings.setup)
+        if (v.verdict == "good" && say.size() < 3) {
+            const SetupCheck* check = r.exercise.check(v.id);
+            say.push_back(check->good);
+            part.facts.push_back(check->name + ": " + band(v.value, v.u95, check->limit.unit));
+        }
+    if (!r.inputs.history.empty()) {
+        // A fault that was there last time and is not now has earned a sentence.
+        std::vector<std::string> gone;
+        for (const std::string& id : r.inputs.history.back().faults) {
+            const bool still = std::any_of(r.findings.faults.begin(), r.findings.faults.end(), [&](const Fault& f) { return f.id == id; }) ||
+                               std::any_of(r.findings.setup.begin(), r.findings.setup.end(), [&](const SetupVerdict& v) { return v.id == id && v.verdict != "good"; });
+            if (!still) gone.push_back(id);
+        }
+        if (!gone.empty()) {
+            say.push_back("Something we worked on last time is no longer there: well done.");
+            part.facts.push_back("gone since " + r.inputs.history.back().date + ": " + listOf(gone));
+        }
+    }
+    if (say.empty()) say.push_back("Thank you for filming and sending this: it shows exactly what we need to work on next.");
+    for (const std::string& s : say) part.text += (part.text.empty() ? "" : " ") + s;
+    return part;
+}
+
+AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
+    AnswerPart part{"correction-" + cue.fault, "", cue.text, {}, {}};
+    std::string measure, unit;
+    if (const FaultPlan* plan = r.exercise.fault(cue.fault)) {
+        measure = plan->limit.measure, unit = plan->limit.unit;
+        part.title = "Correction " + std::to_string(number) + ": " + plan->name;
+        part.title[part.title.find(": ") + 2] = char(std::tolower(plan->name[0]));
+        std::vector<std::string> reps;
+        const Fault* worst = nullptr;
+        for (const Fault* f : r.standing()) {
+            if (f->id != cue.fault) continue;
+            const std::string name = ordinal(f->rep);
+            if (std::find(reps.begin(), reps.end(), name) == reps.end()) reps.push_back(name);
+            if (!worst || std::abs(f->worst - f->limit) > std::abs(worst->worst - worst->limit)) worst = f;
+        }
+        if (worst) {
+            part.text += " In the " + listOf(reps) + (reps.size() > 1 ? " lifts " : " lift ") + plan->told + ".";
+            part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) + " at worst, limit " + withUnit(worst->limit, unit, 0) +
+                                 (worst->certainty == Certainty::Clear ? ", clear" : ", cannot tell for sure"));
+            const Rep& rep = r.events.reps[size_t(worst->rep)];
+            if (rep.brokenBy == measure)
+                part.facts.push_back("gave way after " + numberWords(rep.controlRange, 0) + " % of lift, reached " + numberWords(rep.reach, 0) + " %");
+            else if (rep.hold.brokenBy == measure)
+                part.facts.push_back("gave way after " + sec(rep.hold.clean_s) + " of " + sec(rep.hold.duration_s()));
+            if (!worst->causedBy.empty()) part.facts.push_back("follows from " + worst->causedBy);
+        }
+    } else if (const SetupCheck* check = r.exercise.check(cue.fault)) {
+        measure = check->limit.measure, unit = check->limit.unit;
+        part.title = "Correction " + std::to_string(number) + ": " + check->name;
+        part.title[part.title.find(": ") + 2] = char(std::tolower(check->name[0]));
+        for (const SetupVerdict& v : r.findings.setup)
+            if (v.id == cue.fault) {
+                const std::string told = v.high ? check->tooHigh : check->tooLow;
+                if (!told.empty()) part.text = told + " " + part.text;
+                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit) + ", wanted " + numberWords(check->limit.low.value_or(kGap), 0) + " to " +
+                                     numberWords(check->limit.high.value_or(kGap), 0) + unitSign(unit));
+            }
+    }
+    part.facts.push_back("cue: " + cue.rung + ", " + cue.because);
+    const auto pair = r.framePair(cue.fault);
+    if (pair && r.exercise.fault(cue.fault)) {
+        part.pictures.push_back({pair->best, pair->bestRep, measure, "Aim for this: your " + std::string(ordinal(pair->bestRep)) + " lift", false});
+        part.pictures.push_back({pair->worst, pair->worstRep, measure, "Too far: your " + std::string(ordinal(pair->worstRep)) + " lift", true});
+    } else if (r.exercise.check(cue.fault)) {
+        part.pictures.push_back({r.clip.frameAt(r.events.setupEnd_s / 2), 0, measure, "How you lay before the first lift", true});
+    }
+    return part;
+}
+
+AnswerPart target(const Review& r) {
+    const Decision& d = r.decision;
+    AnswerPart part{"target", "Next target", "", d.arithmetic, {}};
+    for (const std::string& b : d.because) part.facts.push_back(b);
+    if (d.step == "stop") {
+        part.text = "Please leave this exercise out until we have spoken about what you felt.";
+        return part;
+    }
+    if (d.step == "ask-again") {
+        part.text = "This clip does not let me say enough to change anything. Please film it once more:";
+        for (const ClipCheck& c : r.check)
+            if (!c.ask.empty() && c.verdict != "unknown") part.text += " " + c.ask;
+        for (const std::string& f : r.exercise.filming)
+            if (part.text.size() < 260) part.text += " " + f;
+        return part;
+    }
+    const Target& t = d.target;
+    std::string version = "bridges";
+    for (const Rung& rung : r.exercise.ladder)
+        if (rung.id == t.rung && t.rung != r.inputs.asked.rung) version = "rounds of “" + rung.name + "”";
+    part.text = "Until next time: " + countWords(t.sets) + " " + version;
+    if (t.hold_s) part.text += " of " + countWords(int(*t.hold_s)) + " seconds";
+    part.text += t.daysPerWeek >= 7 ? ", every day" : t.daysPerWeek == 3 ? ", every other day" : ", on " + countWords(t.daysPerWeek) + " days of the week";
+    part.text += ", with a good rest between them.";
+    const bool lifted = std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });
+    if (t.range && lifted) part.text += " Lift only as high as in the picture on the left.";
+    if (d.step == "up") part.text += " That is a step up: you have shown it cleanly twice running.";
+    if (t.hold_s) part.text += " When you film, make the last hold as long as it stays clean.";
+    return part;
+}
+
+AnswerPart cautions(const Review& r) {
+    AnswerPart part{"cautions", "Cautions and stop rule", "", {}, {}};
+    if (r.decision.step == "stop") part.text = r.decision.cautions.front() + "\n";
+    part.text += r.exercise.stopRule;
+    for (const std::string& c : r.exercise.cautions) part.text += "\n" + c;
+    for (const std::string& place : r.inputs.note.felt)
+        for (const FeltPlace& f : r.exercise.felt)
+            if (f.id == place) {
+                part.facts.push_back("felt in the " + f.name + ": " + f.means);
+                if (!f.asIntended) part.text += "\nYou felt it in the " + f.name + ". If that turns to pain, leave the exercise out and tell me.";
+            }
+    if (part.facts.empty()) part.facts.push_back("no pain named; pain next time: stop and refer, no step up");
+    return part;
+}
+
+} // namespace
+
+const AnswerPart* Answer::find(const std::string& id) const {
+    const auto it = std::find_if(parts.begin(), parts.end(), [&](const AnswerPart& p) { return p.id == id; });
+    return it == parts.end() ? nullptr : &*it;
+}
+
+Answer composeAnswer(const Review& r) {
+    Answer a;
+    a.clientName = r.inputs.client;
+    a.exerciseName = r.exercise.name;
+    if (const School* s = r.exercise.school(r.inputs.school)) a.schoolWords = s->name + ": " + s->aim;
+    a.parts.push_back(greeting(r));
+    a.parts.push_back(whatWentWell(r));
+    int number = 0;
+    for (const ChosenCue& cue : r.decision.cues) a.parts.push_back(correction(r, cue, ++number));
+    a.parts.push_back(target(r));
+    a.parts.push_back(cautions(r));
+    AnswerPart next{"next", "Next clip", "Next clip: in a week, same spot, phone at mat height.", {}, {}};
+    AnswerPart close{"close", "Close", r.inputs.coach.empty() ? "Kind regards" : r.inputs.coach.substr(0, r.inputs.coach.find(' ')), {}, {}};
+    a.parts.push_back(next);
+    a.parts.push_back(close);
+    for (AnswerPart& p : a.parts) {
+        if (const auto it = r.inputs.words.find(p.id); it != r.inputs.words.end()) p.text = it->second, p.edited = true;
+        // Cautions and the stop rule always go out.
+        if (const auto it = r.inputs.parts.find(p.id); it != r.inputs.parts.end() && p.id != "cautions") p.sent = it->second;
+    }
+    return a;
+}
+
+} // namespace deft

@@ -1,0 +1,69 @@
+#include "answer/answer.h"
+
+namespace deft {
+namespace {
+
+std::string escaped(const std::string& text) {
+    std::string out;
+    for (const char c : text) {
+        if (c == '&') out += "&amp;";
+        else if (c == '<') out += "&lt;";
+        else if (c == '>') out += "&gt;";
+        else if (c == '"') out += "&quot;";
+        else if (c == '\n') out += "<br>\n";
+        else out += c;
+    }
+    return out;
+}
+
+constexpr const char* kStyle = R"(
+ body{margin:0;background:#ebeae6;color:#1c2023;font:17px/1.5 Inter,system-ui,sans-serif}
+ main{max-width:640px;margin:0 auto;padding:24px;background:#fff}
+ p{margin:0 0 14px} ol{padding-left:22px;margin:0 0 14px} li{margin:0 0 22px} li::marker{font-weight:600}
+ figure{display:inline-block;width:48%;margin:8px 1% 0 0;vertical-align:top} figure:only-of-type{width:70%}
+ img{width:100%;display:block;border-bottom:4px solid #1c2023} .broken img{border-bottom-style:dotted}
+ figcaption{font-size:14px;font-weight:500;margin-top:4px}
+ section{border-top:1px solid #a9a8a1;padding-top:14px} .scope{color:#5a6164;font-size:14px}
+ @media(max-width:480px){figure{width:100%}}
+)";
+
+bool isCorrection(const AnswerPart& p) { return p.id.rfind("correction-", 0) == 0; }
+
+} // namespace
+
+std::string answerHtml(const Answer& a, const PictureMaker& pictures) {
+    std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" content=\"width=device-width\">\n<title>" +
+                    escaped(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
+    bool inList = false;
+    for (const AnswerPart& p : a.parts) {
+        if (!p.sent) continue;
+        if (isCorrection(p) != inList) h += inList ? "</ol>\n" : "<ol>\n", inList = !inList;
+        if (inList) {
+            h += "<li>" + escaped(p.text) + "\n";
+            for (const AnswerPicture& picture : p.pictures) {
+                const PictureData data = pictures ? pictures(picture) : PictureData{};
+                if (data.base64.empty()) continue;
+                h += std::string("<figure") + (picture.broken ? " class=\"broken\"" : "") + "><img alt=\"" + escaped(picture.caption) + "\" src=\"data:" + data.type +
+                     ";base64," + data.base64 + "\"><figcaption>" + escaped(picture.caption) + "</figcaption></figure>\n";
+            }
+            h += "</li>\n";
+        } else if (p.id == "cautions" || p.id == "target") {
+            h += "<section><p>" + escaped(p.text) + "</p></section>\n";
+        } else {
+            h += "<p>" + escaped(p.text) + "</p>\n";
+        }
+    }
+    if (inList) h += "</ol>\n";
+    h += "<p class=\"scope\">" + escaped(kScopeNote) + "<br>" + escaped(a.exerciseName + ", measured the way of “" + a.schoolWords + "”") + "</p>\n</main>\n</body>\n</html>\n";
+    return h;
+}
+
+std::string answerText(const Answer& a) {
+    std::string t;
+    int number = 0;
+    for (const AnswerPart& p : a.parts)
+        if (p.sent) t += (isCorrection(p) ? std::to_string(++number) + ". " : "") + p.text + "\n\n";
+    return t + kScopeNote + "\n" + a.exerciseName + ", measured the way of “" + a.schoolWords + "”\n";
+}
+
+} // namespace deft

@@ -1,0 +1,43 @@
+#pragma once
+#include "events/movement.h"
+#include "exercises/exercise.h"
+
+namespace deft {
+
+enum class Certainty { Clear, CannotTell };
+
+struct SetupVerdict {
+    std::string id;
+    std::string verdict; ///< "good", "poor", "cannot-tell"
+    double value = kGap, u95 = 0;
+    bool high = false;   ///< poor because above the upper limit
+};
+
+/// A stretch in which one measure left its tolerance.
+struct Fault {
+    std::string id, measure, side = "both";
+    int rep = 0; ///< from 0
+    double start_s = 0, end_s = 0, worst_s = 0, worst = 0, limit = 0, u95 = 0;
+    Certainty certainty = Certainty::Clear;
+    std::string causedBy; ///< the fault or set-up check upstream that was found too, or empty
+    int rank = 0;         ///< 1… among the faults to act on, 0 = waits
+};
+
+struct Findings {
+    std::vector<SetupVerdict> setup;
+    std::vector<Fault> faults; ///< in order of time within each rep
+    /// Ids to act on, most upstream first, at most kMaxCorrections: set-up checks and faults.
+    std::vector<std::string> toCorrect;
+};
+
+constexpr int kMaxCorrections = 3; // chosen here
+
+/// The tolerances that end the clean part of a hold.
+std::vector<Tolerance> anchorTolerances(const Exercise& exercise, const std::string& school);
+MoverPlan moverPlan(const Exercise& exercise);
+
+/// Checks the set-up, finds every excursion in every rep and orders what was found by cause. A finding whose limit lies
+/// inside the reading's 95 % band is CannotTell.
+Findings findFaults(const Exercise& exercise, const std::string& school, const SeriesSet& series, const Events& events);
+
+} // namespace deft

@@ -1,0 +1,76 @@
+#pragma once
+#include "base/progress.h"
+#include "judgement/decision.h"
+#include "judgement/findings.h"
+#include "landmarks/marks.h"
+#include "video/clip_info.h"
+
+namespace deft {
+
+/// What people decide about a review; everything else is computed from it.
+struct ReviewInputs {
+    std::string clipPath, clipSha256;
+    Marks marks;
+    std::string exercise = "bridge", view = "side", side = "both", school; ///< school empty = the exercise's own
+    std::optional<Neutral> neutral;
+    std::string client, clientRole, coach, date; ///< for the answer; may be empty
+    Target asked;
+    ClientNote note;
+    std::vector<std::string> flags;
+    std::vector<PastReview> history;
+    std::map<std::string, bool> agreed;       ///< fault id @ rep → the coach agrees (true) or does not (false)
+    std::map<std::string, std::string> words; ///< part of the answer → text as edited
+    std::map<std::string, bool> parts;        ///< part of the answer → sent or left out
+    std::string step;                         ///< overruled step, empty = as proposed
+
+    /// Key of a fault in `agreed`.
+    static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }
+};
+
+struct ClipCheck {
+    std::string id, verdict; ///< good, poor, unusable, unknown
+    double value = 0;
+    std::string unit, ask;
+};
+
+/// Everything computed from the inputs and the tracks.
+struct Review {
+    ReviewInputs inputs;
+    Exercise exercise;
+    ClipInfo clip;
+    Tracks tracks;
+    SeriesSet series;
+    Events events;
+    Findings findings;
+    Decision decision;
+    std::vector<ClipCheck> check;
+    std::vector<std::string> missing; ///< landmarks that the exercise needs and that are not marked
+
+    bool metTarget() const;
+    bool allClean() const;
+    /// The faults that count: those the coach has not turned down.
+    std::vector<const Fault*> standing() const;
+    /// Best and worst frame of a measure over the reps, toward and away from its tolerance. Nothing when there is none.
+    struct Pair {
+        int64_t best, worst;
+        int bestRep, worstRep;
+    };
+    std::optional<Pair> framePair(const std::string& faultId) const;
+};
+
+/// All stages after tracking; pure and quick. @errors NotFound (exercise, needed landmark)
+Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks);
+
+/// Tracking and all that follows. @errors those of trackClip and measureReview
+Result<Review> analyse(ReviewInputs inputs, StopToken stop = {}, const ProgressFn& progress = {});
+
+/// What the decision is made from.
+Case caseOf(const Review& review);
+
+/// The reading of each measure over the clip, told as the contract's summary.
+struct Summary {
+    double min = kGap, minAt_s = 0, max = kGap, maxAt_s = 0, mean = kGap, u95 = 0;
+};
+Summary summaryOf(const SeriesSet& set, const std::string& measure);
+
+} // namespace deft

@@ -1,0 +1,30 @@
+#pragma once
+#include "review/review.h"
+
+namespace deft {
+
+/// The review file, `deft-mirror-review` 1 (docs/formats.md), with the inputs it was computed from under "inputs".
+Json toJson(const Review& review);
+
+Json toJson(const ReviewInputs& inputs);
+/// @errors BadFormat naming the path
+Result<ReviewInputs> parseInputs(const Json& json, const std::string& where);
+
+Json toJson(const Target& target);
+Target parseTarget(const Json& json);
+/// A history file: {"format":"deft-mirror-history","version":1,"history":[…as in a case…]}, or a bare list.
+Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string& where);
+Json toJson(const std::vector<PastReview>& history);
+
+/// What this review adds to the client's history.
+PastReview asPast(const Review& review);
+
+/// Writes DIR/review.json, series.csv and tracks.csv; the folder is made when it is not there. @errors WriteFailed
+Result<void> writeFolder(const Review& review, const std::filesystem::path& folder);
+/// Reads such a folder again: inputs and tracks, the rest is computed anew. The clip itself must still be there.
+Result<Review> readFolder(const std::filesystem::path& folder);
+
+/// Tracks from their CSV. @errors BadFormat with the line
+Result<Tracks> parseTracks(const std::string& csv, const std::string& where);
+
+} // namespace deft
