@@ -1,0 +1,308 @@
+#include "app/paint/body_overlay.h"
+
+#include "app/theme/palette.h"
+#include "judgement/wording.h"
+
+#include <QPainterPath>
+#include <cmath>
+
+namespace deft::ui {
+namespace {
+
+QPointF qp(const Point2& p) { return {p.x(), p.y()}; }
+
+/// The pens of one drawing: everything light on a dark casing.
+class Ink {
+public:
+    Ink(QPainter& painter, const BodyLook& look) : p(painter), look_(look) {}
+    QPointF at(const Point2& point) const { return look_.toView.map(qp(point)); }
+    double px(double v) const { return v * look_.scale; }
+
+    void path(const QPainterPath& path, const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) const {
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(kCasing, px(width + 2.2), Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        if (style == Qt::SolidLine) p.drawPath(path);
+        QPen pen(colour, px(width), style, style == Qt::SolidLine ? Qt::RoundCap : Qt::FlatCap, Qt::RoundJoin);
+        if (style == Qt::CustomDashLine) pen.setDashPattern({5, 4});
+        p.setPen(pen);
+        p.drawPath(path);
+    }
+    void line(const QPointF& a, const QPointF& b, const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) const {
+        QPainterPath l(a);
+        l.lineTo(b);
+        path(l, colour, width, style);
+    }
+    void dot(const QPointF& a, const QColor& colour, double radius) const {
+        p.setPen(QPen(kCasing, px(1.4)));
+        p.setBrush(colour);
+        p.drawEllipse(a, px(radius), px(radius));
+    }
+    void text(const QPointF& a, const QString& words, Qt::Alignment alignment, Size size = Size::Body, QFont::Weight weight = QFont::DemiBold) const {
+        QFont f = font(size, weight);
+        f.setPixelSize(std::max(8, int(std::lround(px(int(size))))));
+        p.setFont(f);
+        haloText(p, a, words, alignment);
+    }
+    QPainter& p;
+
+private:
+    const BodyLook& look_;
+};
+
+struct Frame {
+    const Review& r;
+    int64_t i;
+    const TrackPoint* get(const char* name) const {
+        const TrackPoint* p = r.tracks.find(name, size_t(i));
+        return p && p->usable() ? p : nullptr;
+    }
+    double value(const std::string& measure) const {
+        const Series* s = r.series.find(measure);
+        return s ? s->value[size_t(i)] : kGap;
+    }
+    double u95(const std::string& measure) const {
+        const Series* s = r.series.find(measure);
+        return s ? s->u95[size_t(i)] : kGap;
+    }
+};
+
+void drawLines(const Ink& ink, const Frame& f, const QColor& colour, double width, Qt::PenStyle style) {
+    for (const auto& [a, b] : {std::pair{"ear", "shoulder"}, {"shoulder", "hip"}, {"hip", "knee"}, {"knee", "ankle"}, {"ankle", "toe"}}) {
+        const TrackPoint *p = f.get(a), *q = f.get(b);
+        if (p && q) ink.line(ink.at(p->at), ink.at(q->at), colour, width, style);
+    }
+}
+
+/// Arc at b on the free side, from b→a to b→c, with its number outside.
+void drawArc(const Ink& ink, const Frame& f, const char* a, const char* b, const char* c, const std::string& measure, bool matters, bool numbers) {
+    const TrackPoint *pa = f.get(a), *pb = f.get(b), *pc = f.get(c);
+    const double value = f.value(measure);
+    if (!pa || !pb || !pc || !std::isfinite(value)) return;
+    const QPointF centre = ink.at(pb->at);
+    auto angleOf = [&](const TrackPoint* p) {
+        const QPointF d = ink.at(p->at) - centre;
+        return degrees(std::atan2(-d.y(), d.x()));
+    };
+    const double from = angleOf(pa);
+    double sweep = wrapDeg(angleOf(pc) - from);
+    if (std::abs(std::abs(sweep) - std::min(value, 360 - value)) > 20) sweep = sweep > 0 ? sweep - 360 : sweep + 360;
+    const double radius = ink.px(matters ? 56 : 40);
+    QPainterPath arc;
+    const QRectF box(centre.x() - radius, centre.y() - radius, 2 * radius, 2 * radius);
+    arc.arcMoveTo(box, from);
+    arc.arcTo(box, from, sweep);
+    ink.path(arc, matters ? kLineThatMatters : kOnPicture, 1.6);
+    if (!numbers) return;
+    const double middle = radians(from + sweep / 2);
+    const QPointF at = centre + QPointF(std::cos(middle), -std::sin(middle)) * (radius + ink.px(16));
+    ink.text(at, QString::fromStdString(numberWords(value, 0)) + QStringLiteral("°"), Qt::AlignCenter);
+}
+
+/// Needle: the pelvis's front-to-back line against the trunk, on a scale of degrees with the tolerance as a wedge.
+void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, const std::optional<Limit>& limit, bool numbers, bool small) {
+    const TrackPoint *hip = f.get("hip"), *shoulder = f.get("shoulder");
+    const double value = f.value(measure), u95 = f.u95(measure);
+    if (!hip || !shoulder || !std::isfinite(value)) return;
+    Point2 middle = hip->at;
+    int n = 1;
+    for (const char* name : {"asis", "crest", "psis"})
+        if (const TrackPoint* p = f.get(name)) middle += p->at, ++n;
+    middle /= n;
+    const BodyAxes& axes = f.r.series.context.axes;
+    const Vector2 cranial = measure == "tilt" ? axes.cranial : Vector2((shoulder->at - hip->at).normalized());
+    Vector2 front(-cranial.y(), cranial.x());
+    if (front.dot(axes.anterior) < 0) front = -front;
+    const double reach = small ? 0.34 * (shoulder->at - hip->at).norm() : 0.52 * (shoulder->at - hip->at).norm();
+    auto tip = [&](double deg, double length) { return ink.at(middle + length * (std::cos(radians(deg)) * front - std::sin(radians(deg)) * cranial)); };
+    const QPointF foot = ink.at(middle);
+    auto wedge = [&](double a, double b, double length) {
+        QPainterPath w(foot);
+        for (int k = 0; k <= 12; ++k) w.lineTo(tip(a + (b - a) * k / 12, length));
+        w.closeSubpath();
+        return w;
+    };
+    const double low = limit ? limit->low.value_or(-10) : -10, high = limit ? limit->high.value_or(10) : 10;
+    ink.p.setPen(Qt::NoPen);
+    ink.p.setBrush(QColor(255, 255, 255, 92));
+    ink.p.drawPath(wedge(low, high, 0.96 * reach));
+    if (value > high || value < low) {
+        ink.p.setBrush(QBrush(QColor(255, 255, 255, 170), Qt::BDiagPattern));
+        ink.p.drawPath(wedge(value > high ? high : low, value, 0.96 * reach));
+    }
+    if (!small && std::isfinite(u95)) {
+        QColor fan = kLineThatMatters;
+        fan.setAlpha(90);
+        ink.p.setBrush(fan);
+        ink.p.drawPath(wedge(value - u95, value + u95, reach));
+    }
+    if (!small) {
+        for (int d = int(std::floor(low)) - 2; d <= int(std::ceil(std::max(high, value))) + 2; ++d)
+            ink.line(tip(d, reach * 1.02), tip(d, reach * (d % 5 == 0 ? 1.09 : 1.05)), kOnPicture, 0.8);
+        // Name the limits, and neutral when its name would not run into them.
+        for (const double d : {low, high})
+            if (limit && ((d == low && limit->low) || (d == high && limit->high)))
+                ink.text(tip(d, reach * 1.17), reading(d, "", 0), Qt::AlignCenter, Size::Small, QFont::Medium);
+    }
+    ink.line(foot, tip(value, reach * (small ? 1.15 : 1.10)), kLineThatMatters, small ? 2.0 : 3.0);
+    ink.dot(foot, kLineThatMatters, small ? 2.2 : 3.5);
+    if (numbers && !small) {
+        const bool rightward = tip(value, reach).x() >= tip(value, 0.5 * reach).x();
+        // Beside the tip, on the side where the body is not.
+        const QPointF at = tip(value, reach * 1.12) + QPointF(ink.px(rightward ? 22 : -22), -ink.px(6));
+        const Qt::Alignment side = rightward ? Qt::AlignLeft : Qt::AlignRight;
+        ink.text(at, reading(value, "deg") + QStringLiteral("  ± ") + reading(u95, "", 1, false), side, Size::Large);
+        QString words = QString::fromStdString(measureName(measure));
+        if (value > high) words += QStringLiteral(", out by ") + reading(value - high, "deg", 1, false);
+        else if (value < low) words += QStringLiteral(", out by ") + reading(low - value, "deg", 1, false);
+        ink.text(at + QPointF(0, ink.px(20)), words, side, Size::Small, QFont::Medium);
+    }
+}
+
+void drawMatLine(const Ink& ink, const Frame& f, bool label, double width) {
+    const BodyAxes& axes = f.r.series.context.axes;
+    if (!axes.matMarked) return;
+    const double y = axes.matPoint.y(), dx = axes.cranial.x(), dy = axes.cranial.y();
+    const Point2 a(0, y - axes.matPoint.x() * dy / dx), b(width, y + (width - axes.matPoint.x()) * dy / dx);
+    ink.line(ink.at(a), ink.at(b), kOnPicture, 1.0, Qt::CustomDashLine);
+    if (label) ink.text(ink.at(a) + QPointF(ink.px(16), ink.px(14)), QStringLiteral("mat line, roll ") + reading(axes.rollDeg, "deg"), Qt::AlignLeft, Size::Small, QFont::Medium);
+}
+
+/// Hip against the line from shoulder to knee, or its height above the mat.
+void drawHipLine(const Ink& ink, const Frame& f, const std::string& measure, bool numbers) {
+    const TrackPoint *shoulder = f.get("shoulder"), *hip = f.get("hip"), *knee = f.get("knee");
+    if (!hip) return;
+    if (measure == "sag" && shoulder && knee) {
+        ink.line(ink.at(shoulder->at), ink.at(knee->at), kLineThatMatters, 2.0);
+        const Vector2 along = (knee->at - shoulder->at).normalized();
+        const Point2 on = shoulder->at + along * along.dot(hip->at - shoulder->at);
+        ink.line(ink.at(hip->at), ink.at(on), kOnPicture, 1.6);
+    } else {
+        const BodyAxes& axes = f.r.series.context.axes;
+        const Point2 foot = hip->at - axes.anterior * axes.aboveMatPx(hip->at);
+        ink.line(ink.at(hip->at), ink.at(foot), kLineThatMatters, 2.0);
+    }
+    ink.dot(ink.at(hip->at), kLineThatMatters, 3.5);
+    if (numbers && std::isfinite(f.value(measure)))
+        ink.text(ink.at(hip->at) + QPointF(ink.px(12), -ink.px(10)),
+                 reading(f.value(measure), measureUnit(measure), 0, false) + QStringLiteral(" ") + QString::fromStdString(measureName(measure)), Qt::AlignLeft, Size::Body);
+}
+
+void drawMarks(const Ink& ink, const Frame& f, const std::string& selected) {
+    for (const auto& [name, points] : f.r.tracks.landmark) {
+        const TrackPoint& t = points[size_t(f.i)];
+        if (t.state == PointState::Absent || t.state == PointState::Lost) continue;
+        const QPointF c = ink.at(t.at);
+        const double r = ink.px(5);
+        const bool chosen = name == selected;
+        for (const auto& [colour, width] : {std::pair{QColor(kCasing), 3.4}, {chosen ? kLineThatMatters : kOnPicture, 1.4}}) {
+            QPen pen(colour, ink.px(width));
+            if (t.state == PointState::Weak) pen.setDashPattern({2, 2});
+            ink.p.setPen(pen);
+            ink.p.setBrush(Qt::NoBrush);
+            if (t.state == PointState::ByHand) ink.p.drawRect(QRectF(c.x() - r, c.y() - r, 2 * r, 2 * r));
+            else ink.p.drawEllipse(c, r, r);
+        }
+        ink.dot(c, chosen ? kLineThatMatters : kOnPicture, 1.2);
+    }
+}
+
+} // namespace
+
+QString reading(double value, const std::string& unit, int decimals, bool sign) {
+    if (!std::isfinite(value)) return QStringLiteral("–");
+    QString text = QString::fromStdString(sign ? signedWords(value, decimals) : numberWords(value, decimals));
+    if (unit == "deg") text += QStringLiteral("°");
+    else if (!unit.empty()) text += QStringLiteral(" ") + QString::fromStdString(unit);
+    return text;
+}
+
+void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment alignment) {
+    QPainterPath path;
+    const QFontMetricsF m(p.font());
+    const double w = m.horizontalAdvance(text);
+    double x = at.x(), y = at.y();
+    if (alignment & Qt::AlignRight) x -= w;
+    if (alignment & Qt::AlignHCenter) x -= w / 2;
+    if (alignment & Qt::AlignVCenter) y += m.capHeight() / 2;
+    path.addText(x, y, p.font(), text);
+    p.setPen(QPen(QColor(0x14, 0x18, 0x1A, 190), std::max(2.0, p.font().pixelSize() * 0.22), Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    p.setBrush(Qt::NoBrush);
+    p.drawPath(path);
+    p.setPen(Qt::NoPen);
+    p.setBrush(kOnPicture);
+    p.drawPath(path);
+}
+
+std::optional<Limit> limitOf(const Review& r, const std::string& measure) {
+    std::optional<Limit> found;
+    auto take = [&](const Limit& limit) {
+        const Limit l = r.exercise.withSchool(limit, r.inputs.school);
+        if (l.measure != measure) return;
+        if (!found) found = l;
+        if (l.low) found->low = l.low; // two faults may hold one end each
+        if (l.high) found->high = l.high;
+    };
+    for (const FaultPlan& f : r.exercise.faults) take(f.limit);
+    for (const SetupCheck& c : r.exercise.setup) take(c.limit);
+    return found;
+}
+
+QRectF bodyCrop(const Review& r, double aspect, bool whole) {
+    QRectF box;
+    const std::vector<std::string> names = whole ? std::vector<std::string>{"ear", "shoulder", "hip", "knee", "ankle", "toe", "heel"}
+                                                 : std::vector<std::string>{"shoulder", "hip", "knee", "asis"};
+    for (const std::string& name : names) {
+        const auto it = r.tracks.landmark.find(name);
+        if (it == r.tracks.landmark.end()) continue;
+        for (size_t i = 0; i < it->second.size(); i += 3) {
+            const TrackPoint& p = it->second[i];
+            if (!p.usable()) continue;
+            const QRectF dot(p.at.x() - 1, p.at.y() - 1, 2, 2);
+            box = box.isNull() ? dot : box.united(dot);
+        }
+    }
+    if (box.isNull()) box = QRectF(0, 0, r.clip.width, r.clip.height);
+    const double margin = (whole ? 0.10 : 0.08) * box.width();
+    box.adjust(-margin, -1.2 * margin, margin, margin);
+    if (box.width() / box.height() < aspect) {
+        const double w = box.height() * aspect;
+        box.adjust(-(w - box.width()) / 2, 0, (w - box.width()) / 2, 0);
+    } else {
+        const double h = box.width() / aspect;
+        box.setTop(box.top() - 0.6 * (h - box.height()));
+        box.setHeight(h);
+    }
+    return box;
+}
+
+void drawBody(QPainter& painter, const Review& review, int64_t frame, const BodyLook& look) {
+    if (frame < 0 || frame >= int64_t(review.tracks.frames())) return;
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    const Ink ink(painter, look);
+    const Frame f{review, frame};
+    const std::string& m = look.measure;
+    const bool pelvic = m == "pelvis_on_trunk" || m == "tilt" || m == "tilt_raw";
+    if (look.everything) {
+        drawMatLine(ink, f, look.numbers, review.clip.width);
+        if (look.bestFrame) drawLines(ink, {review, *look.bestFrame}, kOnPicture, 1.0, Qt::CustomDashLine);
+        drawLines(ink, f, kOnPicture, 1.8, Qt::SolidLine);
+        if (!look.marks)
+            for (const char* name : {"ear", "shoulder", "hip", "knee", "ankle", "toe"})
+                if (const TrackPoint* p = f.get(name)) ink.dot(ink.at(p->at), kOnPicture, 3);
+        drawArc(ink, f, "shoulder", "hip", "knee", "hip_angle", m == "hip_angle", look.numbers);
+        drawArc(ink, f, "hip", "knee", "ankle", "knee_angle", m == "knee_angle", look.numbers);
+    } else if (!pelvic) {
+        drawLines(ink, f, kOnPicture, 1.6, Qt::SolidLine);
+        if (m == "knee_angle") drawArc(ink, f, "hip", "knee", "ankle", m, true, false);
+        if (m == "hip_angle") drawArc(ink, f, "shoulder", "hip", "knee", m, true, false);
+    } else if (const TrackPoint *a = f.get("shoulder"), *b = f.get("hip"); a && b) {
+        ink.line(ink.at(a->at), ink.at(b->at), kOnPicture, 1.6);
+    }
+    if (pelvic) drawNeedle(ink, f, m, limitOf(review, m), look.numbers, !look.everything);
+    if (m == "sag" || m == "hip_height" || m == "level_loss") drawHipLine(ink, f, m, look.everything && look.numbers);
+    if (look.marks) drawMarks(ink, f, look.selected);
+    painter.restore();
+}
+
+} // namespace deft::ui

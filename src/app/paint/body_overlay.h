@@ -1,0 +1,36 @@
+#pragma once
+#include "review/review.h"
+
+#include <QPainter>
+#include <QTransform>
+
+namespace deft::ui {
+
+/// How a body is drawn onto its picture. Painters know no widget: window, answer and files share them.
+struct BodyLook {
+    QTransform toView;          ///< picture pixels → painter
+    std::string measure;        ///< the one that matters here; drawn in sky blue with its number
+    bool everything = false;    ///< whole body, angle arcs, mat line; otherwise the one line only
+    bool numbers = true;
+    bool marks = false;         ///< handles for mending: ring = seen, dashed = weak, square = by hand
+    std::string selected;       ///< landmark with a filled handle
+    std::optional<int64_t> bestFrame; ///< outline of this frame, thin and dashed
+    double scale = 1;           ///< of pens and text, 1 in the window
+};
+
+/// Draws lines, arcs, tolerance and numbers of one frame. Frames without the points that a line needs lack the line.
+void drawBody(QPainter& painter, const Review& review, int64_t frame, const BodyLook& look);
+
+/// Limit of a measure in this review's exercise and school, from its faults and set-up checks.
+std::optional<Limit> limitOf(const Review& review, const std::string& measure);
+
+/// Part of the picture around shoulder, hip and knee (or the whole body) with this aspect, the same for all frames of a
+/// review so that pictures can be compared.
+QRectF bodyCrop(const Review& review, double aspect, bool wholeBody);
+
+/// Text with a dark halo, readable on any picture.
+void haloText(QPainter& painter, const QPointF& at, const QString& text, Qt::Alignment alignment = Qt::AlignLeft);
+
+QString reading(double value, const std::string& unit, int decimals = 1, bool sign = true);
+
+} // namespace deft::ui

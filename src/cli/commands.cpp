@@ -1,0 +1,274 @@
+#include "cli/commands.h"
+
+#include "app/paint/answer_picture.h"
+#include "app/theme/palette.h"
+#include "base/files.h"
+#include "figure/film.h"
+#include "landmarks/track_clip.h"
+#include "review/review_json.h"
+#include "video/clip_reader.h"
+
+#include <CLI/CLI.hpp>
+#include <QGuiApplication>
+#include <csignal>
+#include <cstdio>
+#include <iostream>
+#include <thread>
+#include <unistd.h>
+
+namespace deft::cli {
+namespace {
+
+struct Options {
+    std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name;
+    std::vector<std::string> schools;
+    bool json = false, quiet = false;
+};
+
+int failed(const Error& e) {
+    std::cerr << "deft-mirror: " << e.detail << ".\n";
+    return 1;
+}
+
+/// Ctrl-C asks the work to stop, so that no half-written file stays behind.
+class Interruptible {
+public:
+    Interruptible() {
+        sigemptyset(&signals_);
+        sigaddset(&signals_, SIGINT);
+        sigaddset(&signals_, SIGTERM);
+        pthread_sigmask(SIG_BLOCK, &signals_, nullptr);
+        std::thread([this] {
+            int which = 0;
+            sigwait(&signals_, &which);
+            source_.request_stop();
+        }).detach();
+    }
+    StopToken token() const { return source_.get_token(); }
+
+private:
+    sigset_t signals_;
+    std::stop_source source_;
+};
+
+ProgressFn progressTo(const Options& o) {
+    if (o.quiet || !isatty(STDERR_FILENO)) return {};
+    return [](const Progress& p) {
+        std::fprintf(stderr, "\r%s %lld of %lld%s", p.what, static_cast<long long>(p.done), static_cast<long long>(p.total), p.done == p.total ? "\n" : "");
+    };
+}
+
+int probe(const Options& o) {
+    auto reader = ClipReader::open(o.clip);
+    if (!reader) return failed(reader.error());
+    const ClipInfo& c = reader->info();
+    if (o.json) {
+        Json times = Json::array();
+        for (const double t : c.time_s) times.push_back(rounded(t, 6));
+        std::cout << toText({{"format", "deft-mirror-probe"}, {"version", 1}, {"file", c.path}, {"container", c.container}, {"codec", c.codec},
+                             {"width", c.width}, {"height", c.height}, {"frames", c.frames()}, {"duration_s", rounded(c.duration_s, 6)},
+                             {"rotation_deg", c.rotationDeg}, {"flipped", c.flipped}, {"pixel_aspect", c.pixelAspect}, {"variable_rate", c.variableRate},
+                             {"median_rate_hz", rounded(c.medianRateHz, 4)}, {"cut_off", c.lengthUnsure}, {"time_s", times}});
+        return 0;
+    }
+    std::printf("%s\n  %s in %s, upright %d × %d, turned %d°%s\n  %lld frames in %.2f s, %.2f a second%s%s\n", c.path.c_str(), c.codec.c_str(), c.container.c_str(),
+                c.width, c.height, c.rotationDeg, c.flipped ? ", mirrored" : "", static_cast<long long>(c.frames()), c.duration_s, c.medianRateHz,
+                c.variableRate ? ", at a variable rate" : "", c.lengthUnsure ? "\n  the file seems to be cut off" : "");
+    return 0;
+}
+
+Result<ReviewInputs> inputsFor(const Options& o) {
+    ReviewInputs in;
+    in.clipPath = o.clip;
+    in.exercise = o.exercise;
+    in.side = o.side;
+    auto sha = sha256OfFile(o.clip);
+    if (!sha) return tl::unexpected(sha.error());
+    in.clipSha256 = *sha;
+    auto marks = readMarks(o.marks);
+    if (!marks) return tl::unexpected(marks.error());
+    in.marks = std::move(*marks);
+    auto exercise = loadExercise(o.exercise);
+    if (!exercise) return tl::unexpected(exercise.error());
+    for (const std::string& s : o.schools) {
+        const size_t equals = s.find('=');
+        if (equals == std::string::npos || s.substr(0, equals) != exercise->schoolQuestion)
+            return fail(Errc::BadFormat, "--school " + s + ": expected " + exercise->schoolQuestion + "=SCHOOL for this exercise");
+        in.school = s.substr(equals + 1);
+    }
+    if (!o.neutral.empty()) {
+        auto json = readJsonFile(o.neutral);
+        if (!json) return tl::unexpected(json.error());
+        if (!json->is_object() || !json->contains("tilt_raw") || !(*json)["tilt_raw"].is_number())
+            return fail(Errc::BadFormat, o.neutral + ": /tilt_raw should be an angle in degrees");
+        in.neutral = Neutral{(*json)["tilt_raw"], 0, json->value("u95", 1.0), json->value("source", "coach")};
+    }
+    if (!o.history.empty()) {
+        auto json = readJsonFile(o.history);
+        if (!json) return tl::unexpected(json.error());
+        auto history = parseHistory(*json, o.history);
+        if (!history) return tl::unexpected(history.error());
+        in.history = std::move(*history);
+    }
+    return in;
+}
+
+int track(const Options& o) {
+    const Interruptible interrupt;
+    auto reader = ClipReader::open(o.clip);
+    if (!reader) return failed(reader.error());
+    auto sha = sha256OfFile(o.clip);
+    auto marks = readMarks(o.marks);
+    if (!marks) return failed(marks.error());
+    auto fitted = fitToClip(*marks, reader->info(), sha.value_or(""));
+    if (!fitted) return failed(fitted.error());
+    auto tracks = trackClip(*reader, *fitted, interrupt.token(), progressTo(o));
+    if (!tracks) return failed(tracks.error());
+    if (auto ok = writeFileAtomically(o.out, toCsv(*tracks)); !ok) return failed(ok.error());
+    return 0;
+}
+
+int analyseClip(const Options& o) {
+    const Interruptible interrupt;
+    auto in = inputsFor(o);
+    if (!in) return failed(in.error());
+    auto review = analyse(std::move(*in), interrupt.token(), progressTo(o));
+    if (!review) return failed(review.error());
+    if (!review->missing.empty() && !o.quiet) {
+        std::cerr << "deft-mirror: not marked, so not everything could be measured:";
+        for (const std::string& m : review->missing) std::cerr << " " << m;
+        std::cerr << "\n";
+    }
+    if (auto ok = writeFolder(*review, o.out); !ok) return failed(ok.error());
+    return 0;
+}
+
+int answer(const Options& o, int& argc, char** argv) {
+    auto review = readFolder(o.folder);
+    if (!review) return failed(review.error());
+    const Answer composed = composeAnswer(*review);
+    std::string content;
+    if (o.format == "text") content = answerText(composed);
+    else {
+        // Pictures carry text, so the typeface is needed, but no display.
+        qputenv("QT_QPA_PLATFORM", "offscreen");
+        const QGuiApplication gui(argc, argv);
+        ui::loadTypeface();
+        auto reader = ClipReader::open(review->inputs.clipPath);
+        if (!reader) return failed(reader.error());
+        content = answerHtml(composed, ui::pictureMaker(*review, *reader));
+    }
+    if (auto ok = writeFileAtomically(o.out, content); !ok) return failed(ok.error());
+    return 0;
+}
+
+int listExercises() {
+    for (const std::string& id : exerciseIds()) {
+        auto e = loadExercise(id);
+        if (!e) return failed(e.error());
+        std::printf("%-24s %s\n", id.c_str(), e->name.c_str());
+    }
+    return 0;
+}
+
+int showExercise(const Options& o) {
+    auto e = loadExercise(o.name);
+    if (!e) return failed(e.error());
+    if (o.json) {
+        std::cout << toText(e->raw);
+        return 0;
+    }
+    std::printf("%s (%s)\nposition %s\n\nmarks:", e->name.c_str(), e->id.c_str(), e->position.c_str());
+    for (const std::string& l : e->landmarksNeeded) std::printf(" %s", l.c_str());
+    std::printf("\n\ntolerances:\n");
+    auto limit = [](const std::string& name, const Limit& l) {
+        std::printf("  %-32s %s", name.c_str(), measureName(l.measure).c_str());
+        if (l.low) std::printf(", from %g", *l.low);
+        if (l.high) std::printf(", up to %g", *l.high);
+        std::printf(" %s (%s)\n", l.unit.c_str(), originWords(l.origin));
+    };
+    for (const SetupCheck& c : e->setup) limit(c.name, c.limit);
+    for (const FaultPlan& f : e->faults) limit(f.name, f.limit);
+    std::printf("\nladder:\n");
+    for (const Rung& r : e->ladder) std::printf("  %s: %s\n", r.name.c_str(), r.criterion.c_str());
+    std::printf("\n%s\n", e->stopRule.c_str());
+    return 0;
+}
+
+int film(const Options& o) {
+    const Interruptible interrupt;
+    auto scene = figure::readScene(o.scene);
+    if (!scene) return failed(scene.error());
+    if (auto ok = figure::filmScene(*scene, o.out, interrupt.token(), progressTo(o)); !ok) return failed(ok.error());
+    return 0;
+}
+
+} // namespace
+
+Outcome run(int argc, char** argv) {
+    Outcome outcome;
+    Options o;
+    CLI::App app{"Deft Mirror measures recorded core exercises and drafts the answer to the client.\nWithout a command it opens its window. It is no medical device."};
+    app.set_version_flag("--version", "deft-mirror 0.1.0");
+    app.add_option("--library", outcome.window.library, "folder of the library");
+    app.add_flag("--demo", outcome.window.demo, "open a copy of the demo library");
+    app.require_subcommand(0, 1);
+    auto command = [&](const char* name, const char* what) {
+        CLI::App* c = app.add_subcommand(name, what);
+        c->add_flag("--json", o.json, "machine-readable output");
+        c->add_flag("--quiet", o.quiet, "no progress");
+        return c;
+    };
+    const auto sides = CLI::IsMember({"left", "right", "both"});
+    CLI::App* probeCommand = command("probe", "what a clip is");
+    probeCommand->add_option("CLIP", o.clip)->required();
+    CLI::App* trackCommand = command("track", "follow marks through a clip");
+    trackCommand->add_option("CLIP", o.clip)->required();
+    trackCommand->add_option("--marks", o.marks)->required();
+    trackCommand->add_option("--out", o.out)->required();
+    CLI::App* analyseCommand = command("analyse", "measure a clip into a folder");
+    analyseCommand->add_option("CLIP", o.clip)->required();
+    analyseCommand->add_option("--exercise", o.exercise)->required();
+    analyseCommand->add_option("--marks", o.marks)->required();
+    analyseCommand->add_option("--side", o.side)->check(sides);
+    analyseCommand->add_option("--neutral", o.neutral);
+    analyseCommand->add_option("--school", o.schools, "QUESTION=SCHOOL")->take_all();
+    analyseCommand->add_option("--history", o.history);
+    analyseCommand->add_option("--out", o.out)->required();
+    CLI::App* answerCommand = command("answer", "the answer of an analysed folder");
+    answerCommand->add_option("DIR", o.folder)->required();
+    answerCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "text"}));
+    answerCommand->add_option("--out", o.out)->required();
+    CLI::App* exercisesCommand = app.add_subcommand("exercises", "the exercise files");
+    exercisesCommand->require_subcommand(1);
+    CLI::App* list = exercisesCommand->add_subcommand("list", "ids and names");
+    CLI::App* show = exercisesCommand->add_subcommand("show", "one exercise");
+    show->add_option("ID", o.name)->required();
+    show->add_flag("--json", o.json);
+    CLI::App* validate = exercisesCommand->add_subcommand("validate", "check a file");
+    validate->add_option("FILE", o.name)->required();
+    CLI::App* figureCommand = command("figure", "make a clip from a scene, with its truth and marks beside it");
+    figureCommand->add_option("SCENE", o.scene)->required();
+    figureCommand->add_option("--out", o.out)->required();
+
+    try {
+        app.parse(argc, argv);
+    } catch (const CLI::ParseError& e) {
+        outcome.exit = app.exit(e) == 0 ? 0 : 2;
+        return outcome;
+    }
+    if (*probeCommand) outcome.exit = probe(o);
+    else if (*trackCommand) outcome.exit = track(o);
+    else if (*analyseCommand) outcome.exit = analyseClip(o);
+    else if (*answerCommand) outcome.exit = answer(o, argc, argv);
+    else if (*list) outcome.exit = listExercises();
+    else if (*show) outcome.exit = showExercise(o);
+    else if (*validate) {
+        auto e = readExercise(o.name);
+        outcome.exit = e ? 0 : failed(e.error());
+        if (e) std::printf("%s: in order (%s)\n", o.name.c_str(), e->name.c_str());
+    } else if (*figureCommand) outcome.exit = film(o);
+    return outcome;
+}
+
+} // namespace deft::cli

@@ -1,0 +1,87 @@
+#pragma once
+#include "review/review.h"
+
+#include <QLockFile>
+#include <QSqlDatabase>
+#include <memory>
+
+namespace deft {
+
+struct Client {
+    int64_t id = 0;
+    std::string name, role;
+    std::vector<std::string> flags;
+};
+
+/// A clip that a client sent. Waiting until a review of it has been filed.
+struct Clip {
+    int64_t id = 0, client = 0;
+    std::string received; ///< ISO date
+    bool filed = false;
+    ReviewInputs draft;   ///< the review as it stands; saved at every change
+};
+
+struct Reading {
+    std::string measure, stat; ///< stat: "min", "max", "mean", "median"
+    double value = 0, u95 = 0;
+    std::string unit;
+};
+
+struct FiledReview {
+    int64_t id = 0, clip = 0;
+    std::string date, exercise;
+    PastReview past;
+    std::vector<Reading> readings;
+    std::string answerText;
+    const Reading* find(const std::string& measure, const std::string& stat) const;
+};
+
+/// A coach's records: one folder with library.sqlite, answers/ and cache/. Schema and rules: docs/library.md.
+///
+/// Every call is one transaction, synced to the disk before it returns: a program that is killed has lost at most the
+/// call that it was in. Filed reviews are never changed or overwritten.
+class Library {
+public:
+    /// Makes the folder when it is not there. @errors WriteFailed (read-only, full disk), NewerVersion, Conflict (another
+    /// program has it open), BadFormat (the file is no library)
+    static Result<std::unique_ptr<Library>> open(const std::filesystem::path& folder);
+    ~Library();
+
+    const std::filesystem::path& folder() const { return folder_; }
+
+    Result<int64_t> addClient(const std::string& name, const std::string& role);
+    std::vector<Client> clients() const;
+    /// `draft` must name the clip's file; its history is filled from the client's filed reviews.
+    Result<int64_t> addClip(int64_t client, const std::string& received, ReviewInputs draft);
+    std::vector<Clip> clips() const; ///< waiting ones first, oldest first
+    std::optional<Clip> clip(int64_t id) const;
+    Result<void> saveDraft(int64_t clip, const ReviewInputs& inputs);
+
+    /// Files the review and its answer: readings, answer and audit entry in one transaction, the page beside it.
+    Result<int64_t> file(int64_t clip, const Review& review, const std::string& html, const std::string& text);
+    /// Filed reviews of a client and exercise, oldest first.
+    std::vector<FiledReview> filed(int64_t client, const std::string& exercise) const;
+    int64_t auditEntries() const;
+
+    /// Tracks computed before from the same clip and marks.
+    std::optional<Tracks> cachedTracks(const ReviewInputs& inputs) const;
+    void cacheTracks(const ReviewInputs& inputs, const Tracks& tracks) const; ///< failing to cache is no failure
+
+private:
+    Library() = default;
+    Result<void> migrate();
+    Result<void> run(const QString& sql, const QVariantList& values = {}, int64_t* id = nullptr) const;
+    template <class Work> Result<void> transaction(Work work);
+
+    std::filesystem::path folder_;
+    QString connection_;
+    std::unique_ptr<QLockFile> lock_;
+};
+
+/// The newest schema that this program reads and writes.
+constexpr int kLibraryVersion = 1;
+
+/// Readings worth comparing next time.
+std::vector<Reading> readingsOf(const Review& review);
+
+} // namespace deft
