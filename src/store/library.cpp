@@ -2,7 +2,7 @@
 
 #include "base/files.h"
 #include "review/review_json.h"
-#include "signal/resample.h"
+#include "review/readings.h"
 
 #include <QCryptographicHash>
 #include <QDateTime>
@@ -10,6 +10,7 @@
 #include <QSqlError>
 #include <QSqlQuery>
 #include <QVariant>
+#include <cmath>
 
 namespace deft {
 namespace {
@@ -41,34 +42,6 @@ const Reading* FiledReview::find(const std::string& measure, const std::string& 
     for (const Reading& r : readings)
         if (r.measure == measure && r.stat == stat) return &r;
     return nullptr;
-}
-
-std::vector<Reading> readingsOf(const Review& r) {
-    std::vector<Reading> out;
-    for (const std::string& id : r.exercise.readings) {
-        const Summary m = summaryOf(r.series, id);
-        if (!std::isfinite(m.min)) continue;
-        const std::string unit = measureUnit(id);
-        out.push_back({id, "min", m.min, m.u95, unit});
-        out.push_back({id, "max", m.max, m.u95, unit});
-        out.push_back({id, "mean", m.mean, m.u95, unit});
-    }
-    for (const SetupVerdict& v : r.findings.setup)
-        if (std::isfinite(v.value))
-            if (const SetupCheck* c = r.exercise.check(v.id)) out.push_back({c->limit.measure, "set-up", v.value, v.u95, c->limit.unit});
-    std::vector<double> clean, held, range, back;
-    double u = 0, ur = 0;
-    for (const Rep& rep : r.events.reps) {
-        clean.push_back(rep.hold.clean_s), held.push_back(rep.hold.duration_s()), range.push_back(rep.controlRange), back.push_back(rep.back_s());
-        u = std::max(u, rep.hold.u95_s), ur = std::max(ur, rep.controlRangeU95);
-    }
-    if (!clean.empty()) {
-        out.push_back({"clean_hold", "median", medianOf(clean), u, "s"});
-        out.push_back({"hold", "median", medianOf(held), u, "s"});
-        out.push_back({"control_range", "min", *std::min_element(range.begin(), range.end()), ur, "%"});
-        out.push_back({"pace_back", "median", medianOf(back), u, "s"});
-    }
-    return out;
 }
 
 Result<std::unique_ptr<Library>> Library::open(const std::filesystem::path& folder) {
@@ -202,9 +175,11 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
         if (auto r = run(QStringLiteral("INSERT INTO review (clip, client, exercise, date, past, result, filed_at) VALUES (?, ?, ?, ?, ?, ?, ?)"),
                          {qlonglong(clip), qlonglong(of->client), q(review.inputs.exercise), q(review.inputs.date), text(toJson(std::vector{asPast(review)})),
                           text(toJson(review)), now()}, &id); !r) return r;
-        for (const Reading& m : readingsOf(review))
+        for (const ReadingRow& m : readingRows(review)) {
+            if (!std::isfinite(m.value)) continue;
             if (auto r = run(QStringLiteral("INSERT INTO reading (review, measure, stat, value, u95, unit) VALUES (?, ?, ?, ?, ?, ?)"),
                              {qlonglong(id), q(m.measure), q(m.stat), m.value, m.u95, q(m.unit)}); !r) return r;
+        }
         if (auto r = run(QStringLiteral("INSERT INTO answer (review, html, text) VALUES (?, ?, ?)"), {qlonglong(id), q(html), q(answer)}); !r) return r;
         if (auto r = run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"), {text(toJson(review.inputs)), now(), qlonglong(clip)}); !r) return r;
         if (auto r = run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'review filed', ?)"), {now(), qlonglong(id)}); !r) return r;

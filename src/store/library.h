@@ -3,6 +3,7 @@
 
 #include <QLockFile>
 #include <QSqlDatabase>
+#include <QVariantList>
 #include <memory>
 
 namespace deft {
@@ -22,7 +23,7 @@ struct Clip {
 };
 
 struct Reading {
-    std::string measure, stat; ///< stat: "min", "max", "mean", "median"
+    std::string measure, stat; ///< as in ReadingRow
     double value = 0, u95 = 0;
     std::string unit;
 };
@@ -80,8 +81,5 @@ private:
 
 /// The newest schema that this program reads and writes.
 constexpr int kLibraryVersion = 1;
-
-/// Readings worth comparing next time.
-std::vector<Reading> readingsOf(const Review& review);
 
 } // namespace deft

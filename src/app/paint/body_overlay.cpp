@@ -2,6 +2,7 @@
 
 #include "app/theme/palette.h"
 #include "judgement/wording.h"
+#include "review/readings.h"
 
 #include <QPainterPath>
 #include <cmath>
@@ -38,7 +39,7 @@ public:
         p.drawEllipse(a, px(radius), px(radius));
     }
     void text(const QPointF& a, const QString& words, Qt::Alignment alignment, Size size = Size::Body, QFont::Weight weight = QFont::DemiBold) const {
-        QFont f = font(size, weight);
+        QFont f = face(size, weight);
         f.setPixelSize(std::max(8, int(std::lround(px(int(size))))));
         p.setFont(f);
         haloText(p, a, words, alignment);
@@ -231,20 +232,6 @@ void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment
     p.setPen(Qt::NoPen);
     p.setBrush(kOnPicture);
     p.drawPath(path);
-}
-
-std::optional<Limit> limitOf(const Review& r, const std::string& measure) {
-    std::optional<Limit> found;
-    auto take = [&](const Limit& limit) {
-        const Limit l = r.exercise.withSchool(limit, r.inputs.school);
-        if (l.measure != measure) return;
-        if (!found) found = l;
-        if (l.low) found->low = l.low; // two faults may hold one end each
-        if (l.high) found->high = l.high;
-    };
-    for (const FaultPlan& f : r.exercise.faults) take(f.limit);
-    for (const SetupCheck& c : r.exercise.setup) take(c.limit);
-    return found;
 }
 
 QRectF bodyCrop(const Review& r, double aspect, bool whole) {

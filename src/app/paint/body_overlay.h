@@ -21,9 +21,6 @@ struct BodyLook {
 /// Draws lines, arcs, tolerance and numbers of one frame. Frames without the points that a line needs lack the line.
 void drawBody(QPainter& painter, const Review& review, int64_t frame, const BodyLook& look);
 
-/// Limit of a measure in this review's exercise and school, from its faults and set-up checks.
-std::optional<Limit> limitOf(const Review& review, const std::string& measure);
-
 /// Part of the picture around shoulder, hip and knee (or the whole body) with this aspect, the same for all frames of a
 /// review so that pictures can be compared.
 QRectF bodyCrop(const Review& review, double aspect, bool wholeBody);

@@ -28,7 +28,7 @@ const Palette& darkPalette() {
     return p;
 }
 
-const Palette& palette() { return g_dark ? darkPalette() : lightPalette(); }
+const Palette& colours() { return g_dark ? darkPalette() : lightPalette(); }
 void usePalette(bool dark) { g_dark = dark; }
 
 bool loadTypeface() {
@@ -41,7 +41,7 @@ bool loadTypeface() {
     return loaded;
 }
 
-QFont font(Size size, QFont::Weight weight) {
+QFont face(Size size, QFont::Weight weight) {
     QFont f(QStringLiteral("Inter"));
     f.setPixelSize(int(size));
     f.setWeight(weight);

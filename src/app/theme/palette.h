@@ -12,7 +12,7 @@ struct Palette {
 
 const Palette& lightPalette();
 const Palette& darkPalette();
-const Palette& palette(); ///< the one in use
+const Palette& colours(); ///< the one in use
 void usePalette(bool dark);
 
 /// On pictures in both themes.
@@ -21,7 +21,7 @@ inline const QColor kOnPicture(255, 255, 255), kLineThatMatters(0x8A, 0xD4, 0xF0
 constexpr int kUnit = 8;
 enum class Size { Small = 12, Body = 14, Large = 20 };
 /// Inter at one of the three sizes (px).
-QFont font(Size size, QFont::Weight weight = QFont::Normal);
+QFont face(Size size, QFont::Weight weight = QFont::Normal);
 /// Makes the shipped typeface known. False when it is missing from the program.
 bool loadTypeface();
 

@@ -1,0 +1,120 @@
+#include "app/answer/answer_page.h"
+
+#include "app/answer/answer_row.h"
+#include "app/paint/answer_picture.h"
+#include "app/theme/palette.h"
+
+#include <QLabel>
+#include <QRegularExpression>
+#include <QVBoxLayout>
+
+namespace deft::ui {
+
+AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Answer"));
+    auto* inner = new QWidget;
+    inner->setFocusPolicy(Qt::ClickFocus);
+    rows_ = new QVBoxLayout(inner);
+    rows_->setContentsMargins(0, 0, 0, 0);
+    rows_->setSpacing(0);
+    rows_->addStretch();
+    scroll_ = new QScrollArea;
+    scroll_->setWidget(inner);
+    scroll_->setWidgetResizable(true);
+    scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    inner->setAutoFillBackground(false);
+    scroll_->viewport()->setAutoFillBackground(false);
+
+    sendWords_ = new QLabel;
+    sendWords_->setFont(face(Size::Small));
+    file_ = new KeyButton(tr("File and send"), tr("Ctrl+Enter"), KeyButton::Kind::Primary);
+    file_->setMinimumWidth(232);
+    connect(file_, &KeyButton::clicked, this, &AnswerPage::filePressed);
+    auto* foot = new QHBoxLayout;
+    foot->addWidget(sendWords_, 1);
+    foot->addWidget(file_);
+    auto* page = new QVBoxLayout(this);
+    page->setContentsMargins(16, 8, 16, 8);
+    page->setSpacing(8);
+    page->addWidget(scroll_, 1);
+    page->addLayout(foot);
+
+    connect(&session, &ReviewSession::opened, this, [this] {
+        for (AnswerRow* row : parts_) row->deleteLater();
+        parts_.clear();
+        asked_.clear();
+        connect(session_.frames(), &FrameSource::smallArrived, this, [this](qint64 frame, const QImage& image) {
+            if (!session_.review()) return;
+            for (AnswerRow* row : parts_)
+                if (const AnswerPart* part = session_.answer().find(row->part()))
+                    for (const AnswerPicture& picture : part->pictures)
+                        if (picture.frame == frame && !image.isNull()) row->setPicture(frame, answerPicture(*session_.review(), image, picture, {640, 340}));
+        });
+        refresh();
+    });
+    connect(&session, &ReviewSession::marksChanged, this, [this] { asked_.clear(); }); // lines are drawn into the pictures
+    connect(&session, &ReviewSession::reviewChanged, this, &AnswerPage::refresh);
+    connect(&session, &ReviewSession::filedReview, this, &AnswerPage::refresh);
+    refresh();
+}
+
+void AnswerPage::refresh() {
+    const Answer& answer = session_.answer();
+    // The parts differ only when a correction comes or goes; rows are kept otherwise, so that the cursor stays.
+    std::vector<std::string> ids, there;
+    for (const AnswerPart& p : answer.parts) ids.push_back(p.id);
+    for (const AnswerRow* row : parts_) there.push_back(row->part());
+    if (ids != there) {
+        for (AnswerRow* row : parts_) row->deleteLater();
+        parts_.clear();
+        asked_.clear();
+        for (const AnswerPart& p : answer.parts) {
+            auto* row = new AnswerRow(session_, p.id, scroll_->widget());
+            connect(row, &AnswerRow::chosen, this, [this, row] { choose(int(std::find(parts_.begin(), parts_.end(), row) - parts_.begin())); });
+            rows_->insertWidget(int(parts_.size()), row);
+            parts_.push_back(row);
+        }
+        rows_->activate();
+    }
+    size_t wordCount = 0, pictures = 0;
+    for (size_t i = 0; i < parts_.size(); ++i) {
+        parts_[i]->show(answer.parts[i]);
+        if (!answer.parts[i].sent) continue;
+        wordCount += size_t(QString::fromStdString(answer.parts[i].text).split(QRegularExpression(QStringLiteral("\\s+")), Qt::SkipEmptyParts).size());
+        pictures += answer.parts[i].pictures.size();
+    }
+    requestPictures();
+    file_->setEnabled(session_.review() && !session_.isFiled());
+    const QString first = QString::fromStdString(session_.client().name).section(QLatin1Char(' '), 0, 0);
+    file_->setText(session_.isFiled() ? tr("Filed") : tr("File and send to %1").arg(first));
+    file_->setAccessibleName(file_->text());
+    sendWords_->setText(!session_.review()    ? tr("The answer is drafted as soon as the clip has been measured.")
+                        : session_.isFiled() ? tr("Filed: the page is in the library's folder “answers”, ready for mail. It stays as it was sent.")
+                                             : tr("By mail: %1 pictures, faces blurred, %2 words. The readings are filed with it.").arg(pictures).arg(wordCount));
+}
+
+void AnswerPage::requestPictures() {
+    for (const AnswerPart& part : session_.answer().parts)
+        for (const AnswerPicture& picture : part.pictures)
+            if (asked_.insert(picture.frame).second) session_.frames()->wantSmall(picture.frame);
+}
+
+void AnswerPage::choose(int part) {
+    if (part < 0 || part >= int(parts_.size())) return;
+    chosen_ = part;
+    for (size_t i = 0; i < parts_.size(); ++i) parts_[i]->setChosen(int(i) == part);
+    scroll_->ensureWidgetVisible(parts_[size_t(part)], 0, 16);
+}
+
+void AnswerPage::stepPart(int step) { choose(std::clamp(chosen_ + step, 0, int(parts_.size()) - 1)); }
+
+void AnswerPage::togglePart() {
+    if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->toggle();
+}
+
+void AnswerPage::editWords() {
+    if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->words().setFocus();
+}
+
+} // namespace deft::ui

@@ -1,0 +1,199 @@
+#include "app/answer/answer_row.h"
+
+#include "app/widgets/panel.h"
+
+#include <QCheckBox>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QTextBlock>
+#include <QTextLayout>
+#include <QVBoxLayout>
+#include <cmath>
+
+namespace deft::ui {
+
+GrowingText::GrowingText(QWidget* parent) : QPlainTextEdit(parent) {
+    setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setUndoRedoEnabled(false); // the window's own undo knows every edit
+    setTabChangesFocus(true);
+    setFrameShape(QFrame::NoFrame);
+    connect(this, &QPlainTextEdit::textChanged, this, &GrowingText::fit);
+}
+
+void GrowingText::fit() {
+    const QFontMetrics m(font());
+    int lines = 0;
+    for (QTextBlock b = document()->firstBlock(); b.isValid(); b = b.next()) lines += std::max(1, b.layout()->lineCount());
+    setFixedHeight(std::max(1, lines) * m.lineSpacing() + 14);
+}
+
+void GrowingText::resizeEvent(QResizeEvent* e) {
+    QPlainTextEdit::resizeEvent(e);
+    fit();
+}
+
+void GrowingText::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Escape) emit leave();
+    else QPlainTextEdit::keyPressEvent(e);
+}
+
+/// The client's own frames side by side, each with its edge and caption.
+class AnswerPictures : public QWidget {
+public:
+    explicit AnswerPictures(AnswerRow& row) : row_(row) {}
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter p(this);
+        p.setRenderHint(QPainter::Antialiasing);
+        p.setRenderHint(QPainter::SmoothPixmapTransform);
+        const Palette& c = colours();
+        const double w = (width() - 8.0) / 2, h = w * 340 / 640;
+        double x = 0;
+        for (const AnswerPicture& picture : row_.shown_.pictures) {
+            const QRectF box(x, 2, w, h);
+            p.fillRect(box, c.stage);
+            if (const auto it = row_.images_.find(picture.frame); it != row_.images_.end()) p.drawImage(box, it->second);
+            for (double e = box.left(); e < box.right(); e += picture.broken ? 5 : box.width()) p.fillRect(QRectF(e, box.bottom() + 2, picture.broken ? 2 : box.width(), 4), c.ink);
+            putText(p, QRectF(x, box.bottom() + 8, w, 18), QString::fromStdString(picture.caption), Size::Small, c.ink, QFont::Medium);
+            x += w + 8;
+        }
+    }
+
+private:
+    AnswerRow& row_;
+};
+
+/// What the part rests on.
+class AnswerFacts : public QWidget {
+public:
+    explicit AnswerFacts(AnswerRow& row) : row_(row) {}
+    int heightFor(int width) const {
+        int h = 0;
+        for (const std::string& f : row_.shown_.facts) h += lineHeight(f, width);
+        return h;
+    }
+
+protected:
+    static int lineHeight(const std::string& f, int width) {
+        return QFontMetrics(face(Size::Small)).boundingRect(QRect(0, 0, width, 400), Qt::TextWordWrap, QString::fromStdString(f)).height() + 2;
+    }
+    void paintEvent(QPaintEvent*) override {
+        QPainter p(this);
+        int y = 0;
+        p.setFont(face(Size::Small));
+        p.setPen(colours().ink2);
+        for (const std::string& f : row_.shown_.facts) {
+            const int h = lineHeight(f, width());
+            p.drawText(QRect(0, y, width(), h), Qt::TextWordWrap, QString::fromStdString(f));
+            y += h;
+        }
+    }
+
+private:
+    AnswerRow& row_;
+};
+
+AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* parent) : QWidget(parent), session_(session), id_(part) {
+    words_ = new GrowingText;
+    words_->installEventFilter(this);
+    pictures_ = new AnswerPictures(*this);
+    sent_ = new QCheckBox;
+    sent_->installEventFilter(this);
+    facts_ = new AnswerFacts(*this);
+    auto* letter = new QVBoxLayout;
+    letter->setSpacing(4);
+    letter->addWidget(words_);
+    letter->addWidget(pictures_);
+    letter->addStretch();
+    auto* reasons = new QVBoxLayout;
+    reasons->setSpacing(4);
+    reasons->addWidget(sent_);
+    auto* indent = new QHBoxLayout;
+    indent->addSpacing(24);
+    indent->addWidget(facts_, 1);
+    reasons->addLayout(indent);
+    reasons->addStretch();
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(20, 8, 16, 8);
+    row->setSpacing(56);
+    row->addLayout(letter, 564);
+    row->addLayout(reasons, 590);
+    connect(sent_, &QCheckBox::clicked, this, &AnswerRow::toggle);
+    connect(words_, &QPlainTextEdit::textChanged, this, [this] {
+        const std::string text = words_->toPlainText().toStdString();
+        if (text == shown_.text) return;
+        shown_.text = text;
+        session_.edit(tr("words of “%1”").arg(QString::fromStdString(shown_.title)), [&](ReviewInputs& in) { in.words[id_] = text; }, QStringLiteral("words-") + QString::fromStdString(id_));
+    });
+    connect(words_, &GrowingText::leave, this, [this] { parentWidget()->setFocus(); });
+}
+
+int AnswerRow::letterWidth() const { return words_->width(); }
+
+void AnswerRow::show(const AnswerPart& part) {
+    shown_ = part;
+    const QString title = QString::fromStdString(part.title);
+    sent_->setText(title + (part.edited ? tr("  (edited)") : QString()));
+    sent_->setFont(face(Size::Body, QFont::DemiBold));
+    sent_->setChecked(part.sent);
+    const bool always = id_ == "cautions";
+    sent_->setEnabled(!session_.isFiled() && !always);
+    if (always) sent_->setText(title + tr("  (always sent)"));
+    words_->setAccessibleName(title);
+    words_->setReadOnly(session_.isFiled());
+    words_->setEnabled(part.sent);
+    if (words_->toPlainText().toStdString() != part.text) words_->setPlainText(QString::fromStdString(part.text));
+    words_->fit();
+    const double w = (letterWidth() - 8.0) / 2;
+    pictures_->setVisible(!part.pictures.empty());
+    pictures_->setFixedHeight(int(w * 340 / 640) + 30);
+    facts_->setFixedHeight(static_cast<AnswerFacts*>(facts_)->heightFor(std::max(200, facts_->width())) + 2);
+    pictures_->update();
+    facts_->update();
+}
+
+void AnswerRow::setPicture(int64_t frame, const QImage& picture) {
+    images_[frame] = picture;
+    pictures_->update();
+}
+
+void AnswerRow::setChosen(bool chosen) {
+    chosen_ = chosen;
+    update();
+}
+
+void AnswerRow::toggle() {
+    if (!sent_->isEnabled()) return;
+    const bool on = !shown_.sent;
+    session_.edit((on ? tr("put in: %1") : tr("leave out: %1")).arg(QString::fromStdString(shown_.title)), [&](ReviewInputs& in) { in.parts[id_] = on; });
+    sent_->setChecked(shown_.sent);
+}
+
+void AnswerRow::mousePressEvent(QMouseEvent*) { emit chosen(); }
+
+bool AnswerRow::eventFilter(QObject* watched, QEvent* e) {
+    if (e->type() == QEvent::FocusIn) emit chosen();
+    return QWidget::eventFilter(watched, e);
+}
+
+void AnswerRow::paintEvent(QPaintEvent*) {
+    const Palette& c = colours();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const double letter = letterWidth() + 40.0;
+    p.fillRect(QRectF(0, 0, letter, height()), c.raised);
+    p.setPen(QPen(c.strong, 1));
+    p.drawLine(QPointF(0.5, 0), QPointF(0.5, height()));
+    p.drawLine(QPointF(letter, 0), QPointF(letter, height()));
+    if (id_ != "greeting") drawNotchedRule(p, 20, 0.5, width() - 36.0, letter - 20 + 18);
+    else p.drawLine(QPointF(0, 0.5), QPointF(letter, 0.5));
+    if (id_ == "close") p.drawLine(QPointF(0, height() - 0.5), QPointF(letter, height() - 0.5));
+    if (!chosen_) return;
+    p.setPen(QPen(c.accent, 2.5));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(QRectF(10, 5, letter - 20, height() - 10));
+}
+
+} // namespace deft::ui

@@ -1,0 +1,84 @@
+#include "app/bench/bench_page.h"
+
+#include "app/bench/give_way_plot.h"
+#include "app/bench/readings_panel.h"
+#include "app/bench/rep_sheet.h"
+#include "app/bench/target_panel.h"
+#include "app/bench/threads.h"
+
+#include <QGridLayout>
+
+namespace deft::ui {
+
+BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session), player_(session) {
+    sheet_ = new RepSheet(session);
+    stage_ = new StagePicture(session);
+    strip_ = new MomentStrip(session, *stage_);
+    auto* giveWay = new GiveWayPlot(session);
+    threads_ = new Threads(session);
+    readings_ = new ReadingsPanel(session);
+    auto* target = new TargetPanel(session);
+
+    auto* picture = new QVBoxLayout;
+    picture->setSpacing(0);
+    picture->addWidget(stage_, 1);
+    picture->addWidget(strip_);
+    auto* upper = new QHBoxLayout;
+    upper->setSpacing(16);
+    sheet_->setMinimumWidth(480);
+    sheet_->setMaximumWidth(900);
+    upper->addWidget(sheet_, 560);
+    upper->addLayout(picture, 672);
+    auto* lower = new QHBoxLayout;
+    lower->setSpacing(16);
+    for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_), static_cast<QWidget*>(readings_), static_cast<QWidget*>(target)}) {
+        w->setMinimumHeight(288);
+        w->setMaximumHeight(360);
+    }
+    lower->addWidget(giveWay, 240);
+    lower->addWidget(threads_, 272);
+    lower->addWidget(readings_, 424);
+    lower->addWidget(target, 264);
+    auto* page = new QVBoxLayout(this);
+    page->setContentsMargins(16, 16, 16, 16);
+    page->setSpacing(16);
+    page->addLayout(upper, 1);
+    page->addLayout(lower);
+
+    connect(strip_, &MomentStrip::agreePressed, this, [this] { answerMoment(true); });
+    connect(strip_, &MomentStrip::notSoPressed, this, [this] { answerMoment(false); });
+    connect(strip_, &MomentStrip::skipPressed, stage_, &StagePicture::skipPlacing);
+    connect(strip_, &MomentStrip::measurePressed, &session, &ReviewSession::measure);
+    connect(target, &TargetPanel::toAnswer, this, &BenchPage::toAnswer);
+}
+
+void BenchPage::foldThreads(bool fold) { threads_->setVisible(!fold); }
+bool BenchPage::threadsFolded() const { return threads_->isHidden(); }
+
+void BenchPage::stepMoment(int step) {
+    const int n = int(session_.moments().size());
+    if (n > 0) session_.chooseMoment(session_.moment() < 0 ? (step > 0 ? 0 : n - 1) : (session_.moment() + step + n) % n);
+}
+
+void BenchPage::answerMoment(bool agree) {
+    const int i = session_.moment();
+    if (i < 0 || i >= int(session_.moments().size())) return;
+    session_.agree(Moment(session_.moments()[size_t(i)]), agree);
+    const int n = int(session_.moments().size());
+    for (int k = 1; k < n; ++k)
+        if (!session_.moments()[size_t((i + k) % n)].agreed) return session_.chooseMoment((i + k) % n);
+}
+
+void BenchPage::stepFrame(int step) {
+    player_.stop();
+    if (session_.isOpen()) session_.setFrame(session_.frame() + step);
+}
+
+void BenchPage::stepPhase(int step) {
+    const int at = session_.rep() * kPhases + int(session_.phase()) + step;
+    if (at >= 0) session_.choose(at / kPhases, Phase(at % kPhases));
+}
+
+void BenchPage::stepRep(int step) { session_.choose(session_.rep() + step, session_.phase()); }
+
+} // namespace deft::ui

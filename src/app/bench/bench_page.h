@@ -1,0 +1,43 @@
+#pragma once
+#include "app/bench/moment_strip.h"
+#include "app/bench/stage_picture.h"
+#include "app/session/player.h"
+
+namespace deft::ui {
+
+class RepSheet;
+class ReadingsPanel;
+class Threads;
+
+/// The bench: rep sheet and picture above, give-way, threads, readings and target below.
+class BenchPage : public QWidget {
+    Q_OBJECT
+public:
+    explicit BenchPage(ReviewSession& session, QWidget* parent = nullptr);
+    StagePicture& stage() { return *stage_; }
+    ReadingsPanel& readings() { return *readings_; }
+    Player& player() { return player_; }
+    void foldThreads(bool fold);
+    bool threadsFolded() const;
+
+    // What the window's keys do here.
+    void stepMoment(int step);
+    void answerMoment(bool agree); ///< and on to the next that is open
+    void stepFrame(int step);
+    void stepPhase(int step);
+    void stepRep(int step);
+
+signals:
+    void toAnswer();
+
+private:
+    ReviewSession& session_;
+    Player player_;
+    RepSheet* sheet_;
+    StagePicture* stage_;
+    MomentStrip* strip_;
+    Threads* threads_;
+    ReadingsPanel* readings_;
+};
+
+} // namespace deft::ui

@@ -1,0 +1,124 @@
+#include "app/bench/moment_strip.h"
+
+#include "app/paint/body_overlay.h"
+#include "app/widgets/panel.h"
+#include "landmarks/names.h"
+
+#include <QHBoxLayout>
+#include <cmath>
+
+namespace deft::ui {
+
+MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* parent) : QWidget(parent), session_(session), stage_(stage) {
+    setFixedHeight(40);
+    setAccessibleName(tr("Moment"));
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(16, 3, 8, 3);
+    row->setSpacing(2);
+    row->addStretch();
+    auto button = [&](const QString& text, const QString& key, KeyButton::Kind kind, auto signal) {
+        auto* b = new KeyButton(text, key, kind, this);
+        connect(b, &KeyButton::clicked, this, signal);
+        row->addWidget(b);
+        return b;
+    };
+    agree_ = button(tr("Agree"), QStringLiteral("A"), KeyButton::Kind::OnStagePrimary, &MomentStrip::agreePressed);
+    notSo_ = button(tr("Not so"), QStringLiteral("D"), KeyButton::Kind::OnStage, &MomentStrip::notSoPressed);
+    skip_ = button(tr("Cannot be seen"), QStringLiteral("S"), KeyButton::Kind::OnStage, &MomentStrip::skipPressed);
+    measure_ = button(tr("Measure"), QStringLiteral("Enter"), KeyButton::Kind::OnStagePrimary, &MomentStrip::measurePressed);
+    stop_ = new KeyButton(tr("Stop"), {}, KeyButton::Kind::OnStage, this);
+    connect(stop_, &KeyButton::clicked, this, [this] { session_.job().stop(); });
+    row->addWidget(stop_);
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::placeChanged, &ReviewSession::marksChanged, &ReviewSession::filedReview})
+        connect(&session, signal, this, &MomentStrip::refresh);
+    connect(&session.job(), &BackgroundJob::changed, this, &MomentStrip::refresh);
+    connect(&stage, &StagePicture::stateChanged, this, &MomentStrip::refresh);
+    refresh();
+}
+
+void MomentStrip::refresh() {
+    const bool working = session_.job().isRunning(), moment = session_.moment() >= 0 && session_.review();
+    const bool open = session_.isOpen() && !session_.isFiled(), asking = open && moment && !working && !stage_.isMending();
+    agree_->setVisible(asking);
+    notSo_->setVisible(asking);
+    if (asking) {
+        const auto& agreed = session_.moments()[size_t(session_.moment())].agreed;
+        agree_->setKind(agreed && !*agreed ? KeyButton::Kind::OnStage : KeyButton::Kind::OnStagePrimary);
+        notSo_->setKind(agreed && !*agreed ? KeyButton::Kind::OnStagePrimary : KeyButton::Kind::OnStage);
+    }
+    const bool unmeasured = open && !session_.review() && !working;
+    skip_->setVisible(unmeasured && stage_.isPlacing());
+    measure_->setVisible(unmeasured && !session_.inputs().marks.frames.empty());
+    stop_->setVisible(working);
+    update();
+}
+
+void MomentStrip::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const Palette& c = colours();
+    p.fillRect(rect(), c.stage);
+    const QColor dim(255, 255, 255, 190);
+    double x = 16;
+    int limit = width() - 16;
+    for (const KeyButton* b : {agree_, notSo_, measure_, skip_, stop_})
+        if (b->isVisible()) limit = std::min(limit, b->x() - 8);
+    auto say = [&](const QString& words, Size size, QFont::Weight weight, const QColor& colour) {
+        x += putText(p, QRectF(x, 0, std::max(0.0, limit - x), height()), words, size, colour, weight) + 8;
+    };
+    if (!session_.isOpen()) return;
+    if (session_.job().isRunning()) {
+        const Progress& done = session_.job().progress();
+        const double left = session_.job().left_s();
+        say(tr("Following the marks"), Size::Body, QFont::DemiBold, c.onStage);
+        const QRectF bar(x, 14, 140, 12);
+        p.setPen(QPen(c.onStage, 1));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(bar);
+        if (done.total > 0) p.fillRect(QRectF(bar.x() + 2, bar.y() + 2, (bar.width() - 4) * double(done.done) / double(done.total), bar.height() - 4), c.onStage);
+        x += 150;
+        if (left >= 0) say(tr("about %1 s left").arg(int(std::ceil(left))), Size::Small, QFont::Normal, dim);
+        return;
+    }
+    if (!session_.review()) {
+        if (stage_.isPlacing()) {
+            const QString next = stage_.toPlace().front();
+            const auto& optional = session_.exercise().landmarksOptional;
+            const auto it = std::find_if(optional.begin(), optional.end(), [&](const auto& o) { return o.first == next.toStdString(); });
+            say(tr("Click the %1").arg(QString::fromStdString(landmarkWords(next.toStdString()))), Size::Body, QFont::DemiBold, c.onStage);
+            say(it == optional.end() ? tr("needed; %1 to go").arg(stage_.toPlace().size()) : tr("if it can be seen: %1").arg(QString::fromStdString(it->second)), Size::Small, QFont::Normal, dim);
+        } else if (!session_.isFiled()) {
+            say(tr("All marks are placed"), Size::Body, QFont::DemiBold, c.onStage);
+        }
+        return;
+    }
+    if (stage_.isMending()) {
+        if (stage_.selected().isEmpty()) {
+            say(tr("Mending"), Size::Body, QFont::DemiBold, c.onStage);
+            say(tr("drag a mark, or [ and ] to choose one; M ends"), Size::Small, QFont::Normal, dim);
+            return;
+        }
+        const TrackPoint* point = session_.review()->tracks.find(stage_.selected().toStdString(), size_t(session_.frame()));
+        const QString name = QString::fromStdString(landmarkWords(stage_.selected().toStdString()));
+        say(name.left(1).toUpper() + name.mid(1), Size::Body, QFont::DemiBold, c.onStage);
+        if (point) say(tr("%1, ± %2 px   drag, or Ctrl+arrows; Del: cannot be seen from here").arg(QString::fromLatin1(stateName(point->state)), reading(1.96 * point->sd, "", 1, false)), Size::Small, QFont::Normal, dim);
+        return;
+    }
+    if (session_.isFiled()) {
+        say(tr("Filed and sent"), Size::Body, QFont::DemiBold, c.onStage);
+        return;
+    }
+    if (session_.moment() < 0) {
+        say(session_.moments().empty() ? tr("Nothing out of tolerance was found") : tr("%n moment(s) to look at", nullptr, int(session_.moments().size())), Size::Body, QFont::DemiBold, c.onStage);
+        return;
+    }
+    const Moment& m = session_.moments()[size_t(session_.moment())];
+    say(tr("Moment %1 of %2").arg(session_.moment() + 1).arg(session_.moments().size()), Size::Small, QFont::Normal, dim);
+    say(QString::fromStdString(m.title), Size::Body, QFont::DemiBold, c.onStage);
+    QString state = m.phase == Phase::SetUp ? tr("set-up") : tr("rep %1").arg(m.rep + 1);
+    state += m.clear ? tr(", clear") : tr(", cannot tell for sure");
+    if (m.agreed) state += *m.agreed ? tr(", agreed") : tr(", not so");
+    say(state, Size::Small, QFont::Normal, dim);
+}
+
+} // namespace deft::ui

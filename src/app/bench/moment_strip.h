@@ -1,0 +1,30 @@
+#pragma once
+#include "app/bench/stage_picture.h"
+#include "app/widgets/key_button.h"
+
+namespace deft::ui {
+
+/// The strip under the picture: what is proposed here and the two answers to it; or what is being worked on; or which mark
+/// comes next.
+class MomentStrip : public QWidget {
+    Q_OBJECT
+public:
+    MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* parent = nullptr);
+
+signals:
+    void agreePressed();
+    void notSoPressed();
+    void measurePressed();
+    void skipPressed();
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    void refresh();
+    ReviewSession& session_;
+    StagePicture& stage_;
+    KeyButton *agree_, *notSo_, *measure_, *skip_, *stop_;
+};
+
+} // namespace deft::ui

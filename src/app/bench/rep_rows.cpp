@@ -1,0 +1,152 @@
+#include "app/bench/rep_rows.h"
+
+#include "app/paint/body_overlay.h"
+#include "review/readings.h"
+
+#include <QObject>
+#include <cmath>
+
+namespace deft::ui {
+namespace {
+
+double at(const Review& r, const std::string& measure, int64_t frame) {
+    const Series* s = r.series.find(measure);
+    return s ? s->value[size_t(frame)] : kGap;
+}
+
+/// The measure that the exercise watches first.
+std::string anchorOf(const Exercise& e) {
+    for (const FaultPlan& f : e.faults)
+        if (f.isAnchor) return f.limit.measure;
+    return e.moverMeasure;
+}
+
+QString seconds(double s) { return reading(s, "s", 1, false); }
+
+RepCell setUpCell(const Review& r, const Rep& rep, const std::string& anchor) {
+    RepCell c(r.clip.frameAt(std::max(0.0, rep.start_s - 0.2)), anchor);
+    const double value = at(r, anchor, c.frame);
+    const auto limit = limitOf(r, anchor);
+    if (!std::isfinite(value) || !limit) {
+        c.number = QObject::tr("cannot tell");
+        return c;
+    }
+    c.number = reading(value, limit->unit);
+    const bool out = (limit->high && value > *limit->high) || (limit->low && value < *limit->low);
+    c.edge = out ? Edge::Out : Edge::In;
+    c.beside = out ? QObject::tr("out") : QObject::tr("in");
+    return c;
+}
+
+RepCell outCell(const Review& r, const Rep& rep) {
+    RepCell c(r.clip.frameAt(rep.break_s.value_or((rep.start_s + rep.top_s) / 2)), r.exercise.moverMeasure);
+    if (rep.brokenBy.empty()) {
+        c.edge = Edge::In;
+        c.number = reading(rep.reach, measureUnit(r.exercise.moverMeasure), 0, false);
+        c.beside = QObject::tr("all in");
+        return c;
+    }
+    c.measure = rep.brokenBy;
+    c.edge = Edge::Out;
+    c.number = QObject::tr("after %1").arg(reading(rep.controlRange, measureUnit(r.exercise.moverMeasure), 0, false));
+    c.under = QObject::tr("gave way");
+    c.notch = std::clamp((*rep.break_s - rep.start_s) / std::max(0.01, rep.top_s - rep.start_s), 0.08, 0.92);
+    return c;
+}
+
+RepCell holdCell(const Review& r, const Rep& rep, const std::string& anchor) {
+    const Hold& h = rep.hold;
+    RepCell c(r.clip.frameAt((h.start_s + h.end_s) / 2), h.brokenBy.empty() ? anchor : h.brokenBy);
+    if (h.brokenBy.empty()) {
+        c.edge = Edge::In;
+        c.number = seconds(h.clean_s);
+        c.beside = r.inputs.asked.hold_s ? QObject::tr("of %1").arg(reading(*r.inputs.asked.hold_s, "", 0, false)) : QObject::tr("clean");
+        return c;
+    }
+    c.edge = Edge::Out;
+    if (h.clean_s <= 0) {
+        c.number = seconds(0);
+        c.beside = QObject::tr("of %1").arg(reading(h.duration_s(), "", 1, false));
+        c.under = QObject::tr("already out");
+        return c;
+    }
+    c.number = QObject::tr("after %1").arg(seconds(h.clean_s));
+    c.under = QObject::tr("gave way");
+    c.notch = std::clamp(h.clean_s / std::max(0.01, h.duration_s()), 0.08, 0.92);
+    return c;
+}
+
+RepCell backCell(const Review& r, const Rep& rep) {
+    RepCell c(r.clip.frameAt((rep.holdEnd_s + rep.end_s) / 2), r.exercise.moverMeasure);
+    if (!rep.finished) {
+        c.number = QObject::tr("cannot tell");
+        c.under = QObject::tr("clip ends first");
+        return c;
+    }
+    c.number = seconds(rep.back_s());
+    c.edge = rep.back_s() >= r.exercise.paceBack_s - rep.hold.u95_s ? Edge::In : Edge::Out;
+    c.beside = QObject::tr("asked %1").arg(reading(r.exercise.paceBack_s, "", 0, false));
+    if (c.edge == Edge::Out) c.under = QObject::tr("short");
+    return c;
+}
+
+RepCell worstCell(const Review& r, const Rep& rep) {
+    const WorstOfRep w = worstOfRep(r, rep);
+    RepCell c(w.frame, w.measure);
+    if (!std::isfinite(w.value)) {
+        c.number = QObject::tr("cannot tell");
+        return c;
+    }
+    const std::string unit = measureUnit(w.measure);
+    c.number = reading(w.value, unit);
+    c.edge = !w.out() ? Edge::In : std::abs(w.value - w.limit) > w.u95 ? Edge::Out : Edge::CannotTell;
+    if (w.out()) c.under = QObject::tr("out by %1").arg(reading(std::abs(w.value - w.limit), unit, 1, false));
+    else c.beside = QObject::tr("in");
+    if (w.out() && c.edge == Edge::CannotTell) c.under = QObject::tr("cannot tell");
+    return c;
+}
+
+} // namespace
+
+WorstOfRep worstOfRep(const Review& r, const Rep& rep) {
+    WorstOfRep worst;
+    double share = -1;
+    for (const FaultPlan& f : r.exercise.faults) {
+        if (!f.isAnchor) continue;
+        const Limit limit = r.exercise.withSchool(f.limit, r.inputs.school);
+        const Series* s = r.series.find(limit.measure);
+        if (!s) continue;
+        for (int64_t i = r.clip.frameAt(f.onTheWay ? rep.start_s : rep.hold.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
+            const double v = s->value[size_t(i)];
+            for (const auto& end : {limit.low, limit.high})
+                if (end && std::isfinite(v) && v / *end > share) share = v / *end, worst = {limit.measure, i, v, s->u95[size_t(i)], *end};
+        }
+    }
+    return worst;
+}
+
+std::vector<RepRow> repRows(const Review& r) {
+    std::vector<RepRow> rows;
+    const std::string anchor = anchorOf(r.exercise);
+    for (const Rep& rep : r.events.reps) {
+        RepRow row;
+        row.clean = seconds(rep.hold.clean_s);
+        row.cells = {setUpCell(r, rep, anchor), outCell(r, rep), holdCell(r, rep, anchor), backCell(r, rep), worstCell(r, rep)};
+        row.wholeClean = std::all_of(row.cells.begin(), row.cells.end(), [](const RepCell& c) { return c.edge == Edge::In; });
+        rows.push_back(std::move(row));
+    }
+    return rows;
+}
+
+std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& e) {
+    auto sentence = [](const std::string& s) {
+        QString q = QString::fromStdString(s);
+        if (!q.isEmpty()) q[0] = q[0].toUpper();
+        return q;
+    };
+    const QString anchor = QString::fromStdString(measureName(anchorOf(e))).section(QLatin1Char(' '), 0, 0).toLower();
+    return {{{QObject::tr("Set-up"), anchor}, {sentence(e.phaseOut), QObject::tr("lift")}, {sentence(e.phaseHold), QObject::tr("clean")},
+             {sentence(e.phaseBack), QObject::tr("pace")}, {QObject::tr("Worst"), QObject::tr("anchor")}}};
+}
+
+} // namespace deft::ui

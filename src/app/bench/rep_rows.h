@@ -1,0 +1,43 @@
+#pragma once
+#include "app/session/moments.h"
+
+#include <QString>
+#include <array>
+
+namespace deft::ui {
+
+/// How a cell's edge is drawn: solid, ticks or hollow. Never told by colour.
+enum class Edge { In, Out, CannotTell };
+
+/// One picture of the rep sheet with what stands under it.
+struct RepCell {
+    RepCell() = default;
+    RepCell(int64_t at, std::string drawn) : frame(at), measure(std::move(drawn)) {}
+    int64_t frame = 0;
+    std::string measure; ///< drawn in the picture
+    Edge edge = Edge::CannotTell;
+    QString number, beside, under;
+    std::optional<double> notch; ///< where control was lost, 0 … 1 of the phase
+};
+
+struct RepRow {
+    QString clean; ///< length of the clean hold
+    bool wholeClean = false;
+    std::array<RepCell, kPhases> cells;
+};
+
+/// What the sheet shows, one row a rep. Read from the review alone.
+std::vector<RepRow> repRows(const Review& review);
+/// Words over each column: what is shown there, and its measure.
+std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& exercise);
+
+/// The anchor that strayed farthest within a rep, as a share of its limit.
+struct WorstOfRep {
+    std::string measure;
+    int64_t frame = 0;
+    double value = kGap, u95 = kGap, limit = kGap;
+    bool out() const { return std::abs(value) > std::abs(limit); }
+};
+WorstOfRep worstOfRep(const Review& review, const Rep& rep);
+
+} // namespace deft::ui

@@ -1,0 +1,37 @@
+#pragma once
+#include "app/bench/rep_rows.h"
+#include "app/session/review_session.h"
+
+#include <QAbstractScrollArea>
+
+namespace deft::ui {
+
+/// The heart of the bench: one row a rep, one column a phase, each cell the client's own picture with the line that
+/// matters, notched where control was lost.
+class RepSheet : public QAbstractScrollArea {
+    Q_OBJECT
+public:
+    explicit RepSheet(ReviewSession& session, QWidget* parent = nullptr);
+    QSize sizeHint() const override { return {560, 368}; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    bool viewportEvent(QEvent* event) override;
+
+private:
+    void refresh();
+    void tell();
+    void paintCell(QPainter& p, const QRectF& picture, const RepCell& cell, int rep, Phase phase) const;
+    QRectF pictureBox(int rep, Phase phase) const;
+    double cellWidth() const;
+    std::optional<std::pair<int, Phase>> cellAt(const QPoint& at) const;
+
+    ReviewSession& session_;
+    std::vector<RepRow> rows_;
+    std::map<int64_t, QImage> small_; // frame → cropped picture
+    QRectF crop_;                     // of the pictures, in clip pixels
+};
+
+} // namespace deft::ui

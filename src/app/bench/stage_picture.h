@@ -1,0 +1,65 @@
+#pragma once
+#include "app/session/review_session.h"
+
+#include <QWidget>
+
+namespace deft::ui {
+
+/// The frame, large, with the body drawn on it. Zooms with the wheel; marks can be dragged (mending) or placed one after
+/// the other (a new clip).
+class StagePicture : public QWidget {
+    Q_OBJECT
+public:
+    explicit StagePicture(ReviewSession& session, QWidget* parent = nullptr);
+
+    bool isMending() const { return mending_; }
+    void setMending(bool on);
+    bool isPlacing() const { return !toPlace_.isEmpty(); }
+    /// Landmarks still to be placed, the next one first.
+    const QStringList& toPlace() const { return toPlace_; }
+    void startPlacing();
+    void skipPlacing();
+    void setBestOver(bool on);
+    bool bestOver() const { return bestOver_; }
+    const QString& selected() const { return selected_; }
+    void selectNext(int step);
+    void nudge(const QPointF& px);
+    void markInvisible();
+    void resetZoom();
+
+    /// Place of a point of the clip in this widget, for tests and pointers.
+    QPointF toWidget(const QPointF& clip) const { return view().map(clip); }
+
+signals:
+    void stateChanged(); ///< mending, placing or the selected mark changed
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+
+private:
+    QTransform view() const;
+    QPointF toClip(const QPointF& widget) const { return view().inverted().map(widget); }
+    std::map<QString, QPointF> marksHere() const; ///< where the marks of this frame lie
+    void zoomAt(const QPointF& at, double factor);
+    void place(const QPointF& clip);
+    void paintMagnifier(QPainter& p) const;
+    void paintWords(QPainter& p) const;
+
+    ReviewSession& session_;
+    QImage image_;
+    bool mending_ = false, bestOver_ = false, damaged_ = false;
+    QStringList toPlace_, skipped_;
+    QString selected_;
+    std::optional<QPointF> dragged_; // clip pixels, while the button is down
+    QPointF grip_;                   // from the pointer to the mark
+    std::optional<QPointF> pan_;
+    double zoom_ = 1;
+    QPointF centre_{0.5, 0.5};       // share of the clip in the widget's middle
+};
+
+} // namespace deft::ui

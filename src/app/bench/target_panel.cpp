@@ -1,0 +1,81 @@
+#include "app/bench/target_panel.h"
+
+#include "app/paint/body_overlay.h"
+
+namespace deft::ui {
+
+QString targetWords(const Exercise& e, const Target& t) {
+    QString words = QStringLiteral("%1 × ").arg(t.sets);
+    if (t.hold_s) words += reading(*t.hold_s, "s", 0, false);
+    else words += QObject::tr("%n rep(s)", nullptr, t.reps.value_or(1));
+    if (t.range) words += QObject::tr(", lift to %1").arg(reading(*t.range, measureUnit(e.moverMeasure), 0, false));
+    return words;
+}
+
+QString stepWords(const std::string& step) {
+    if (step == "stop") return QObject::tr("stop and refer");
+    if (step == "ask-again") return QObject::tr("ask for the clip again");
+    if (step == "back") return QObject::tr("one step back");
+    if (step == "up") return QObject::tr("one step up");
+    return QObject::tr("stay on this rung");
+}
+
+TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent) : Panel(tr("Next target"), parent), session_(session) {
+    on_ = new KeyButton(tr("To the answer"), tr("Enter"), KeyButton::Kind::Plain, this);
+    connect(on_, &KeyButton::clicked, this, &TargetPanel::toAnswer);
+    connect(&session, &ReviewSession::opened, this, &TargetPanel::refresh);
+    connect(&session, &ReviewSession::reviewChanged, this, &TargetPanel::refresh);
+    refresh();
+}
+
+void TargetPanel::resizeEvent(QResizeEvent*) { on_->setGeometry(-4, height() - 33, width() + 8, 32); }
+
+void TargetPanel::refresh() {
+    on_->setEnabled(session_.review() != nullptr);
+    int left = 0;
+    for (const Moment& m : session_.moments()) left += !m.agreed;
+    on_->setText(!session_.review() ? tr("To the answer, once measured") : left ? tr("To the answer, %n moment(s) left", nullptr, left) : tr("To the answer"));
+    on_->setAccessibleName(on_->text());
+    on_->setKind(left == 0 && session_.review() ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
+    setAside(session_.review() ? stepWords(session_.review()->decision.step) : QString());
+    if (session_.review())
+        setAccessibleDescription(targetWords(session_.exercise(), session_.review()->decision.target));
+    update();
+}
+
+void TargetPanel::paintBody(QPainter& p, const QRect& body) {
+    const Review* r = session_.review();
+    if (!r) return;
+    const Palette& c = colours();
+    const Decision& d = r->decision;
+    double y = body.top();
+    const double end = on_->y() - 4;
+    auto line = [&](const QString& text, Size size, const QColor& colour, QFont::Weight weight, double indent) {
+        const QFont f = face(size, weight);
+        const QRectF box = QFontMetricsF(f).boundingRect(QRectF(indent, 0, width() - indent, 400), Qt::TextWordWrap, text);
+        if (y + box.height() > end) return;
+        p.setFont(f);
+        p.setPen(colour);
+        p.drawText(QRectF(indent, y, width() - indent, box.height()), Qt::TextWordWrap, text);
+        y += box.height() + 1;
+    };
+    if (d.step != "stop" && d.step != "ask-again") line(targetWords(r->exercise, d.target), Size::Large, c.ink, QFont::DemiBold, 0);
+    y += 2;
+    for (const std::string& s : d.arithmetic) line(QString::fromStdString(s), Size::Small, c.ink, QFont::Medium, 0);
+    for (const std::string& s : d.because) line(QString::fromStdString(s), Size::Small, c.ink2, QFont::Normal, 0);
+    y += 4;
+    int number = 0;
+    for (const ChosenCue& cue : d.cues) {
+        p.setPen(QPen(c.hairline, 1));
+        p.drawLine(QPointF(0, y), QPointF(width(), y));
+        y += 3;
+        const FaultPlan* fault = r->exercise.fault(cue.fault);
+        const QString name = QString::fromStdString(fault ? fault->name : r->exercise.check(cue.fault)->name);
+        putText(p, QRectF(0, y, 16, 18), QString::number(++number), Size::Body, c.ink, QFont::DemiBold);
+        line(name, Size::Body, c.ink, QFont::DemiBold, 20);
+        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(QString::fromStdString(cue.rung)), Size::Small, c.ink2);
+        y += 19;
+    }
+}
+
+} // namespace deft::ui

@@ -1,0 +1,31 @@
+#pragma once
+#include "app/session/review_session.h"
+#include "app/widgets/key_button.h"
+#include "app/widgets/panel.h"
+
+namespace deft::ui {
+
+/// The next target with its arithmetic, the corrections it comes with, and the way to the answer.
+class TargetPanel : public Panel {
+    Q_OBJECT
+public:
+    explicit TargetPanel(ReviewSession& session, QWidget* parent = nullptr);
+
+signals:
+    void toAnswer();
+
+protected:
+    void paintBody(QPainter& painter, const QRect& body) override;
+    void resizeEvent(QResizeEvent* event) override;
+
+private:
+    void refresh();
+    ReviewSession& session_;
+    KeyButton* on_;
+};
+
+/// "3 × 5 s" and the like.
+QString targetWords(const Exercise& exercise, const Target& target);
+QString stepWords(const std::string& step);
+
+} // namespace deft::ui

@@ -1,0 +1,25 @@
+#pragma once
+#include "app/session/review_session.h"
+#include "app/widgets/panel.h"
+
+namespace deft::ui {
+
+/// Thin strips over the clip's time with one playhead: phases, the anchor with its tolerance and band, the mover, faults.
+/// Pressing or dragging goes to that time.
+class Threads : public Panel {
+    Q_OBJECT
+public:
+    explicit Threads(ReviewSession& session, QWidget* parent = nullptr);
+
+protected:
+    void paintBody(QPainter& painter, const QRect& body) override;
+    void mousePressEvent(QMouseEvent* event) override { goTo(event); }
+    void mouseMoveEvent(QMouseEvent* event) override { goTo(event); }
+
+private:
+    void goTo(const QMouseEvent* event);
+    QRectF area() const;
+    ReviewSession& session_;
+};
+
+} // namespace deft::ui

@@ -1,0 +1,137 @@
+#include "app/queue/clip_list.h"
+
+#include "app/bench/target_panel.h"
+#include "app/paint/answer_picture.h"
+#include "app/paint/body_overlay.h"
+#include "app/session/moments.h"
+#include "app/widgets/panel.h"
+
+#include <QLocale>
+
+namespace deft::ui {
+namespace {
+
+struct Seen {
+    QImage picture;
+    QString found;
+};
+
+/// A picture of the clip, and what its review says if its marks have been followed before.
+Seen lookAt(const Library& library, const Clip& clip) {
+    Seen seen;
+    auto reader = ClipReader::open(clip.draft.clipPath);
+    if (!reader) return {{}, QString::fromStdString(reader.error().detail)};
+    int64_t frame = reader->info().frames() / 2;
+    QRectF crop(0, 0, reader->info().width, reader->info().height);
+    std::optional<Review> review;
+    if (auto tracks = clip.draft.marks.frames.empty() ? std::nullopt : library.cachedTracks(clip.draft); tracks && int64_t(tracks->frames()) == reader->info().frames()) {
+        tracks->time_s = reader->info().time_s;
+        if (auto r = measureReview(clip.draft, reader->info(), std::move(*tracks))) review = std::move(*r);
+    }
+    if (review) {
+        const auto moments = momentsOf(*review);
+        if (!moments.empty()) frame = moments.front().frame;
+        crop = bodyCrop(*review, 88.0 / 50, true);
+        seen.found = moments.empty() ? QObject::tr("nothing out of tolerance") : QObject::tr("%n moment(s)", nullptr, int(moments.size()));
+        seen.found += QStringLiteral("; ") + stepWords(review->decision.step);
+    } else {
+        seen.found = clip.draft.marks.frames.empty() ? QObject::tr("marks to be placed") : QObject::tr("marked, to be measured");
+    }
+    if (const auto picture = reader->bgra(frame)) seen.picture = toImage(*picture).copy(crop.toAlignedRect()).scaled(176, 100, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
+    return seen;
+}
+
+} // namespace
+
+ClipList::ClipList(Library& library, QObject* parent) : QAbstractListModel(parent), library_(library) {}
+
+void ClipList::refresh() {
+    look_.stop(); // it reads the entries' clips
+    beginResetModel();
+    std::map<int64_t, Client> clients;
+    for (Client& c : library_.clients()) clients[c.id] = std::move(c);
+    std::vector<Entry> before = std::move(entries_);
+    entries_.clear();
+    for (Clip& c : library_.clips()) {
+        Entry e{std::move(c), {}, {}, {}};
+        e.client = clients[e.clip.client];
+        for (Entry& old : before)
+            if (old.clip.id == e.clip.id) e.picture = std::move(old.picture), e.found = old.found;
+        entries_.push_back(std::move(e));
+    }
+    endResetModel();
+    std::vector<Clip> clips;
+    for (const Entry& e : entries_) clips.push_back(e.clip);
+    look_.run(
+        [&library = library_, clips](StopToken stop, const ProgressFn&) {
+            std::vector<Seen> seen;
+            for (const Clip& c : clips)
+                if (!stop.stop_requested()) seen.push_back(lookAt(library, c));
+            return seen;
+        },
+        [this](std::vector<Seen> seen) {
+            for (size_t i = 0; i < seen.size() && i < entries_.size(); ++i) entries_[i].picture = seen[i].picture, entries_[i].found = seen[i].found;
+            if (!entries_.empty()) emit dataChanged(index(0), index(int(entries_.size()) - 1));
+        });
+}
+
+const ClipList::Entry* ClipList::find(int64_t clip) const {
+    for (const Entry& e : entries_)
+        if (e.clip.id == clip) return &e;
+    return nullptr;
+}
+
+int ClipList::waiting() const { return int(std::count_if(entries_.begin(), entries_.end(), [](const Entry& e) { return !e.clip.filed; })); }
+
+int ClipList::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : int(entries_.size()); }
+
+QVariant ClipList::data(const QModelIndex& index, int role) const {
+    if (!index.isValid()) return {};
+    const Entry& e = entries_[size_t(index.row())];
+    // Spoken by a screen reader; the delegate draws from the entry itself.
+    if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole)
+        return tr("%1, %2, received %3, %4").arg(QString::fromStdString(e.client.name), e.clip.filed ? tr("filed") : tr("waiting"), QString::fromStdString(e.clip.received), e.found);
+    return {};
+}
+
+void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
+    const auto& e = static_cast<const ClipList*>(index.model())->entry(index.row());
+    const Palette& c = colours();
+    const QRectF box = option.rect;
+    p->save();
+    p->setRenderHint(QPainter::Antialiasing);
+    p->setRenderHint(QPainter::SmoothPixmapTransform);
+    if (option.state & QStyle::State_Selected) p->fillRect(box, c.soft);
+    p->setPen(QPen(c.hairline, 1));
+    p->drawLine(box.bottomLeft(), box.bottomRight());
+    const QRectF picture(box.left() + 64, box.top() + 7, 88, 50);
+    const QDate date = QDate::fromString(QString::fromStdString(e.clip.received), Qt::ISODate);
+    putText(*p, QRectF(box.left() + 8, box.top() + 8, 52, 18), date.isValid() ? QLocale(QLocale::English).toString(date, QStringLiteral("d MMM")) : QString(), Size::Small, c.ink, QFont::DemiBold);
+    putText(*p, QRectF(box.left() + 8, box.top() + 26, 52, 18), e.clip.filed ? QObject::tr("filed") : QObject::tr("waits"), Size::Small, c.ink2);
+    p->fillRect(picture, c.stage);
+    if (!e.picture.isNull()) {
+        const double h = e.picture.width() * picture.height() / picture.width();
+        p->drawImage(picture, e.picture, QRectF(0, (e.picture.height() - h) / 2, e.picture.width(), h));
+    }
+    if (e.clip.filed) {
+        QColor veil = c.ground;
+        veil.setAlphaF(c.dark ? 0.32f : 0.26f);
+        p->fillRect(picture, veil);
+    }
+    const double x = picture.right() + 16, rest = box.right() - x - 8;
+    const QRectF first(x, box.top() + 8, rest, 20), second(x, box.top() + 30, rest, 20);
+    const int name = putText(*p, first, QString::fromStdString(e.client.name), Size::Body, c.ink, QFont::DemiBold);
+    putText(*p, first.adjusted(name + 8, 0, 0, 0), QString::fromStdString(e.client.role), Size::Small, c.ink2);
+    putText(*p, QRectF(x, second.top(), 0.55 * rest, 20), e.clip.draft.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(e.clip.draft.note.words)), Size::Small, c.ink);
+    putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.found, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+    const auto exercise = loadExercise(e.clip.draft.exercise);
+    putText(*p, QRectF(x + 0.57 * rest, first.top(), 0.43 * rest, 20), exercise ? QString::fromStdString(exercise->name) : QString(), Size::Small, c.ink, QFont::Medium, Qt::AlignRight | Qt::AlignVCenter);
+    if (option.state & QStyle::State_HasFocus) {
+        p->setPen(QPen(c.ink, 1.6));
+        p->setBrush(Qt::NoBrush);
+        p->drawRect(box.adjusted(1, 1, -1, -1));
+    }
+    p->restore();
+}
+
+} // namespace deft::ui

@@ -1,0 +1,125 @@
+#include "app/queue/new_clip_form.h"
+
+#include "app/theme/palette.h"
+#include "base/files.h"
+
+#include <QDate>
+#include <QFormLayout>
+
+namespace deft::ui {
+
+NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), library_(library) {
+    auto* title = new QLabel(tr("A clip of your own"));
+    title->setFont(face(Size::Large, QFont::DemiBold));
+    facts_ = new QLabel;
+    facts_->setWordWrap(true);
+    facts_->setFont(face(Size::Small));
+    client_ = new QComboBox;
+    client_->setEditable(true);
+    role_ = new QLineEdit;
+    role_->setPlaceholderText(tr("what they do, if you like"));
+    exercise_ = new QComboBox;
+    sets_ = new QSpinBox;
+    sets_->setRange(1, 20);
+    hold_ = new QSpinBox;
+    hold_->setRange(1, 300);
+    hold_->setSuffix(tr(" s"));
+    pain_ = new QCheckBox(tr("pain was named"));
+    words_ = new QPlainTextEdit;
+    words_->setTabChangesFocus(true);
+    words_->setMaximumHeight(72);
+    for (const std::string& id : exerciseIds())
+        if (const auto e = loadExercise(id)) exercise_->addItem(QString::fromStdString(e->name), QString::fromStdString(id));
+    auto* form = new QFormLayout;
+    form->setLabelAlignment(Qt::AlignLeft);
+    form->setVerticalSpacing(8);
+    form->addRow(tr("&Client"), client_);
+    form->addRow(tr("&Role"), role_);
+    form->addRow(tr("&Exercise"), exercise_);
+    form->addRow(tr("&Lifts asked"), sets_);
+    form->addRow(tr("&Hold asked"), hold_);
+    form->addRow(tr("Client's &words"), words_);
+    form->addRow(QString(), pain_);
+    auto* go = new KeyButton(tr("Put it in the queue and open it"), {}, KeyButton::Kind::Primary);
+    auto* no = new KeyButton(tr("Leave it"), {}, KeyButton::Kind::Plain);
+    connect(go, &KeyButton::clicked, this, &NewClipForm::add);
+    connect(no, &KeyButton::clicked, this, &NewClipForm::cancelled);
+    connect(client_, &QComboBox::currentTextChanged, this, [this](const QString& name) {
+        for (const Client& c : library_.clients())
+            if (QString::fromStdString(c.name) == name) role_->setText(QString::fromStdString(c.role));
+    });
+    connect(exercise_, &QComboBox::currentIndexChanged, this, [this] {
+        if (const auto e = loadExercise(exercise_->currentData().toString().toStdString())) sets_->setValue(e->sets), hold_->setValue(int(e->hold_s));
+    });
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(12);
+    column->addWidget(title);
+    column->addWidget(facts_);
+    column->addLayout(form);
+    column->addWidget(go);
+    column->addWidget(no);
+    column->addStretch();
+}
+
+void NewClipForm::begin(const QString& path, const QString& facts) {
+    path_ = path;
+    facts_->setText(facts);
+    client_->clear();
+    for (const Client& c : library_.clients()) client_->addItem(QString::fromStdString(c.name));
+    client_->setCurrentIndex(-1);
+    client_->setEditText({});
+    client_->lineEdit()->setPlaceholderText(tr("name, new or known"));
+    role_->clear();
+    words_->clear();
+    pain_->setChecked(false);
+    emit exercise_->currentIndexChanged(exercise_->currentIndex());
+    client_->setFocus();
+}
+
+void NewClipForm::add() {
+    const QString name = client_->currentText().trimmed();
+    if (name.isEmpty()) {
+        client_->setFocus();
+        emit failed(tr("Whose clip is it? Type a name first; nothing was added."));
+        return;
+    }
+    auto sha = sha256OfFile(path_.toStdString());
+    if (!sha) {
+        emit failed(QString::fromStdString("Not added: " + sha.error().detail + "."));
+        return;
+    }
+    int64_t client = 0;
+    for (const Client& c : library_.clients())
+        if (QString::fromStdString(c.name) == name) client = c.id;
+    if (client == 0) {
+        auto id = library_.addClient(name.toStdString(), role_->text().trimmed().toStdString());
+        if (!id) {
+            emit failed(QString::fromStdString("Not added: " + id.error().detail + "."));
+            return;
+        }
+        client = *id;
+    }
+    ReviewInputs in;
+    in.clipPath = path_.toStdString();
+    in.clipSha256 = *sha;
+    in.exercise = exercise_->currentData().toString().toStdString();
+    in.client = name.toStdString();
+    in.clientRole = role_->text().trimmed().toStdString();
+    in.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    in.note.words = words_->toPlainText().trimmed().toStdString();
+    in.note.pain = pain_->isChecked();
+    if (const auto e = loadExercise(in.exercise); e && !e->ladder.empty()) in.asked.rung = e->ladder[std::min<size_t>(1, e->ladder.size() - 1)].id, in.asked.daysPerWeek = e->daysPerWeek;
+    in.asked.sets = sets_->value();
+    in.asked.hold_s = hold_->value();
+    // The newest filed review knows what was asked for next.
+    if (const auto earlier = library_.filed(client, in.exercise); !earlier.empty()) in.asked.rung = earlier.back().past.rung;
+    auto clip = library_.addClip(client, in.date, in);
+    if (!clip) {
+        emit failed(QString::fromStdString("Not added: " + clip.error().detail + "."));
+        return;
+    }
+    emit added(*clip);
+}
+
+} // namespace deft::ui

@@ -1,0 +1,40 @@
+#pragma once
+#include "app/widgets/key_button.h"
+#include "store/library.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPlainTextEdit>
+#include <QSpinBox>
+
+namespace deft::ui {
+
+/// What has to be known about a clip that the coach brings in: whose it is, what was asked, what the client wrote.
+class NewClipForm : public QWidget {
+    Q_OBJECT
+public:
+    explicit NewClipForm(Library& library, QWidget* parent = nullptr);
+    /// Begins a new entry. `facts` says what was found in the file.
+    void begin(const QString& path, const QString& facts);
+    QComboBox& clientBox() { return *client_; }
+
+signals:
+    void added(qint64 clip);
+    void cancelled();
+    void failed(const QString& sentence);
+
+private:
+    void add();
+    Library& library_;
+    QString path_;
+    QLabel* facts_;
+    QComboBox *client_, *exercise_;
+    QLineEdit* role_;
+    QSpinBox *sets_, *hold_;
+    QCheckBox* pain_;
+    QPlainTextEdit* words_;
+};
+
+} // namespace deft::ui

@@ -1,0 +1,124 @@
+#include "app/queue/queue_page.h"
+
+#include "app/bench/target_panel.h"
+#include "app/paint/body_overlay.h"
+#include "app/theme/palette.h"
+#include "video/clip_reader.h"
+
+#include <QHBoxLayout>
+
+namespace deft::ui {
+
+QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), library_(library) {
+    clips_ = new ClipList(library, this);
+    list_ = new QListView;
+    list_->setModel(clips_);
+    list_->setItemDelegate(new ClipDelegate(list_));
+    list_->setFrameShape(QFrame::NoFrame);
+    list_->setAccessibleName(tr("Clips"));
+    list_->viewport()->setAutoFillBackground(false);
+    list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+
+    about_ = new QLabel;
+    about_->setWordWrap(true);
+    about_->setTextFormat(Qt::RichText);
+    about_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+    open_ = new KeyButton(tr("Open on the bench"), tr("Enter"), KeyButton::Kind::Primary);
+    auto* own = new KeyButton(tr("Open a clip of your own…"), tr("Ctrl+O"), KeyButton::Kind::Plain);
+    auto* preview = new QWidget;
+    auto* column = new QVBoxLayout(preview);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(8);
+    column->addWidget(about_, 1);
+    column->addWidget(open_);
+    column->addWidget(own);
+    form_ = new NewClipForm(library);
+    side_ = new QStackedWidget;
+    side_->addWidget(preview);
+    side_->addWidget(form_);
+    side_->setFixedWidth(392);
+
+    auto* page = new QHBoxLayout(this);
+    page->setContentsMargins(16, 16, 16, 16);
+    page->setSpacing(24);
+    page->addWidget(list_, 1);
+    page->addWidget(side_);
+
+    connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, &QueuePage::preview);
+    connect(clips_, &QAbstractItemModel::dataChanged, this, &QueuePage::preview);
+    connect(list_, &QListView::doubleClicked, this, &QueuePage::openChosen);
+    connect(open_, &KeyButton::clicked, this, &QueuePage::openChosen);
+    connect(own, &KeyButton::clicked, this, &QueuePage::chooseFile);
+    connect(form_, &NewClipForm::failed, this, &QueuePage::failed);
+    connect(form_, &NewClipForm::cancelled, this, [this] { side_->setCurrentIndex(0); });
+    connect(form_, &NewClipForm::added, this, [this](qint64 clip) {
+        side_->setCurrentIndex(0);
+        refresh();
+        emit openClip(clip);
+    });
+    refresh();
+}
+
+void QueuePage::refresh() {
+    const int row = std::max(0, list_->currentIndex().row());
+    clips_->refresh();
+    if (clips_->rowCount() > 0) list_->setCurrentIndex(clips_->index(std::min(row, clips_->rowCount() - 1)));
+    preview();
+}
+
+void QueuePage::openChosen() {
+    if (list_->currentIndex().isValid()) emit openClip(clips_->entry(list_->currentIndex().row()).clip.id);
+}
+
+void QueuePage::bringIn(const QString& path) {
+    auto reader = ClipReader::open(path.toStdString());
+    if (!reader) {
+        emit failed(QString::fromStdString("Not opened: " + reader.error().detail + ". Nothing was changed."));
+        return;
+    }
+    const ClipInfo& c = reader->info();
+    if (c.frames() < 2) {
+        emit failed(tr("Not opened: %1: the clip has a single frame; movement needs at least two. Nothing was changed.").arg(path));
+        return;
+    }
+    QString facts = tr("%1\n%2 × %3, %4 frames in %5 s").arg(path).arg(c.width).arg(c.height).arg(c.frames()).arg(c.duration_s, 0, 'f', 1);
+    if (c.lengthUnsure) facts += tr("\nThe file seems to be cut off; what is there can be measured.");
+    form_->begin(path, facts);
+    side_->setCurrentIndex(1);
+    form_->clientBox().setFocus();
+}
+
+void QueuePage::preview() {
+    const QModelIndex at = list_->currentIndex();
+    open_->setEnabled(at.isValid());
+    if (!at.isValid()) {
+        about_->setText(tr("<h3>Nothing waits</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or WebM from the side, head to toes in the picture.</p>"));
+        return;
+    }
+    const auto& e = clips_->entry(at.row());
+    const auto exercise = loadExercise(e.clip.draft.exercise);
+    auto text = [](const std::string& s) { return QString::fromStdString(s).toHtmlEscaped(); };
+    QString html = QStringLiteral("<p style='font-size:20px; font-weight:600; margin:0'>%1</p><p style='margin:2px 0 10px 0'>%2</p>").arg(text(e.client.name), text(e.client.role));
+    if (exercise) html += tr("<p><b>%1</b>, asked %2, received %3</p>").arg(text(exercise->name), targetWords(*exercise, e.clip.draft.asked), text(e.clip.received));
+    if (!e.clip.draft.note.words.empty()) html += QStringLiteral("<p>“%1”</p>").arg(text(e.clip.draft.note.words));
+    if (e.clip.draft.note.pain) html += tr("<p><b>Pain was named.</b> Answer this one first; the exercise stops until you have spoken.</p>");
+    html += QStringLiteral("<p>%1</p>").arg(e.found.toHtmlEscaped());
+    const auto filed = library_.filed(e.client.id, e.clip.draft.exercise);
+    if (!filed.empty()) {
+        html += tr("<p style='margin-top:16px'><b>Filed before</b></p><table cellspacing='0' cellpadding='3'>");
+        for (const FiledReview& r : filed) {
+            const Reading *clean = r.find("clean_hold", "median"), *range = r.find("control_range", "least"), *pelvis = r.find("pelvis_on_trunk", "worst");
+            auto cell = [](const Reading* x, const QString& name, bool sign) {
+                return x ? QStringLiteral("<td>%1 <b>%2</b> ± %3</td>").arg(name, reading(x->value, x->unit, 1, sign), reading(x->u95, "", 1, false)) : QStringLiteral("<td></td>");
+            };
+            html += QStringLiteral("<tr><td>%1&nbsp;&nbsp;</td>").arg(text(r.date)) + cell(clean, tr("clean"), false) + QStringLiteral("</tr><tr><td></td>") + cell(pelvis, tr("pelvis, worst"), true) +
+                    QStringLiteral("</tr><tr><td></td>") + cell(range, tr("control range"), false) + QStringLiteral("</tr>");
+        }
+        html += QStringLiteral("</table>");
+    } else {
+        html += tr("<p>The first clip of this exercise from this client.</p>");
+    }
+    about_->setText(html);
+}
+
+} // namespace deft::ui

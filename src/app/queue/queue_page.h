@@ -1,0 +1,39 @@
+#pragma once
+#include "app/queue/clip_list.h"
+#include "app/queue/new_clip_form.h"
+
+#include <QListView>
+#include <QStackedWidget>
+
+namespace deft::ui {
+
+/// What waits and what has been filed; beside it the chosen clip, or the form for a new one.
+class QueuePage : public QWidget {
+    Q_OBJECT
+public:
+    explicit QueuePage(Library& library, QWidget* parent = nullptr);
+    ClipList& clips() { return *clips_; }
+    QListView& list() { return *list_; }
+    NewClipForm& form() { return *form_; }
+    void refresh();
+    void openChosen();
+    /// Looks at a file and asks what has to be known about it. Says what is wrong with a bad one.
+    void bringIn(const QString& path);
+
+signals:
+    void openClip(qint64 clip);
+    void chooseFile();
+    void failed(const QString& sentence);
+
+private:
+    void preview();
+    Library& library_;
+    ClipList* clips_;
+    QListView* list_;
+    QStackedWidget* side_;
+    NewClipForm* form_;
+    QLabel* about_;
+    KeyButton* open_;
+};
+
+} // namespace deft::ui

@@ -1,0 +1,33 @@
+#include "app/session/background_job.h"
+
+namespace deft::ui {
+
+void BackgroundJob::stop() {
+    ++job_;
+    thread_.request_stop();
+    if (thread_.joinable()) thread_.join(); // work looks at its token at every frame
+    progress_ = {};
+    if (!running_) return;
+    running_ = false;
+    emit changed();
+}
+
+double BackgroundJob::left_s() const {
+    if (progress_.done < 1 || progress_.total < 1) return -1;
+    return double(clock_.elapsed()) / 1000 * double(progress_.total - progress_.done) / double(progress_.done);
+}
+
+ProgressFn BackgroundJob::reporter(int job) {
+    clock_.restart();
+    return [this, job, told = std::make_shared<QElapsedTimer>()](const Progress& p) {
+        if (told->isValid() && told->elapsed() < 100) return;
+        told->start();
+        QMetaObject::invokeMethod(this, [this, job, p] {
+            if (job != job_) return;
+            progress_ = p;
+            emit changed();
+        }, Qt::QueuedConnection);
+    };
+}
+
+} // namespace deft::ui

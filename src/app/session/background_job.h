@@ -1,0 +1,52 @@
+#pragma once
+#include "base/progress.h"
+
+#include <QElapsedTimer>
+#include <QObject>
+#include <memory>
+#include <thread>
+
+namespace deft::ui {
+
+/// One piece of long work on a thread of its own. Starting another, or stopping, ends the one before; results of work
+/// that was stopped are dropped. Lives in the interface's thread.
+class BackgroundJob : public QObject {
+    Q_OBJECT
+public:
+    using QObject::QObject;
+    ~BackgroundJob() override { stop(); }
+
+    /// `work(stop, progress)` runs on the thread; `then(result)` in the interface's thread, once, unless stopped.
+    template <class Work, class Then> void run(Work work, Then then) {
+        stop();
+        running_ = true;
+        emit changed();
+        thread_ = std::jthread([this, work = std::move(work), then = std::move(then), job = ++job_](StopToken stop) {
+            auto result = std::make_shared<decltype(work(stop, ProgressFn{}))>(work(stop, reporter(job)));
+            QMetaObject::invokeMethod(this, [this, job, result, then] {
+                if (job != job_) return;
+                running_ = false;
+                emit changed();
+                then(std::move(*result));
+            }, Qt::QueuedConnection);
+        });
+    }
+    void stop();
+    bool isRunning() const { return running_; }
+    const Progress& progress() const { return progress_; }
+    /// Seconds that the rest will take at the pace so far. Negative = not known yet.
+    double left_s() const;
+
+signals:
+    void changed(); ///< started, ended, or got further (at most ten times a second)
+
+private:
+    ProgressFn reporter(int job);
+    std::jthread thread_;
+    int job_ = 0; // of the work that counts
+    bool running_ = false;
+    Progress progress_;
+    QElapsedTimer clock_;
+};
+
+} // namespace deft::ui

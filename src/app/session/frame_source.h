@@ -1,0 +1,40 @@
+#pragma once
+#include <QCache>
+#include <QImage>
+#include <QObject>
+#include <condition_variable>
+#include <deque>
+#include <mutex>
+#include <string>
+#include <thread>
+
+namespace deft::ui {
+
+/// Decodes a clip's frames on a thread of its own and keeps the last ones. The newest wish is served first, then the
+/// frames that are likely to follow it, then small pictures.
+class FrameSource : public QObject {
+    Q_OBJECT
+public:
+    explicit FrameSource(const std::string& path, QObject* parent = nullptr);
+    ~FrameSource() override;
+
+    /// The frame if it is at hand; else an empty image, and arrived() follows.
+    QImage frame(qint64 frame, int direction = 1);
+    /// Asks for a frame that is drawn small somewhere; smallArrived() follows.
+    void wantSmall(qint64 frame);
+
+signals:
+    void arrived(qint64 frame, const QImage& image); ///< an empty image: this frame is damaged
+    void smallArrived(qint64 frame, const QImage& image);
+
+private:
+    void work(std::stop_token stop, const std::string& path);
+    QCache<qint64, QImage> held_; // interface's thread only; costs in kilobytes
+    std::mutex lock_;             // guards the wishes
+    std::condition_variable_any news_;
+    qint64 wanted_ = -1;
+    std::deque<qint64> ahead_, small_;
+    std::jthread thread_; // last: ends before what it uses
+};
+
+} // namespace deft::ui

@@ -1,0 +1,31 @@
+#pragma once
+#include <QElapsedTimer>
+#include <QTimer>
+
+namespace deft::ui {
+
+class ReviewSession;
+
+/// Plays the open clip by its own timestamps, at full, half or quarter speed.
+class Player : public QObject {
+    Q_OBJECT
+public:
+    explicit Player(ReviewSession& session);
+    bool isPlaying() const { return tick_.isActive(); }
+    double rate() const { return rate_; }
+    void toggle();
+    void stop();
+    void setRate(double rate);
+
+signals:
+    void changed();
+
+private:
+    void advance();
+    ReviewSession& session_;
+    QTimer tick_;
+    QElapsedTimer clock_;
+    double from_s_ = 0, rate_ = 1;
+};
+
+} // namespace deft::ui

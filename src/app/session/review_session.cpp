@@ -1,0 +1,214 @@
+#include "app/session/review_session.h"
+
+#include "app/bench/rep_rows.h"
+#include "app/paint/answer_picture.h"
+#include "base/files.h"
+#include "landmarks/names.h"
+#include "landmarks/track_clip.h"
+
+#include <QDate>
+#include <QTime>
+#include <QUndoCommand>
+
+namespace deft::ui {
+
+/// Whole inputs before and after: small, and nothing can be forgotten.
+class EditStep : public QUndoCommand {
+public:
+    EditStep(ReviewSession& session, const QString& what, ReviewInputs after, const QString& merge)
+        : QUndoCommand(what), session_(session), before_(session.inputs_), after_(std::move(after)), merge_(merge) {}
+    int id() const override { return merge_.isEmpty() ? -1 : 1; }
+    bool mergeWith(const QUndoCommand* next) override {
+        const auto* other = static_cast<const EditStep*>(next);
+        if (other->merge_ != merge_) return false;
+        after_ = other->after_;
+        return true;
+    }
+    void undo() override { session_.apply(before_); }
+    void redo() override { session_.apply(after_); }
+
+private:
+    ReviewSession& session_;
+    ReviewInputs before_, after_;
+    QString merge_;
+};
+
+ReviewSession::ReviewSession(Library& library, QObject* parent) : QObject(parent), library_(library) {}
+ReviewSession::~ReviewSession() { job_.stop(); }
+
+Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
+    auto reader = ClipReader::open(clip.draft.clipPath);
+    if (!reader) return tl::unexpected(reader.error());
+    if (reader->info().frames() < 2) return fail(Errc::TooShort, clip.draft.clipPath + ": the clip has a single frame; movement needs at least two");
+    auto exercise = loadExercise(clip.draft.exercise);
+    if (!exercise) return tl::unexpected(exercise.error());
+    ReviewInputs inputs = clip.draft;
+    if (!inputs.marks.frames.empty()) {
+        auto marks = fitToClip(inputs.marks, reader->info(), inputs.clipSha256);
+        if (!marks) return tl::unexpected(marks.error());
+        inputs.marks = std::move(*marks);
+    }
+    close();
+    clipId_ = clip.id, filed_ = clip.filed, client_ = client;
+    inputs_ = std::move(inputs);
+    if (inputs_.client.empty()) inputs_.client = client.name, inputs_.clientRole = client.role;
+    exercise_ = std::move(*exercise);
+    clip_ = reader->info();
+    for (FiledReview& r : library_.filed(client.id, inputs_.exercise))
+        if (r.clip != clip.id) earlier_.push_back(std::move(r));
+    frames_ = std::make_unique<FrameSource>(inputs_.clipPath);
+    emit opened();
+    emit placeChanged();
+    if (!inputs_.marks.frames.empty()) measure();
+    return {};
+}
+
+void ReviewSession::close() {
+    job_.stop();
+    undo_.clear();
+    frames_.reset();
+    review_.reset();
+    answer_ = {}, moments_.clear(), earlier_.clear(), known_.clear();
+    clipId_ = 0, frame_ = 0, rep_ = 0, phase_ = Phase::SetUp, moment_ = -1;
+}
+
+void ReviewSession::edit(const QString& what, const std::function<void(ReviewInputs&)>& change, const QString& merge) {
+    if (filed_) {
+        emit failed(tr("This review has been filed and stays as it was sent."));
+        return;
+    }
+    ReviewInputs after = inputs_;
+    change(after);
+    undo_.push(new EditStep(*this, what, std::move(after), merge));
+}
+
+void ReviewSession::setMark(int64_t frame, const std::string& landmark, std::optional<Point2> point) {
+    const QString name = QString::fromStdString(landmarkWords(landmark));
+    edit(point ? tr("mark of the %1").arg(name) : tr("%1 not visible").arg(name),
+         [&](ReviewInputs& in) { in.marks.set(clip_.time_s[size_t(frame)], landmark, point); });
+}
+
+void ReviewSession::agree(const Moment& m, bool yes) {
+    const QString what = tr("%1, rep %2").arg(QString::fromStdString(m.title)).arg(m.rep + 1);
+    edit((yes ? tr("agree: %1") : tr("not so: %1")).arg(what), [&](ReviewInputs& in) { in.agreed[m.key()] = yes; });
+}
+
+void ReviewSession::apply(const ReviewInputs& inputs) {
+    const bool otherMarks = !(inputs.marks == inputs_.marks);
+    inputs_ = inputs;
+    save();
+    if (otherMarks) emit marksChanged();
+    if (otherMarks && (review_ || job_.isRunning())) measure();
+    else if (review_) judge(std::move(review_->tracks));
+}
+
+void ReviewSession::save() {
+    if (auto ok = library_.saveDraft(clipId_, inputs_); !ok) {
+        emit failed(QString::fromStdString("Not saved: " + ok.error().detail + "."));
+        return;
+    }
+    savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));
+    emit saved();
+}
+
+QString ReviewSession::savedWords() const { return savedAt_.isEmpty() ? QString() : tr("Saved %1").arg(savedAt_); }
+
+void ReviewSession::measure() {
+    for (const auto& [marks, tracks] : known_)
+        if (marks == inputs_.marks) {
+            job_.stop();
+            judge(Tracks(tracks));
+            return;
+        }
+    if (auto tracks = library_.cachedTracks(inputs_); tracks && int64_t(tracks->frames()) == clip_.frames()) {
+        tracks->time_s = clip_.time_s;
+        job_.stop();
+        judge(std::move(*tracks));
+        return;
+    }
+    job_.run(
+        [path = inputs_.clipPath, marks = inputs_.marks](StopToken stop, const ProgressFn& progress) -> Result<Tracks> {
+            auto reader = ClipReader::open(path);
+            if (!reader) return tl::unexpected(reader.error());
+            return trackClip(*reader, marks, stop, progress);
+        },
+        [this](Result<Tracks> tracks) {
+            if (!tracks) {
+                emit failed(QString::fromStdString("Not measured: " + tracks.error().detail + "."));
+                return;
+            }
+            library_.cacheTracks(inputs_, *tracks);
+            judge(std::move(*tracks));
+        });
+}
+
+void ReviewSession::judge(Tracks tracks) {
+    if (known_.empty() || !(known_.back().first == inputs_.marks)) {
+        known_.emplace_back(inputs_.marks, tracks);
+        if (known_.size() > 8) known_.erase(known_.begin());
+    }
+    auto review = measureReview(inputs_, clip_, std::move(tracks));
+    if (!review) {
+        emit failed(QString::fromStdString("Not measured: " + review.error().detail + "."));
+        return;
+    }
+    const bool first = !review_;
+    review_ = std::make_unique<Review>(std::move(*review));
+    answer_ = composeAnswer(*review_);
+    moments_ = momentsOf(*review_);
+    if (moment_ >= int(moments_.size())) moment_ = -1;
+    emit reviewChanged();
+    if (first && !moments_.empty()) chooseMoment(0);
+    else if (first && frame_ == 0 && !review_->events.reps.empty()) choose(0, Phase::Hold);
+}
+
+void ReviewSession::setFrame(int64_t frame) {
+    frame = std::clamp<int64_t>(frame, 0, clip_.frames() - 1);
+    if (frame == frame_) return;
+    frame_ = frame;
+    if (review_) std::tie(rep_, phase_) = placeOf(review_->events, clip_.time_s[size_t(frame)]);
+    emit placeChanged();
+}
+
+void ReviewSession::choose(int rep, Phase phase) {
+    if (!review_ || review_->events.reps.empty()) return;
+    rep = std::clamp(rep, 0, int(review_->events.reps.size()) - 1);
+    frame_ = repRows(*review_)[size_t(rep)].cells[size_t(phase)].frame;
+    rep_ = rep, phase_ = phase;
+    for (size_t i = 0; i < moments_.size(); ++i)
+        if (moments_[i].rep == rep && (moments_[i].phase == phase || moments_[i].frame == frame_)) moment_ = int(i);
+    emit placeChanged();
+}
+
+void ReviewSession::chooseMoment(int index) {
+    if (index < 0 || index >= int(moments_.size())) return;
+    moment_ = index;
+    const Moment& m = moments_[size_t(index)];
+    frame_ = m.frame, rep_ = m.rep, phase_ = m.phase;
+    emit placeChanged();
+}
+
+Result<std::string> ReviewSession::page() {
+    auto reader = ClipReader::open(inputs_.clipPath); // its own: the frame source's belongs to another thread
+    if (!reader) return tl::unexpected(reader.error());
+    return answerHtml(answer_, pictureMaker(*review_, *reader));
+}
+
+Result<int64_t> ReviewSession::file() {
+    if (filed_) return fail(Errc::Conflict, "this review has been filed already and stays as it was sent");
+    if (!review_ || job_.isRunning()) return fail(Errc::Unsupported, "the clip has not been measured yet, so there is nothing to file");
+    if (inputs_.date.empty()) {
+        inputs_.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+        review_->inputs.date = inputs_.date;
+    }
+    auto html = page();
+    if (!html) return tl::unexpected(html.error());
+    auto id = library_.file(clipId_, *review_, *html, answerText(answer_));
+    if (!id) return id;
+    filed_ = true;
+    undo_.clear(); // what was sent is not taken back
+    emit filedReview();
+    return id;
+}
+
+} // namespace deft::ui

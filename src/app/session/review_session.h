@@ -1,0 +1,96 @@
+#pragma once
+#include "answer/answer.h"
+#include "app/session/background_job.h"
+#include "app/session/frame_source.h"
+#include "app/session/moments.h"
+#include "store/library.h"
+
+#include <QUndoStack>
+#include <map>
+
+namespace deft::ui {
+
+/// The review that is open: what people decided (inputs, every change saved and undoable), what was computed from it, and
+/// where the coach is looking. Everything on the bench and in the answer is read from here.
+class ReviewSession : public QObject {
+    Q_OBJECT
+public:
+    explicit ReviewSession(Library& library, QObject* parent = nullptr);
+    ~ReviewSession() override;
+
+    /// Shows the clip at once and measures it in the background, unless it was measured with the same marks before.
+    Result<void> open(const Clip& clip, const Client& client);
+    void close();
+    bool isOpen() const { return clipId_ != 0; }
+    int64_t clipId() const { return clipId_; }
+    bool isFiled() const { return filed_; }
+
+    const ReviewInputs& inputs() const { return inputs_; }
+    const Client& client() const { return client_; }
+    const Exercise& exercise() const { return exercise_; }
+    const ClipInfo& clip() const { return clip_; }
+    const Review* review() const { return review_.get(); } ///< null until measured
+    const Answer& answer() const { return answer_; }
+    const std::vector<Moment>& moments() const { return moments_; }
+    const std::vector<FiledReview>& earlier() const { return earlier_; } ///< filed before this one
+    FrameSource* frames() { return frames_.get(); }
+    BackgroundJob& job() { return job_; }
+    QUndoStack& undoStack() { return undo_; }
+
+    /// Changes the inputs as one step that can be undone. Steps with the same non-empty `merge` in a row become one.
+    void edit(const QString& what, const std::function<void(ReviewInputs&)>& change, const QString& merge = {});
+    void setMark(int64_t frame, const std::string& landmark, std::optional<Point2> point);
+    void agree(const Moment& moment, bool yes);
+    /// Measures with the marks as they are; for a clip whose marks have just been placed.
+    void measure();
+
+    /// @param html the finished page @errors those of Library::file
+    Result<int64_t> file();
+
+    int64_t frame() const { return frame_; }
+    void setFrame(int64_t frame);
+    int rep() const { return rep_; }
+    Phase phase() const { return phase_; }
+    void choose(int rep, Phase phase); ///< goes to that cell's frame
+    int moment() const { return moment_; } ///< index, -1 = none
+    void chooseMoment(int index);
+    QString savedWords() const;
+
+signals:
+    void opened();
+    void marksChanged();
+    void reviewChanged(); ///< measured anew, or judged anew
+    void placeChanged();
+    void failed(const QString& sentence);
+    void saved();
+    void filedReview();
+
+private:
+    friend class EditStep;
+    void apply(const ReviewInputs& inputs);
+    void judge(Tracks tracks);
+    void save();
+    Result<std::string> page();
+
+    Library& library_;
+    int64_t clipId_ = 0;
+    bool filed_ = false;
+    Client client_;
+    ReviewInputs inputs_;
+    Exercise exercise_;
+    ClipInfo clip_;
+    std::unique_ptr<FrameSource> frames_;
+    std::unique_ptr<Review> review_;
+    Answer answer_;
+    std::vector<Moment> moments_;
+    std::vector<FiledReview> earlier_;
+    std::vector<std::pair<Marks, Tracks>> known_; // tracks of this sitting, newest last, so that undo is at once
+    int64_t frame_ = 0;
+    int rep_ = 0, moment_ = -1;
+    Phase phase_ = Phase::SetUp;
+    QString savedAt_;
+    BackgroundJob job_;
+    QUndoStack undo_;
+};
+
+} // namespace deft::ui

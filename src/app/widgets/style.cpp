@@ -1,0 +1,44 @@
+#include "app/widgets/style.h"
+
+#include <QPalette>
+#include <QStyle>
+#include <QStyleFactory>
+
+namespace deft::ui {
+
+void applyStyle(QApplication& application) {
+    const Palette& c = colours();
+    if (application.style()->objectName() != QLatin1String("fusion")) application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+    application.setFont(face(Size::Body));
+    QPalette p;
+    p.setColor(QPalette::Window, c.ground);
+    p.setColor(QPalette::WindowText, c.ink);
+    p.setColor(QPalette::Base, c.raised);
+    p.setColor(QPalette::AlternateBase, c.paper);
+    p.setColor(QPalette::Text, c.ink);
+    p.setColor(QPalette::PlaceholderText, c.ink3);
+    p.setColor(QPalette::Button, c.raised);
+    p.setColor(QPalette::ButtonText, c.ink);
+    p.setColor(QPalette::Highlight, c.accent);
+    p.setColor(QPalette::HighlightedText, c.onAccent);
+    p.setColor(QPalette::ToolTipBase, c.raised);
+    p.setColor(QPalette::ToolTipText, c.ink);
+    p.setColor(QPalette::Link, c.accent);
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) p.setColor(QPalette::Disabled, role, c.ink3);
+    application.setPalette(p);
+    application.setStyleSheet(QStringLiteral(R"(
+QMenu { background: %1; color: %2; border: 1px solid %3; padding: 4px 0; }
+QMenu::item { padding: 4px 24px 4px 16px; }
+QMenu::item:selected { background: %4; color: %2; }
+QMenu::item:disabled { color: %5; }
+QLineEdit, QComboBox, QSpinBox, QDoubleSpinBox, QPlainTextEdit { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; }
+QLineEdit:focus, QComboBox:focus, QSpinBox:focus, QDoubleSpinBox:focus, QPlainTextEdit:focus { border: 2px solid %2; padding: 2px 6px; }
+QScrollBar:vertical { background: transparent; width: 10px; margin: 0; }
+QScrollBar::handle:vertical { background: %3; border-radius: 2px; min-height: 24px; margin: 0 2px; }
+QScrollBar::add-line, QScrollBar::sub-line { height: 0; }
+QScrollArea { border: 0; background: transparent; }
+QToolTip { background: %1; color: %2; border: 1px solid %3; padding: 4px; }
+)").arg(c.raised.name(), c.ink.name(), c.strong.name(), c.soft.name(), c.ink3.name()));
+}
+
+} // namespace deft::ui

@@ -1,0 +1,11 @@
+#pragma once
+#include "app/theme/palette.h"
+
+#include <QApplication>
+
+namespace deft::ui {
+
+/// Gives standard controls our colours, typeface and focus ring. Again after usePalette().
+void applyStyle(QApplication& application);
+
+} // namespace deft::ui

@@ -1,0 +1,166 @@
+// Every key and menu entry of the window, in one place.
+#include "app/answer/answer_page.h"
+#include "app/bench/bench_page.h"
+#include "app/queue/queue_page.h"
+#include "app/theme/palette.h"
+#include "app/window/bars.h"
+#include "app/window/main_window.h"
+#include "base/files.h"
+#include "review/review_json.h"
+
+#include <QApplication>
+#include <QFileDialog>
+#include <QMessageBox>
+
+namespace deft::ui {
+
+QAction* MainWindow::add(QMenu* menu, const QString& text, const QList<QKeySequence>& keys, QWidget* where, std::function<void()> what) {
+    auto* action = new QAction(text, this);
+    action->setShortcuts(keys);
+    // A room's keys count only while one is in it.
+    action->setShortcutContext(where == this ? Qt::WindowShortcut : Qt::WidgetWithChildrenShortcut);
+    where->addAction(action);
+    connect(action, &QAction::triggered, this, std::move(what));
+    menu->addAction(action);
+    return action;
+}
+
+void MainWindow::makeActions() {
+    auto menu = [&](const QString& title) {
+        QMenu* m = menu_->addMenu(title);
+        menus_ << m;
+        return m;
+    };
+    using K = QKeySequence;
+    QMenu* file = menu(tr("&File"));
+    add(file, tr("Open a clip of your own…"), {K::Open}, this, [this] { chooseClipFile(); });
+    add(file, tr("Read marks from a file…"), {}, this, [this] { readMarksFile(); });
+    add(file, tr("Write marks to a file…"), {}, this, [this] { writeMarksFile(); });
+    add(file, tr("Write the measurements to a folder…"), {}, this, [this] { writeReviewFolder(); });
+    file->addSeparator();
+    add(file, tr("Quit"), {K(Qt::CTRL | Qt::Key_Q)}, this, [this] { close(); });
+
+    QMenu* edit = menu(tr("&Edit"));
+    for (QAction* a : {session_->undoStack().createUndoAction(this, tr("Undo")), session_->undoStack().createRedoAction(this, tr("Redo"))}) {
+        a->setShortcuts(edit->isEmpty() ? K::keyBindings(K::Undo) : K::keyBindings(K::Redo) << K(Qt::CTRL | Qt::Key_Y));
+        addAction(a);
+        edit->addAction(a);
+    }
+
+    QMenu* rooms = menu(tr("&Rooms"));
+    const std::pair<QString, Room> names[] = {{tr("Queue"), Queue}, {tr("Bench"), Bench}, {tr("Answer"), Letter}};
+    for (const auto& [name, room] : names) {
+        QAction* a = add(rooms, name, {K(Qt::ALT | Qt::Key(Qt::Key_1 + int(room)))}, this, [this, to = room] { go(to); });
+        a->setCheckable(true);
+        roomActions_.push_back(a);
+        rooms_->addRoom(a);
+    }
+
+    QMenu* moment = menu(tr("&Moments"));
+    add(moment, tr("Next moment"), {K(Qt::Key_J)}, bench_, [this] { bench_->stepMoment(1); });
+    add(moment, tr("Moment before"), {K(Qt::Key_K)}, bench_, [this] { bench_->stepMoment(-1); });
+    add(moment, tr("Agree"), {K(Qt::Key_A)}, bench_, [this] { bench_->answerMoment(true); });
+    add(moment, tr("Not so"), {K(Qt::Key_D)}, bench_, [this] { bench_->answerMoment(false); });
+    add(moment, tr("To the answer, or measure"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, bench_, [this] {
+        if (session_->review()) go(Letter);
+        else if (!session_->inputs().marks.frames.empty()) session_->measure();
+    });
+    add(moment, tr("Back to the queue"), {K(Qt::Key_Escape)}, bench_, [this] {
+        if (bench_->stage().isMending()) bench_->stage().setMending(false);
+        else go(Queue);
+    });
+
+    QMenu* picture = menu(tr("&Picture"));
+    Player& player = bench_->player();
+    add(picture, tr("Next frame"), {K(Qt::Key_Right)}, bench_, [this] { bench_->stepFrame(1); });
+    add(picture, tr("Frame before"), {K(Qt::Key_Left)}, bench_, [this] { bench_->stepFrame(-1); });
+    add(picture, tr("Next phase"), {K(Qt::SHIFT | Qt::Key_Right)}, bench_, [this] { bench_->stepPhase(1); });
+    add(picture, tr("Phase before"), {K(Qt::SHIFT | Qt::Key_Left)}, bench_, [this] { bench_->stepPhase(-1); });
+    add(picture, tr("Next rep"), {K(Qt::Key_Down)}, bench_, [this] { bench_->stepRep(1); });
+    add(picture, tr("Rep before"), {K(Qt::Key_Up)}, bench_, [this] { bench_->stepRep(-1); });
+    add(picture, tr("First frame"), {K(Qt::Key_Home)}, bench_, [this] { bench_->stepFrame(-1000000000); });
+    add(picture, tr("Last frame"), {K(Qt::Key_End)}, bench_, [this] { bench_->stepFrame(1000000000); });
+    add(picture, tr("Play or pause"), {K(Qt::Key_Space)}, bench_, [&player] { player.toggle(); });
+    add(picture, tr("Full speed"), {K(Qt::Key_1)}, bench_, [&player] { player.setRate(1); });
+    add(picture, tr("Half speed"), {K(Qt::Key_2)}, bench_, [&player] { player.setRate(0.5); });
+    add(picture, tr("Quarter speed"), {K(Qt::Key_4)}, bench_, [&player] { player.setRate(0.25); });
+    add(picture, tr("Best frame over"), {K(Qt::Key_B)}, bench_, [this] { bench_->stage().setBestOver(!bench_->stage().bestOver()); });
+    add(picture, tr("Whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
+    add(picture, tr("Threads shown or folded"), {K(Qt::Key_T)}, bench_, [this] { bench_->foldThreads(!bench_->threadsFolded()); });
+
+    QMenu* marks = menu(tr("Mar&ks"));
+    StagePicture& stage = bench_->stage();
+    add(marks, tr("Mend a mark"), {K(Qt::Key_M)}, bench_, [&stage] { stage.setMending(!stage.isMending()); });
+    add(marks, tr("Next mark"), {K(Qt::Key_BracketRight)}, bench_, [&stage] { stage.selectNext(1); });
+    add(marks, tr("Mark before"), {K(Qt::Key_BracketLeft)}, bench_, [&stage] { stage.selectNext(-1); });
+    add(marks, tr("Move it left"), {K(Qt::CTRL | Qt::Key_Left)}, bench_, [&stage] { stage.nudge({-0.5, 0}); });
+    add(marks, tr("Move it right"), {K(Qt::CTRL | Qt::Key_Right)}, bench_, [&stage] { stage.nudge({0.5, 0}); });
+    add(marks, tr("Move it up"), {K(Qt::CTRL | Qt::Key_Up)}, bench_, [&stage] { stage.nudge({0, -0.5}); });
+    add(marks, tr("Move it down"), {K(Qt::CTRL | Qt::Key_Down)}, bench_, [&stage] { stage.nudge({0, 0.5}); });
+    add(marks, tr("Cannot be seen from here on"), {K(Qt::Key_Delete)}, bench_, [&stage] { stage.markInvisible(); });
+    add(marks, tr("Pass over this mark when placing"), {K(Qt::Key_S)}, bench_, [&stage] { stage.skipPlacing(); });
+
+    QMenu* letter = menu(tr("&Answer"));
+    add(letter, tr("Next part"), {K(Qt::Key_Down)}, answer_, [this] { answer_->stepPart(1); });
+    add(letter, tr("Part before"), {K(Qt::Key_Up)}, answer_, [this] { answer_->stepPart(-1); });
+    add(letter, tr("Part in or out"), {K(Qt::Key_Space)}, answer_, [this] { answer_->togglePart(); });
+    add(letter, tr("Edit its words"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
+    add(letter, tr("Back to the bench"), {K(Qt::Key_Escape)}, answer_, [this] { go(Bench); });
+    add(letter, tr("File and send"), {K(Qt::CTRL | Qt::Key_Return), K(Qt::CTRL | Qt::Key_Enter)}, answer_, [this] { fileAnswer(); });
+
+    QMenu* view = menu(tr("&View"));
+    dark_ = add(view, tr("Dark"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_D)}, this, [this] { setDark(dark_->isChecked()); });
+    dark_->setCheckable(true);
+    dark_->setChecked(colours().dark);
+    add(view, tr("Full screen"), {K(Qt::Key_F11)}, this, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
+    add(view, tr("Next region"), {K(Qt::Key_F6)}, this, [this] { focusNextChild(); });
+    add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
+
+    QMenu* help = menu(tr("&Help"));
+    add(help, tr("All keys"), {K(Qt::Key_Question), K(Qt::Key_F1)}, this, [this] { showKeys(); });
+    add(help, tr("About Deft Mirror"), {}, this, [this] {
+        QMessageBox::about(this, tr("About Deft Mirror"),
+                           tr("<b>Deft Mirror %1</b><p>Measures recorded core exercises and drafts the answer to the client. It is no medical device: it describes movement and makes no "
+                              "diagnosis. Local rules and licensed practice come first.</p><p>GPL-3.0-or-later. Typeface Inter, SIL Open Font License 1.1. Other licences: NOTICE.</p>")
+                               .arg(QCoreApplication::applicationVersion()));
+    });
+    // The queue's own key: lists take Return themselves only when something is chosen.
+    add(rooms, tr("Open the chosen clip"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->list(), [this] { queue_->openChosen(); });
+}
+
+void MainWindow::chooseClipFile() {
+    const QString path = QFileDialog::getOpenFileName(this, tr("A client's clip"), {}, tr("Clips (*.mp4 *.mov *.mkv *.webm *.m4v *.avi);;All files (*)"));
+    if (path.isEmpty()) return;
+    go(Queue);
+    queue_->bringIn(path);
+}
+
+void MainWindow::readMarksFile() {
+    if (!session_->isOpen()) return say(tr("Open a clip first; marks belong to one."));
+    const QString path = QFileDialog::getOpenFileName(this, tr("Marks"), {}, tr("Marks (*.json)"));
+    if (path.isEmpty()) return;
+    auto marks = readMarks(path.toStdString());
+    if (!marks) return say(QString::fromStdString("Marks not read: " + marks.error().detail + ". The marks of this review are as they were."));
+    auto fitted = fitToClip(std::move(*marks), session_->clip(), session_->inputs().clipSha256);
+    if (!fitted) return say(QString::fromStdString("Marks not read: " + fitted.error().detail + ". The marks of this review are as they were."));
+    session_->edit(tr("marks from a file"), [&](ReviewInputs& in) { in.marks = *fitted; });
+    if (!session_->review()) session_->measure();
+}
+
+void MainWindow::writeMarksFile() {
+    if (!session_->isOpen()) return say(tr("Open a clip first; marks belong to one."));
+    const QString path = QFileDialog::getSaveFileName(this, tr("Marks"), QStringLiteral("marks.json"), tr("Marks (*.json)"));
+    if (path.isEmpty()) return;
+    auto ok = writeFileAtomically(path.toStdString(), toText(toJson(session_->inputs().marks)));
+    say(ok ? tr("Marks written to %1.").arg(path) : QString::fromStdString("Marks not written: " + ok.error().detail + "."));
+}
+
+void MainWindow::writeReviewFolder() {
+    if (!session_->review()) return say(tr("There are no measurements yet."));
+    const QString path = QFileDialog::getExistingDirectory(this, tr("Folder for review.json, series.csv and tracks.csv"));
+    if (path.isEmpty()) return;
+    auto ok = writeFolder(*session_->review(), path.toStdString());
+    say(ok ? tr("Measurements written to %1.").arg(path) : QString::fromStdString("Measurements not written: " + ok.error().detail + "."));
+}
+
+} // namespace deft::ui

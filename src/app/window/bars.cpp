@@ -1,0 +1,226 @@
+#include "app/window/bars.h"
+
+#include "app/bench/target_panel.h"
+#include "app/session/review_session.h"
+#include "app/widgets/panel.h"
+
+#include <QAccessible>
+#include <QHBoxLayout>
+#include <QSvgRenderer>
+
+namespace deft::ui {
+namespace {
+
+/// A room's name, underlined when one is in it.
+class RoomTab : public QAbstractButton {
+public:
+    explicit RoomTab(QAction* action) : action_(action) {
+        setText(action->text());
+        setAccessibleName(action->text());
+        setCheckable(true);
+        setFocusPolicy(Qt::TabFocus);
+        setToolTip(QStringLiteral("%1 (%2)").arg(action->text(), action->shortcut().toString(QKeySequence::NativeText)));
+        connect(this, &QAbstractButton::clicked, action, &QAction::trigger);
+        connect(action, &QAction::changed, this, [this] { setChecked(action_->isChecked()); setEnabled(action_->isEnabled()); });
+        setChecked(action->isChecked());
+    }
+    QAction* action() const { return action_; }
+    void setCount(int count) { count_ = count; updateGeometry(); update(); }
+    QSize sizeHint() const override { return {QFontMetrics(face(Size::Body, QFont::DemiBold)).horizontalAdvance(text()) + (count_ ? 22 : 0) + 12, 40}; }
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        const Palette& c = colours();
+        QPainter p(this);
+        const QRectF box(6, 0, width() - 6, height());
+        const int used = putText(p, box, text(), Size::Body, !isEnabled() ? c.ink3 : isChecked() ? c.ink : c.ink2, isChecked() ? QFont::DemiBold : QFont::Normal);
+        if (count_) putText(p, box.adjusted(used + 6, 0, 0, 0), QString::number(count_), Size::Small, c.ink2);
+        if (isChecked()) p.fillRect(QRectF(6, height() - 3, used, 3), c.accent);
+        if (hasFocus()) {
+            p.setPen(QPen(c.ink, 1.6));
+            p.drawRect(QRectF(1, 5, width() - 2, height() - 10));
+        }
+    }
+
+private:
+    QAction* action_;
+    int count_ = 0;
+};
+
+class IconButton : public QAbstractButton {
+public:
+    IconButton(const QString& name, const QString& text) {
+        setText(text);
+        setAccessibleName(name);
+        setToolTip(name);
+        setFixedSize(36, 40);
+        setFocusPolicy(Qt::TabFocus);
+    }
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        const Palette& c = colours();
+        QPainter p(this);
+        p.setRenderHint(QPainter::Antialiasing);
+        if (!text().isEmpty()) {
+            putText(p, rect(), text(), Size::Body, c.ink, QFont::DemiBold, Qt::AlignCenter);
+        } else {
+            // The mark is drawn in ink, so that it follows the theme.
+            QPixmap mark(QSize(16, 16) * devicePixelRatioF());
+            mark.fill(Qt::transparent);
+            QPainter q(&mark);
+            QSvgRenderer(QStringLiteral(":/icons/mark.svg")).render(&q, QRectF(QPointF(), mark.size()));
+            q.setCompositionMode(QPainter::CompositionMode_SourceIn);
+            q.fillRect(mark.rect(), c.ink);
+            q.end();
+            p.drawPixmap(QRectF(16, 12, 16, 16), mark, mark.rect());
+        }
+        if (hasFocus()) {
+            p.setPen(QPen(c.ink, 1.6));
+            p.setBrush(Qt::NoBrush);
+            p.drawRect(QRectF(rect()).adjusted(2, 4, -1, -4));
+        }
+    }
+};
+
+} // namespace
+
+RoomBar::RoomBar(QMenu* menu, QWidget* parent) : QWidget(parent), menu_(menu) {
+    setFixedHeight(40);
+    mark_ = new IconButton(tr("Menu (F10)"), {});
+    help_ = new IconButton(tr("All keys (?)"), QStringLiteral("?"));
+    connect(mark_, &QAbstractButton::clicked, this, &RoomBar::openMenu);
+    connect(help_, &QAbstractButton::clicked, this, &RoomBar::helpPressed);
+    row_ = new QHBoxLayout(this);
+    row_->setContentsMargins(0, 0, 4, 0);
+    row_->setSpacing(4);
+    row_->addWidget(mark_);
+    row_->addStretch();
+    row_->addWidget(help_);
+}
+
+void RoomBar::openMenu() { menu_->popup(mapToGlobal(QPoint(8, height()))); }
+
+void RoomBar::addRoom(QAction* room) {
+    auto* tab = new RoomTab(room);
+    rooms_.push_back(tab);
+    row_->insertWidget(int(rooms_.size()), tab);
+}
+
+void RoomBar::setCount(QAction* room, int count) {
+    for (QAbstractButton* b : rooms_)
+        if (auto* tab = static_cast<RoomTab*>(b); tab->action() == room) tab->setCount(count);
+}
+
+void RoomBar::setWords(const QString& undo, const QString& saved) {
+    undo_ = undo, saved_ = saved;
+    update();
+}
+
+void RoomBar::paintEvent(QPaintEvent*) {
+    const Palette& c = colours();
+    QPainter p(this);
+    p.fillRect(rect(), c.paper);
+    p.setPen(QPen(c.hairline, 1));
+    p.drawLine(QPointF(0, height() - 0.5), QPointF(width(), height() - 0.5));
+    const double right = help_->x() - 12;
+    const int saved = putText(p, QRectF(right - 120, 0, 120, height()), saved_, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+    putText(p, QRectF(right - saved - 420, 0, 400, height()), undo_, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+}
+
+ClientLine::ClientLine(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setFixedHeight(40);
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::filedReview}) connect(&session, signal, this, qOverload<>(&QWidget::update));
+}
+
+void ClientLine::setHeading(const QString& heading) {
+    heading_ = heading;
+    update();
+}
+
+void ClientLine::paintEvent(QPaintEvent*) {
+    const Palette& c = colours();
+    QPainter p(this);
+    p.fillRect(rect(), c.ground);
+    p.setPen(QPen(c.hairline, 1));
+    p.drawLine(QPointF(0, height() - 0.5), QPointF(width(), height() - 0.5));
+    double x = 16;
+    auto say = [&](const QString& words, const QColor& colour, QFont::Weight weight, double gap, Size size = Size::Body) {
+        if (!words.isEmpty()) x += putText(p, QRectF(x, 0, std::max(0.0, width() - x - 240), height()), words, size, colour, weight) + gap;
+    };
+    if (!heading_.isEmpty() || !session_.isOpen()) {
+        say(heading_, c.ink, QFont::DemiBold, 8);
+        return;
+    }
+    const ReviewInputs& in = session_.inputs();
+    say(QString::fromStdString(in.client), c.ink, QFont::DemiBold, 8);
+    say(QString::fromStdString(in.clientRole), c.ink2, QFont::Normal, 24);
+    say(QString::fromStdString(session_.exercise().name), c.ink, QFont::DemiBold, 8);
+    if (const School* school = session_.exercise().school(in.school.empty() ? session_.exercise().defaultSchool : in.school))
+        say(QString::fromStdString(school->name).toLower(), c.ink2, QFont::Normal, 24);
+    say(tr("asked %1").arg(targetWords(session_.exercise(), in.asked)), c.ink2, QFont::Normal, 24);
+    if (in.note.pain) say(tr("Pain was named"), c.ink, QFont::DemiBold, 24);
+    say(in.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(in.note.words)), c.ink2, QFont::Normal, 24);
+    QString check;
+    if (session_.isFiled()) check = tr("filed %1; kept as it was sent").arg(QString::fromStdString(in.date));
+    else if (const Review* r = session_.review()) {
+        QStringList poor;
+        for (const ClipCheck& k : r->check)
+            if (k.verdict != "good") poor << QString::fromStdString(k.id).replace(QLatin1Char('-'), QLatin1Char(' ')) + QLatin1Char(' ') + QString::fromStdString(k.verdict);
+        check = poor.isEmpty() ? tr("clip check: good for side view") : tr("clip check: %1").arg(poor.join(QStringLiteral(", ")));
+    }
+    putText(p, QRectF(width() - 236, 0, 220, height()), check, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+}
+
+KeysBar::KeysBar(QWidget* parent) : QWidget(parent) {
+    setFixedHeight(32);
+    away_ = new IconButton(tr("Put this message away"), QStringLiteral("×"));
+    away_->setParent(this);
+    away_->hide();
+    connect(away_, &QAbstractButton::clicked, this, [this] { say({}); });
+}
+
+void KeysBar::setKeys(const std::vector<std::pair<QString, QString>>& keys) {
+    keys_ = keys;
+    update();
+}
+
+void KeysBar::say(const QString& sentence) {
+    sentence_ = sentence;
+    away_->setVisible(!sentence.isEmpty());
+    away_->setGeometry(width() - 40, -4, 36, 40);
+    setAccessibleName(sentence);
+    setToolTip(sentence);
+    QAccessibleEvent event(this, QAccessible::Alert);
+    QAccessible::updateAccessibility(&event);
+    update();
+}
+
+void KeysBar::paintEvent(QPaintEvent*) {
+    const Palette& c = colours();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.fillRect(rect(), sentence_.isEmpty() ? c.paper : c.soft);
+    p.setPen(QPen(c.hairline, 1));
+    p.drawLine(QPointF(0, 0.5), QPointF(width(), 0.5));
+    if (!sentence_.isEmpty()) {
+        putText(p, QRectF(16, 0, width() - 64, height()), sentence_, Size::Body, c.ink, QFont::Medium);
+        away_->move(width() - 40, -4);
+        return;
+    }
+    double x = 16;
+    for (const auto& [key, what] : keys_) {
+        for (const QString& one : key.split(QLatin1Char(' '))) {
+            const double w = std::max(20, QFontMetrics(face(Size::Small, QFont::Medium)).horizontalAdvance(one) + 10);
+            if (x + w > width()) return;
+            p.setPen(QPen(c.strong, 1));
+            p.setBrush(c.raised);
+            p.drawRoundedRect(QRectF(x + 0.5, 7.5, w, 18), 2, 2);
+            putText(p, QRectF(x, 7, w, 19), one, Size::Small, c.ink, QFont::Medium, Qt::AlignCenter);
+            x += w + 4;
+        }
+        x += putText(p, QRectF(x + 4, 0, std::max(0.0, width() - x - 4), height()), what, Size::Small, c.ink2) + 20;
+    }
+}
+
+} // namespace deft::ui

@@ -1,0 +1,70 @@
+#pragma once
+#include <QAbstractButton>
+#include <QAction>
+#include <QMenu>
+
+class QHBoxLayout;
+
+namespace deft::ui {
+
+class ReviewSession;
+
+/// The rooms of the window, the menu behind the mark, what undo would take back, and when it was last saved.
+class RoomBar : public QWidget {
+    Q_OBJECT
+public:
+    RoomBar(QMenu* menu, QWidget* parent = nullptr);
+    void addRoom(QAction* room);
+    void setCount(QAction* room, int count);
+    void setWords(const QString& undo, const QString& saved);
+    void openMenu();
+
+signals:
+    void helpPressed();
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    QMenu* menu_;
+    QAbstractButton *mark_, *help_;
+    std::vector<QAbstractButton*> rooms_;
+    QHBoxLayout* row_;
+    QString undo_, saved_;
+};
+
+/// Whose review this is and what was asked.
+class ClientLine : public QWidget {
+    Q_OBJECT
+public:
+    ClientLine(ReviewSession& session, QWidget* parent = nullptr);
+    /// In the queue nobody in particular is meant.
+    void setHeading(const QString& heading);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    ReviewSession& session_;
+    QString heading_;
+};
+
+/// Keys that matter in this room; a message takes its place until it is put away.
+class KeysBar : public QWidget {
+    Q_OBJECT
+public:
+    explicit KeysBar(QWidget* parent = nullptr);
+    void setKeys(const std::vector<std::pair<QString, QString>>& keys);
+    void say(const QString& sentence);
+    const QString& sentence() const { return sentence_; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    std::vector<std::pair<QString, QString>> keys_;
+    QString sentence_;
+    QAbstractButton* away_;
+};
+
+} // namespace deft::ui

@@ -1,0 +1,77 @@
+#include "app/window/demo.h"
+
+#include "answer/answer.h"
+#include "app/paint/answer_picture.h"
+#include "base/files.h"
+#include "review/review_json.h"
+
+namespace deft::ui {
+namespace {
+
+/// Files an earlier review from the tracks that ship beside its clip.
+Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem::path& tracksFile) {
+    const ReviewInputs inputs = library.clip(clipId)->draft;
+    auto reader = ClipReader::open(inputs.clipPath);
+    if (!reader) return tl::unexpected(reader.error());
+    auto csv = readFile(tracksFile);
+    if (!csv) return tl::unexpected(csv.error());
+    auto tracks = parseTracks(*csv, tracksFile.string());
+    if (!tracks) return tl::unexpected(tracks.error());
+    if (int64_t(tracks->frames()) != reader->info().frames()) return fail(Errc::Conflict, tracksFile.string() + ": does not belong to its clip");
+    tracks->time_s = reader->info().time_s;
+    library.cacheTracks(inputs, *tracks);
+    auto review = measureReview(inputs, reader->info(), std::move(*tracks));
+    if (!review) return tl::unexpected(review.error());
+    const Answer answer = composeAnswer(*review);
+    auto filed = library.file(clipId, *review, answerHtml(answer, pictureMaker(*review, *reader)), answerText(answer));
+    if (!filed) return tl::unexpected(filed.error());
+    return {};
+}
+
+} // namespace
+
+std::filesystem::path demoFolder() {
+    for (const auto& folder : {dataFolder() / "demo", dataFolder().parent_path() / "demo"})
+        if (std::filesystem::exists(folder / "library.json")) return folder;
+    return {};
+}
+
+Result<void> fillDemo(Library& library) {
+    const auto folder = demoFolder();
+    if (folder.empty()) return fail(Errc::NotFound, "the demo is not installed beside this program");
+    auto list = readJsonFile(folder / "library.json");
+    if (!list) return tl::unexpected(list.error());
+    const std::string where = (folder / "library.json").string();
+    if (auto ok = expectFormat(*list, "deft-mirror-demo", 1, where); !ok) return ok;
+    try {
+        for (const Json& who : list->at("clients")) {
+            auto client = library.addClient(who.at("name"), who.at("role"));
+            if (!client) return tl::unexpected(client.error());
+            for (const Json& sent : who.at("clips")) {
+                const auto clip = folder / "clips" / sent.at("clip").get<std::string>();
+                auto stem = clip;
+                stem.replace_extension();
+                auto marks = readMarks(stem.string() + ".marks.json");
+                if (!marks) return tl::unexpected(marks.error());
+                auto sha = sha256OfFile(clip);
+                if (!sha) return tl::unexpected(sha.error());
+                ReviewInputs in;
+                in.clipPath = clip.string(), in.clipSha256 = *sha, in.marks = std::move(*marks);
+                in.exercise = sent.at("exercise"), in.client = who.at("name"), in.clientRole = who.at("role"), in.coach = list->at("coach");
+                in.date = sent.at("received");
+                in.asked = parseTarget(sent.at("asked"));
+                in.note.words = sent.value("words", "");
+                in.note.felt = sent.value("felt", std::vector<std::string>{});
+                auto id = library.addClip(*client, in.date, in);
+                if (!id) return tl::unexpected(id.error());
+                if (!sent.value("filed", false)) continue;
+                if (auto ok = fileEarlier(library, *id, stem.string() + ".tracks.csv"); !ok) return ok;
+            }
+        }
+    } catch (const nlohmann::json::exception& e) {
+        return fail(Errc::BadFormat, where + ": " + e.what());
+    }
+    return {};
+}
+
+} // namespace deft::ui

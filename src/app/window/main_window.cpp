@@ -1,0 +1,145 @@
+#include "app/window/main_window.h"
+
+#include "app/answer/answer_page.h"
+#include "app/bench/bench_page.h"
+#include "app/queue/queue_page.h"
+#include "app/widgets/style.h"
+#include "app/window/bars.h"
+#include "app/window/keys_sheet.h"
+
+#include <QApplication>
+#include <QSettings>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+namespace deft::ui {
+
+MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent) : QMainWindow(parent), library_(std::move(library)) {
+    setWindowTitle(tr("Deft Mirror"));
+    session_ = new ReviewSession(*library_, this);
+    menu_ = new QMenu(this);
+    rooms_ = new RoomBar(menu_);
+    line_ = new ClientLine(*session_);
+    keys_ = new KeysBar;
+    pages_ = new QStackedWidget;
+    queue_ = new QueuePage(*library_);
+    bench_ = new BenchPage(*session_);
+    answer_ = new AnswerPage(*session_);
+    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(answer_)}) pages_->addWidget(page);
+    auto* middle = new QWidget;
+    auto* column = new QVBoxLayout(middle);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    for (QWidget* w : {static_cast<QWidget*>(rooms_), static_cast<QWidget*>(line_)}) column->addWidget(w);
+    column->addWidget(pages_, 1);
+    column->addWidget(keys_);
+    setCentralWidget(middle);
+    makeActions();
+
+    connect(queue_, &QueuePage::openClip, this, &MainWindow::openClip);
+    connect(queue_, &QueuePage::chooseFile, this, &MainWindow::chooseClipFile);
+    connect(queue_, &QueuePage::failed, this, &MainWindow::say);
+    connect(session_, &ReviewSession::failed, this, &MainWindow::say);
+    connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
+    connect(answer_, &AnswerPage::filePressed, this, &MainWindow::fileAnswer);
+    connect(rooms_, &RoomBar::helpPressed, this, &MainWindow::showKeys);
+    connect(session_, &ReviewSession::saved, this, &MainWindow::refreshBars);
+    connect(session_, &ReviewSession::opened, this, &MainWindow::refreshBars);
+    connect(&session_->undoStack(), &QUndoStack::indexChanged, this, &MainWindow::refreshBars);
+
+    QSettings settings;
+    setMinimumSize(1100, 720);
+    resize(1280, 800);
+    restoreGeometry(settings.value(QStringLiteral("geometry")).toByteArray());
+    bench_->foldThreads(settings.value(QStringLiteral("threads-folded"), false).toBool());
+    go(Queue);
+}
+
+MainWindow::~MainWindow() {
+    session_->close();
+    delete takeCentralWidget(); // pages look at the library and the session, which go next
+}
+
+MainWindow::Room MainWindow::room() const { return Room(pages_->currentIndex()); }
+const QString& MainWindow::message() const { return keys_->sentence(); }
+void MainWindow::say(const QString& sentence) { keys_->say(sentence); }
+
+void MainWindow::go(Room room) {
+    if (room != Queue && !session_->isOpen()) {
+        say(tr("Choose a clip in the queue first."));
+        room = Queue;
+    }
+    if (room != Bench) bench_->player().stop();
+    pages_->setCurrentIndex(room);
+    for (size_t i = 0; i < roomActions_.size(); ++i) roomActions_[i]->setChecked(int(i) == room);
+    if (room == Queue) {
+        queue_->refresh();
+        queue_->list().setFocus();
+    } else {
+        (room == Bench ? static_cast<QWidget*>(&bench_->stage()) : answer_)->setFocus();
+    }
+    refreshBars();
+}
+
+void MainWindow::openClip(qint64 id) {
+    const auto clip = library_->clip(id);
+    if (!clip) return say(tr("That clip is not in the library any more."));
+    Client client;
+    for (const Client& c : library_->clients())
+        if (c.id == clip->client) client = c;
+    say({});
+    if (auto ok = session_->open(*clip, client); !ok) return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
+    go(Bench);
+}
+
+void MainWindow::fileAnswer() {
+    const auto id = session_->file();
+    if (!id) return say(QString::fromStdString("Not filed: " + id.error().detail + ". The draft is kept."));
+    const QString name = QString::fromStdString(session_->client().name);
+    queue_->refresh();
+    go(Queue);
+    say(tr("Filed. The answer to %1 is in %2, ready for mail.").arg(name, QString::fromStdString((library_->folder() / "answers" / ("answer-" + std::to_string(*id) + ".html")).string())));
+}
+
+void MainWindow::refreshBars() {
+    using Keys = std::vector<std::pair<QString, QString>>;
+    const QUndoStack& undo = session_->undoStack();
+    rooms_->setCount(roomActions_[Queue], queue_->clips().waiting());
+    rooms_->setWords(undo.canUndo() && room() != Queue ? tr("Undo: %1").arg(undo.undoText()) : QString(), room() == Queue ? QString() : session_->savedWords());
+    roomActions_[Bench]->setEnabled(session_->isOpen());
+    roomActions_[Letter]->setEnabled(session_->isOpen());
+    const int waiting = queue_->clips().waiting();
+    line_->setHeading(room() != Queue ? QString() : waiting ? tr("%n clip(s) waiting for an answer", nullptr, waiting) : tr("Everything has been answered"));
+    if (room() == Queue) keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")}, {tr("Enter"), tr("open")}, {tr("Ctrl+O"), tr("a clip of your own")}, {QStringLiteral("?"), tr("all keys")}});
+    else if (room() == Bench)
+        keys_->setKeys(Keys{{QStringLiteral("J"), tr("next moment")}, {QStringLiteral("A D"), tr("agree, not so")}, {QStringLiteral("← →"), tr("frame")}, {QStringLiteral("↑ ↓"), tr("rep")},
+                            {tr("Space"), tr("play")}, {QStringLiteral("M"), tr("mend a mark")}, {QStringLiteral("B"), tr("best over")}, {QStringLiteral("T"), tr("threads")},
+                            {tr("Enter"), tr("to the answer")}, {QStringLiteral("?"), tr("all keys")}});
+    else
+        keys_->setKeys(Keys{{QStringLiteral("↑ ↓"), tr("part")}, {tr("Space"), tr("in or out")}, {QStringLiteral("E"), tr("edit words")}, {tr("Esc"), tr("bench")},
+                            {tr("Ctrl+Enter"), tr("file and send")}, {QStringLiteral("?"), tr("all keys")}});
+}
+
+void MainWindow::setDark(bool dark) {
+    usePalette(dark);
+    applyStyle(*qApp);
+    dark_->setChecked(dark);
+    QSettings().setValue(QStringLiteral("dark"), dark);
+    for (QWidget* w : QApplication::allWidgets()) w->update();
+}
+
+void MainWindow::showKeys() {
+    std::vector<std::pair<QString, QList<QAction*>>> groups;
+    for (QMenu* m : menus_) groups.emplace_back(m->title().remove(QLatin1Char('&')), m->actions());
+    auto* sheet = new KeysSheet(groups, this);
+    sheet->show();
+}
+
+void MainWindow::closeEvent(QCloseEvent* e) {
+    QSettings settings;
+    settings.setValue(QStringLiteral("geometry"), saveGeometry());
+    settings.setValue(QStringLiteral("threads-folded"), bench_->threadsFolded());
+    QMainWindow::closeEvent(e);
+}
+
+} // namespace deft::ui

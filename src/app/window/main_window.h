@@ -1,0 +1,69 @@
+#pragma once
+#include "app/session/review_session.h"
+
+#include <QMainWindow>
+
+class QStackedWidget;
+
+namespace deft::ui {
+
+class AnswerPage;
+class BenchPage;
+class ClientLine;
+class KeysBar;
+class QueuePage;
+class RoomBar;
+
+/// The window over one library: queue, bench and answer.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    enum Room { Queue, Bench, Letter };
+    explicit MainWindow(std::unique_ptr<Library> library, QWidget* parent = nullptr);
+    ~MainWindow() override;
+
+    Library& library() { return *library_; }
+    ReviewSession& session() { return *session_; }
+    QueuePage& queuePage() { return *queue_; }
+    BenchPage& benchPage() { return *bench_; }
+    AnswerPage& answerPage() { return *answer_; }
+    Room room() const;
+    void go(Room room);
+    void openClip(qint64 clip);
+    const QString& message() const;
+    void say(const QString& sentence);
+    void setDark(bool dark);
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+
+private:
+    QAction* add(QMenu* menu, const QString& text, const QList<QKeySequence>& keys, QWidget* where, std::function<void()> what);
+    void makeActions();
+    void refreshBars();
+    void chooseClipFile();
+    void readMarksFile();
+    void writeMarksFile();
+    void writeReviewFolder();
+    void showKeys();
+    void fileAnswer();
+
+    std::unique_ptr<Library> library_;
+    ReviewSession* session_;
+    QMenu* menu_;
+    QList<QMenu*> menus_;
+    RoomBar* rooms_;
+    ClientLine* line_;
+    KeysBar* keys_;
+    QStackedWidget* pages_;
+    QueuePage* queue_;
+    BenchPage* bench_;
+    AnswerPage* answer_;
+    std::vector<QAction*> roomActions_;
+    QAction* dark_;
+};
+
+/// Runs the window until it is closed. @return exit code
+int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo);
+
+} // namespace deft::ui

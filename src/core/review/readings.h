@@ -1,0 +1,30 @@
+#pragma once
+#include "review/review.h"
+
+namespace deft {
+
+/// One reading of a review: a measure's worst over the movement, its tolerance, and the rep in which it was best.
+/// It is what the coach reads, what is filed, and what is compared next time.
+struct ReadingRow {
+    std::string name;          ///< for people
+    std::string measure, stat; ///< stat: "set-up", "worst", "least" or "median"
+    std::string unit;
+    double value = kGap, u95 = kGap;
+    int decimals = 1;
+    bool sign = false;               ///< told with its sign
+    std::optional<double> low, high; ///< tolerance
+    double best = kGap;
+    int64_t bestFrame = -1, worstFrame = -1;
+    int bestRep = -1, worstRep = -1;
+    std::string why; ///< why there is no value
+
+    bool out() const { return (low && value < *low) || (high && value > *high); }
+};
+
+/// In the order in which the exercise is inspected: set-up, tolerances, then range, length and pace.
+std::vector<ReadingRow> readingRows(const Review& review);
+
+/// Limit of a measure in this review's exercise and school, from its faults and set-up checks.
+std::optional<Limit> limitOf(const Review& review, const std::string& measure);
+
+} // namespace deft
