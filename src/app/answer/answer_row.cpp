@@ -16,6 +16,7 @@ GrowingText::GrowingText(QWidget* parent) : QPlainTextEdit(parent) {
     setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setUndoRedoEnabled(false); // the window's own undo knows every edit
+    setObjectName(QStringLiteral("letter"));
     setTabChangesFocus(true);
     setFrameShape(QFrame::NoFrame);
     connect(this, &QPlainTextEdit::textChanged, this, &GrowingText::fit);
@@ -25,7 +26,7 @@ void GrowingText::fit() {
     const QFontMetrics m(font());
     int lines = 0;
     for (QTextBlock b = document()->firstBlock(); b.isValid(); b = b.next()) lines += std::max(1, b.layout()->lineCount());
-    setFixedHeight(std::max(1, lines) * m.lineSpacing() + 14);
+    setFixedHeight(std::max(1, lines) * m.lineSpacing() + 10);
 }
 
 void GrowingText::resizeEvent(QResizeEvent* e) {

@@ -32,7 +32,7 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     auto* lower = new QHBoxLayout;
     lower->setSpacing(16);
     for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_), static_cast<QWidget*>(readings_), static_cast<QWidget*>(target)}) {
-        w->setMinimumHeight(288);
+        w->setMinimumHeight(280);
         w->setMaximumHeight(360);
     }
     lower->addWidget(giveWay, 240);
@@ -40,7 +40,7 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     lower->addWidget(readings_, 424);
     lower->addWidget(target, 264);
     auto* page = new QVBoxLayout(this);
-    page->setContentsMargins(16, 16, 16, 16);
+    page->setContentsMargins(16, 16, 16, 0);
     page->setSpacing(16);
     page->addLayout(upper, 1);
     page->addLayout(lower);

@@ -109,7 +109,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         return;
     }
     if (session_.moment() < 0) {
-        say(session_.moments().empty() ? tr("Nothing out of tolerance was found") : tr("%n moment(s) to look at", nullptr, int(session_.moments().size())), Size::Body, QFont::DemiBold, c.onStage);
+        say(session_.moments().empty() ? tr("Nothing out of tolerance was found") : tr("%1 to look at").arg(counted(int(session_.moments().size()), tr("moment"), tr("moments"))), Size::Body, QFont::DemiBold, c.onStage);
         return;
     }
     const Moment& m = session_.moments()[size_t(session_.moment())];

@@ -9,7 +9,7 @@ namespace deft::ui {
 namespace {
 
 // Columns from the right; the name takes what is left.
-constexpr int kWorst = 22, kBest = 22, kLast = 64, kBar = 92, kBand = 44, kValue = 62;
+constexpr int kWorst = 20, kBest = 18, kLast = 58, kBar = 82, kBand = 38, kValue = 58;
 
 QString withUnit(double v, const ReadingRow& row) { return reading(v, row.unit, row.decimals, row.sign); }
 
@@ -34,7 +34,7 @@ void ReadingsPanel::refresh() {
     QStringList told;
     for (const ReadingRow& row : rows_) {
         QString line = QString::fromStdString(row.name) + QStringLiteral(": ");
-        line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), reading(row.u95, "", 1, false)) : QString::fromStdString(row.why);
+        line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), band(row.u95)) : QString::fromStdString(row.why);
         if (const Reading* past = last(row)) line += tr(", last time %1").arg(withUnit(past->value, row));
         told << line;
     }
@@ -107,11 +107,11 @@ void ReadingsPanel::paintBar(QPainter& p, const QRectF& box, const ReadingRow& r
 void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
     const Palette& c = colours();
     const double w = width();
-    const double worst = w - kWorst, best = worst - kBest, last_ = best - kLast, bar = last_ - kBar, band = bar - kBand, value = band - kValue;
+    const double worst = w - kWorst, best = worst - kBest, last_ = best - kLast, bar = last_ - kBar, bandX = bar - kBand, value = bandX - kValue;
     const QRectF head(0, body.top(), w, 16);
     auto column = [&](double x, double width, const QString& words, Qt::Alignment side) { putText(p, QRectF(x, head.top(), width, 16), words, Size::Small, c.ink3, QFont::Normal, side | Qt::AlignVCenter); };
     column(value, kValue, tr("worst"), Qt::AlignRight);
-    column(band + 4, kBand, tr("± 95 %"), Qt::AlignLeft);
+    column(bandX + 4, kBand, tr("± 95 %"), Qt::AlignLeft);
     column(bar + 6, kBar, tr("tolerance"), Qt::AlignLeft);
     column(last_, kLast - 8, session_.earlier().empty() ? QString() : tr("last time"), Qt::AlignRight);
     column(best - 4, kBest + kWorst + 4, tr("reps"), Qt::AlignRight);
@@ -135,7 +135,7 @@ void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
             continue;
         }
         putText(p, QRectF(value, line.top(), kValue, h), withUnit(row.value, row), Size::Body, chosen ? c.accent : c.ink, QFont::DemiBold, Qt::AlignRight | Qt::AlignVCenter);
-        putText(p, QRectF(band + 4, line.top(), kBand - 4, h), QStringLiteral("± ") + reading(row.u95, "", 1, false), Size::Small, c.ink2);
+        putText(p, QRectF(bandX + 4, line.top(), kBand - 4, h), QStringLiteral("± ") + band(row.u95), Size::Small, c.ink2);
         paintBar(p, QRectF(bar + 6, line.center().y() - 6, kBar - 18, 12), row);
         if (const Reading* past = last(row)) {
             // A change that both bands can explain is told in the lighter weight and with "≈".

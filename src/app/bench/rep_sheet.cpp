@@ -8,6 +8,7 @@
 #include <QPainterPath>
 #include <QScrollBar>
 #include <QToolTip>
+#include <set>
 
 namespace deft::ui {
 namespace {
@@ -86,9 +87,11 @@ void RepSheet::refresh() {
     const QRectF crop = bodyCrop(*session_.review(), 1.5, false);
     if (crop != crop_) small_.clear();
     crop_ = crop;
+    std::set<int64_t> wanted; // in order of time, so that the decoder seldom seeks
     for (const RepRow& row : rows_)
         for (const RepCell& cell : row.cells)
-            if (small_.try_emplace(cell.frame).second) session_.frames()->wantSmall(cell.frame);
+            if (small_.try_emplace(cell.frame).second) wanted.insert(cell.frame);
+    for (const int64_t frame : wanted) session_.frames()->wantSmall(frame);
     resizeEvent(nullptr);
     tell();
 }

@@ -25,7 +25,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
     setAccessibleName(tr("Picture"));
     connect(&session, &ReviewSession::opened, this, [this] {
         image_ = {};
-        mending_ = false;
+        mending_ = fitted_ = false;
         resetZoom();
         connect(session_.frames(), &FrameSource::arrived, this, [this](qint64 frame, const QImage& image) {
             if (frame != session_.frame()) return;
@@ -46,7 +46,11 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         if (!there.isNull()) image_ = there, damaged_ = false;
         update();
     });
-    connect(&session, &ReviewSession::reviewChanged, this, qOverload<>(&QWidget::update));
+    connect(&session, &ReviewSession::reviewChanged, this, [this] {
+        if (!fitted_) fitBody();
+        fitted_ = true;
+        update();
+    });
     connect(&session, &ReviewSession::marksChanged, this, [this] {
         if (isPlacing() || !session_.review()) startPlacing(); // undo brings a landmark back into the list
         update();
@@ -56,7 +60,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
 
 QTransform StagePicture::view() const {
     const double w = std::max(1, session_.clip().width), h = std::max(1, session_.clip().height);
-    const double scale = std::min(width() / w, height() / h) * zoom_;
+    const double scale = (covering_ ? std::max(width() / w, height() / h) : std::min(width() / w, height() / h)) * zoom_;
     return QTransform().translate(width() / 2.0, height() / 2.0).scale(scale, scale).translate(-centre_.x() * w, -centre_.y() * h);
 }
 
@@ -91,8 +95,18 @@ void StagePicture::setBestOver(bool on) {
 }
 
 void StagePicture::resetZoom() {
-    zoom_ = 1, centre_ = {0.5, 0.5};
+    zoom_ = 1, centre_ = {0.5, 0.5}, covering_ = false;
     update();
+}
+
+void StagePicture::fitBody() {
+    resetZoom();
+    const double cover = std::max(double(width()) / session_.clip().width, double(height()) / session_.clip().height);
+    const QRectF body = bodyCrop(*session_.review(), double(width()) / std::max(1, height()), true);
+    const double share = height() / (cover * session_.clip().height); // of the clip's height that is shown
+    if (body.height() > share * session_.clip().height * 1.05) return; // would not fit: the whole picture
+    covering_ = true;
+    centre_.setY(std::clamp(body.center().y() / session_.clip().height, share / 2, 1 - share / 2));
 }
 
 std::map<QString, QPointF> StagePicture::marksHere() const {
@@ -146,7 +160,7 @@ void StagePicture::zoomAt(const QPointF& at, double factor) {
     zoom_ = std::clamp(zoom_ * factor, 1.0, 12.0);
     const QPointF moved = toClip(at) - fixed;
     centre_ -= {moved.x() / session_.clip().width, moved.y() / session_.clip().height};
-    if (zoom_ == 1) centre_ = {0.5, 0.5};
+    if (zoom_ == 1 && !covering_) centre_ = {0.5, 0.5};
     update();
 }
 
@@ -228,8 +242,10 @@ void StagePicture::paintMagnifier(QPainter& p) const {
 void StagePicture::paintWords(QPainter& p) const {
     const double t = session_.clip().time_s[size_t(session_.frame())];
     QString where = tr("%1 s, frame %2").arg(QString::number(t, 'f', 2)).arg(session_.frame() + 1);
-    if (session_.review() && !session_.review()->events.reps.empty())
-        where = tr("Rep %1, %2   %3").arg(session_.rep() + 1).arg(repColumns(session_.exercise())[size_t(session_.phase())].first.toLower(), where);
+    if (session_.review() && !session_.review()->events.reps.empty()) {
+        const auto [rep, phase] = placeOf(session_.review()->events, t);
+        where = tr("Rep %1, %2   %3").arg(rep + 1).arg(repColumns(session_.exercise())[size_t(phase)].first.toLower(), where);
+    }
     p.setFont(face(Size::Body, QFont::DemiBold));
     haloText(p, {16, 26}, where);
     p.setFont(face(Size::Small, QFont::Medium));
@@ -276,7 +292,7 @@ void StagePicture::paintEvent(QPaintEvent*) {
                 p.setPen(QPen(colour, w));
                 p.drawRect(QRectF(c.x() - 5, c.y() - 5, 10, 10));
             }
-            if (!review) {
+            if (isPlacing() && name == selected_) {
                 p.setFont(face(Size::Small, QFont::Medium));
                 haloText(p, c + QPointF(9, -7), words(name));
             }

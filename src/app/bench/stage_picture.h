@@ -25,7 +25,8 @@ public:
     void selectNext(int step);
     void nudge(const QPointF& px);
     void markInvisible();
-    void resetZoom();
+    void resetZoom(); ///< the whole picture
+    void fitBody();   ///< fills the stage when the body still fits
 
     /// Place of a point of the clip in this widget, for tests and pointers.
     QPointF toWidget(const QPointF& clip) const { return view().map(clip); }
@@ -59,6 +60,7 @@ private:
     QPointF grip_;                   // from the pointer to the mark
     std::optional<QPointF> pan_;
     double zoom_ = 1;
+    bool covering_ = false, fitted_ = false;
     QPointF centre_{0.5, 0.5};       // share of the clip in the widget's middle
 };
 

@@ -7,7 +7,7 @@ namespace deft::ui {
 QString targetWords(const Exercise& e, const Target& t) {
     QString words = QStringLiteral("%1 × ").arg(t.sets);
     if (t.hold_s) words += reading(*t.hold_s, "s", 0, false);
-    else words += QObject::tr("%n rep(s)", nullptr, t.reps.value_or(1));
+    else words += counted(t.reps.value_or(1), QObject::tr("rep"), QObject::tr("reps"));
     if (t.range) words += QObject::tr(", lift to %1").arg(reading(*t.range, measureUnit(e.moverMeasure), 0, false));
     return words;
 }
@@ -34,7 +34,7 @@ void TargetPanel::refresh() {
     on_->setEnabled(session_.review() != nullptr);
     int left = 0;
     for (const Moment& m : session_.moments()) left += !m.agreed;
-    on_->setText(!session_.review() ? tr("To the answer, once measured") : left ? tr("To the answer, %n moment(s) left", nullptr, left) : tr("To the answer"));
+    on_->setText(!session_.review() ? tr("To the answer, once measured") : left ? tr("To the answer, %1 left").arg(counted(left, tr("moment"), tr("moments"))) : tr("To the answer"));
     on_->setAccessibleName(on_->text());
     on_->setKind(left == 0 && session_.review() ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
     setAside(session_.review() ? stepWords(session_.review()->decision.step) : QString());

@@ -151,7 +151,7 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         // Beside the tip, on the side where the body is not.
         const QPointF at = tip(value, reach * 1.12) + QPointF(ink.px(rightward ? 22 : -22), -ink.px(6));
         const Qt::Alignment side = rightward ? Qt::AlignLeft : Qt::AlignRight;
-        ink.text(at, reading(value, "deg") + QStringLiteral("  ± ") + reading(u95, "", 1, false), side, Size::Large);
+        ink.text(at, reading(value, "deg") + QStringLiteral("  ± ") + band(u95), side, Size::Large);
         QString words = QString::fromStdString(measureName(measure));
         if (value > high) words += QStringLiteral(", out by ") + reading(value - high, "deg", 1, false);
         else if (value < low) words += QStringLiteral(", out by ") + reading(low - value, "deg", 1, false);
@@ -217,6 +217,8 @@ QString reading(double value, const std::string& unit, int decimals, bool sign) 
     return text;
 }
 
+QString band(double u95) { return reading(std::max(u95, 0.01), "", u95 < 0.1 ? 2 : 1, false); }
+
 void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment alignment) {
     QPainterPath path;
     const QFontMetricsF m(p.font());
@@ -249,7 +251,7 @@ QRectF bodyCrop(const Review& r, double aspect, bool whole) {
         }
     }
     if (box.isNull()) box = QRectF(0, 0, r.clip.width, r.clip.height);
-    const double margin = (whole ? 0.10 : 0.08) * box.width();
+    const double margin = (whole ? 0.14 : 0.08) * box.width(); // a head is longer than its ear mark
     box.adjust(-margin, -1.2 * margin, margin, margin);
     if (box.width() / box.height() < aspect) {
         const double w = box.height() * aspect;

@@ -32,12 +32,12 @@ Seen lookAt(const Library& library, const Clip& clip) {
         const auto moments = momentsOf(*review);
         if (!moments.empty()) frame = moments.front().frame;
         crop = bodyCrop(*review, 88.0 / 50, true);
-        seen.found = moments.empty() ? QObject::tr("nothing out of tolerance") : QObject::tr("%n moment(s)", nullptr, int(moments.size()));
+        seen.found = moments.empty() ? QObject::tr("nothing out of tolerance") : counted(int(moments.size()), QObject::tr("moment"), QObject::tr("moments"));
         seen.found += QStringLiteral("; ") + stepWords(review->decision.step);
     } else {
         seen.found = clip.draft.marks.frames.empty() ? QObject::tr("marks to be placed") : QObject::tr("marked, to be measured");
     }
-    if (const auto picture = reader->bgra(frame)) seen.picture = toImage(*picture).copy(crop.toAlignedRect()).scaled(176, 100, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
+    if (const auto picture = reader->bgra(frame)) seen.picture = toImage(*picture).copy(crop.toAlignedRect()).scaled(784, 440, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
     return seen;
 }
 

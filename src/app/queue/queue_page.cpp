@@ -29,6 +29,10 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     auto* column = new QVBoxLayout(preview);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(8);
+    picture_ = new QLabel;
+    picture_->setFixedSize(392, 220);
+    picture_->setScaledContents(true);
+    column->addWidget(picture_);
     column->addWidget(about_, 1);
     column->addWidget(open_);
     column->addWidget(own);
@@ -91,11 +95,13 @@ void QueuePage::bringIn(const QString& path) {
 void QueuePage::preview() {
     const QModelIndex at = list_->currentIndex();
     open_->setEnabled(at.isValid());
+    picture_->setVisible(at.isValid());
     if (!at.isValid()) {
         about_->setText(tr("<h3>Nothing waits</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or WebM from the side, head to toes in the picture.</p>"));
         return;
     }
     const auto& e = clips_->entry(at.row());
+    picture_->setPixmap(QPixmap::fromImage(e.picture));
     const auto exercise = loadExercise(e.clip.draft.exercise);
     auto text = [](const std::string& s) { return QString::fromStdString(s).toHtmlEscaped(); };
     QString html = QStringLiteral("<p style='font-size:20px; font-weight:600; margin:0'>%1</p><p style='margin:2px 0 10px 0'>%2</p>").arg(text(e.client.name), text(e.client.role));
@@ -109,7 +115,7 @@ void QueuePage::preview() {
         for (const FiledReview& r : filed) {
             const Reading *clean = r.find("clean_hold", "median"), *range = r.find("control_range", "least"), *pelvis = r.find("pelvis_on_trunk", "worst");
             auto cell = [](const Reading* x, const QString& name, bool sign) {
-                return x ? QStringLiteral("<td>%1 <b>%2</b> ± %3</td>").arg(name, reading(x->value, x->unit, 1, sign), reading(x->u95, "", 1, false)) : QStringLiteral("<td></td>");
+                return x ? QStringLiteral("<td>%1 <b>%2</b> ± %3</td>").arg(name, reading(x->value, x->unit, 1, sign), band(x->u95)) : QStringLiteral("<td></td>");
             };
             html += QStringLiteral("<tr><td>%1&nbsp;&nbsp;</td>").arg(text(r.date)) + cell(clean, tr("clean"), false) + QStringLiteral("</tr><tr><td></td>") + cell(pelvis, tr("pelvis, worst"), true) +
                     QStringLiteral("</tr><tr><td></td>") + cell(range, tr("control range"), false) + QStringLiteral("</tr>");

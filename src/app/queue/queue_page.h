@@ -32,7 +32,7 @@ private:
     QListView* list_;
     QStackedWidget* side_;
     NewClipForm* form_;
-    QLabel* about_;
+    QLabel *picture_, *about_;
     KeyButton* open_;
 };
 

@@ -109,7 +109,7 @@ void MainWindow::refreshBars() {
     roomActions_[Bench]->setEnabled(session_->isOpen());
     roomActions_[Letter]->setEnabled(session_->isOpen());
     const int waiting = queue_->clips().waiting();
-    line_->setHeading(room() != Queue ? QString() : waiting ? tr("%n clip(s) waiting for an answer", nullptr, waiting) : tr("Everything has been answered"));
+    line_->setHeading(room() != Queue ? QString() : waiting ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips"))) : tr("Everything has been answered"));
     if (room() == Queue) keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")}, {tr("Enter"), tr("open")}, {tr("Ctrl+O"), tr("a clip of your own")}, {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Bench)
         keys_->setKeys(Keys{{QStringLiteral("J"), tr("next moment")}, {QStringLiteral("A D"), tr("agree, not so")}, {QStringLiteral("← →"), tr("frame")}, {QStringLiteral("↑ ↓"), tr("rep")},

@@ -20,9 +20,9 @@ std::string withUnit(double v, const std::string& unit, int decimals = 1) {
     return signedWords(v, decimals) + (sign == "°" ? sign : " " + sign);
 }
 
-std::string band(double v, double u, const std::string& unit) {
+std::string band(double v, double u, const std::string& unit, bool withSign = true) {
     const std::string sign = unitSign(unit);
-    return signedWords(v, 1) + " ± " + numberWords(u, 1) + (sign == "°" ? sign : " " + sign);
+    return (withSign ? signedWords(v, 1) : numberWords(v, 1)) + " ± " + numberWords(u, 1) + (sign == "°" ? sign : " " + sign);
 }
 
 const char* ordinal(int rep) {
@@ -68,7 +68,7 @@ AnswerPart whatWentWell(const Review& r) {
         if (v.verdict == "good" && say.size() < 3) {
             const SetupCheck* check = r.exercise.check(v.id);
             say.push_back(check->good);
-            part.facts.push_back(check->name + ": " + band(v.value, v.u95, check->limit.unit));
+            part.facts.push_back(check->name + ": " + band(v.value, v.u95, check->limit.unit, false));
         }
     if (!r.inputs.history.empty()) {
         // A fault that was there last time and is not now has earned a sentence.
@@ -122,7 +122,7 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (v.id == cue.fault) {
                 const std::string told = v.high ? check->tooHigh : check->tooLow;
                 if (!told.empty()) part.text = told + " " + part.text;
-                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit) + ", wanted " + numberWords(check->limit.low.value_or(kGap), 0) + " to " +
+                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, false) + ", wanted " + numberWords(check->limit.low.value_or(kGap), 0) + " to " +
                                      numberWords(check->limit.high.value_or(kGap), 0) + unitSign(unit));
             }
     }

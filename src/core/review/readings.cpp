@@ -12,7 +12,7 @@ namespace {
 /// Worst of each rep while the tolerance counts; the row's value is the worst of all, its best that of the mildest rep.
 ReadingRow ofTolerance(const Review& r, const Limit& limit, bool onTheWay) {
     ReadingRow row;
-    row.name = measureName(limit.measure), row.measure = limit.measure, row.stat = "worst", row.stat = "set-up", row.unit = limit.unit, row.low = limit.low, row.high = limit.high, row.sign = true;
+    row.name = measureName(limit.measure), row.measure = limit.measure, row.stat = "worst", row.unit = limit.unit, row.low = limit.low, row.high = limit.high, row.sign = true;
     const Series* s = r.series.find(limit.measure);
     const Tolerance t{limit.measure, limit.low, limit.high, true, true};
     double worst = -1e300, mildest = 1e300;
@@ -70,7 +70,7 @@ std::vector<ReadingRow> readingRows(const Review& r) {
         const Limit limit = r.exercise.withSchool(check->limit, r.inputs.school);
         ReadingRow row;
         row.name = measureName(limit.measure) + ", set-up";
-        row.measure = limit.measure, row.unit = limit.unit, row.value = v.value, row.u95 = v.u95, row.low = limit.low, row.high = limit.high, row.decimals = 0;
+        row.measure = limit.measure, row.stat = "set-up", row.unit = limit.unit, row.value = v.value, row.u95 = v.u95, row.low = limit.low, row.high = limit.high, row.decimals = 0;
         row.worstFrame = row.bestFrame = r.clip.frameAt(r.events.setupEnd_s / 2);
         if (!std::isfinite(v.value)) row.why = "cannot tell: not marked";
         rows.push_back(std::move(row));
