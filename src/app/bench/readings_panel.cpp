@@ -9,7 +9,12 @@ namespace deft::ui {
 namespace {
 
 // Columns from the right; the name takes what is left.
-constexpr int kWorst = 20, kBest = 18, kLast = 58, kBar = 82, kBand = 38, kValue = 58;
+constexpr int kWorst = 20, kBest = 18, kLast = 56, kBar = 78, kBand = 46, kValue = 58;
+
+QString title(const ReadingRow& row) {
+    const QString name = QString::fromStdString(row.name);
+    return name.left(1).toUpper() + name.mid(1);
+}
 
 QString withUnit(double v, const ReadingRow& row) { return reading(v, row.unit, row.decimals, row.sign); }
 
@@ -33,7 +38,7 @@ void ReadingsPanel::refresh() {
     if (session_.review()) rows_ = readingRows(*session_.review());
     QStringList told;
     for (const ReadingRow& row : rows_) {
-        QString line = QString::fromStdString(row.name) + QStringLiteral(": ");
+        QString line = title(row) + QStringLiteral(": ");
         line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), band(row.u95)) : QString::fromStdString(row.why);
         if (const Reading* past = last(row)) line += tr(", last time %1").arg(withUnit(past->value, row));
         told << line;
@@ -129,7 +134,7 @@ void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
             p.setPen(QPen(c.hairline, 1));
             p.drawLine(line.topLeft(), line.topRight());
         }
-        putText(p, QRectF(chosen ? 6 : 0, line.top(), value - 4, h), QString::fromStdString(row.name), Size::Small, c.ink, chosen ? QFont::DemiBold : QFont::Medium);
+        putText(p, QRectF(chosen ? 6 : 0, line.top(), value - 4, h), title(row), Size::Small, c.ink, chosen ? QFont::DemiBold : QFont::Medium);
         if (!row.why.empty()) {
             putText(p, QRectF(value, line.top(), w - value, h), QString::fromStdString(row.why), Size::Small, c.ink2);
             continue;

@@ -46,7 +46,7 @@ QImage answerPicture(const Review& review, const QImage& frame, const AnswerPict
     p.resetTransform();
     look.measure = picture.measure;
     look.numbers = false;
-    look.scale = size.width() / 400.0;
+    look.scale = size.width() / 280.0; // it is shown about that wide
     drawBody(p, review, picture.frame, look);
     return out;
 }

@@ -1,0 +1,98 @@
+// Peaks and cycles against scipy.signal.find_peaks 1.10.1 and R's data sets (tests/reference/05_events).
+#include "signal/peaks.h"
+#include "signal/resample.h"
+#include "support/table.h"
+
+#include <QTest>
+
+using namespace deft;
+using namespace deft::test;
+
+class PeaksTest : public QObject {
+    Q_OBJECT
+
+    static void compare(const std::vector<Peak>& found, const Json& indices, const Json& prominences) {
+        QCOMPARE(found.size(), indices.size());
+        for (size_t i = 0; i < found.size(); ++i) {
+            QCOMPARE(found[i].index, indices[i].get<size_t>());
+            NEAR(found[i].prominence, prominences[i].get<double>(), 1e-9);
+        }
+    }
+
+private slots:
+    void handCheckable() {
+        const Json j = referenceJson("05_events/small_peaks.json");
+        const auto found = findPeaks(j["x"].get<std::vector<double>>(), 0);
+        compare(found, j["all_peaks"], j["prominences"]);
+        for (size_t i = 0; i < found.size(); ++i) {
+            QCOMPARE(found[i].leftBase, j["left_bases"][i].get<size_t>());
+            QCOMPARE(found[i].rightBase, j["right_bases"][i].get<size_t>());
+        }
+    }
+
+    void movementSignals_data() {
+        QTest::addColumn<QString>("name");
+        for (const char* name : {"clean_cosine", "unequal_with_half_rep", "unequal_prom15", "pause_at_top", "standing_still"}) QTest::newRow(name) << QString::fromLatin1(name);
+    }
+    void movementSignals() {
+        QFETCH(QString, name);
+        const Json c = referenceJson("05_events/expected_peaks.json")["cases"][name.toStdString()];
+        const auto x = readTable(reference("05_events/signals.csv")).filled(name.toStdString());
+        QCOMPARE(x.size(), c["n"].get<size_t>());
+        compare(findPeaks(x, c["find_peaks_args"]["prominence"]), c["peak_indices"], c["prominences"]);
+    }
+
+    void countedReps() {
+        const Json cases = referenceJson("05_events/expected_peaks.json")["cases"];
+        const Table t = readTable(reference("05_events/signals.csv"));
+        for (const auto& [name, c] : cases.items()) {
+            const auto counted = cyclesByHysteresis(t.filled(name), c["rep_counter_lo_hi"][0], c["rep_counter_lo_hi"][1]);
+            const bool tail = !c["hysteresis_tail"].get<std::string>().empty();
+            const int whole = int(counted.cycles.size()) - counted.unfinished;
+            QVERIFY2(whole == c["hysteresis_count"].get<int>(), qPrintable(QStringLiteral("%1: %2 reps").arg(QString::fromStdString(name)).arg(whole)));
+            QCOMPARE(counted.unfinished, tail);
+        }
+    }
+
+    /// Real periodic data: about eleven years between maxima of sunspots, about ten of lynx trapped.
+    void realSeries() {
+        const Json j = referenceJson("05_events/real_periodic_series.json");
+        for (const char* name : {"sunspot_year", "lynx"}) {
+            const Json& c = j[name];
+            for (const auto& [key, value] : c.items()) {
+                if (!value.is_object() || !value.contains("args") || value["args"].size() != 1 || !value["args"].contains("prominence")) continue;
+                compare(findPeaks(c["x"].get<std::vector<double>>(), value["args"]["prominence"]), value["peak_indices"], value["prominences"]);
+            }
+        }
+        const auto spots = findPeaks(j["sunspot_year"]["x"].get<std::vector<double>>(), 30);
+        NEAR(double(spots.back().index - spots.front().index) / double(spots.size() - 1), 11, 0.5);
+    }
+
+    void gapsEndTheSearch() {
+        const double gap = std::nan("");
+        const auto found = findPeaks({0, 3, 1, gap, 0, 5, 0}, 0.5);
+        QCOMPARE(found.size(), size_t(2));
+        NEAR(found[0].prominence, 2, 1e-12); // its lowest neighbours are 0 and 1, not what lies beyond the gap
+    }
+
+    void derivativeAndMedian() {
+        // The slope of a parabola is exact at uneven times too (second order).
+        const std::vector<double> t = {0, 0.1, 0.25, 0.3, 0.6};
+        std::vector<double> x;
+        for (const double s : t) x.push_back(3 * s * s - s);
+        const auto d = derivative(t, x);
+        for (size_t i = 1; i + 1 < t.size(); ++i) NEAR(d[i], 6 * t[i] - 1, 1e-12);
+        NEAR(medianOf({5, 1, std::nan(""), 3}), 3, 0);
+        NEAR(medianOf({4, 1, 3, 2}), 2.5, 0);
+        QVERIFY(std::isnan(medianOf({std::nan("")})));
+    }
+
+    void runs() {
+        const double gap = std::nan("");
+        QCOMPARE(runsWithoutGaps({gap, 1, 2, gap, gap, 3}), (std::vector<Run>{{1, 3}, {5, 6}}));
+        QVERIFY(runsWithoutGaps({gap}).empty());
+    }
+};
+
+QTEST_GUILESS_MAIN(PeaksTest)
+#include "peaks_test.moc"
