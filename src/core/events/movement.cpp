@@ -16,7 +16,7 @@ size_t indexAt(const std::vector<double>& time_s, double t) {
 
 /// Time at which the line between two samples crosses a level.
 double crossing(double t0, double v0, double t1, double v1, double level) {
-    if (v0 == v1) return t1;
+    if (v0 == v1 || !std::isfinite(v0) || !std::isfinite(v1)) return t1;
     return t0 + std::clamp((level - v0) / (v1 - v0), 0.0, 1.0) * (t1 - t0);
 }
 
@@ -75,6 +75,7 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
         size_t start = cycle.start;
         const double slow = 0.06 * lift;
         while (start > 0 && std::isfinite(speed[start]) && speed[start] > slow) --start;
+        while (start < cycle.peak && !std::isfinite(x[start])) ++start;
         rep.baseline = x[start];
         const double own = x[cycle.peak] - rep.baseline;
         const double still = plan.stillShare * own, level = rep.baseline + plan.levelShare * own;

@@ -16,6 +16,7 @@ struct ClipWriter::State {
     av::Scaler scaler;
     AVStream* stream = nullptr;
     bool finished = false;
+    int64_t step = 0; ///< time from the frame before to the newest one: the last frame is shown as long
 
     ~State() {
         if (output) {
@@ -26,8 +27,8 @@ struct ClipWriter::State {
         if (!finished) std::filesystem::remove(temporary, ec);
     }
 
-    Result<void> failed(const char* step, int code) const {
-        return fail(Errc::WriteFailed, path.string() + ": could not be " + step + " (" + av::words(code) + ")");
+    Result<void> failed(const char* what, int code) const {
+        return fail(Errc::WriteFailed, path.string() + ": could not be " + what + " (" + av::words(code) + ")");
     }
 
     Result<void> encode(const AVFrame* picture) {
@@ -36,6 +37,8 @@ struct ClipWriter::State {
         while ((code = avcodec_receive_packet(codec.get(), packet.get())) >= 0) {
             av_packet_rescale_ts(packet.get(), codec->time_base, stream->time_base);
             packet->stream_index = stream->index;
+            // Without it the clip would end where its last frame begins, and players would drop that frame.
+            packet->duration = av_rescale_q(step, codec->time_base, stream->time_base);
             if ((code = av_interleaved_write_frame(output, packet.get())) < 0) return failed("written", code);
         }
         if (code != AVERROR(EAGAIN) && code != AVERROR_EOF) return failed("encoded", code);
@@ -109,7 +112,9 @@ Result<void> ClipWriter::add(const cv::Mat& bgr, double time_s) {
     const uint8_t* planes[4] = {bgr.data, nullptr, nullptr, nullptr};
     const int strides[4] = {int(bgr.step), 0, 0, 0};
     sws_scale(s->scaler.get(), planes, strides, 0, bgr.rows, s->frame->data, s->frame->linesize);
-    s->frame->pts = std::llround(time_s * s->options.timeBaseHz);
+    const int64_t pts = std::llround(time_s * s->options.timeBaseHz);
+    s->step = time_s > 0 ? pts - s->frame->pts : int64_t(s->options.timeBaseHz) / 30;
+    s->frame->pts = pts;
     return s->encode(s->frame.get());
 }
 

@@ -1,0 +1,183 @@
+// Reps, holds and breaks of movements with known times, and the hold detector against the reference of
+// tests/reference/05_events (own functions there, stated in gen05_events.py: no library has such a routine).
+#include "events/movement.h"
+#include "support/stick_body.h"
+#include "support/table.h"
+
+#include <QTest>
+
+using namespace deft;
+using namespace deft::test;
+
+class MovementTest : public QObject {
+    Q_OBJECT
+
+    using Curve = std::function<double(double)>;
+    static SeriesSet series(double duration, const Curve& lift, const Curve& pelvis, double fps = 30) {
+        SeriesSet set;
+        Series mover{"hip_height", "%", {}, {}}, anchor{"pelvis_on_trunk", "deg", {}, {}};
+        for (int i = 0; i < int(duration * fps); ++i) {
+            const double t = i / fps;
+            set.time_s.push_back(t);
+            mover.value.push_back(lift(t)), mover.u95.push_back(0.4);
+            anchor.value.push_back(pelvis(t)), anchor.u95.push_back(0.8);
+        }
+        set.series = {mover, anchor};
+        return set;
+    }
+    static double lift3(double t) {
+        return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 12, 13.5, 17, 18, 0, 43) + outAndBack(t, 20, 21, 24, 25.5, 0, 40);
+    }
+    const Tolerance tolerance_{"pelvis_on_trunk", std::nullopt, 5.0, true, true};
+
+private slots:
+    void threeReps() {
+        const auto set = series(28, lift3, [](double) { return 0.0; });
+        const Events e = findMovement(set, {});
+        QCOMPARE(e.reps.size(), size_t(3));
+        QVERIFY(e.setupEnd_s > 1.5 && e.setupEnd_s <= 2.6);
+        const double starts[] = {2.5, 12, 20}, tops[] = {4, 13.5, 21}, leaves[] = {9, 17, 24}, ends[] = {10, 18, 25.5};
+        for (size_t k = 0; k < 3; ++k) {
+            const Rep& r = e.reps[k];
+            QVERIFY(r.finished);
+            // The tails of a minimum-jerk curve are flat: a movement is seen a moment late and its end a moment early.
+            NEAR(r.start_s, starts[k], 0.25);
+            NEAR(r.hold.start_s, tops[k], 0.25);
+            NEAR(r.hold.end_s, leaves[k], 0.25);
+            NEAR(r.end_s, ends[k], 0.25);
+            NEAR(r.reach, k < 2 ? 43 : 40, 0.5);
+            NEAR(r.controlRange, r.reach, 0.001);
+        }
+    }
+
+    void frameRateDoesNotMatter() {
+        const Events a = findMovement(series(28, lift3, [](double) { return 0.0; }, 25), {}), b = findMovement(series(28, lift3, [](double) { return 0.0; }, 60), {});
+        QCOMPARE(a.reps.size(), b.reps.size());
+        for (size_t k = 0; k < a.reps.size(); ++k) {
+            NEAR(a.reps[k].hold.start_s, b.reps[k].hold.start_s, 0.05);
+            NEAR(a.reps[k].hold.end_s, b.reps[k].hold.end_s, 0.05);
+        }
+    }
+
+    void breakInTheHold() {
+        // Leaves the tolerance on a straight line: 5° are crossed exactly at 7.0 s.
+        auto set = series(12, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); }, [](double t) { return t < 6 ? 0 : 5 * (t - 6); });
+        Events e = findMovement(set, {});
+        findBreaks(e, set, {}, {tolerance_});
+        const Hold& h = e.reps[0].hold;
+        QVERIFY(h.first_break_s.has_value());
+        NEAR(*h.first_break_s, 7.0, 1e-6);
+        NEAR(h.clean_s, 7.0 - h.start_s, 1e-9);
+        QCOMPARE(h.brokenBy, std::string("pelvis_on_trunk"));
+        QVERIFY(e.reps[0].brokenBy.empty()); // the way up was clean
+        NEAR(e.reps[0].controlRange, e.reps[0].reach, 1e-9);
+    }
+
+    void breakOnTheWay() {
+        auto lift = [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); };
+        auto set = series(12, lift, [&](double t) { return t > 9.4 ? 0 : 0.2 * (lift(t) - 12); }); // 5° at a lift of 25 %
+        Events e = findMovement(set, {});
+        findBreaks(e, set, {}, {tolerance_});
+        NEAR(e.reps[0].controlRange, 25, 1.5); // within one frame of a fast movement
+        QCOMPARE(e.reps[0].brokenBy, std::string("pelvis_on_trunk"));
+        NEAR(e.reps[0].hold.clean_s, 0, 1e-12); // what broke on the way is not clean in the hold
+    }
+
+    /// Short slips are forgiven, and noise about the limit makes one excursion, not many.
+    void hysteresis() {
+        auto lift = [](double t) { return outAndBack(t, 1, 2, 9, 10, 12, 55); };
+        auto blip = series(12, lift, [](double t) { return t > 5 && t < 5.2 ? 6.0 : 0.0; });
+        QVERIFY(excursions(blip, tolerance_, 2, 9).empty());
+        auto chatter = series(12, lift, [](double t) { return t < 4 ? 0.0 : t < 7 ? 5 + 0.3 * std::sin(40 * t) : 0.0; });
+        QCOMPARE(excursions(chatter, tolerance_, 2, 9).size(), size_t(1));
+        NEAR(excursions(chatter, tolerance_, 2, 9)[0].end_s, 7.0, 0.05);
+    }
+
+    void gapsAreNotBridged() {
+        auto set = series(12, [](double t) { return outAndBack(t, 1, 2, 9, 10, 12, 55); }, [](double t) { return t > 4 && t < 6 ? 8.0 : 0.0; });
+        Series& anchor = *set.find("pelvis_on_trunk");
+        for (size_t i = 0; i < anchor.value.size(); ++i)
+            if (set.time_s[i] > 4.5) anchor.value[i] = kGap;
+        const auto found = excursions(set, tolerance_, 2, 9);
+        QCOMPARE(found.size(), size_t(1));
+        QVERIFY(found[0].end_s <= 4.5); // nothing is claimed beyond what was seen
+    }
+
+    void gapsInTheMoverGiveNumbers() {
+        auto set = series(28, lift3, [](double) { return 0.0; });
+        Series& mover = *set.find("hip_height");
+        for (size_t i = 0; i < mover.value.size(); ++i)
+            if ((set.time_s[i] > 3.3 && set.time_s[i] < 3.9) || (set.time_s[i] > 14 && set.time_s[i] < 14.5)) mover.value[i] = kGap;
+        Events e = findMovement(set, {});
+        findBreaks(e, set, {}, {tolerance_});
+        QCOMPARE(e.reps.size(), size_t(3));
+        for (const Rep& r : e.reps)
+            for (const double v : {r.start_s, r.top_s, r.holdEnd_s, r.end_s, r.baseline, r.reach, r.hold.clean_s, r.hold.u95_s}) QVERIFY(std::isfinite(v));
+    }
+
+    void clipEndsInTheHold() {
+        const auto set = series(8, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); }, [](double) { return 0.0; });
+        const Events e = findMovement(set, {});
+        QCOMPARE(e.reps.size(), size_t(1));
+        QVERIFY(!e.reps[0].finished);
+    }
+
+    void nothingMoves() {
+        const auto set = series(10, [](double t) { return 12 + 0.3 * std::sin(5 * t); }, [](double) { return 0.0; });
+        QVERIFY(findMovement(set, {}).reps.empty());
+        SeriesSet none;
+        QVERIFY(findMovement(none, {}).reps.empty());
+    }
+
+    void halfALiftIsNoRep() {
+        const auto set = series(28, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 13, 14, 15, 16, 0, 15); }, [](double) { return 0.0; });
+        QCOMPARE(findMovement(set, {}).reps.size(), size_t(1));
+    }
+
+    void levelLoss() {
+        // Sinks by 20 % of the lift over the hold.
+        auto set = series(12, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55) - (t > 5 && t < 9 ? 43 * 0.05 * (t - 5) : t >= 9 && t < 10 ? 8.6 * (10 - t) : 0); }, [](double) { return 0.0; });
+        Events e = findMovement(set, {});
+        addLevelLoss(set, e, {});
+        const Series& loss = *set.find("level_loss");
+        NEAR(loss.value[size_t(8.5 * 30)], 17.5, 0.6);
+        QVERIFY(std::isnan(loss.value[30])); // no hold, no loss
+    }
+
+    void holdsOfTheReference() {
+        const Json cases = referenceJson("05_events/expected_holds.json")["cases"];
+        const Table t = readTable(reference("05_events/hold_signals.csv"));
+        for (const auto& [name, c] : cases.items()) {
+            const Json& a = c["in_band_args"];
+            const auto found = holdsInBand(t.filled(name), a["target"], a["tol"], a["min_s"].get<double>() * 30, a["bridge_s"].get<double>() * 30);
+            QVERIFY2(found.size() == c["in_band"].size(), name.c_str());
+            for (size_t i = 0; i < found.size(); ++i) {
+                QCOMPARE(found[i].first, c["in_band"][i]["first"].get<size_t>());
+                QCOMPARE(found[i].last, c["in_band"][i]["last"].get<size_t>());
+            }
+        }
+    }
+
+    /// The program's own hold finder on the same signals, against the times at which they were made.
+    void ownHoldsOnTheReference_data() {
+        QTest::addColumn<QString>("name");
+        for (const char* name : {"one_hold_5s", "sagging_hold"}) QTest::newRow(name) << QString::fromLatin1(name);
+    }
+    void ownHoldsOnTheReference() {
+        QFETCH(QString, name);
+        const Json c = referenceJson("05_events/expected_holds.json")["cases"][name.toStdString()];
+        SeriesSet set;
+        Series mover{"hip_height", "%", readTable(reference("05_events/hold_signals.csv")).filled(name.toStdString()), {}};
+        mover.u95.assign(mover.value.size(), 0.6);
+        for (size_t i = 0; i < mover.value.size(); ++i) set.time_s.push_back(double(i) / 30);
+        set.series = {mover};
+        const Events e = findMovement(set, {});
+        QCOMPARE(e.reps.size(), c["truth_hold_intervals_s"].size());
+        // ± 8 frames: the tolerance stated with the reference.
+        NEAR(e.reps[0].hold.start_s, c["truth_hold_intervals_s"][0][0].get<double>(), 8.0 / 30);
+        NEAR(e.reps[0].hold.end_s, c["truth_hold_intervals_s"][0][1].get<double>(), 8.0 / 30);
+    }
+};
+
+QTEST_GUILESS_MAIN(MovementTest)
+#include "movement_test.moc"

@@ -1,0 +1,252 @@
+// Frames by number, forwards, backwards and at random, from every kind of clip that phones make, and clear refusals.
+#include "base/files.h"
+#include "support/numbered_clip.h"
+#include "support/table.h"
+#include "video/clip_reader.h"
+
+#include <QTemporaryDir>
+#include <QTest>
+#include <random>
+
+extern "C" {
+#include <libavcodec/avcodec.h>
+#include <libavformat/avformat.h>
+}
+
+using namespace deft;
+using namespace deft::test;
+
+class ClipReaderTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir dir_;
+    std::filesystem::path at(const char* name) const { return dir_.filePath(QString::fromLatin1(name)).toStdString(); }
+
+    static void verifyFrames(ClipReader& clip, const std::vector<int64_t>& order) {
+        for (const int64_t i : order) {
+            const auto picture = clip.grey(i);
+            QVERIFY2(picture.has_value(), qPrintable(QStringLiteral("frame %1").arg(i)));
+            QCOMPARE(numberOf(*picture), int(i));
+        }
+    }
+
+private slots:
+    void containers_data() {
+        QTest::addColumn<QString>("name");
+        QTest::addColumn<QString>("codec");
+        QTest::newRow("mp4") << "a.mp4" << "libx264";
+        QTest::newRow("mov") << "a.mov" << "libx264";
+        QTest::newRow("mkv") << "a.mkv" << "libx264";
+        QTest::newRow("webm") << "a.webm" << "libvpx";
+    }
+    void containers() {
+        QFETCH(QString, name);
+        QFETCH(QString, codec);
+        WriterOptions o;
+        o.codec = codec.toStdString();
+        o.timeBaseHz = 1000; // what Matroska keeps
+        const auto path = at(qPrintable(name));
+        const auto wrote = writeNumbered(path, evenTimes(50, 25), o);
+        QVERIFY2(wrote.has_value(), wrote ? "" : wrote.error().detail.c_str());
+        auto clip = ClipReader::open(path).value();
+        QCOMPARE(clip.info().frames(), 50);
+        NEAR(clip.info().medianRateHz, 25, 0.01);
+        NEAR(clip.info().duration_s, 2, 0.045);
+        verifyFrames(clip, {0, 1, 2, 3, 49, 25, 24, 10});
+    }
+
+    /// B-frames are stored out of order, and MP4 shifts them with an edit list; frame numbers and times must not care.
+    void exactSeekWithBFrames() {
+        WriterOptions o;
+        o.bFrames = 3, o.keyEvery = 24;
+        QVERIFY(writeNumbered(at("b.mp4"), evenTimes(120), o));
+        auto clip = ClipReader::open(at("b.mp4")).value();
+        QCOMPARE(clip.info().frames(), 120);
+        NEAR(clip.info().time_s.front(), 0, 1e-9);
+        for (int i = 0; i < 120; ++i) NEAR(clip.info().time_s[size_t(i)], i / 30.0, 1e-4);
+        std::vector<int64_t> order;
+        std::mt19937 random(4);
+        for (int k = 0; k < 60; ++k) order.push_back(int64_t(random() % 120));
+        for (int64_t i = 119; i >= 90; --i) order.push_back(i);
+        verifyFrames(clip, order);
+    }
+
+    void variableRate() {
+        std::vector<double> times;
+        double t = 0;
+        for (int i = 0; i < 60; ++i) times.push_back(t), t += i % 3 == 0 ? 0.050 : 0.025;
+        QVERIFY(writeNumbered(at("v.mp4"), times));
+        auto clip = ClipReader::open(at("v.mp4")).value();
+        QVERIFY(clip.info().variableRate);
+        for (size_t i = 0; i < times.size(); ++i) NEAR(clip.info().time_s[i], times[i], 1e-4);
+        QCOMPARE(clip.info().frameAt(times[31] + 0.004), 31);
+        verifyFrames(clip, {0, 59, 30, 31});
+    }
+
+    /// A phone held upright stores a lying picture and says how to turn it.
+    void rotation_data() {
+        QTest::addColumn<int>("turn");
+        QTest::addColumn<int>("cornerX");
+        QTest::addColumn<int>("cornerY");
+        // Where the stored upper left corner ends up.
+        QTest::newRow("90") << 90 << 1 << 0;
+        QTest::newRow("180") << 180 << 1 << 1;
+        QTest::newRow("270") << 270 << 0 << 1;
+    }
+    void rotation() {
+        QFETCH(int, turn);
+        QFETCH(int, cornerX);
+        QFETCH(int, cornerY);
+        WriterOptions o;
+        o.rotationDeg = turn;
+        QVERIFY(writeNumbered(at("r.mp4"), evenTimes(6), o));
+        auto clip = ClipReader::open(at("r.mp4")).value();
+        QCOMPARE(clip.info().rotationDeg, turn);
+        QCOMPARE(clip.info().width, turn == 180 ? 192 : 128);
+        QCOMPARE(clip.info().height, turn == 180 ? 128 : 192);
+        const cv::Mat grey = clip.grey(3).value();
+        QCOMPARE(grey.cols, clip.info().width);
+        for (int x = 0; x < 2; ++x)
+            for (int y = 0; y < 2; ++y) QCOMPARE(grey.at<uchar>(y ? grey.rows - 5 : 4, x ? grey.cols - 5 : 4) > 200, x == cornerX && y == cornerY);
+        const cv::Mat colour = clip.bgra(3).value();
+        QCOMPARE(colour.size(), grey.size());
+        QCOMPARE(colour.at<cv::Vec4b>(cornerY ? grey.rows - 5 : 4, cornerX ? grey.cols - 5 : 4)[1] > 200, true);
+    }
+
+    /// Pixels that are not square are made square, so that angles are right.
+    void pixelAspect() {
+        WriterOptions o;
+        o.pixelAspect = 4.0 / 3;
+        QVERIFY(writeNumbered(at("s.mp4"), evenTimes(6), o));
+        auto clip = ClipReader::open(at("s.mp4")).value();
+        QCOMPARE(clip.info().width, 256);
+        QCOMPARE(clip.info().height, 128);
+        QCOMPARE(clip.grey(2)->cols, 256);
+        QCOMPARE(numberOf(clip.grey(5).value()), 5);
+    }
+
+    void backwards() {
+        QVERIFY(writeNumbered(at("back.mp4"), evenTimes(100)));
+        auto clip = ClipReader::open(at("back.mp4")).value();
+        BackwardFrames frames(clip, 16);
+        for (int64_t i = 99; i >= 0; --i) QCOMPARE(numberOf(frames.grey(i).value()), int(i));
+    }
+
+    void oneFrame() {
+        QVERIFY(writeNumbered(at("one.mp4"), {0}));
+        auto clip = ClipReader::open(at("one.mp4"));
+        QVERIFY(clip.has_value());
+        QCOMPARE(clip->info().frames(), 1);
+    }
+
+    void outOfRange() {
+        QVERIFY(writeNumbered(at("o.mp4"), evenTimes(5)));
+        auto clip = ClipReader::open(at("o.mp4")).value();
+        QCOMPARE(clip.grey(5).error().code, Errc::OutOfRange);
+        QCOMPARE(clip.grey(-1).error().code, Errc::OutOfRange);
+    }
+
+    void notAClip() {
+        QCOMPARE(ClipReader::open(at("none.mp4")).error().code, Errc::NotFound);
+        QVERIFY(writeFileAtomically(at("text.mp4"), "Dear Jonna, here is my bridge.\n"));
+        const auto text = ClipReader::open(at("text.mp4"));
+        QCOMPARE(text.error().code, Errc::BadFormat);
+        QVERIFY(text.error().detail.find("text.mp4") != std::string::npos);
+        QVERIFY(writeFileAtomically(at("nil.mp4"), ""));
+        QCOMPARE(ClipReader::open(at("nil.mp4")).error().code, Errc::BadFormat);
+        QVERIFY(!ClipReader::open(dir_.path().toStdString()));
+    }
+
+    /// The index of this MP4 lies at its end; cut off, there is nothing to go by. A Matroska file can be read up to the cut.
+    void truncated() {
+        WriterOptions o;
+        o.timeBaseHz = 1000, o.keyEvery = 10;
+        QVERIFY(writeNumbered(at("whole.mp4"), evenTimes(100), o));
+        QVERIFY(writeNumbered(at("whole.mkv"), evenTimes(100), o));
+        for (const char* name : {"whole.mp4", "whole.mkv"}) {
+            const std::string all = readFile(at(name)).value();
+            QVERIFY(writeFileAtomically(at((std::string("cut-") + name).c_str()), all.substr(0, all.size() * 6 / 10)));
+        }
+        const auto mp4 = ClipReader::open(at("cut-whole.mp4"));
+        QVERIFY(!mp4);
+        QCOMPARE(mp4.error().code, Errc::BadFormat);
+        auto mkv = ClipReader::open(at("cut-whole.mkv"));
+        QVERIFY(mkv.has_value());
+        QVERIFY(mkv->info().frames() > 20 && mkv->info().frames() < 90);
+        int good = 0;
+        for (int64_t i = 0; i < mkv->info().frames(); ++i)
+            if (const auto picture = mkv->grey(i)) good += numberOf(*picture) == i;
+        QVERIFY(good >= mkv->info().frames() - 2);
+    }
+
+    /// Bytes in the middle are gone: the frames around still come, and none is shown under a wrong number.
+    void damagedInTheMiddle() {
+        WriterOptions o;
+        o.keyEvery = 10;
+        QVERIFY(writeNumbered(at("d.mp4"), evenTimes(100), o));
+        std::string all = readFile(at("d.mp4")).value();
+        for (size_t i = all.size() / 2; i < all.size() / 2 + 300; ++i) all[i] = char(i * 37);
+        QVERIFY(writeFileAtomically(at("d2.mp4"), all));
+        auto clip = ClipReader::open(at("d2.mp4"));
+        QVERIFY(clip.has_value());
+        int good = 0, refused = 0;
+        for (int64_t i = 0; i < clip->info().frames(); ++i) {
+            const auto picture = clip->grey(i);
+            if (!picture) {
+                QCOMPARE(picture.error().code, Errc::DamagedFrame);
+                ++refused;
+                continue;
+            }
+            good += std::abs(clip->info().time_s[size_t(i)] * 30 - numberOf(*picture)) < 0.5;
+        }
+        QVERIFY2(good >= 70 && good < 100, qPrintable(QStringLiteral("%1 good, %2 refused of %3").arg(good).arg(refused).arg(clip->info().frames())));
+    }
+
+    void soundOnly() {
+        makeSound(at("sound.mp4"));
+        const auto clip = ClipReader::open(at("sound.mp4"));
+        QVERIFY(!clip);
+        QCOMPARE(clip.error().code, Errc::BadFormat);
+        QVERIFY2(clip.error().detail.find("video") != std::string::npos, clip.error().detail.c_str());
+    }
+
+private:
+    /// A second of silence, as AAC.
+    static void makeSound(const std::filesystem::path& path) {
+        AVFormatContext* out = nullptr;
+        avformat_alloc_output_context2(&out, nullptr, nullptr, path.c_str());
+        const AVCodec* codec = avcodec_find_encoder(AV_CODEC_ID_AAC);
+        AVCodecContext* c = avcodec_alloc_context3(codec);
+        c->sample_rate = 44100, c->sample_fmt = AV_SAMPLE_FMT_FLTP, c->bit_rate = 64000, c->time_base = {1, 44100};
+        av_channel_layout_default(&c->ch_layout, 1);
+        c->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
+        QVERIFY(avcodec_open2(c, codec, nullptr) >= 0);
+        AVStream* stream = avformat_new_stream(out, nullptr);
+        avcodec_parameters_from_context(stream->codecpar, c);
+        stream->time_base = c->time_base;
+        QVERIFY(avio_open(&out->pb, path.c_str(), AVIO_FLAG_WRITE) >= 0);
+        QVERIFY(avformat_write_header(out, nullptr) >= 0);
+        AVFrame* frame = av_frame_alloc();
+        frame->nb_samples = c->frame_size, frame->format = c->sample_fmt, frame->sample_rate = c->sample_rate;
+        av_channel_layout_copy(&frame->ch_layout, &c->ch_layout);
+        av_frame_get_buffer(frame, 0);
+        memset(frame->data[0], 0, size_t(frame->linesize[0]));
+        AVPacket* packet = av_packet_alloc();
+        for (int k = 0; k <= 43; ++k) {
+            frame->pts = k * c->frame_size;
+            avcodec_send_frame(c, k < 43 ? frame : nullptr);
+            while (avcodec_receive_packet(c, packet) >= 0) {
+                av_packet_rescale_ts(packet, c->time_base, stream->time_base);
+                av_interleaved_write_frame(out, packet);
+            }
+        }
+        av_write_trailer(out);
+        av_packet_free(&packet);
+        av_frame_free(&frame);
+        avcodec_free_context(&c);
+        avio_closep(&out->pb);
+        avformat_free_context(out);
+    }
+};
+
+QTEST_GUILESS_MAIN(ClipReaderTest)
+#include "clip_reader_test.moc"
