@@ -1,0 +1,179 @@
+// Marks followed through pictures whose movement is known exactly.
+#include "landmarks/track_clip.h"
+#include "landmarks/tracker.h"
+#include "support/table.h"
+#include "video/clip_writer.h"
+
+#include <QTemporaryDir>
+#include <QTest>
+#include <opencv2/imgproc.hpp>
+
+using namespace deft;
+using namespace deft::test;
+
+class TrackerTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir dir_;
+
+    const std::map<std::string, Point2> start_ = {{"shoulder", {150, 240}}, {"hip", {330, 240}}, {"asis", {320, 205}}, {"crest", {285, 225}}, {"knee", {480, 190}}, {"ankle", {520, 330}}};
+
+    /// Cloth: noise smoothed to blobs of a few pixels.
+    static cv::Mat cloth() {
+        cv::Mat m(480, 640, CV_8U);
+        cv::RNG random(5);
+        random.fill(m, cv::RNG::NORMAL, 128, 90);
+        cv::GaussianBlur(m, m, {}, 2.2);
+        cv::normalize(m, m, 20, 235, cv::NORM_MINMAX);
+        return m;
+    }
+    /// The cloth turned about the middle and moved.
+    static cv::Mat moved(const cv::Mat& m, double degrees_, const Vector2& by, Point2 (*)(const Point2&) = nullptr) {
+        cv::Mat a = cv::getRotationMatrix2D({320, 240}, degrees_, 1), out;
+        a.at<double>(0, 2) += by.x(), a.at<double>(1, 2) += by.y();
+        cv::warpAffine(m, out, a, m.size(), cv::INTER_CUBIC, cv::BORDER_REFLECT);
+        return out;
+    }
+    static Point2 movedPoint(const Point2& p, double degrees_, const Vector2& by) {
+        const double c = std::cos(radians(degrees_)), s = std::sin(radians(degrees_));
+        const Vector2 d = p - Point2(320, 240);
+        return Point2(320, 240) + Vector2(c * d.x() + s * d.y(), -s * d.x() + c * d.y()) + by;
+    }
+    static std::map<std::string, std::optional<Point2>> asMarks(const std::map<std::string, Point2>& points) { return {points.begin(), points.end()}; }
+
+    Marks marksAt(double t, double degrees_, const Vector2& by) const {
+        Marks m;
+        for (const auto& [name, p] : start_) m.set(t, name, movedPoint(p, degrees_, by));
+        return m;
+    }
+    std::filesystem::path writeClip(const char* name, int frames) {
+        const std::filesystem::path path = dir_.filePath(QString::fromLatin1(name)).toStdString();
+        WriterOptions o;
+        o.width = 640, o.height = 480, o.crf = 16;
+        auto writer = ClipWriter::create(path, o).value();
+        for (int i = 0; i < frames; ++i) {
+            cv::Mat colour;
+            cv::cvtColor(moved(cloth(), 0.2 * i, {0.9 * i, -0.4 * i}), colour, cv::COLOR_GRAY2BGR);
+            (void)writer.add(colour, i / 30.0);
+        }
+        (void)writer.finish();
+        return path;
+    }
+
+private slots:
+    /// Half pixels and turns of 20° over a second, to within a few tenths of a pixel, and the band tells the truth.
+    void followsTurnsAndShifts() {
+        const cv::Mat picture = cloth();
+        LandmarkTracker tracker;
+        tracker.mark(picture, asMarks(start_));
+        for (const auto& [name, p] : tracker.now()) QCOMPARE(p.state, PointState::ByHand);
+        double sum = 0;
+        int n = 0, inside = 0;
+        for (int i = 1; i <= 30; ++i) {
+            const double turn = 0.66 * i;
+            const Vector2 by(1.37 * i, -0.71 * i);
+            tracker.step(moved(picture, turn, by), 1 / 30.0);
+            for (const auto& [name, p] : tracker.now()) {
+                QVERIFY2(p.usable(), qPrintable(QStringLiteral("%1 in frame %2").arg(QString::fromStdString(name)).arg(i)));
+                const Vector2 off = p.at - movedPoint(start_.at(name), turn, by);
+                sum += off.squaredNorm(), ++n;
+                inside += std::abs(off.x()) <= 1.96 * p.sd && std::abs(off.y()) <= 1.96 * p.sd;
+            }
+        }
+        NEAR(std::sqrt(sum / n), 0, 0.25);
+        QVERIFY2(inside > 0.85 * n, qPrintable(QStringLiteral("%1 of %2 inside").arg(inside).arg(n)));
+    }
+
+    void coveredMarkIsNotInvented() {
+        const cv::Mat picture = cloth();
+        LandmarkTracker tracker;
+        tracker.mark(picture, asMarks(start_));
+        for (int i = 1; i <= 12; ++i) {
+            cv::Mat next = moved(picture, 0, {1.0 * i, 0});
+            cv::rectangle(next, cv::Rect(440, 150, 120, 90), cv::Scalar(60), cv::FILLED); // over the knee
+            tracker.step(next, 1 / 30.0);
+        }
+        QVERIFY(tracker.now().at("knee").state != PointState::Seen);
+        QCOMPARE(tracker.now().at("shoulder").state, PointState::Seen);
+    }
+
+    void markedAsNotVisible() {
+        const cv::Mat picture = cloth();
+        LandmarkTracker tracker;
+        tracker.mark(picture, asMarks(start_));
+        tracker.mark(picture, {{"knee", std::nullopt}});
+        tracker.step(moved(picture, 0, {1, 0}), 1 / 30.0);
+        QCOMPARE(tracker.now().at("knee").state, PointState::Absent);
+        tracker.mark(moved(picture, 0, {1, 0}), {{"knee", Point2(481, 190)}}); // and found again
+        QCOMPARE(tracker.now().at("knee").state, PointState::ByHand);
+    }
+
+    /// A tracker is a value: a copy goes on from the same place to the same result.
+    void copiesGoTheSameWay() {
+        const cv::Mat picture = cloth();
+        LandmarkTracker a;
+        a.mark(picture, asMarks(start_));
+        for (int i = 1; i <= 5; ++i) a.step(moved(picture, 0.5 * i, {1.0 * i, 0}), 1 / 30.0);
+        LandmarkTracker b = a;
+        for (int i = 6; i <= 10; ++i) a.step(moved(picture, 0.5 * i, {1.0 * i, 0}), 1 / 30.0), b.step(moved(picture, 0.5 * i, {1.0 * i, 0}), 1 / 30.0);
+        for (const auto& [name, p] : a.now()) QVERIFY(p.at == b.now().at(name).at);
+    }
+
+    void wholeClipBothWays() {
+        auto clip = ClipReader::open(writeClip("both.mp4", 60)).value();
+        // Marked in the middle only: followed to both ends.
+        const auto tracks = trackClip(clip, marksAt(30 / 30.0, 6, {27, -12})).value();
+        QCOMPARE(tracks.frames(), size_t(60));
+        for (const int i : {0, 15, 45, 59})
+            for (const auto& [name, p] : start_) {
+                const TrackPoint* t = tracks.find(name, size_t(i));
+                QVERIFY(t && t->usable());
+                NEAR((t->at - movedPoint(p, 0.2 * i, {0.9 * i, -0.4 * i})).norm(), 0, 1.0);
+            }
+    }
+
+    /// A second mark is kept exactly, and what lies between is drawn toward it.
+    void betweenTwoMarks() {
+        auto clip = ClipReader::open(writeClip("two.mp4", 40)).value();
+        Marks marks = marksAt(0, 0, {0, 0});
+        const Point2 truth = movedPoint(start_.at("knee"), 0.2 * 30, {27, -12});
+        marks.set(clip.info().time_s[30], "knee", Point2(truth + Vector2(3, 0)));
+        const auto tracks = trackClip(clip, marks).value();
+        NEAR((tracks.find("knee", 30)->at - truth).x(), 3, 1e-3);
+        QCOMPARE(tracks.find("knee", 30)->state, PointState::ByHand);
+        const double before = (tracks.find("knee", 29)->at - movedPoint(start_.at("knee"), 0.2 * 29, {26.1, -11.6})).x();
+        QVERIFY2(before > 2, qPrintable(QString::number(before)));
+        NEAR((tracks.find("hip", 30)->at - movedPoint(start_.at("hip"), 6, {27, -12})).norm(), 0, 1.0); // the others are not moved
+    }
+
+    void stopsWhenAsked() {
+        auto clip = ClipReader::open(writeClip("stop.mp4", 60)).value();
+        std::stop_source source;
+        int reports = 0;
+        const auto tracks = trackClip(clip, marksAt(0, 0, {0, 0}), source.get_token(), [&](const Progress& p) {
+            ++reports;
+            QVERIFY(p.done <= p.total);
+            if (p.done >= 12) source.request_stop();
+        });
+        QCOMPARE(tracks.error().code, Errc::Cancelled);
+        QVERIFY(reports > 0 && reports < 10);
+    }
+
+    void refused() {
+        auto clip = ClipReader::open(writeClip("one.mp4", 1)).value();
+        QCOMPARE(trackClip(clip, marksAt(0, 0, {0, 0})).error().code, Errc::TooShort);
+        auto longer = ClipReader::open(writeClip("five.mp4", 5)).value();
+        QCOMPARE(trackClip(longer, Marks{}).error().code, Errc::BadFormat);
+    }
+
+    void csv() {
+        Tracks t;
+        t.time_s = {0, 0.1};
+        t.landmark["hip"] = {{{1.5, 2}, 0.25, PointState::ByHand}, {{0, 0}, 0, PointState::Absent}};
+        const std::string text = toCsv(t);
+        QVERIFY(text.starts_with("frame,time_s,hip_x,hip_y,hip_sd,hip_state\n0,0.000000,1.5"));
+        QVERIFY(text.ends_with("1,0.100000,,,,absent\n"));
+    }
+};
+
+QTEST_GUILESS_MAIN(TrackerTest)
+#include "tracker_test.moc"
