@@ -1,0 +1,103 @@
+// The message to the client: complete, kind, self-contained, and the same twice.
+#include "answer/answer.h"
+#include "support/demo_review.h"
+
+#include <QRegularExpression>
+#include <QTest>
+
+using namespace deft;
+using namespace deft::test;
+
+class AnswerTest : public QObject {
+    Q_OBJECT
+
+    static PictureData picture(const AnswerPicture& p) { return {"image/jpeg", "QUJD" + std::to_string(p.frame)}; }
+
+private slots:
+    void allParts() {
+        const Answer a = composeAnswer(demoReview());
+        for (const char* id : {"greeting", "well", "target", "cautions", "next", "close"}) QVERIFY2(a.find(id) && !a.find(id)->text.empty(), id);
+        int corrections = 0;
+        for (const AnswerPart& p : a.parts)
+            if (p.id.starts_with("correction-")) {
+                ++corrections;
+                QVERIFY(!p.facts.empty() && !p.pictures.empty());
+            }
+        QVERIFY(corrections >= 1 && corrections <= kMaxCorrections);
+        QVERIFY(a.find("greeting")->text.find("Ruta") != std::string::npos);
+        QVERIFY(a.find("cautions")->text.find("Stop if you feel pain") != std::string::npos);
+        QVERIFY(a.parts.front().id == "greeting" && a.parts.back().id == "close");
+    }
+
+    void pageNeedsNothingElse() {
+        const Answer a = composeAnswer(demoReview());
+        const QString html = QString::fromStdString(answerHtml(a, picture));
+        QVERIFY(html.startsWith(QLatin1String("<!DOCTYPE html>"), Qt::CaseInsensitive));
+        QVERIFY(html.contains(QLatin1String("charset"), Qt::CaseInsensitive) && html.contains(QLatin1String("lang=\"en\"")));
+        // Every picture is inside the page, with words for those who cannot see it.
+        auto images = QRegularExpression(QStringLiteral("<img [^>]*>")).globalMatch(html);
+        int count = 0;
+        while (images.hasNext()) {
+            const QString image = images.next().captured();
+            QVERIFY(image.contains(QLatin1String("src=\"data:image/jpeg;base64,")));
+            QVERIFY(image.contains(QRegularExpression(QStringLiteral("alt=\"[^\"]+\""))));
+            ++count;
+        }
+        QVERIFY(count >= 2);
+        QVERIFY(!html.contains(QLatin1String("http://")) && !html.contains(QLatin1String("https://")) && !html.contains(QLatin1String("<script")));
+        QVERIFY(html.contains(QString::fromUtf8(kScopeNote)));
+        QCOMPARE(QString::fromStdString(answerHtml(a, picture)), html);
+    }
+
+    void textSaysTheSame() {
+        const Answer a = composeAnswer(demoReview());
+        const std::string text = answerText(a);
+        for (const AnswerPart& p : a.parts) QVERIFY2(text.find(p.text.substr(0, 30)) != std::string::npos, p.id.c_str());
+        QVERIFY(text.find("no medical device") != std::string::npos);
+        QVERIFY(text.find('<') == std::string::npos);
+    }
+
+    void editedAndLeftOut() {
+        ReviewInputs in = demoInputs();
+        in.words["well"] = "Lovely & <strong> work";
+        in.parts["next"] = false;
+        in.parts["cautions"] = false; // not for the coach to leave out
+        const Answer a = composeAnswer(demoReview(in));
+        QVERIFY(a.find("well")->edited);
+        QVERIFY(!a.find("next")->sent);
+        QVERIFY(a.find("cautions")->sent);
+        const std::string html = answerHtml(a, picture), text = answerText(a);
+        QVERIFY(html.find("Lovely &amp; &lt;strong&gt; work") != std::string::npos);
+        QVERIFY(html.find("Next clip") == std::string::npos && text.find("Next clip") == std::string::npos);
+        QVERIFY(text.find("Stop if you feel pain") != std::string::npos);
+    }
+
+    void pictureThatCannotBeMade() {
+        const std::string html = answerHtml(composeAnswer(demoReview()), [](const AnswerPicture&) { return PictureData{}; });
+        QVERIFY(html.find("<img") == std::string::npos);
+    }
+
+    void painStops() {
+        ReviewInputs in = demoInputs();
+        in.note.pain = true;
+        const Answer a = composeAnswer(demoReview(in));
+        for (const AnswerPart& p : a.parts) QVERIFY2(!p.id.starts_with("correction-"), p.id.c_str());
+        QVERIFY(a.find("target")->text.find("leave this exercise out") != std::string::npos);
+        QVERIFY(a.find("cautions")->text.find("doctor") != std::string::npos);
+    }
+
+    void whatWasFeltIsAnswered() {
+        ReviewInputs in = demoInputs();
+        in.note.felt = {"hamstring-cramp"};
+        QVERIFY(composeAnswer(demoReview(in)).find("cautions")->text.find("back of the thigh") != std::string::npos);
+    }
+
+    void withoutAName() {
+        ReviewInputs in = demoInputs();
+        in.client.clear();
+        QCOMPARE(composeAnswer(demoReview(in)).find("greeting")->text, std::string("Hello,"));
+    }
+};
+
+QTEST_GUILESS_MAIN(AnswerTest)
+#include "answer_test.moc"

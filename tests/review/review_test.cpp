@@ -1,0 +1,154 @@
+// A whole review: what it says, its file, and reading it again.
+#include "review/readings.h"
+#include "support/demo_review.h"
+#include "support/table.h"
+
+#include <QTemporaryDir>
+#include <QTest>
+
+using namespace deft;
+using namespace deft::test;
+
+class ReviewTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir dir_;
+    std::filesystem::path at(const char* name) const { return dir_.filePath(QString::fromLatin1(name)).toStdString(); }
+
+private slots:
+    /// The earlier demo clip was made with feet 540 mm from the upper back and two lifts that bend the back.
+    void saysWhatWasFilmed() {
+        const Review r = demoReview();
+        QCOMPARE(r.events.reps.size(), size_t(2));
+        QCOMPARE(r.findings.toCorrect.front() == "heel-distance" || r.findings.toCorrect.front() == "back-bend", true);
+        for (const Rep& rep : r.events.reps) QCOMPARE(rep.brokenBy, std::string("pelvis_on_trunk"));
+        QVERIFY(!r.allClean());
+        QVERIFY(r.missing.empty());
+        QCOMPARE(r.series.neutral.source, std::string("set-up"));
+    }
+
+    void contractKeys() {
+        const Json j = toJson(demoReview());
+        QCOMPARE(j["format"].get<std::string>(), std::string("deft-mirror-review"));
+        QCOMPARE(j["version"].get<int>(), 1);
+        auto has = [](const Json& o, std::initializer_list<const char*> keys) {
+            for (const char* k : keys) QVERIFY2(o.contains(k), k);
+        };
+        has(j, {"clip", "exercise", "view", "side", "schools", "neutral", "summary", "reps", "holds", "faults", "setup", "decision", "cues", "cautions"});
+        has(j["clip"], {"file", "sha256", "width", "height", "frames", "duration_s", "rotation_deg", "variable_rate", "check"});
+        has(j["clip"]["check"][0], {"id", "verdict", "value", "unit", "ask"});
+        has(j["summary"]["tilt"], {"min", "min_at_s", "max", "max_at_s", "mean", "u95", "unit"});
+        has(j["reps"][0], {"side", "start_s", "top_s", "end_s", "out_s", "hold_s", "back_s", "reach", "control_range", "broken_by"});
+        has(j["holds"][0], {"side", "start_s", "end_s", "duration_s", "clean_s", "first_break_s", "broken_by", "u95_s"});
+        has(j["faults"][0], {"id", "measure", "side", "start_s", "end_s", "worst_s", "worst", "limit", "u95", "certainty", "caused_by", "rank"});
+        has(j["setup"][0], {"id", "verdict", "value", "u95"});
+        has(j["decision"], {"step", "because", "target", "arithmetic"});
+        has(j["decision"]["target"], {"rung", "sets", "reps", "hold_s", "range", "days_per_week"});
+        has(j["cues"][0], {"fault", "rung", "text"});
+        for (const char* id : {"tilt_raw", "tilt", "pelvis_on_trunk", "trunk", "hip_height", "sag", "hip_angle", "knee_angle"}) QVERIFY2(j["summary"].contains(id), id);
+    }
+
+    void folderThereAndBack() {
+        const Review r = demoReview();
+        QVERIFY(writeFolder(r, at("out")));
+        const auto again = readFolder(at("out"));
+        QVERIFY2(again.has_value(), again ? "" : again.error().detail.c_str());
+        QVERIFY(writeFolder(*again, at("again")));
+        for (const char* file : {"review.json", "series.csv", "tracks.csv"}) QVERIFY2(readFile(at("out") / file).value() == readFile(at("again") / file).value(), file);
+    }
+
+    void inputsThereAndBack() {
+        ReviewInputs in = demoInputs();
+        in.agreed[ReviewInputs::momentKey("back-bend", 1)] = false;
+        in.words["well"] = "Schön — “yes”";
+        in.parts["next"] = false;
+        in.note = {true, false, {"dizziness"}, {"low-back"}, "hm"};
+        in.neutral = Neutral{8, 0, 1, "coach"};
+        in.history = {{"2026-01-01", "pad", in.asked, true, false, {"back-bend"}, {{"back-bend", "image", 8, 1}}}};
+        const Json j = toJson(in);
+        QCOMPARE(toJson(parseInputs(j, "f").value()).dump(), j.dump());
+    }
+
+    void damagedFolders() {
+        QCOMPARE(readFolder(at("none")).error().code, Errc::NotFound);
+        QVERIFY(writeFolder(demoReview(), at("bad")));
+        std::string tracks = readFile(at("bad") / "tracks.csv").value();
+        QVERIFY(writeFileAtomically(at("bad") / "tracks.csv", tracks.substr(0, tracks.size() / 2)));
+        QVERIFY(!readFolder(at("bad"))); // half the tracks: wrong cells or another number of frames
+        Json j = readJsonFile(at("bad") / "review.json").value();
+        j["version"] = 9;
+        QVERIFY(writeFileAtomically(at("bad") / "review.json", toText(j)));
+        QCOMPARE(readFolder(at("bad")).error().code, Errc::NewerVersion);
+    }
+
+    void brokenTracks_data() {
+        QTest::addColumn<QByteArray>("csv");
+        QTest::newRow("empty") << QByteArray();
+        QTest::newRow("another table") << QByteArray("a,b\n1,2\n");
+        QTest::newRow("a cell short") << QByteArray("frame,time_s,hip_x,hip_y,hip_sd,hip_state\n0,0.0,1,2,0.1\n");
+        QTest::newRow("unknown state") << QByteArray("frame,time_s,hip_x,hip_y,hip_sd,hip_state\n0,0.0,1,2,0.1,guessed\n");
+        QTest::newRow("no frames") << QByteArray("frame,time_s,hip_x,hip_y,hip_sd,hip_state\n");
+    }
+    void brokenTracks() {
+        QFETCH(QByteArray, csv);
+        const auto t = parseTracks(csv.toStdString(), "t.csv");
+        QVERIFY(!t);
+        QCOMPARE(t.error().code, Errc::BadFormat);
+    }
+
+    /// A fault that the coach turns down counts no more: the decision follows.
+    void notSo() {
+        ReviewInputs in = demoInputs();
+        const Review before = demoReview(in);
+        for (const Fault& f : before.findings.faults) in.agreed[ReviewInputs::momentKey(f.id, f.rep)] = false;
+        const Review after = demoReview(in);
+        QVERIFY(after.standing().empty());
+        QVERIFY(caseOf(after).faults.empty());
+        for (const auto& h : caseOf(after).holds) QVERIFY(h.brokenBy.empty());
+        for (const ChosenCue& c : after.decision.cues) QVERIFY(after.exercise.fault(c.fault) == nullptr);
+    }
+
+    void framePairsComeFromTheSameMeasure() {
+        const Review r = demoReview();
+        const auto pair = r.framePair("back-bend").value();
+        const Series& s = *r.series.find("pelvis_on_trunk");
+        QVERIFY(s.value[size_t(pair.worst)] > s.value[size_t(pair.best)]);
+        NEAR(s.value[size_t(pair.worst)], summaryOf(r.series, "pelvis_on_trunk").max, 0.5);
+        QVERIFY(!r.framePair("no-such-fault"));
+    }
+
+    void readings() {
+        const Review r = demoReview();
+        const auto rows = readingRows(r);
+        auto find = [&](const char* measure) { return *std::find_if(rows.begin(), rows.end(), [&](const ReadingRow& x) { return x.measure == measure; }); };
+        QVERIFY(find("pelvis_on_trunk").out());
+        NEAR(find("clean_hold").value, medianOf({r.events.reps[0].hold.clean_s, r.events.reps[1].hold.clean_s}), 1e-12);
+        NEAR(find("control_range").value, std::min(r.events.reps[0].controlRange, r.events.reps[1].controlRange), 1e-12);
+        for (const ReadingRow& row : rows) QVERIFY2(row.why.empty() ? std::isfinite(row.u95) && !row.unit.empty() : std::isnan(row.value), row.name.c_str());
+    }
+
+    void withoutOptionalMarks() {
+        Tracks t = demoTracks();
+        t.landmark.erase("heel");
+        t.landmark.erase("toe");
+        t.landmark.erase("asis");
+        const Review r = measureReview(demoInputs(), demoClipInfo(), t).value();
+        QCOMPARE(r.missing, std::vector<std::string>{"asis"});
+        for (const SetupVerdict& v : r.findings.setup)
+            if (v.id == "feet-flat") QCOMPARE(v.verdict, std::string("cannot-tell"));
+    }
+
+    void unknownSchool() {
+        ReviewInputs in = demoInputs();
+        in.school = "my-own";
+        QCOMPARE(measureReview(in, demoClipInfo(), demoTracks()).error().code, Errc::NotFound);
+    }
+
+private:
+    static double medianOf(std::vector<double> v) {
+        std::sort(v.begin(), v.end());
+        return (v[(v.size() - 1) / 2] + v[v.size() / 2]) / 2;
+    }
+};
+
+QTEST_GUILESS_MAIN(ReviewTest)
+#include "review_test.moc"

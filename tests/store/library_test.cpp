@@ -1,0 +1,203 @@
+// The coach's records: complete after a kill, refused when they cannot be trusted, never overwritten.
+#include "answer/answer.h"
+#include "store/library.h"
+#include "support/demo_review.h"
+#include "support/no_room.h"
+#include "support/table.h"
+
+#include <QCoreApplication>
+#include <QDir>
+#include <QProcess>
+#include <QSqlQuery>
+#include <QTemporaryDir>
+#include <QTest>
+#include <iostream>
+#include <random>
+#include <unistd.h>
+
+using namespace deft;
+using namespace deft::test;
+
+namespace {
+
+std::string page(int i) { return "<!DOCTYPE html><title>" + std::to_string(i) + "</title>" + std::string(20000, 'x'); }
+
+/// What the killed program was doing: adds clips, changes drafts and files reviews, telling each number once it is saved.
+int writeUntilKilled(const std::filesystem::path& folder) {
+    auto library = Library::open(folder).value();
+    const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+    for (int i = 1;; ++i) {
+        Review review = demoReview();
+        const auto clip = library->addClip(client, "2026-04-30", review.inputs).value();
+        review.inputs.words["well"] = std::to_string(i);
+        if (!library->saveDraft(clip, review.inputs) || !library->file(clip, review, page(i), "text")) return 1;
+        std::cout << i << std::endl;
+    }
+}
+
+} // namespace
+
+class LibraryTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir dir_;
+    std::filesystem::path at(const char* name) const { return dir_.filePath(QString::fromLatin1(name)).toStdString(); }
+
+private slots:
+    void keepsWhatWasFiled() {
+        int64_t client = 0, clip = 0;
+        const Review review = demoReview();
+        {
+            auto library = Library::open(at("a")).value();
+            client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+            clip = library->addClip(client, "2026-04-30", review.inputs).value();
+            QVERIFY(!library->clips()[0].filed);
+            QVERIFY(library->file(clip, review, page(1), "text"));
+        }
+        auto library = Library::open(at("a")).value();
+        QCOMPARE(library->clients()[0].name, std::string("Ruta Kalniņa"));
+        QVERIFY(library->clips()[0].filed);
+        const auto filed = library->filed(client, "bridge");
+        QCOMPARE(filed.size(), size_t(1));
+        QVERIFY(filed[0].find("pelvis_on_trunk", "worst") && filed[0].find("knee_angle", "set-up") && filed[0].find("clean_hold", "median"));
+        QVERIFY(filed[0].find("pelvis_on_trunk", "worst")->value > 5);
+        QCOMPARE(filed[0].past.faults.empty(), false);
+        QCOMPARE(QDir(QString::fromStdString((at("a") / "answers").string())).entryList(QDir::Files).size(), 1);
+        // The next clip of this client knows what was said.
+        const auto next = library->addClip(client, "2026-05-14", review.inputs).value();
+        QCOMPARE(library->clip(next)->draft.history.size(), size_t(1));
+        QCOMPARE(library->clip(next)->draft.history[0].cues.empty(), false);
+        QVERIFY(library->filed(client, "forearm-plank").empty());
+        QCOMPARE(library->auditEntries(), int64_t(4)); // client, clip, filed, clip
+    }
+
+    void filedReviewsCannotBeChanged() {
+        auto library = Library::open(at("b")).value();
+        const Review review = demoReview();
+        const auto client = library->addClient("Oisín Gallagher", "rigger").value();
+        const auto clip = library->addClip(client, "2026-05-15", review.inputs).value();
+        QVERIFY(library->file(clip, review, page(1), "text"));
+        QSqlDatabase db = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), QStringLiteral("other"));
+        db.setDatabaseName(QString::fromStdString((at("b") / "library.sqlite").string()));
+        QVERIFY(db.open());
+        {
+            QSqlQuery q(db);
+            QVERIFY(!q.exec(QStringLiteral("UPDATE reading SET value = 0")));
+            QVERIFY(!q.exec(QStringLiteral("UPDATE review SET result = ''")));
+        }
+        db.close();
+    }
+
+    void draftsAndTracksComeBack() {
+        auto library = Library::open(at("c")).value();
+        ReviewInputs in = demoInputs();
+        const auto client = library->addClient("R", "").value();
+        const auto clip = library->addClip(client, "2026-05-14", in).value();
+        in.marks.set(1.0, "hip", Point2(700, 400));
+        in.words["well"] = "Good.";
+        QVERIFY(library->saveDraft(clip, in));
+        QCOMPARE(library->clip(clip)->draft.words.at("well"), std::string("Good."));
+        QCOMPARE(library->clip(clip)->draft.marks, in.marks);
+        QVERIFY(!library->cachedTracks(in));
+        const Tracks tracks = demoTracks();
+        library->cacheTracks(in, tracks);
+        QCOMPARE(library->cachedTracks(in)->frames(), tracks.frames());
+        in.marks.set(1.0, "hip", Point2(701, 400));
+        QVERIFY(!library->cachedTracks(in)); // other marks, other tracks
+    }
+
+    void twoProgramsAtOnce() {
+        auto first = Library::open(at("d")).value();
+        const auto second = Library::open(at("d"));
+        QVERIFY(!second);
+        QCOMPARE(second.error().code, Errc::Conflict);
+        first.reset();
+        QVERIFY(Library::open(at("d")));
+    }
+
+    void newerVersion() {
+        { auto library = Library::open(at("e")).value(); }
+        {
+            QSqlDatabase db = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), QStringLiteral("newer"));
+            db.setDatabaseName(QString::fromStdString((at("e") / "library.sqlite").string()));
+            QVERIFY(db.open());
+            QSqlQuery(db).exec(QStringLiteral("PRAGMA user_version = 99"));
+            db.close();
+        }
+        const auto library = Library::open(at("e"));
+        QVERIFY(!library);
+        QCOMPARE(library.error().code, Errc::NewerVersion);
+        QVERIFY(library.error().detail.find("99") != std::string::npos);
+    }
+
+    void notALibrary() {
+        std::filesystem::create_directory(at("f"));
+        QVERIFY(writeFileAtomically(at("f") / "library.sqlite", std::string(5000, 'n')));
+        const auto library = Library::open(at("f"));
+        QVERIFY(!library);
+        QCOMPARE(library.error().code, Errc::BadFormat);
+        QCOMPARE(readFile(at("f") / "library.sqlite")->size(), size_t(5000)); // left as it was
+    }
+
+    void readOnlyFolder() {
+        // Root may write anywhere, so the folder that cannot be made lies under a file.
+        QVERIFY(writeFileAtomically(at("file"), "x"));
+        const auto library = Library::open(at("file") / "library");
+        QVERIFY(!library);
+        QCOMPARE(library.error().code, Errc::WriteFailed);
+    }
+
+    /// No room for the review: an error with its reason, nothing half filed, and all that was there before still is.
+    void fullDisk() {
+        auto library = Library::open(at("g")).value();
+        const Review review = demoReview();
+        const auto client = library->addClient("R", "").value();
+        const auto clip = library->addClip(client, "2026-05-14", review.inputs).value();
+        {
+            const NoRoom limit(60000);
+            const auto filed = library->file(clip, review, page(1) + std::string(200000, 'y'), "text");
+            QVERIFY(!filed);
+            QCOMPARE(filed.error().code, Errc::WriteFailed);
+        }
+        QVERIFY(!library->clip(clip)->filed);
+        QVERIFY(library->filed(client, "bridge").empty());
+        QVERIFY(library->file(clip, review, page(1), "text")); // and with room again it goes through
+    }
+
+    /// Killed at any moment, also between two writes: whole entries only, none that was told as saved is missing.
+    void killed() {
+        std::mt19937 random(3);
+        for (int round = 0; round < 8; ++round) {
+            const std::string folder = at("k").string() + std::to_string(round);
+            QProcess writer;
+            writer.start(QCoreApplication::applicationFilePath(), {QStringLiteral("--write"), QString::fromStdString(folder)});
+            QByteArray told;
+            while (told.count('\n') < 2 && writer.waitForReadyRead(30000)) told += writer.readAllStandardOutput();
+            QTest::qSleep(int(random() % 60)); // somewhere in the third
+            writer.kill();
+            writer.waitForFinished();
+            told += writer.readAllStandardOutput();
+            const int saved = int(told.count('\n'));
+            QVERIFY(saved >= 2);
+            auto library = Library::open(folder);
+            QVERIFY2(library.has_value(), library ? "" : library.error().detail.c_str());
+            int filed = 0;
+            for (const Clip& c : (*library)->clips()) filed += c.filed;
+            QVERIFY(filed == saved || filed == saved + 1);
+            const auto reviews = (*library)->filed((*library)->clients()[0].id, "bridge");
+            QCOMPARE(int(reviews.size()), filed);
+            for (const FiledReview& r : reviews) {
+                QVERIFY(r.readings.size() >= 8 && !r.answerText.empty());
+                const auto html = readFile(std::filesystem::path(folder) / "answers" / ("answer-" + std::to_string(r.id) + ".html"));
+                QVERIFY(html.has_value() && html->size() > 20000);
+            }
+        }
+    }
+};
+
+int main(int argc, char** argv) {
+    QCoreApplication app(argc, argv);
+    if (argc == 3 && QByteArray(argv[1]) == "--write") return writeUntilKilled(argv[2]);
+    LibraryTest test;
+    return QTest::qExec(&test, argc, argv);
+}
+#include "library_test.moc"
