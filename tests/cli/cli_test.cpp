@@ -1,0 +1,143 @@
+// The command line as other tools use it: formats, exit codes, one sentence of trouble, the same bytes twice.
+#include "base/files.h"
+#include "base/json.h"
+#include "support/numbered_clip.h"
+#include "support/table.h"
+
+#include <QProcess>
+#include <QTemporaryDir>
+#include <QTest>
+#include <csignal>
+
+using namespace deft;
+using namespace deft::test;
+
+class CliTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir dir_;
+    QString at(const char* name) const { return dir_.filePath(QString::fromLatin1(name)); }
+    const QString clip_ = QStringLiteral(DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.mp4");
+    const QString marks_ = QStringLiteral(DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.marks.json");
+
+    struct Ran {
+        int code;
+        QByteArray out, err;
+    };
+    static Ran run(const QStringList& arguments) {
+        QProcess p;
+        QProcessEnvironment env = QProcessEnvironment::systemEnvironment();
+        for (const char* gone : {"DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM"}) env.remove(QString::fromLatin1(gone)); // no display at all
+        p.setProcessEnvironment(env);
+        p.start(QStringLiteral(DEFT_PROGRAM), arguments);
+        p.waitForFinished(110000);
+        return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -1, p.readAllStandardOutput(), p.readAllStandardError()};
+    }
+    /// Trouble is said in one sentence that names the program, on standard error only.
+    static void verifyTrouble(const Ran& r, const char* about) {
+        QCOMPARE(r.code, 1);
+        QVERIFY(r.out.isEmpty());
+        QVERIFY2(r.err.startsWith("deft-mirror: ") && r.err.endsWith(".\n") && r.err.count('\n') == 1 && r.err.contains(about), r.err.constData());
+    }
+
+private slots:
+    void initTestCase() {
+        // A short piece of work for the tests that need a folder.
+        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("one"), "--quiet"}).code, 0);
+    }
+
+    void probe() {
+        const Ran r = run({"probe", clip_, "--json"});
+        QCOMPARE(r.code, 0);
+        const Json j = Json::parse(r.out.toStdString());
+        QCOMPARE(j["frames"].get<int>(), 525);
+        QCOMPARE(j["time_s"].size(), size_t(525));
+        NEAR(j["time_s"][30].get<double>(), 1.0, 1e-4);
+        QVERIFY(run({"probe", clip_}).out.contains("525 frames"));
+    }
+
+    void sameInputSameBytes() {
+        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("two"), "--quiet"}).code, 0);
+        for (const char* file : {"review.json", "series.csv", "tracks.csv"})
+            QCOMPARE(readFile((at("one") + "/" + file).toStdString()).value(), readFile((at("two") + "/" + file).toStdString()).value());
+        const Json j = readJsonFile((at("one") + "/review.json").toStdString()).value();
+        QCOMPARE(j["format"].get<std::string>(), std::string("deft-mirror-review"));
+        QCOMPARE(j["reps"].size(), size_t(2));
+    }
+
+    void trackIsTheSameAsInAnalyse() {
+        QCOMPARE(run({"track", clip_, "--marks", marks_, "--out", at("t.csv"), "--quiet"}).code, 0);
+        QCOMPARE(readFile(at("t.csv").toStdString()).value(), readFile((at("one") + "/tracks.csv").toStdString()).value());
+    }
+
+    void answers() {
+        QCOMPARE(run({"answer", at("one"), "--format", "html", "--out", at("a.html")}).code, 0);
+        QCOMPARE(run({"answer", at("one"), "--format", "html", "--out", at("b.html")}).code, 0);
+        const std::string html = readFile(at("a.html").toStdString()).value();
+        QCOMPARE(html, readFile(at("b.html").toStdString()).value());
+        QVERIFY(html.find("data:image/jpeg;base64,") != std::string::npos); // pictures without a display
+        QCOMPARE(run({"answer", at("one"), "--format", "text", "--out", at("a.txt")}).code, 0);
+        QVERIFY(readFile(at("a.txt").toStdString())->find("Stop if you feel pain") != std::string::npos);
+    }
+
+    void exercises() {
+        QVERIFY(run({"exercises", "list"}).out.contains("bridge"));
+        QVERIFY(run({"exercises", "show", "bridge"}).out.contains("chosen here"));
+        QCOMPARE(Json::parse(run({"exercises", "show", "bridge", "--json"}).out.toStdString())["id"].get<std::string>(), std::string("bridge"));
+        QCOMPARE(run({"exercises", "validate", QStringLiteral(DEFT_SOURCE_DIR "/data/exercises/bridge.json")}).code, 0);
+        Json bad = readJsonFile(DEFT_SOURCE_DIR "/data/exercises/bridge.json").value();
+        bad["faults"][0]["unit"] = "%";
+        QVERIFY(writeFileAtomically(at("bad.json").toStdString(), toText(bad)));
+        verifyTrouble(run({"exercises", "validate", at("bad.json")}), "/faults/0");
+    }
+
+    void trouble() {
+        verifyTrouble(run({"probe", at("none.mp4")}), "none.mp4");
+        QVERIFY(writeFileAtomically(at("text.mp4").toStdString(), "not a clip at all\n"));
+        verifyTrouble(run({"probe", at("text.mp4")}), "text.mp4");
+        verifyTrouble(run({"analyse", clip_, "--exercise", "brigde", "--marks", marks_, "--out", at("x")}), "brigde");
+        verifyTrouble(run({"analyse", clip_, "--exercise", "bridge", "--marks", at("none.json"), "--out", at("x")}), "none.json");
+        verifyTrouble(run({"answer", at("nowhere"), "--format", "text", "--out", at("x.txt")}), "nowhere");
+        verifyTrouble(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--school", "pelvis=neutral", "--out", at("x")}), "--school");
+        QVERIFY(writeNumbered(at("one.mp4").toStdString(), {0}));
+        verifyTrouble(run({"track", at("one.mp4"), "--marks", marks_, "--out", at("x.csv")}), "marks"); // nor are the marks for it
+        Json far = readJsonFile(marks_.toStdString()).value();
+        far["frames"][0]["points"]["hip"] = {5000, 20};
+        QVERIFY(writeFileAtomically(at("far.json").toStdString(), toText(far)));
+        verifyTrouble(run({"track", clip_, "--marks", at("far.json"), "--out", at("x.csv")}), "hip");
+        verifyTrouble(run({"track", clip_, "--marks", marks_, "--out", QStringLiteral("/proc/nowhere/x.csv"), "--quiet"}), "/proc/nowhere");
+        QVERIFY(!QFile::exists(at("x")) && !QFile::exists(at("x.csv")) && !QFile::exists(at("x.txt")));
+    }
+
+    void wrongUse() {
+        QCOMPARE(run({"probe"}).code, 2);
+        QCOMPARE(run({"sing"}).code, 2);
+        QCOMPARE(run({"answer", at("one"), "--format", "smoke", "--out", at("x")}).code, 2);
+        QCOMPARE(run({"--help"}).code, 0);
+        QVERIFY(run({"--version"}).out.contains("deft-mirror"));
+    }
+
+    /// Ctrl-C: it ends soon, says so, and no half-written file stays.
+    void interrupted() {
+        QProcess p;
+        p.start(QStringLiteral(DEFT_PROGRAM), {"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("stopped")});
+        QTest::qWait(700);
+        ::kill(pid_t(p.processId()), SIGINT);
+        QVERIFY(p.waitForFinished(5000));
+        QCOMPARE(p.exitCode(), 1);
+        QVERIFY(!QFile::exists(at("stopped") + "/review.json"));
+    }
+
+    void historyAndNeutralAreUsed() {
+        Json history = {{"format", "deft-mirror-history"}, {"version", 1}, {"history", Json::array({{{"date", "2026-04-01"}, {"rung", "both"}, {"cues", {{{"fault", "heel-distance"}, {"rung", "set-up"}, {"worst", 70}, {"mdc", 2}}}}, {"faults", {"heel-distance"}}}})}};
+        QVERIFY(writeFileAtomically(at("h.json").toStdString(), toText(history)));
+        QVERIFY(writeFileAtomically(at("n.json").toStdString(), R"({"tilt_raw": 60, "u95": 1.5, "source": "coach"})"));
+        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--history", at("h.json"), "--neutral", at("n.json"), "--school", "bridge=neutral-lift", "--out", at("h"), "--quiet"}).code, 0);
+        const Json j = readJsonFile((at("h") + "/review.json").toStdString()).value();
+        QCOMPARE(j["neutral"]["source"].get<std::string>(), std::string("coach"));
+        NEAR(j["neutral"]["tilt_raw"].get<double>(), 60, 1e-9);
+        QCOMPARE(j["inputs"]["history"].size(), size_t(1));
+    }
+};
+
+QTEST_GUILESS_MAIN(CliTest)
+#include "cli_test.moc"

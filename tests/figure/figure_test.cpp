@@ -1,0 +1,128 @@
+// Made clips: the same bytes from the same scene, truth that fits the picture, and scenes that are refused.
+#include "figure/film.h"
+#include "base/files.h"
+#include "support/table.h"
+
+#include <QTemporaryDir>
+#include <QTest>
+#include <opencv2/imgproc.hpp>
+
+using namespace deft;
+using namespace deft::figure;
+using namespace deft::test;
+
+class FigureTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir dir_;
+
+    static Json small() {
+        return Json::parse(R"({"format":"deft-mirror-scene","version":1,"position":"bridge","head":"left","room":"rehearsal-room","tremor_deg":0,
+            "person":{"height_m":1.7,"stickers":true},
+            "camera":{"width":480,"height":270,"focal_px":720,"distance_m":3,"height_m":0.55,"aim_m":0.3,"roll_deg":0},
+            "film":{"duration_s":0.1,"fps":30,"grain":0.004,"seed":2,"supersample":1,"room_samples":1},
+            "movement":{"trunk_deg":[[0,0],[1,27]],"bend_deg":[[1,0],[2,10]]},"marks":["hip","knee"]})");
+    }
+    static Scene scene(const Json& j) { return parseScene(j, "scene").value(); }
+
+private slots:
+    /// The scripted angles are those of the bones, seen in the truth beside the clip.
+    void truthFollowsTheScript() {
+        const FilmStudio studio(scene(small()));
+        const FilmedFrame flat = studio.frame(0), up = studio.frame(1), bent = studio.frame(2);
+        NEAR(flat.body.trunk_deg - up.body.trunk_deg, 27, 1.0);
+        NEAR(up.body.pelvis_on_trunk_deg - flat.body.pelvis_on_trunk_deg, 0, 0.5);
+        NEAR(bent.body.pelvis_on_trunk_deg - up.body.pelvis_on_trunk_deg, 10, 3.0); // the chest takes up part of a bend
+        QVERIFY(up.body.hip_deg > flat.body.hip_deg + 30);
+        QVERIFY(up.points.at("hip").y < flat.points.at("hip").y - 20); // the hips rise on the screen
+        NEAR(up.points.at("ankle").x, flat.points.at("ankle").x, 1.0);  // the feet stay
+        NEAR(up.points.at("ankle").y, flat.points.at("ankle").y, 1.0);
+        NEAR(up.points.at("floor_a").y, flat.points.at("floor_a").y, 1e-6);
+    }
+
+    /// Stickers are white with a black pattern, at the true points.
+    void stickersLieOnTheLandmarks() {
+        const FilmStudio studio(scene(small()));
+        const FilmedFrame f = studio.frame(0);
+        cv::Mat grey;
+        cv::cvtColor(f.picture, grey, cv::COLOR_BGR2GRAY);
+        for (const char* name : {"knee", "hip", "asis"}) {
+            const TruePoint& p = f.points.at(name);
+            QVERIFY2(p.visible, name);
+            const cv::Rect around = cv::Rect(int(p.x) - 5, int(p.y) - 5, 11, 11) & cv::Rect(0, 0, grey.cols, grey.rows);
+            double low, high;
+            cv::minMaxLoc(grey(around), &low, &high);
+            QVERIFY2(high - low > 60, name);
+        }
+    }
+
+    void mirrored() {
+        Json j = small();
+        const FilmedFrame plain = FilmStudio(scene(j)).frame(0);
+        j["film"]["mirrored"] = true;
+        const FilmedFrame turned = FilmStudio(scene(j)).frame(0);
+        NEAR(turned.points.at("knee").x, 479 - plain.points.at("knee").x, 1e-6);
+        cv::Mat flipped;
+        cv::flip(plain.picture, flipped, 1);
+        QCOMPARE(cv::norm(flipped, turned.picture, cv::NORM_INF), 0.0);
+    }
+
+    void headRight() {
+        Json j = small();
+        j["head"] = "right";
+        const FilmedFrame f = FilmStudio(scene(j)).frame(0.8);
+        QVERIFY(f.points.at("ear").x > f.points.at("hip").x && f.points.at("hip").x > f.points.at("knee").x);
+    }
+
+    void sameSceneSameBytes() {
+        const auto a = dir_.filePath(QStringLiteral("a.mp4")).toStdString(), b = dir_.filePath(QStringLiteral("b.mp4")).toStdString();
+        QVERIFY(filmScene(scene(small()), a));
+        QVERIFY(filmScene(scene(small()), b));
+        for (const char* ending : {".mp4", ".truth.csv", ".marks.json"})
+            QCOMPARE(readFile(std::filesystem::path(a).replace_extension(ending)).value(), readFile(std::filesystem::path(b).replace_extension(ending)).value());
+        const Table t = readTable(dir_.filePath(QStringLiteral("a.truth.csv")).toStdString());
+        QCOMPARE(t.rows, size_t(3));
+        QCOMPARE(readJsonFile(dir_.filePath(QStringLiteral("a.marks.json")).toStdString()).value()["frames"][0]["points"].size(), size_t(2));
+    }
+
+    void stopped() {
+        std::stop_source stop;
+        stop.request_stop();
+        const std::filesystem::path path = dir_.filePath(QStringLiteral("s.mp4")).toStdString();
+        QCOMPARE(filmScene(scene(small()), path, stop.get_token()).error().code, Errc::Cancelled);
+        QVERIFY(!std::filesystem::exists(path));
+    }
+
+    void wrongScenes_data() {
+        QTest::addColumn<QString>("pointer");
+        QTest::addColumn<QString>("value");
+        QTest::newRow("a giant") << "/person/height_m" << "4";
+        QTest::newRow("no colour") << "/person/skin" << "\"pinkish\"";
+        QTest::newRow("no such room") << "/room" << "\"castle\"";
+        QTest::newRow("a word for a number") << "/camera/focal_px" << "\"long\"";
+        QTest::newRow("another format") << "/format" << "\"deft-mirror-marks\"";
+        QTest::newRow("no such position") << "/position" << "\"headstand\"";
+        QTest::newRow("lying askew") << "/film/rotation_deg" << "45";
+    }
+    void wrongScenes() {
+        QFETCH(QString, pointer);
+        QFETCH(QString, value);
+        Json j = small();
+        j[Json::json_pointer(pointer.toStdString())] = Json::parse(value.toStdString());
+        const auto s = parseScene(j, "mine.json");
+        QVERIFY(!s);
+        QCOMPARE(s.error().code, Errc::BadFormat);
+        QVERIFY2(s.error().detail.find(pointer.toStdString()) != std::string::npos, s.error().detail.c_str());
+    }
+
+    void minimumJerk() {
+        const Curve c{{{1, 0}, {2, 10}, {4, 10}}};
+        NEAR(c.at(0), 0, 0);
+        NEAR(c.at(1.5), 5, 1e-9);
+        NEAR(c.at(1.25), 10 * (10 * std::pow(0.25, 3) - 15 * std::pow(0.25, 4) + 6 * std::pow(0.25, 5)), 1e-9); // Flash and Hogan 1985, eq. 4
+        NEAR(c.at(3), 10, 1e-12);
+        NEAR(c.at(9), 10, 0);
+    }
+};
+
+QTEST_GUILESS_MAIN(FigureTest)
+#include "figure_test.moc"
