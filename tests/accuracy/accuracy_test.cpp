@@ -85,6 +85,8 @@ class AccuracyTest : public QObject {
             QCOMPARE(x.has_value(), y.has_value());
             if (x) NEAR(*x, *y, 0.1);
         }
+        for (const Review* r : {&seen, &truth})
+            for (const Fault& f : r->findings.faults) qInfo("%s rep %d: worst %.2f ± %.2f, limit %.1f", f.id.c_str(), f.rep + 1, f.worst, f.u95, f.limit);
         QCOMPARE(seen.findings.toCorrect, truth.findings.toCorrect);
         QCOMPARE(seen.decision.step, truth.decision.step);
     }

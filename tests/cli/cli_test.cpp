@@ -99,7 +99,7 @@ private slots:
         verifyTrouble(run({"answer", at("nowhere"), "--format", "text", "--out", at("x.txt")}), "nowhere");
         verifyTrouble(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--school", "pelvis=neutral", "--out", at("x")}), "--school");
         QVERIFY(writeNumbered(at("one.mp4").toStdString(), {0}));
-        verifyTrouble(run({"track", at("one.mp4"), "--marks", marks_, "--out", at("x.csv")}), "marks"); // nor are the marks for it
+        verifyTrouble(run({"track", at("one.mp4"), "--marks", marks_, "--out", at("x.csv")}), "outside the picture"); // nor are the marks for it
         Json far = readJsonFile(marks_.toStdString()).value();
         far["frames"][0]["points"]["hip"] = {5000, 20};
         QVERIFY(writeFileAtomically(at("far.json").toStdString(), toText(far)));

@@ -31,7 +31,9 @@ private slots:
         const FilmedFrame flat = studio.frame(0), up = studio.frame(1), bent = studio.frame(2);
         NEAR(flat.body.trunk_deg - up.body.trunk_deg, 27, 1.0);
         NEAR(up.body.pelvis_on_trunk_deg - flat.body.pelvis_on_trunk_deg, 0, 0.5);
-        NEAR(bent.body.pelvis_on_trunk_deg - up.body.pelvis_on_trunk_deg, 10, 3.0); // the chest takes up part of a bend
+        // A bend is shared out along the spine, so the straight line from hip to shoulder takes up part of it.
+        const double bend = bent.body.pelvis_on_trunk_deg - up.body.pelvis_on_trunk_deg;
+        QVERIFY2(bend > 5 && bend < 10, qPrintable(QString::number(bend)));
         QVERIFY(up.body.hip_deg > flat.body.hip_deg + 30);
         QVERIFY(up.points.at("hip").y < flat.points.at("hip").y - 20); // the hips rise on the screen
         NEAR(up.points.at("ankle").x, flat.points.at("ankle").x, 1.0);  // the feet stay

@@ -39,6 +39,11 @@ void SegmentCloud::predict(double) {
     predicted_.shift += 0.5 * (pose_.shift - previous_.shift);
 }
 
+void SegmentCloud::hangOn(const Pose2& pose) {
+    pose_ = previous_ = pose;
+    for (Point& p : points_) p.now = pose_(p.inSegment);
+}
+
 std::vector<cv::Point2f> SegmentCloud::places() const {
     std::vector<cv::Point2f> out;
     for (const Point& p : points_) out.emplace_back(float(p.now.x()), float(p.now.y()));
@@ -88,7 +93,7 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
     auto fit = fitPose(from, to, weight, fine, &guess);
     const int cloudInliers = fit ? int(std::count_if(fit->weights.begin(), fit->weights.begin() + std::ptrdiff_t(points_.size()), [](double w) { return w > 0; })) : 0;
     const int sightInliers = fit ? fit->inliers - cloudInliers : 0;
-    const bool enough = cloudInliers >= 4 && cloudInliers >= 0.22 * usual_;
+    const bool enough = cloudInliers >= 5 && cloudInliers >= 0.4 * usual_;
     measured_ = fit && (enough || sightInliers >= 2) && std::abs(fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;
     if (!measured_) {
         inliers_ = cloudInliers;

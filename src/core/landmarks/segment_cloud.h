@@ -23,6 +23,9 @@ public:
     void step(const cv::Mat& image, const std::vector<cv::Point2f>& flow, const std::vector<uchar>& flowFound,
               const std::vector<LandmarkSight>& sights);
 
+    /// A segment that was lost hangs on a joint of its neighbour, so that its points are looked for where they may be.
+    void hangOn(const Pose2& pose);
+
     const SegmentPlan& plan() const { return plan_; }
     const Pose2& pose() const { return pose_; }      ///< marked frame → newest frame
     const Pose2& predicted() const { return predicted_; }

@@ -11,8 +11,11 @@ namespace deft {
 namespace {
 
 constexpr double kAnchorRadius = 14, kAnchorSigma = 6;
-constexpr double kStickerTexture = 60;    // grey levels² / px²; cloth of the made clips has 1–20, printed stickers above 200
+constexpr double kStickerTexture = 35;    // grey levels² / px²; cloth of the made clips has 1–20, printed stickers above 200
 constexpr double kGood = 0.60, kGoodAgain = 0.75;
+constexpr double kRenewalSd = 0.25;       // px that one renewal may be off
+constexpr double kSure = 0.85;            // a patch on cloth that needs no other witness
+constexpr double kChanged = 0.90;         // below it a sticker is also known by its newest look
 constexpr double kMaxSpeed = 300;         // px a second at which a jump is no longer believed
 constexpr double kSceneSd = 0.5;          // px: a still mark on an edge, as precisely as it was set
 constexpr int kLevels = 3;
@@ -35,6 +38,14 @@ const SegmentCloud* LandmarkTracker::mainSegment(const std::string& name) const 
     for (const SegmentCloud& s : segments_)
         if (layout_.at(s.plan().name).count(name)) return &s;
     return nullptr;
+}
+
+/// Where the segment carries a mark: its place in the marked frame, as far as it had slid when it was last seen.
+Point2 LandmarkTracker::placeIn(const SegmentCloud& s, const std::string& name, const Pose2& pose) const {
+    Point2 place = layout_.at(s.plan().name).at(name);
+    if (const auto a = anchors_.find(name); a != anchors_.end())
+        if (const auto slide = a->second.slide.find(s.plan().name); slide != a->second.slide.end()) place += slide->second;
+    return pose(place);
 }
 
 void LandmarkTracker::restartSegments(const cv::Mat& image, const std::vector<std::string>& moved) {
@@ -79,7 +90,8 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
         anchors_.erase(name);
         auto patch = Patch::take(image, now_[name].at, kAnchorRadius, kAnchorSigma);
         if (!patch) continue; // too near the edge of the picture: the segment alone carries it
-        Anchor a{std::move(*patch)};
+        Anchor a;
+        a.patch = std::move(*patch);
         a.sticker = a.patch.texture() > kStickerTexture;
         const SegmentCloud* s = mainSegment(name);
         a.bornAngle = s ? s->pose().angleRad : 0;
@@ -92,12 +104,19 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const std::st
                                              double limit) const {
     Sight sight;
     const double turn = angle - a.bornAngle;
-    const AlignOptions how{.predictedAngleRad = turn, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0.03};
     const double needed = a.failures ? kGoodAgain : kGood;
-    auto attempt = [&](const Point2& start) {
-        const auto m = a.patch.align(image, {start, turn, 1}, how);
+    auto attemptWith = [&](const Patch& patch, double born, const Point2& start, double extraSd) {
+        const AlignOptions how{.predictedAngleRad = turn - born, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0.03};
+        auto m = patch.align(image, {start, turn - born, 1}, how);
         if (!m || m->correlation < needed || (m->pose.centre - predicted).norm() > limit) return;
-        if (!sight.good || m->correlation > sight.match.correlation) sight.match = *m, sight.good = true;
+        if (sight.good && m->correlation <= sight.match.correlation) return;
+        m->pose.angleRad += born;
+        sight = {*m, true, extraSd};
+    };
+    auto attempt = [&](const Point2& start) {
+        attemptWith(a.patch, 0, start, 0);
+        // The first patch is free of drift, so it goes first; the newer one only where the first no longer fits well.
+        if (a.renewed && !(sight.good && sight.match.correlation > kChanged)) attemptWith(*a.renewed, a.renewedAngle, start, a.renewedSd);
     };
     attempt(predicted);
     if (sight.good && sight.match.correlation > 0.85) return sight;
@@ -110,6 +129,26 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const std::st
             if (sight.good && sight.match.correlation > 0.9) return sight;
         }
     return sight;
+}
+
+/// Trunk and pelvis meet at the hip and turn much alike; limbs only share the joint.
+void LandmarkTracker::hangLostSegments() {
+    for (SegmentCloud& lost : segments_) {
+        if (lost.measured()) continue;
+        const bool core = lost.plan().name.starts_with("pelvis") || lost.plan().name.starts_with("trunk");
+        for (const SegmentCloud& other : segments_) {
+            if (!other.measured()) continue;
+            const bool alike = core && (other.plan().name.starts_with("pelvis") || other.plan().name.starts_with("trunk"));
+            for (const auto& [name, place] : layout_.at(lost.plan().name)) {
+                const auto joint = layout_.at(other.plan().name).find(name);
+                if (joint == layout_.at(other.plan().name).end() || (core && !alike)) continue;
+                Pose2 pose = lost.pose();
+                if (alike) pose.angleRad = other.pose().angleRad, pose.scale = other.pose().scale;
+                pose.shift += other.pose()(joint->second) - pose(place);
+                lost.hangOn(pose);
+            }
+        }
+    }
 }
 
 void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
@@ -148,9 +187,9 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
         double angle = 0;
         if (s) {
             angle = a.sticker ? a.bornAngle + a.angle : s->predicted().angleRad;
-            if (a.failures || !a.sticker) predicted = s->predicted()(layout_.at(s->plan().name).at(name));
+            if (a.failures || !a.sticker) predicted = placeIn(*s, name, s->predicted());
         }
-        if (const size_t f = flowOf.at(name); found[f] && (Point2(after[f].x, after[f].y) - predicted).norm() < 12 && !a.failures)
+        if (const size_t f = flowOf.at(name); found[f] && (Point2(after[f].x, after[f].y) - p.at).norm() < 12 && !a.failures)
             predicted = {double(after[f].x), double(after[f].y)};
         const double limit = isSceneLandmark(name) ? 3 : std::max(4.0, kMaxSpeed * seconds) * (1 + std::min(3, a.failures));
         sights[name] = look(image, name, a, predicted, angle, limit);
@@ -170,6 +209,8 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
                {found.begin() + std::ptrdiff_t(at), found.begin() + std::ptrdiff_t(at + n)}, seen);
     }
 
+    hangLostSegments();
+
     for (auto& [name, p] : now_) {
         if (p.state == PointState::Absent) continue;
         const auto it = anchors_.find(name);
@@ -185,16 +226,18 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
         // What the segments say: weighted mean of all that are measured.
         Point2 carried = Point2::Zero();
         double total = 0, sd = 0, turn = 0;
+        bool atEnd = true; // of every segment that it belongs to
         std::vector<Point2> opinions;
         for (const SegmentCloud& s : segments_) {
             const auto& layout = layout_.at(s.plan().name);
             const auto own = layout.find(name);
             if (own == layout.end() || !s.measured()) continue;
-            const Point2 here = s.pose()(own->second);
+            const Point2 here = placeIn(s, name, s.pose());
             const double w = 1 / std::pow(s.poseSdPx(), 2);
             opinions.push_back(here);
             carried += w * here, total += w, sd += w * s.poseSdPx();
             turn = std::max(turn, std::abs(s.pose().angleRad));
+            atEnd = atEnd && (name == s.plan().proximal || name == s.plan().distal);
         }
         const bool hasSegment = total > 0;
         if (hasSegment) carried /= total, sd /= total;
@@ -205,10 +248,11 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
         const Point2 before2 = p.at;
         const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried).norm() : 0;
         const bool sticker = sight.good && a->sticker && sight.match.correlation > (a->failures ? 0.85 : 0.75);
+        bool followed = false;
         const bool agrees = sight.good && (!hasSegment || gap < std::max(4.0, 3 * carriedSd));
         if (sticker) {
             p.at = sight.match.pose.centre;
-            p.sd = patchSd(sight.match);
+            p.sd = std::hypot(patchSd(sight.match), sight.extraSd);
             p.state = PointState::Seen;
         } else if (agrees && (!hasSegment || sight.match.correlation > 0.70)) {
             // On cloth: patch and segment share the say. Their distance is evidence of sliding and widens the band.
@@ -217,18 +261,40 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
             p.at = w * sight.match.pose.centre + (1 - w) * carried;
             p.sd = std::hypot(hasSegment ? 1 / std::hypot(1 / own, 1 / carriedSd) : own, 0.35 * gap);
             p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
+        } else if (sight.good && sight.match.correlation > kSure && !a->failures) {
+            // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder.
+            p.at = sight.match.pose.centre;
+            p.sd = std::hypot(patchSd(sight.match) + 0.5, 0.35 * gap);
+            p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
+            followed = true;
         } else if (hasSegment) {
             p.at = carried;
-            p.sd = carriedSd + 0.5;
-            p.state = p.sd > 4 ? PointState::Lost : PointState::Weak;
+            // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
+            const bool backed = opinions.size() > 1 && disagreement < 3;
+            p.sd = carriedSd + 0.5 + (atEnd && !backed && a ? 0.35 * std::min(a->failures, 30) : 0);
+            p.state = p.sd > (opinions.size() > 1 ? 7 : 4) ? PointState::Lost : PointState::Weak;
         } else {
             p.sd = std::min(60.0, std::max(p.sd, 1.0) * 1.15 + 0.5);
             p.state = PointState::Lost;
         }
         if (a) {
-            const bool accepted = sticker || agrees;
+            const bool accepted = sticker || agrees || followed;
             a->failures = accepted ? 0 : a->failures + 1;
-            if (accepted) a->angle = sight.match.pose.angleRad;
+            if (accepted) {
+                a->angle = sight.match.pose.angleRad;
+                if (sticker) // on cloth a slide cannot be told from an error, so there the first place stays
+                    for (const SegmentCloud& s : segments_) {
+                        const auto& layout = layout_.at(s.plan().name);
+                        const auto own = layout.find(name);
+                        if (own != layout.end() && s.measured()) a->slide[s.plan().name] = s.pose().inverse(p.at) - own->second;
+                    }
+                if (sticker && sight.match.correlation < kChanged)
+                    if (auto patch = Patch::take(image, p.at, kAnchorRadius, kAnchorSigma)) {
+                        a->renewed = std::move(patch);
+                        a->renewedAngle = a->angle;
+                        a->renewedSd = std::hypot(a->renewedSd, kRenewalSd);
+                    }
+            }
             a->velocity = accepted && seconds > 0 ? Vector2((p.at - before2) / seconds) : Vector2(0.5 * a->velocity);
         }
     }

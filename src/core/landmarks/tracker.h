@@ -28,15 +28,24 @@ private:
         bool sticker = false; ///< so much texture that the patch alone proves the place
         double angle = 0;     ///< last found, relative to bornAngle
         int failures = 0;
+        // Skin and cloth slide over the bones: where the mark sits in each segment besides its first place.
+        std::map<std::string, Vector2> slide;
+        // The newest look of a mark whose patch has slowly changed (seen from another side), besides the first.
+        std::optional<Patch> renewed;
+        double renewedAngle = 0; ///< of the mark when it was renewed
+        double renewedSd = 0;    ///< drift that renewing may have added (px)
         Vector2 velocity = Vector2::Zero();
     };
     struct Sight {
         PatchMatch match;
         bool good = false;
+        double extraSd = 0;
     };
     cv::Mat smooth(const cv::Mat& image) const;
     Sight look(const cv::Mat& image, const std::string& name, Anchor& anchor, const Point2& predicted, double angle, double limitPx) const;
     const SegmentCloud* mainSegment(const std::string& name) const;
+    Point2 placeIn(const SegmentCloud& segment, const std::string& name, const Pose2& pose) const;
+    void hangLostSegments();
     void restartSegments(const cv::Mat& image, const std::vector<std::string>& moved);
 
     std::map<std::string, TrackPoint> now_;
