@@ -36,7 +36,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         image_ = session_.frames()->frame(0);
         toPlace_.clear();
         skipped_.clear();
-        if (session_.inputs().marks.frames.empty() && !session_.isFiled()) startPlacing();
+        if (!session_.isMarked() && !session_.isFiled()) startPlacing();
         emit stateChanged();
     });
     connect(&session, &ReviewSession::placeChanged, this, [this, last = int64_t(0)]() mutable {
@@ -171,7 +171,7 @@ void StagePicture::mousePressEvent(QMouseEvent* e) {
     if (!session_.isOpen()) return;
     if (e->button() == Qt::LeftButton && (mending_ || isPlacing())) {
         QString nearest;
-        double least = kGrab_px;
+        double least = mending_ ? kGrab_px : kGrab_px / 3; // while placing, marks may lie close together
         for (const auto& [name, at] : marksHere())
             if (const double d = QLineF(toWidget(at), e->position()).length(); d < least) least = d, nearest = name;
         if (!nearest.isEmpty()) {

@@ -59,8 +59,14 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     frames_ = std::make_unique<FrameSource>(inputs_.clipPath);
     emit opened();
     emit placeChanged();
-    if (!inputs_.marks.frames.empty()) measure();
+    if (isMarked()) measure();
     return {};
+}
+
+bool ReviewSession::isMarked() const {
+    const auto marked = inputs_.marks.landmarks();
+    return std::all_of(exercise_.landmarksNeeded.begin(), exercise_.landmarksNeeded.end(),
+                       [&](const std::string& name) { return std::find(marked.begin(), marked.end(), name) != marked.end(); });
 }
 
 void ReviewSession::close() {

@@ -22,6 +22,8 @@ public:
     Result<void> open(const Clip& clip, const Client& client);
     void close();
     bool isOpen() const { return clipId_ != 0; }
+    /// Are the landmarks marked that the exercise needs?
+    bool isMarked() const;
     int64_t clipId() const { return clipId_; }
     bool isFiled() const { return filed_; }
 

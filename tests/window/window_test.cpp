@@ -1,0 +1,387 @@
+// The real window, driven as a coach would: by keys, presses and drags.
+#include "app/answer/answer_page.h"
+#include "app/answer/answer_row.h"
+#include "app/bench/bench_page.h"
+#include "app/bench/readings_panel.h"
+#include "app/bench/rep_rows.h"
+#include "app/queue/queue_page.h"
+#include "app/widgets/style.h"
+#include "app/window/demo.h"
+#include "app/window/main_window.h"
+#include "base/files.h"
+#include "support/demo_review.h"
+#include "support/numbered_clip.h"
+#include "support/table.h"
+
+#include <QDialog>
+#include <QLineEdit>
+#include <QStandardPaths>
+#include <QTemporaryDir>
+#include <QTest>
+
+using namespace deft;
+using namespace deft::ui;
+using namespace deft::test;
+
+class WindowTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir dir_;
+    std::unique_ptr<MainWindow> window_;
+    int actions_ = 0; // deliberate actions since the clip was opened
+
+    ReviewSession& session() { return window_->session(); }
+    StagePicture& stage() { return window_->benchPage().stage(); }
+    QWidget* page() { return window_->room() == MainWindow::Queue ? static_cast<QWidget*>(&window_->queuePage().list()) : window_->room() == MainWindow::Bench ? &stage() : static_cast<QWidget*>(&window_->answerPage()); }
+    void key(Qt::Key k, Qt::KeyboardModifiers m = Qt::NoModifier) {
+        ++actions_;
+        QTest::keyClick(page(), k, m);
+    }
+    bool measured() {
+        return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); }, 120000);
+    }
+    qint64 clipOf(const char* name, bool filed = false) {
+        for (const Clip& c : window_->library().clips())
+            if (c.filed == filed && c.draft.client.starts_with(name)) return c.id;
+        return 0;
+    }
+    /// Opens the May clip with the tracks that were computed in the first test that needed them.
+    void openRuta() {
+        window_->openClip(clipOf("Ruta"));
+        QVERIFY(measured());
+    }
+    void openWindow(const QString& folder) {
+        window_.reset();
+        window_ = std::make_unique<MainWindow>(std::move(*Library::open(folder.toStdString())));
+        window_->resize(1280, 800);
+        window_->show();
+        QVERIFY(QTest::qWaitForWindowExposed(window_.get()));
+    }
+
+private slots:
+    void initTestCase() {
+        QStandardPaths::setTestModeEnabled(true);
+        QCoreApplication::setApplicationName(QStringLiteral("deft-mirror-test"));
+        loadTypeface();
+        applyStyle(*qApp);
+        auto library = Library::open(dir_.filePath(QStringLiteral("demo")).toStdString()).value();
+        const auto filled = fillDemo(*library);
+        QVERIFY2(filled.has_value(), filled ? "" : filled.error().detail.c_str());
+    }
+    void init() {
+        openWindow(dir_.filePath(QStringLiteral("demo")));
+        actions_ = 0;
+    }
+    void cleanupTestCase() { window_.reset(); }
+
+    void demoHasAnEarlierReview() {
+        QCOMPARE(window_->library().clients().size(), size_t(2));
+        QCOMPARE(window_->queuePage().clips().waiting(), 2);
+        for (const Client& c : window_->library().clients())
+            if (c.name.starts_with("Ruta")) QCOMPARE(window_->library().filed(c.id, "bridge").size(), size_t(1));
+    }
+
+    /// Opening shows the first frame at once; the measurement follows, with progress and a way to stop.
+    void firstFrameAtOnceThenMeasured() {
+        QElapsedTimer clock;
+        clock.start();
+        window_->openClip(clipOf("Ruta"));
+        QCOMPARE(window_->room(), MainWindow::Bench);
+        QVERIFY(session().job().isRunning());
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        qInfo("first frame after %lld ms", static_cast<long long>(clock.elapsed()));
+        QVERIFY(QTest::qWaitFor([&] { return session().job().progress().done > 0; }, 10000));
+        session().job().stop();
+        QVERIFY(!session().job().isRunning() && session().review() == nullptr); // stopped: nothing half measured
+        QVERIFY(session().inputs().marks.frames.size() == 1);                   // and the marks are still there
+        key(Qt::Key_Return); // again
+        QVERIFY(measured());
+        QCOMPARE(session().review()->events.reps.size(), size_t(3));
+    }
+
+    void steppingAndPlaying() {
+        openRuta();
+        key(Qt::Key_Home);
+        QCOMPARE(session().frame(), 0);
+        key(Qt::Key_Right);
+        key(Qt::Key_Right);
+        QCOMPARE(session().frame(), 2);
+        key(Qt::Key_Left);
+        QCOMPARE(session().frame(), 1);
+        key(Qt::Key_End);
+        QCOMPARE(session().frame(), session().clip().frames() - 1);
+        // A step back is on the screen soon even where nothing was decoded ahead.
+        session().setFrame(400);
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(400).isNull(); }, 3000));
+        key(Qt::Key_Left);
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(399, -1).isNull(); }, 3000));
+        // Played by the clip's own times: half a second at half speed is about a quarter of a second of the clip.
+        key(Qt::Key_Home);
+        key(Qt::Key_2);
+        key(Qt::Key_Space);
+        QElapsedTimer clock;
+        clock.start();
+        QTest::qWait(500);
+        key(Qt::Key_Space);
+        QVERIFY(!window_->benchPage().player().isPlaying());
+        NEAR(session().clip().time_s[size_t(session().frame())], 0.5 * double(clock.elapsed()) / 1000, 0.12);
+        key(Qt::Key_1);
+    }
+
+    void movingThroughTheSheet() {
+        openRuta();
+        QCOMPARE(session().moment(), 0); // the first proposed moment is shown when measuring is done
+        key(Qt::Key_J);
+        QCOMPARE(session().moment(), 1);
+        QCOMPARE(session().frame(), session().moments()[1].frame);
+        key(Qt::Key_K);
+        QCOMPARE(session().moment(), 0);
+        session().choose(0, Phase::SetUp);
+        key(Qt::Key_Right, Qt::ShiftModifier);
+        QCOMPARE(session().phase(), Phase::Out);
+        key(Qt::Key_Down);
+        QCOMPARE(session().rep(), 1);
+        QCOMPARE(session().frame(), repRows(*session().review())[1].cells[size_t(Phase::Out)].frame);
+        key(Qt::Key_B);
+        QVERIFY(stage().bestOver());
+        key(Qt::Key_T);
+        QVERIFY(window_->benchPage().threadsFolded());
+        key(Qt::Key_T);
+    }
+
+    /// What the sheet shows is what was scripted: clean, sinks late, bends on the way up.
+    void sheetShowsWhatHappened() {
+        openRuta();
+        const auto rows = repRows(*session().review());
+        QCOMPARE(rows.size(), size_t(3));
+        QVERIFY(rows[0].wholeClean);
+        QVERIFY(rows[1].cells[size_t(Phase::Hold)].notch.has_value() && !rows[1].cells[size_t(Phase::Out)].notch);
+        QVERIFY(rows[2].cells[size_t(Phase::Out)].notch.has_value());
+        QCOMPARE(rows[2].cells[size_t(Phase::Hold)].under, QStringLiteral("already out"));
+        QCOMPARE(rows[2].cells[size_t(Phase::Worst)].edge, Edge::Out);
+        QCOMPARE(rows[0].cells[size_t(Phase::Worst)].edge, Edge::In);
+    }
+
+    /// The earlier review's numbers stand beside the new ones.
+    void numbersOfLastTime() {
+        openRuta();
+        const ReadingsPanel& panel = window_->benchPage().readings();
+        int compared = 0;
+        for (const ReadingRow& row : panel.rows()) {
+            const Reading* last = panel.last(row);
+            QVERIFY2(last != nullptr, row.name.c_str());
+            ++compared;
+            if (row.measure == "knee_angle") {
+                QVERIFY(last->value > row.value + 10); // the feet have come nearer since April
+                QVERIFY(ReadingsPanel::isReal(row, *last));
+            }
+        }
+        QVERIFY(compared >= 7);
+        QVERIFY(panel.accessibleDescription().contains(QStringLiteral("last time")));
+    }
+
+    /// Dragging a mark tracks again and everything follows; undo is at once, and so is redo.
+    void mendingAMark() {
+        openRuta();
+        const double before = session().review()->series.find("knee_angle")->value[300];
+        session().setFrame(300);
+        key(Qt::Key_M);
+        QVERIFY(stage().isMending());
+        const TrackPoint* knee = session().review()->tracks.find("knee", 300);
+        const QPoint from = stage().toWidget({knee->at.x(), knee->at.y()}).toPoint(), to = from + QPoint(30, 0);
+        QTest::mousePress(&stage(), Qt::LeftButton, {}, from);
+        QTest::mouseMove(&stage(), from + QPoint(15, 0));
+        QTest::mouseMove(&stage(), to);
+        QTest::mouseRelease(&stage(), Qt::LeftButton, {}, to);
+        QCOMPARE(stage().selected(), QStringLiteral("knee"));
+        QCOMPARE(session().inputs().marks.frames.size(), size_t(2));
+        QVERIFY(session().undoStack().undoText().contains(QStringLiteral("knee")));
+        QVERIFY(measured());
+        const double after = session().review()->series.find("knee_angle")->value[300];
+        QVERIFY2(std::abs(after - before) > 3, qPrintable(QStringLiteral("%1 → %2").arg(before).arg(after)));
+        QCOMPARE(session().review()->tracks.find("knee", 300)->state, PointState::ByHand);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(!session().job().isRunning()); // known tracks: no waiting
+        NEAR(session().review()->series.find("knee_angle")->value[300], before, 1e-9);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+        QVERIFY(!session().job().isRunning());
+        NEAR(session().review()->series.find("knee_angle")->value[300], after, 1e-9);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        // By keyboard alone: choose a mark, move it by half a pixel.
+        key(Qt::Key_BracketRight);
+        const std::string chosen = stage().selected().toStdString();
+        const Point2 at = session().review()->tracks.find(chosen, 300)->at;
+        key(Qt::Key_Right, Qt::ControlModifier);
+        NEAR(session().inputs().marks.frames.back().points.at(chosen)->x(), at.x() + 0.5, 1e-6);
+        session().job().stop();
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        key(Qt::Key_M);
+    }
+
+    void agreeingAndUndo() {
+        openRuta();
+        const std::string step = session().review()->decision.step;
+        session().chooseMoment(1);
+        key(Qt::Key_D);
+        QCOMPARE(session().moments()[1].agreed, std::optional<bool>(false));
+        QVERIFY(session().review()->events.reps[2].brokenBy == "pelvis_on_trunk" && session().review()->standing().size() == 1);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(!session().moments()[1].agreed);
+        QCOMPARE(session().review()->decision.step, step);
+        QCOMPARE(window_->library().clip(session().clipId())->draft.agreed.size(), size_t(0)); // saved as it is, too
+    }
+
+    void lightAndDark() {
+        openRuta();
+        const QImage light = window_->grab().toImage();
+        window_->setDark(true);
+        const QImage dark = window_->grab().toImage();
+        window_->setDark(false);
+        QVERIFY(light.pixelColor(5, 300).lightness() > 200 && dark.pixelColor(5, 300).lightness() < 50);
+        QCOMPARE(window_->grab().toImage().pixelColor(5, 300), light.pixelColor(5, 300));
+    }
+
+    void fitsTheScreen() {
+        openRuta();
+        QVERIFY(window_->minimumSizeHint().width() <= 1280 && window_->minimumSizeHint().height() <= 800);
+        // Numbers of more lifts than fit scroll inside the sheet alone; nothing else is cut off at 1280 × 800.
+        for (QWidget* w : window_->benchPage().findChildren<QWidget*>(Qt::FindDirectChildrenOnly))
+            if (w->isVisible()) QVERIFY2(window_->benchPage().rect().contains(w->geometry()), w->metaObject()->className());
+    }
+
+    void allKeysAreListed() {
+        QStringList seen;
+        for (const QAction* a : window_->findChildren<QAction*>()) {
+            for (const QKeySequence& k : a->shortcuts()) {
+                QVERIFY(!a->text().isEmpty());
+                seen << k.toString();
+            }
+        }
+        for (const char* k : {"J", "K", "A", "D", "Left", "Right", "Up", "Down", "M", "B", "T", "Return", "Esc", "Ctrl+Return", "Ctrl+Z", "?", "Space", "E"})
+            QVERIFY2(seen.contains(QString::fromLatin1(k)), k);
+        QTest::keyClick(window_.get(), Qt::Key_F1);
+        QVERIFY(window_->findChild<QDialog*>() != nullptr);
+        window_->findChild<QDialog*>()->close();
+    }
+
+    void badFiles_data() {
+        QTest::addColumn<QString>("name");
+        QTest::newRow("text") << "text.mp4";
+        QTest::newRow("nothing") << "none.mp4";
+        QTest::newRow("empty") << "empty.mp4";
+        QTest::newRow("one frame") << "one.mp4";
+        QTest::newRow("cut off") << "cut.mp4";
+    }
+    void badFiles() {
+        QFETCH(QString, name);
+        const std::filesystem::path path = dir_.filePath(name).toStdString();
+        if (name == QLatin1String("text.mp4")) QVERIFY(writeFileAtomically(path, "Hello Jonna"));
+        if (name == QLatin1String("empty.mp4")) QVERIFY(writeFileAtomically(path, ""));
+        if (name == QLatin1String("one.mp4")) QVERIFY(writeNumbered(path, {0}));
+        if (name == QLatin1String("cut.mp4")) QVERIFY(writeFileAtomically(path, readFile(demoClip("ruta-bridge-april"))->substr(0, 200000)));
+        const size_t before = window_->library().clips().size();
+        window_->queuePage().bringIn(QString::fromStdString(path.string()));
+        QVERIFY2(window_->message().startsWith(QStringLiteral("Not opened")) && window_->message().contains(name) && window_->message().contains(QStringLiteral("Nothing was changed")), qPrintable(window_->message()));
+        QCOMPARE(window_->library().clips().size(), before);
+    }
+
+    /// The clip's file has gone: said, and the review that was begun is kept.
+    void clipThatHasGone() {
+        ReviewInputs in = demoInputs();
+        in.clipPath = dir_.filePath(QStringLiteral("gone.mp4")).toStdString();
+        const auto clip = window_->library().addClip(window_->library().clients()[0].id, "2026-06-01", in).value();
+        window_->openClip(clip);
+        QVERIFY(window_->message().contains(QStringLiteral("gone.mp4")) && window_->message().contains(QStringLiteral("kept")));
+        QCOMPARE(window_->room(), MainWindow::Queue);
+        QVERIFY(window_->library().clip(clip).has_value());
+    }
+
+    /// From the waiting clip to the filed answer, counted: twelve deliberate actions at the most.
+    void fromOpenedToFiled() {
+        for (int row = 0; row < window_->queuePage().clips().rowCount(); ++row)
+            if (window_->queuePage().clips().entry(row).clip.id == clipOf("Ruta")) window_->queuePage().list().setCurrentIndex(window_->queuePage().clips().index(row));
+        key(Qt::Key_Return);
+        QVERIFY(measured());
+        while (std::any_of(session().moments().begin(), session().moments().end(), [](const Moment& m) { return !m.agreed; })) key(Qt::Key_A);
+        key(Qt::Key_Return);
+        QCOMPARE(window_->room(), MainWindow::Letter);
+        // A sentence of the coach's own.
+        key(Qt::Key_Down);
+        key(Qt::Key_E);
+        auto* words = qobject_cast<GrowingText*>(QApplication::focusWidget());
+        QVERIFY(words != nullptr);
+        ++actions_;
+        words->moveCursor(QTextCursor::End);
+        QTest::keyClicks(words, QStringLiteral(" Jam tomorrow."));
+        QVERIFY(session().answer().find("well")->text.ends_with(" Jam tomorrow."));
+        QCOMPARE(session().undoStack().undoText().contains(QStringLiteral("What went well")), true); // typing is one step
+        ++actions_;
+        QTest::keyClick(words, Qt::Key_Return, Qt::ControlModifier);
+        QVERIFY2(actions_ <= 12, qPrintable(QString::number(actions_)));
+        QCOMPARE(window_->room(), MainWindow::Queue);
+        QVERIFY2(window_->message().startsWith(QStringLiteral("Filed")), qPrintable(window_->message()));
+        const qint64 clip = clipOf("Ruta", true);
+        QVERIFY(clip != 0);
+        int64_t client = 0;
+        for (const Client& c : window_->library().clients())
+            if (c.name.starts_with("Ruta")) client = c.id;
+        const auto filed = window_->library().filed(client, "bridge");
+        QCOMPARE(filed.size(), size_t(2));
+        QVERIFY(filed.back().answerText.find("Jam tomorrow.") != std::string::npos);
+        const auto html = readFile(window_->library().folder() / "answers" / ("answer-" + std::to_string(filed.back().id) + ".html"));
+        QVERIFY(html.has_value() && html->find("Jam tomorrow.") != std::string::npos && html->find("data:image/jpeg") != std::string::npos);
+        // What was sent stays: opened again, nothing can be changed.
+        window_->openClip(filed.back().clip);
+        QVERIFY(measured());
+        session().chooseMoment(0);
+        key(Qt::Key_D);
+        QVERIFY(session().moments()[0].agreed == std::optional<bool>(true));
+        QVERIFY(window_->message().contains(QStringLiteral("stays")));
+    }
+
+    /// A clip of one's own: chosen, named, marked in the window, measured, filed. Closed in between; nothing is lost.
+    void aClipOfOnesOwn() {
+        const QString path = dir_.filePath(QStringLiteral("own.mp4"));
+        QVERIFY(QFile::copy(QString::fromStdString(demoClip("ruta-bridge-april").string()), path));
+        QueuePage& queue = window_->queuePage();
+        queue.bringIn(path);
+        QTest::keyClicks(queue.form().clientBox().lineEdit(), QStringLiteral("Marit Solheim"));
+        for (QAbstractButton* b : queue.form().findChildren<QAbstractButton*>())
+            if (b->text().startsWith(QStringLiteral("Put it"))) b->click();
+        QCOMPARE(window_->room(), MainWindow::Bench);
+        QVERIFY(stage().isPlacing());
+        QVERIFY(session().review() == nullptr && !session().job().isRunning());
+        const Marks known = readMarks(DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.marks.json").value();
+        auto placeNext = [&] {
+            const std::string name = stage().toPlace().front().toStdString();
+            const auto& points = known.frames[0].points;
+            if (const auto it = points.find(name); it != points.end()) QTest::mouseClick(&stage(), Qt::LeftButton, {}, stage().toWidget({it->second->x(), it->second->y()}).toPoint());
+            else QTest::keyClick(&stage(), Qt::Key_S); // cannot be seen
+        };
+        for (int k = 0; k < 4; ++k) placeNext();
+        const Marks soFar = session().inputs().marks;
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier); // the last one again
+        QVERIFY(session().inputs().marks.landmarks().size() + 1 == soFar.landmarks().size());
+        placeNext();
+        QCOMPARE(session().inputs().marks, soFar);
+        const qint64 clip = session().clipId();
+        openWindow(dir_.filePath(QStringLiteral("demo"))); // the program ended; the marks are there
+        window_->openClip(clip);
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        QVERIFY(stage().isPlacing() && !session().job().isRunning()); // going on where it was left
+        for (int k = 0; k < 30 && stage().isPlacing(); ++k) placeNext();
+        QVERIFY2(!stage().isPlacing(), qPrintable(stage().toPlace().join(QLatin1Char(' '))));
+        session().measure();
+        QVERIFY(measured());
+        QCOMPARE(session().review()->events.reps.size(), size_t(2));
+        QVERIFY(session().review()->missing.empty());
+        // Set by hand within half a pixel of the screen, the pelvis reads as in the clip's own marks, within its band.
+        const Review same = demoReview();
+        NEAR(summaryOf(session().review()->series, "pelvis_on_trunk").max, summaryOf(same.series, "pelvis_on_trunk").max, 0.5);
+        window_->go(MainWindow::Letter);
+        key(Qt::Key_Return, Qt::ControlModifier);
+        QVERIFY2(window_->message().startsWith(QStringLiteral("Filed")), qPrintable(window_->message()));
+    }
+};
+
+QTEST_MAIN(WindowTest)
+#include "window_test.moc"
