@@ -5,6 +5,7 @@
 #include "base/files.h"
 #include "landmarks/names.h"
 #include "landmarks/track_clip.h"
+#include "review/review_json.h"
 
 #include <QDate>
 #include <QTime>
@@ -101,11 +102,20 @@ void ReviewSession::agree(const Moment& m, bool yes) {
 
 void ReviewSession::apply(const ReviewInputs& inputs) {
     const bool otherMarks = !(inputs.marks == inputs_.marks);
+    ReviewInputs sameWords = inputs;
+    sameWords.words = inputs_.words, sameWords.parts = inputs_.parts;
+    const bool onlyWords = toJson(sameWords) == toJson(inputs_);
     inputs_ = inputs;
     save();
     if (otherMarks) emit marksChanged();
     if (otherMarks && (review_ || job_.isRunning())) measure();
-    else if (review_) judge(std::move(review_->tracks));
+    else if (review_ && onlyWords) {
+        review_->inputs.words = inputs_.words, review_->inputs.parts = inputs_.parts;
+        answer_ = composeAnswer(*review_);
+        emit reviewChanged();
+    } else if (review_) {
+        judge(std::move(review_->tracks));
+    }
 }
 
 void ReviewSession::save() {

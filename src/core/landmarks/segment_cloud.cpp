@@ -39,6 +39,20 @@ void SegmentCloud::predict(double) {
     predicted_.shift += 0.5 * (pose_.shift - previous_.shift);
 }
 
+void SegmentCloud::stepOnMarks(const std::vector<LandmarkSight>& sights) {
+    std::vector<Point2> from, to;
+    for (const LandmarkSight& s : sights) from.push_back(s.inSegment), to.push_back(s.now);
+    Pose2 pose = pose_;
+    double rms = 0.3;
+    if (const auto fit = fitPose(from, to, std::vector<double>(from.size(), 1), {.withScale = true, .scalePrior = 0.5})) pose = fit->pose, rms = fit->rms;
+    else pose.shift += to[0] - pose(from[0]); // a single mark tells where, not how far it has turned
+    previous_ = pose_;
+    pose_ = pose;
+    measured_ = true;
+    poseSd_ = rms + 0.03;
+    for (Point& p : points_) p.now = pose_(p.inSegment);
+}
+
 void SegmentCloud::hangOn(const Pose2& pose) {
     pose_ = previous_ = pose;
     for (Point& p : points_) p.now = pose_(p.inSegment);

@@ -23,6 +23,9 @@ public:
     void step(const cv::Mat& image, const std::vector<cv::Point2f>& flow, const std::vector<uchar>& flowFound,
               const std::vector<LandmarkSight>& sights);
 
+    /// The newest picture by the segment's own landmarks alone, when they prove themselves.
+    void stepOnMarks(const std::vector<LandmarkSight>& sights);
+
     /// A segment that was lost hangs on a joint of its neighbour, so that its points are looked for where they may be.
     void hangOn(const Pose2& pose);
 

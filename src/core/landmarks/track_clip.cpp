@@ -1,6 +1,7 @@
 #include "landmarks/track_clip.h"
 
 #include "landmarks/tracker.h"
+#include "video/ahead_frames.h"
 
 #include <algorithm>
 #include <functional>
@@ -58,9 +59,10 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
 
     LandmarkTracker forward;
     double before = 0;
+    auto ahead = std::make_unique<AheadFrames>(reader, firstMarked, last + 1);
     for (int64_t i = firstMarked; i <= last; ++i) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "tracking was stopped");
-        auto image = reader.grey(i);
+        auto image = ahead->nextGrey();
         if (!image) {
             if (image.error().code != Errc::DamagedFrame) return tl::unexpected(image.error());
             tracks.damagedFrames.push_back(i);
@@ -74,6 +76,8 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
         record(i, forward);
         report("following the marks");
     }
+
+    ahead.reset(); // the reader is ours again
 
     if (backTo < lastMarked) {
         LandmarkTracker backward;

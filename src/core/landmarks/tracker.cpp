@@ -25,6 +25,16 @@ const cv::Size kWindow{15, 15};
 /// independent: three times it and a floor of 0.05 px cover 95 % and more on stickers (docs/tracking.md).
 double patchSd(const PatchMatch& m) { return std::hypot(3 * m.sdPx, 0.05) * (1 + 4 * std::max(0.0, 0.97 - m.correlation)); }
 
+/// Pyramidal Lucas-Kanade flow of points from one picture to the next.
+std::pair<std::vector<cv::Point2f>, std::vector<uchar>> flow(const std::vector<cv::Mat>& from, const std::vector<cv::Mat>& to, const std::vector<cv::Point2f>& points) {
+    std::vector<cv::Point2f> after;
+    std::vector<uchar> found;
+    std::vector<float> error;
+    if (!points.empty())
+        cv::calcOpticalFlowPyrLK(from, to, points, after, found, error, kWindow, kLevels, {cv::TermCriteria::COUNT | cv::TermCriteria::EPS, 12, 0.03});
+    return {std::move(after), std::move(found)};
+}
+
 } // namespace
 
 cv::Mat LandmarkTracker::smooth(const cv::Mat& image) const {
@@ -100,7 +110,7 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
     cv::buildOpticalFlowPyramid(image, pyramid_, kWindow, kLevels);
 }
 
-LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const std::string&, Anchor& a, const Point2& predicted, double angle,
+LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor& a, const Point2& predicted, double angle,
                                              double limit) const {
     Sight sight;
     const double turn = angle - a.bornAngle;
@@ -156,32 +166,27 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
     std::vector<cv::Mat> pyramid;
     cv::buildOpticalFlowPyramid(image, pyramid, kWindow, kLevels);
 
-    // Optical flow of every texture point and landmark at once.
-    std::vector<cv::Point2f> before, after;
-    std::vector<size_t> first;
-    for (SegmentCloud& s : segments_) {
-        s.predict(seconds);
-        first.push_back(before.size());
-        const auto places = s.places();
-        before.insert(before.end(), places.begin(), places.end());
-    }
+    for (SegmentCloud& s : segments_) s.predict(seconds);
+
+    std::vector<cv::Point2f> before;
     std::map<std::string, size_t> flowOf;
     for (const auto& [name, p] : now_)
         if (p.state != PointState::Absent) flowOf[name] = before.size(), before.emplace_back(float(p.at.x()), float(p.at.y()));
-    std::vector<uchar> found(before.size(), 0);
-    if (!before.empty()) {
-        std::vector<float> error;
-        cv::calcOpticalFlowPyrLK(pyramid_, pyramid, before, after, found, error, kWindow, kLevels,
-                                 {cv::TermCriteria::COUNT | cv::TermCriteria::EPS, 12, 0.03});
-    }
-    pyramid_ = std::move(pyramid);
+    const auto [after, found] = flow(pyramid_, pyramid, before);
 
     // Marks that prove themselves.
-    std::map<std::string, Sight> sights;
+    struct Search {
+        const std::string* name;
+        const Anchor* anchor;
+        Point2 predicted;
+        double angle, limit;
+        Sight sight;
+    };
+    std::vector<Search> searches;
     for (auto& [name, p] : now_) {
         const auto it = anchors_.find(name);
         if (p.state == PointState::Absent || it == anchors_.end()) continue;
-        Anchor& a = it->second;
+        const Anchor& a = it->second;
         const SegmentCloud* s = mainSegment(name);
         Point2 predicted = p.at + 0.5 * a.velocity * seconds;
         double angle = 0;
@@ -192,22 +197,47 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
         if (const size_t f = flowOf.at(name); found[f] && (Point2(after[f].x, after[f].y) - p.at).norm() < 12 && !a.failures)
             predicted = {double(after[f].x), double(after[f].y)};
         const double limit = isSceneLandmark(name) ? 3 : std::max(4.0, kMaxSpeed * seconds) * (1 + std::min(3, a.failures));
-        sights[name] = look(image, name, a, predicted, angle, limit);
+        searches.push_back({&name, &a, predicted, angle, limit, {}});
     }
-
-    for (size_t k = 0; k < segments_.size(); ++k) {
-        SegmentCloud& s = segments_[k];
-        std::vector<LandmarkSight> seen;
-        for (const auto& [name, place] : layout_.at(s.plan().name)) {
-            const auto it = sights.find(name);
-            if (it == sights.end() || !it->second.good) continue;
-            const Anchor& a = anchors_.at(name);
-            seen.push_back({place, it->second.match.pose.centre, a.sticker ? 8.0 : it->second.match.correlation > 0.85 ? 2.0 : 0.5});
+    // Each search and each segment stands alone, so the result is the same however they are shared out.
+    cv::parallel_for_({0, int(searches.size())}, [&](const cv::Range& part) {
+        for (int k = part.start; k < part.end; ++k) {
+            Search& s = searches[size_t(k)];
+            s.sight = look(image, *s.anchor, s.predicted, s.angle, s.limit);
         }
-        const size_t n = s.places().size(), at = first[k];
-        s.step(image, {after.begin() + std::ptrdiff_t(at), after.begin() + std::ptrdiff_t(at + n)},
-               {found.begin() + std::ptrdiff_t(at), found.begin() + std::ptrdiff_t(at + n)}, seen);
+    });
+    std::map<std::string, Sight> sights;
+    for (const Search& s : searches) sights[*s.name] = s.sight;
+
+    // A segment whose marks are all stickers in plain sight needs no cloth to be found by.
+    std::vector<std::vector<LandmarkSight>> seen(segments_.size());
+    std::vector<size_t> first(segments_.size(), 0);
+    std::vector<bool> onMarks(segments_.size(), true);
+    std::vector<cv::Point2f> cloth;
+    for (size_t k = 0; k < segments_.size(); ++k) {
+        for (const auto& [name, place] : layout_.at(segments_[k].plan().name)) {
+            const auto it = sights.find(name);
+            const bool good = it != sights.end() && it->second.good;
+            const bool sticker = good && anchors_.at(name).sticker;
+            if (good) seen[k].push_back({place, it->second.match.pose.centre, sticker ? 8.0 : it->second.match.correlation > 0.85 ? 2.0 : 0.5});
+            onMarks[k] = onMarks[k] && sticker && it->second.match.correlation > 0.85;
+        }
+        if (onMarks[k]) continue;
+        first[k] = cloth.size();
+        const auto places = segments_[k].places();
+        cloth.insert(cloth.end(), places.begin(), places.end());
     }
+    const auto [clothAfter, clothFound] = flow(pyramid_, pyramid, cloth);
+    pyramid_ = std::move(pyramid);
+    auto stepSegment = [&](size_t k) {
+        SegmentCloud& s = segments_[k];
+        if (onMarks[k]) return s.stepOnMarks(seen[k]);
+        const auto at = std::ptrdiff_t(first[k]), n = std::ptrdiff_t(s.places().size());
+        s.step(image, {clothAfter.begin() + at, clothAfter.begin() + at + n}, {clothFound.begin() + at, clothFound.begin() + at + n}, seen[k]);
+    };
+    cv::parallel_for_({0, int(segments_.size())}, [&](const cv::Range& part) {
+        for (int k = part.start; k < part.end; ++k) stepSegment(size_t(k));
+    });
 
     hangLostSegments();
 

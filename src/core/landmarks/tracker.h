@@ -42,7 +42,7 @@ private:
         double extraSd = 0;
     };
     cv::Mat smooth(const cv::Mat& image) const;
-    Sight look(const cv::Mat& image, const std::string& name, Anchor& anchor, const Point2& predicted, double angle, double limitPx) const;
+    Sight look(const cv::Mat& image, const Anchor& anchor, const Point2& predicted, double angle, double limitPx) const;
     const SegmentCloud* mainSegment(const std::string& name) const;
     Point2 placeIn(const SegmentCloud& segment, const std::string& name, const Pose2& pose) const;
     void hangLostSegments();

@@ -1,0 +1,73 @@
+// Times decoding alone against decoding + tracking + measuring on a demo clip, one after the other in every round, so
+// that the ratio holds on a busy machine. Usage: bench_pipeline [CLIP [ROUNDS]]
+#include "landmarks/track_clip.h"
+#include "review/review.h"
+
+#include <algorithm>
+#include <chrono>
+#include <cstdio>
+#include <cstdlib>
+#include <functional>
+#include <sys/resource.h>
+
+using namespace deft;
+
+namespace {
+
+double secondsOf(const std::function<void()>& work) {
+    const auto start = std::chrono::steady_clock::now();
+    work();
+    return std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+}
+
+double peakMiB() {
+    rusage use{};
+    getrusage(RUSAGE_SELF, &use);
+    return double(use.ru_maxrss) / 1024;
+}
+
+void tell(const char* what, std::vector<double> times, double perFrame) {
+    std::sort(times.begin(), times.end());
+    std::printf("%-34s min %7.3f s   median %7.3f s   %6.2f ms a frame\n", what, times.front(), times[times.size() / 2], 1000 * times[times.size() / 2] / perFrame);
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    const std::string clip = argc > 1 ? argv[1] : DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.mp4";
+    const int rounds = argc > 2 ? std::atoi(argv[2]) : 5;
+    auto reader = ClipReader::open(clip);
+    auto marks = readMarks(std::filesystem::path(clip).replace_extension(".marks.json"));
+    if (!reader || !marks) return std::fprintf(stderr, "bench_pipeline: %s\n", (reader ? marks.error() : reader.error()).detail.c_str()), 1;
+    const double frames = double(reader->info().frames());
+    std::vector<double> decode, whole, measure, step, seek;
+    double afterDecode = 0;
+    for (int r = 0; r < rounds; ++r) {
+        decode.push_back(secondsOf([&] {
+            for (int64_t i = 0; i < reader->info().frames(); ++i) (void)reader->grey(i);
+        }));
+        afterDecode = std::max(afterDecode, peakMiB());
+        Tracks tracks;
+        whole.push_back(secondsOf([&] {
+            tracks = trackClip(*reader, *marks).value();
+            ReviewInputs in;
+            in.clipPath = clip, in.marks = *marks;
+            (void)measureReview(in, reader->info(), tracks);
+        }));
+        ReviewInputs in;
+        in.clipPath = clip, in.marks = *marks;
+        measure.push_back(secondsOf([&] { (void)measureReview(in, reader->info(), tracks); }));
+        seek.push_back(secondsOf([&] { (void)reader->bgra(reader->info().frames() / 2 + 7 * r); }));
+        step.push_back(secondsOf([&] { (void)reader->bgra(reader->info().frames() / 2 + 7 * r + 1); }));
+    }
+    tell("decode alone", decode, frames);
+    tell("decode + track + measure", whole, frames);
+    tell("measure and judge alone", measure, frames);
+    tell("seek to a frame (one)", seek, 1);
+    tell("next frame (one)", step, 1);
+    std::sort(decode.begin(), decode.end());
+    std::sort(whole.begin(), whole.end());
+    std::printf("ratio, minima: %.2f   medians: %.2f\n", whole.front() / decode.front(), whole[whole.size() / 2] / decode[decode.size() / 2]);
+    std::printf("peak memory: %.0f MiB after decoding, %.0f MiB in all\n", afterDecode, peakMiB());
+    return 0;
+}
