@@ -115,6 +115,19 @@ private slots:
             for (const double v : {r.start_s, r.top_s, r.holdEnd_s, r.end_s, r.baseline, r.reach, r.hold.clean_s, r.hold.u95_s}) QVERIFY(std::isfinite(v));
     }
 
+    /// Eight seconds without marks are no clean hold.
+    void whatWasNotSeenIsUnsure() {
+        auto set = series(16, [](double t) { return outAndBack(t, 2.5, 4, 14, 15, 12, 55); }, [](double) { return 0.0; });
+        Events e = findMovement(set, {});
+        findBreaks(e, set, {}, {tolerance_});
+        QVERIFY(!e.reps[0].unsure());
+        for (size_t i = 0; i < set.time_s.size(); ++i)
+            if (set.time_s[i] > 5 && set.time_s[i] < 13) set.find("pelvis_on_trunk")->value[i] = kGap;
+        findBreaks(e, set, {}, {tolerance_});
+        QVERIFY(e.reps[0].unsure());
+        NEAR(e.reps[0].lost_s, 8, 0.1);
+    }
+
     void clipEndsInTheHold() {
         const auto set = series(8, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); }, [](double) { return 0.0; });
         const Events e = findMovement(set, {});

@@ -137,6 +137,23 @@ private slots:
             if (v.id == "feet-flat") QCOMPARE(v.verdict, std::string("cannot-tell"));
     }
 
+    /// Marks lost for most of the lifts: no verdict, no numbers of holds, and the clip is asked for again.
+    void lostMarksDecideNothing() {
+        Tracks t = demoTracks();
+        for (auto& [name, points] : t.landmark)
+            if (name == "shoulder")
+                for (size_t i = 0; i < points.size(); ++i)
+                    if (t.time_s[i] > 3.5 && t.time_s[i] < 15.5) points[i].state = PointState::Lost;
+        const Review r = measureReview(demoInputs(), demoClipInfo(), t).value();
+        QVERIFY(!r.events.reps.empty());
+        for (const Rep& rep : r.events.reps) QVERIFY(rep.unsure());
+        QCOMPARE(r.decision.step, std::string("ask-again"));
+        for (const ReadingRow& row : readingRows(r))
+            if (row.measure == "clean_hold") QCOMPARE(row.why, std::string("cannot tell: marks lost"));
+        const Json j = toJson(r);
+        QCOMPARE(j["holds"][0]["certain"].get<bool>(), false);
+    }
+
     void unknownSchool() {
         ReviewInputs in = demoInputs();
         in.school = "my-own";

@@ -39,7 +39,6 @@ int main(int argc, char** argv) {
     for (const Clip& c : window.library().clips())
         if (!c.filed && c.draft.client.starts_with("Ruta")) ruta = c.id;
     window.openClip(ruta);
-    shot("measuring");
     if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
     window.benchPage().answerMoment(true);
     shot("bench");
@@ -53,8 +52,35 @@ int main(int argc, char** argv) {
     window.setDark(false);
     window.go(MainWindow::Letter);
     shot("answer");
+    // A clip of one's own, half marked.
+    ReviewInputs own = window.session().inputs();
+    const Marks known = own.marks;
+    own.marks = {}, own.note = {}, own.history.clear(), own.agreed.clear();
+    own.client = "Marit Solheim", own.clientRole = "stage manager", own.clipPath = (demoFolder() / "clips" / "ruta-bridge-april.mp4").string();
+    const auto marit = window.library().addClient(own.client, own.clientRole).value();
+    window.openClip(window.library().addClip(marit, "2026-05-16", own).value());
+    StagePicture& stage = window.benchPage().stage();
+    QTest::qWait(500);
+    for (int k = 0; k < 4; ++k) {
+        const auto& p = known.frames[0].points.at(stage.toPlace().front().toStdString());
+        QTest::mouseClick(&stage, Qt::LeftButton, {}, stage.toWidget({p->x(), p->y()}).toPoint());
+    }
+    shot("placing");
+    if (argc < 3) return 0;
+    // Not for the documentation: more to look at.
     window.setDark(true);
-    shot("answer-dark");
+    window.go(MainWindow::Queue);
+    shot("queue-dark");
     window.setDark(false);
+    for (const Clip& c : window.library().clips())
+        if (!c.filed && c.draft.client.starts_with("Ois")) window.openClip(c.id);
+    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
+    shot("plain-clothes");
+    window.go(MainWindow::Letter);
+    shot("answer-plain");
+    window.queuePage().bringIn(QString::fromStdString((demoFolder() / "clips" / "ruta-bridge-april.mp4").string()));
+    window.go(MainWindow::Queue);
+    window.queuePage().bringIn(QString::fromStdString((demoFolder() / "clips" / "ruta-bridge-april.mp4").string()));
+    shot("new-clip");
     return 0;
 }

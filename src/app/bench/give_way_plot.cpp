@@ -29,7 +29,7 @@ Thread threadOf(const Review& r, const Rep& rep, const Series& anchor, const Ser
 } // namespace
 
 GiveWayPlot::GiveWayPlot(ReviewSession& session, QWidget* parent) : Panel(tr("Give-way"), parent), session_(session) {
-    connect(&session, &ReviewSession::opened, this, qOverload<>(&QWidget::update));
+    connect(&session, &ReviewSession::opened, this, [this] { setAside({}); });
     connect(&session, &ReviewSession::placeChanged, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
         const Exercise& e = session_.exercise();

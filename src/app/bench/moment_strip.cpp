@@ -49,6 +49,7 @@ void MomentStrip::refresh() {
     const bool unmeasured = open && !session_.review() && !working;
     skip_->setVisible(unmeasured && stage_.isPlacing());
     measure_->setVisible(unmeasured && !session_.inputs().marks.frames.empty());
+    measure_->setKind(session_.isOpen() && session_.isMarked() ? KeyButton::Kind::OnStagePrimary : KeyButton::Kind::OnStage);
     stop_->setVisible(working);
     update();
 }
@@ -109,6 +110,12 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         return;
     }
     if (session_.moment() < 0) {
+        const auto& reps = session_.review()->events.reps;
+        if (session_.moments().empty() && std::any_of(reps.begin(), reps.end(), [](const Rep& r) { return r.unsure(); })) {
+            say(tr("Cannot tell from this clip"), Size::Body, QFont::DemiBold, c.onStage);
+            say(tr("marks were lost during the lifts; mend them with M where they are, or ask for the clip again"), Size::Small, QFont::Normal, dim);
+            return;
+        }
         say(session_.moments().empty() ? tr("Nothing out of tolerance was found") : tr("%1 to look at").arg(counted(int(session_.moments().size()), tr("moment"), tr("moments"))), Size::Body, QFont::DemiBold, c.onStage);
         return;
     }

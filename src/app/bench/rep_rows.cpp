@@ -130,8 +130,17 @@ std::vector<RepRow> repRows(const Review& r) {
     const std::string anchor = anchorOf(r.exercise);
     for (const Rep& rep : r.events.reps) {
         RepRow row;
-        row.clean = seconds(rep.hold.clean_s);
+        row.clean = rep.unsure() ? QObject::tr("?") : seconds(rep.hold.clean_s);
         row.cells = {setUpCell(r, rep, anchor), outCell(r, rep), holdCell(r, rep, anchor), backCell(r, rep), worstCell(r, rep)};
+        if (rep.unsure())
+            for (const Phase phase : {Phase::Out, Phase::Hold}) {
+                RepCell& cell = row.cells[size_t(phase)];
+                if (cell.edge != Edge::In) continue; // a break that was seen stays one
+                cell.edge = Edge::CannotTell;
+                cell.number = QObject::tr("cannot tell");
+                cell.beside.clear();
+                cell.under = QObject::tr("lost for %1").arg(seconds(rep.lost_s));
+            }
         row.wholeClean = std::all_of(row.cells.begin(), row.cells.end(), [](const RepCell& c) { return c.edge == Edge::In; });
         rows.push_back(std::move(row));
     }

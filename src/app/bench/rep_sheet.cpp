@@ -198,7 +198,7 @@ void RepSheet::paintEvent(QPaintEvent*) {
     if (!session_.review()) {
         const QString words = !session_.isOpen()                  ? tr("No clip is open. Choose one in the queue.")
                               : session_.job().isRunning()        ? tr("Following the marks; the reps appear when that is done.")
-                              : session_.inputs().marks.frames.empty() ? tr("Nothing is marked yet. Place the marks in the picture; the reps appear here.")
+                              : !session_.isMarked()          ? tr("Not everything is marked yet. Place the marks in the picture; the reps appear here.")
                                                                   : tr("Not measured.");
         putText(p, QRectF(0, kHeadHeight, viewport()->width(), 40), words, Size::Body, c.ink2);
         return;

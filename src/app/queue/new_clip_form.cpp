@@ -24,6 +24,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     hold_ = new QSpinBox;
     hold_->setRange(1, 300);
     hold_->setSuffix(tr(" s"));
+    for (QSpinBox* box : {sets_, hold_}) box->setButtonSymbols(QAbstractSpinBox::NoButtons);
     pain_ = new QCheckBox(tr("pain was named"));
     words_ = new QPlainTextEdit;
     words_->setTabChangesFocus(true);

@@ -28,6 +28,14 @@ double noiseOf(const std::vector<double>& x) {
     return std::isfinite(m) ? 1.4826 * m / std::sqrt(6.0) : 0;
 }
 
+/// Time between two moments in which a series has no value.
+double gapBetween(const std::vector<double>& time_s, const std::vector<double>& x, double from_s, double to_s) {
+    double gap = 0;
+    for (size_t i = indexAt(time_s, from_s) + 1; i < x.size() && time_s[i] <= to_s; ++i)
+        if (!std::isfinite(x[i])) gap += time_s[i] - time_s[i - 1];
+    return gap;
+}
+
 } // namespace
 
 double Tolerance::excess(double value) const {
@@ -174,7 +182,10 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
     const Series* mover = set.find(plan.measure);
     if (!mover) return;
     for (Rep& rep : events.reps) {
+        rep.lost_s = gapBetween(set.time_s, mover->value, rep.start_s, rep.hold.end_s);
         for (const Tolerance& tolerance : tolerances) {
+            if (const Series* s = set.find(tolerance.measure))
+                rep.lost_s = std::max(rep.lost_s, gapBetween(set.time_s, s->value, tolerance.onTheWay ? rep.start_s : rep.hold.start_s, rep.hold.end_s));
             if (tolerance.onTheWay) {
                 // A break that begins just before the top must still last 0.3 s, so look on into the hold.
                 for (const Excursion& e : excursions(set, tolerance, rep.start_s, rep.hold.end_s)) {

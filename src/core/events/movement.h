@@ -43,9 +43,12 @@ struct Rep {
     std::string brokenBy;     ///< measure that broke on the way out, empty = none
     std::optional<double> break_s; ///< when, on the way out
     bool finished = true;
+    double lost_s = 0;        ///< time from the start to the end of the hold in which the mover or an anchor was not measurable
     Hold hold;
     double out_s() const { return top_s - start_s; }
     double back_s() const { return end_s - holdEnd_s; }
+    /// Too much was not seen to say how it went (limit chosen here).
+    bool unsure() const { return lost_s > 0.5; }
 };
 
 struct Events {

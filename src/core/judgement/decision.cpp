@@ -179,7 +179,7 @@ Decision decide(const Exercise& e, const Case& c) {
         d.cautions.insert(d.cautions.begin(), "Leave this exercise out for now. If the pain stays, spreads or comes back, see a doctor or physiotherapist before you go on.");
     } else if (!c.usable) {
         d.step = "ask-again";
-        d.because.push_back("the clip cannot carry a decision");
+        d.because.push_back("too little of the lifts could be seen or measured in this clip");
     } else if (h.total == 0 && c.reps.empty()) {
         d.step = "ask-again";
         d.because.push_back("no lift was found in this clip");

@@ -36,6 +36,7 @@ ReadingRow ofReps(const Review& r, const std::string& title, const char* id, con
     std::vector<double> all;
     for (size_t k = 0; k < r.events.reps.size(); ++k) {
         const Rep& rep = r.events.reps[k];
+        if (rep.unsure()) continue;
         const double v = value(rep);
         all.push_back(v);
         if (row.worstRep < 0 || v < value(r.events.reps[size_t(row.worstRep)])) row.worstRep = int(k), row.worstFrame = r.clip.frameAt(rep.hold.start_s);
@@ -43,7 +44,7 @@ ReadingRow ofReps(const Review& r, const std::string& title, const char* id, con
         row.u95 = std::isfinite(row.u95) ? std::max(row.u95, u95(rep)) : u95(rep);
     }
     if (!all.empty()) row.value = median ? medianOf(all) : *std::min_element(all.begin(), all.end());
-    else row.why = "no rep found";
+    else row.why = r.events.reps.empty() ? "no rep found" : "cannot tell: marks lost";
     return row;
 }
 

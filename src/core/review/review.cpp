@@ -29,6 +29,13 @@ std::vector<ClipCheck> checkClip(const Review& r) {
                    r.clip.medianRateHz >= 24 ? "" : "Please record with 30 frames a second or more."});
     out.push_back({"still-start", r.events.setupEnd_s >= 1 ? "good" : "poor", r.events.setupEnd_s, "s",
                    r.events.setupEnd_s >= 1 ? "" : "Please lie still for three seconds before the first lift."});
+    double moving = 0, lost = 0;
+    for (const Rep& rep : r.events.reps) moving += rep.hold.end_s - rep.start_s, lost += rep.lost_s;
+    if (moving > 0) {
+        const double kept = 100 * (1 - lost / moving);
+        out.push_back({"marks-kept", kept >= 90 ? "good" : kept >= 60 ? "poor" : "unusable", kept, "%",
+                       kept >= 90 ? "" : "Tight clothes in one colour with a pattern, or a few stickers on the landmarks, would let me see much more."});
+    }
     double margin = 1e9;
     for (const auto& [name, points] : r.tracks.landmark)
         for (const TrackPoint& p : points)
@@ -45,7 +52,7 @@ bool Review::metTarget() const {
 }
 
 bool Review::allClean() const {
-    return !events.reps.empty() && std::all_of(events.reps.begin(), events.reps.end(), [](const Rep& r) { return r.hold.brokenBy.empty(); });
+    return !events.reps.empty() && std::all_of(events.reps.begin(), events.reps.end(), [](const Rep& r) { return r.hold.brokenBy.empty() && !r.unsure(); });
 }
 
 std::vector<const Fault*> Review::standing() const {
@@ -112,6 +119,7 @@ Case caseOf(const Review& r) {
     };
     for (size_t i = 0; i < r.events.reps.size(); ++i) {
         const Rep& rep = r.events.reps[i];
+        if (rep.unsure()) continue; // what was not seen decides nothing
         Case::Rep cr{rep.side, rep.reach, rep.controlRange, rep.controlRangeU95, rep.brokenBy};
         Case::Hold ch{rep.hold.side, rep.hold.duration_s(), rep.hold.clean_s, rep.hold.brokenBy};
         if (!cr.brokenBy.empty() && !stands(cr.brokenBy, int(i))) cr.brokenBy.clear(), cr.controlRange = cr.reach;

@@ -130,10 +130,10 @@ Json toJson(const Review& r) {
     for (const Rep& rep : r.events.reps) {
         reps.push_back({{"side", rep.side}, {"start_s", r3(rep.start_s)}, {"top_s", r3(rep.top_s)}, {"end_s", r3(rep.end_s)}, {"out_s", r3(rep.out_s())},
                         {"hold_s", r3(rep.hold.duration_s())}, {"back_s", r3(rep.back_s())}, {"reach", r3(rep.reach)}, {"control_range", r3(rep.controlRange)},
-                        {"broken_by", words(rep.brokenBy)}, {"finished", rep.finished}});
+                        {"broken_by", words(rep.brokenBy)}, {"finished", rep.finished}, {"lost_s", r3(rep.lost_s)}});
         const Hold& h = rep.hold;
         holds.push_back({{"side", h.side}, {"start_s", r3(h.start_s)}, {"end_s", r3(h.end_s)}, {"duration_s", r3(h.duration_s())}, {"clean_s", r3(h.clean_s)},
-                         {"first_break_s", h.first_break_s ? Json(r3(*h.first_break_s)) : Json(nullptr)}, {"broken_by", words(h.brokenBy)}, {"u95_s", r3(h.u95_s)}});
+                         {"first_break_s", h.first_break_s ? Json(r3(*h.first_break_s)) : Json(nullptr)}, {"broken_by", words(h.brokenBy)}, {"u95_s", r3(h.u95_s)}, {"certain", !rep.unsure()}});
     }
     for (const Fault& f : r.findings.faults)
         faults.push_back({{"id", f.id}, {"measure", f.measure}, {"side", f.side}, {"rep", f.rep + 1}, {"start_s", r3(f.start_s)}, {"end_s", r3(f.end_s)},
