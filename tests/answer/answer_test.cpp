@@ -86,6 +86,14 @@ private slots:
         QVERIFY(a.find("cautions")->text.find("doctor") != std::string::npos);
     }
 
+    void nothingIsPraisedThatWasNotSeen() {
+        Review r = demoReview();
+        for (Rep& rep : r.events.reps) rep.hold.clean_s = rep.hold.duration_s(), rep.hold.brokenBy.clear(), rep.lost_s = 3;
+        QVERIFY(composeAnswer(r).find("well")->text.find("steadiest") == std::string::npos);
+        for (Rep& rep : r.events.reps) rep.lost_s = 0;
+        QVERIFY(composeAnswer(r).find("well")->text.find("steadiest") != std::string::npos);
+    }
+
     void whatWasFeltIsAnswered() {
         ReviewInputs in = demoInputs();
         in.note.felt = {"hamstring-cramp"};

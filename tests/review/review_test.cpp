@@ -148,6 +148,7 @@ private slots:
         QVERIFY(!r.events.reps.empty());
         for (const Rep& rep : r.events.reps) QVERIFY(rep.unsure());
         QCOMPARE(r.decision.step, std::string("ask-again"));
+        QVERIFY(!r.metTarget() || !r.allClean());
         for (const ReadingRow& row : readingRows(r))
             if (row.measure == "clean_hold") QCOMPARE(row.why, std::string("cannot tell: marks lost"));
         const Json j = toJson(r);

@@ -78,6 +78,11 @@ int main(int argc, char** argv) {
     shot("plain-clothes");
     window.go(MainWindow::Letter);
     shot("answer-plain");
+    window.resize(1700, 1000);
+    shot("answer-large");
+    window.go(MainWindow::Bench);
+    shot("bench-large");
+    window.resize(1280, 800);
     window.queuePage().bringIn(QString::fromStdString((demoFolder() / "clips" / "ruta-bridge-april.mp4").string()));
     window.go(MainWindow::Queue);
     window.queuePage().bringIn(QString::fromStdString((demoFolder() / "clips" / "ruta-bridge-april.mp4").string()));

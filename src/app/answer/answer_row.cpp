@@ -6,7 +6,6 @@
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QTextBlock>
-#include <QTextLayout>
 #include <QVBoxLayout>
 #include <cmath>
 
@@ -23,10 +22,9 @@ GrowingText::GrowingText(QWidget* parent) : QPlainTextEdit(parent) {
 }
 
 void GrowingText::fit() {
-    const QFontMetrics m(font());
-    int lines = 0;
-    for (QTextBlock b = document()->firstBlock(); b.isValid(); b = b.next()) lines += std::max(1, b.layout()->lineCount());
-    setFixedHeight(std::max(1, lines) * m.lineSpacing() + 10);
+    double height = 0; // asking a block for its rectangle lays it out at today's width
+    for (QTextBlock b = document()->firstBlock(); b.isValid(); b = b.next()) height += blockBoundingRect(b).height();
+    setFixedHeight(int(std::ceil(height)) + 12);
 }
 
 void GrowingText::resizeEvent(QResizeEvent* e) {
@@ -97,6 +95,7 @@ private:
 };
 
 AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* parent) : QWidget(parent), session_(session), id_(part) {
+    setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
     words_ = new GrowingText;
     words_->installEventFilter(this);
     pictures_ = new AnswerPictures(*this);

@@ -113,7 +113,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         const auto& reps = session_.review()->events.reps;
         if (session_.moments().empty() && std::any_of(reps.begin(), reps.end(), [](const Rep& r) { return r.unsure(); })) {
             say(tr("Cannot tell from this clip"), Size::Body, QFont::DemiBold, c.onStage);
-            say(tr("marks were lost during the lifts; mend them with M where they are, or ask for the clip again"), Size::Small, QFont::Normal, dim);
+            say(tr("marks were lost in the lifts: mend them (M) or ask for it again"), Size::Small, QFont::Normal, dim);
             return;
         }
         say(session_.moments().empty() ? tr("Nothing out of tolerance was found") : tr("%1 to look at").arg(counted(int(session_.moments().size()), tr("moment"), tr("moments"))), Size::Body, QFont::DemiBold, c.onStage);

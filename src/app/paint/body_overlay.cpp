@@ -165,7 +165,7 @@ void drawMatLine(const Ink& ink, const Frame& f, bool label, double width) {
     const double y = axes.matPoint.y(), dx = axes.cranial.x(), dy = axes.cranial.y();
     const Point2 a(0, y - axes.matPoint.x() * dy / dx), b(width, y + (width - axes.matPoint.x()) * dy / dx);
     ink.line(ink.at(a), ink.at(b), kOnPicture, 1.0, Qt::CustomDashLine);
-    if (label) ink.text(ink.at(a) + QPointF(ink.px(16), ink.px(14)), QStringLiteral("mat line, roll ") + reading(axes.rollDeg, "deg"), Qt::AlignLeft, Size::Small, QFont::Medium);
+    if (label) ink.text(QPointF(std::max(0.0, ink.at(a).x()) + ink.px(16), ink.at(a).y() + ink.px(14)), QStringLiteral("mat line, roll ") + reading(axes.rollDeg, "deg"), Qt::AlignLeft, Size::Small, QFont::Medium);
 }
 
 /// Hip against the line from shoulder to knee, or its height above the mat.

@@ -41,10 +41,12 @@ std::string listOf(const std::vector<std::string>& items) {
     return out;
 }
 
-/// The rep that stayed clean longest.
+/// The rep that stayed clean longest, among those that could be seen.
 const Rep* bestRep(const Review& r) {
-    const auto it = std::max_element(r.events.reps.begin(), r.events.reps.end(), [](const Rep& a, const Rep& b) { return a.hold.clean_s < b.hold.clean_s; });
-    return it == r.events.reps.end() ? nullptr : &*it;
+    const Rep* best = nullptr;
+    for (const Rep& rep : r.events.reps)
+        if (!rep.unsure() && (!best || rep.hold.clean_s > best->hold.clean_s)) best = &rep;
+    return best;
 }
 
 AnswerPart greeting(const Review& r) {
