@@ -116,6 +116,22 @@ private slots:
         QVERIFY(run({"--version"}).out.contains("deft-mirror"));
     }
 
+    /// The demo on a screen of the X server's own, as ./start opens it: it fills its library and stays open.
+    void demoOpensOnAScreen() {
+        QProcess p;
+        QProcessEnvironment env = QProcessEnvironment::systemEnvironment();
+        env.remove(QStringLiteral("QT_QPA_PLATFORM"));
+        env.insert(QStringLiteral("XDG_CONFIG_HOME"), at("config"));
+        p.setProcessEnvironment(env);
+        p.start(QStringLiteral("xvfb-run"), {"-a", "-s", "-screen 0 1280x800x24", QStringLiteral(DEFT_PROGRAM), "--demo", "--library", at("demo-library")});
+        QVERIFY(QTest::qWaitFor([&] { return QFile::exists(at("demo-library") + "/answers/answer-1.html"); }, 60000));
+        QTest::qWait(1500);
+        QVERIFY2(p.state() == QProcess::Running, p.readAllStandardError().constData());
+        p.terminate();
+        if (!p.waitForFinished(5000)) p.kill();
+        p.waitForFinished(2000);
+    }
+
     /// Ctrl-C: it ends soon, says so, and no half-written file stays.
     void interrupted() {
         QProcess p;

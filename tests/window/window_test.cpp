@@ -3,7 +3,7 @@
 #include "app/answer/answer_row.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/readings_panel.h"
-#include "app/bench/rep_rows.h"
+#include "app/session/rep_rows.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
@@ -358,6 +358,15 @@ private slots:
             else QTest::keyClick(&stage(), Qt::Key_S); // cannot be seen
         };
         for (int k = 0; k < 4; ++k) placeNext();
+        // Without a mouse: Ctrl and arrows move a cursor, P places.
+        const std::string byKeys = stage().toPlace().front().toStdString();
+        QTest::keyClick(&stage(), Qt::Key_Right, Qt::ControlModifier);
+        QTest::keyClick(&stage(), Qt::Key_Down, Qt::ControlModifier | Qt::ShiftModifier);
+        QTest::keyClick(&stage(), Qt::Key_P);
+        NEAR(session().inputs().marks.frames[0].points.at(byKeys)->x(), 640 + 10, 1e-9);
+        NEAR(session().inputs().marks.frames[0].points.at(byKeys)->y(), 360 + 1, 1e-9);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        placeNext();
         const Marks soFar = session().inputs().marks;
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier); // the last one again
         QVERIFY(session().inputs().marks.landmarks().size() + 1 == soFar.landmarks().size());

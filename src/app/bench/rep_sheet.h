@@ -1,5 +1,5 @@
 #pragma once
-#include "app/bench/rep_rows.h"
+#include "app/session/rep_rows.h"
 #include "app/session/review_session.h"
 
 #include <QAbstractScrollArea>

@@ -1,6 +1,6 @@
 #include "app/bench/stage_picture.h"
 
-#include "app/bench/rep_rows.h"
+#include "app/session/rep_rows.h"
 #include "landmarks/names.h"
 #include "app/paint/body_overlay.h"
 #include "app/widgets/panel.h"
@@ -36,6 +36,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         image_ = session_.frames()->frame(0);
         toPlace_.clear();
         skipped_.clear();
+        cursor_.reset();
         if (!session_.isMarked() && !session_.isFiled()) startPlacing();
         emit stateChanged();
     });
@@ -136,7 +137,19 @@ void StagePicture::selectNext(int step) {
     update();
 }
 
+void StagePicture::placeAtCursor() {
+    if (isPlacing() && cursor_) place(*cursor_);
+}
+
 void StagePicture::nudge(const QPointF& px) {
+    if (isPlacing()) {
+        // Big steps at first, fine ones for the last pixels: half a pixel of a mark is ten of the cursor.
+        const QPointF from = cursor_.value_or(QPointF(session_.clip().width / 2.0, session_.clip().height / 2.0));
+        const QPointF to = from + 20 * px;
+        cursor_ = QPointF(std::clamp(to.x(), 0.0, session_.clip().width - 1.0), std::clamp(to.y(), 0.0, session_.clip().height - 1.0));
+        update();
+        return;
+    }
     const auto marks = marksHere();
     const auto it = marks.find(selected_);
     if (it == marks.end()) return;
@@ -296,6 +309,14 @@ void StagePicture::paintEvent(QPaintEvent*) {
                 p.setFont(face(Size::Small, QFont::Medium));
                 haloText(p, c + QPointF(9, -7), words(name));
             }
+        }
+    }
+    if (isPlacing() && cursor_) {
+        const QPointF c = toWidget(*cursor_);
+        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.6}, {kLineThatMatters, 1.6}}) {
+            p.setPen(QPen(colour, w));
+            p.drawLine(c - QPointF(12, 0), c + QPointF(12, 0));
+            p.drawLine(c - QPointF(0, 12), c + QPointF(0, 12));
         }
     }
     if (dragged_) paintMagnifier(p);

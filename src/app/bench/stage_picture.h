@@ -19,6 +19,7 @@ public:
     const QStringList& toPlace() const { return toPlace_; }
     void startPlacing();
     void skipPlacing();
+    void placeAtCursor(); ///< without a mouse: nudge() moves the cursor while placing
     void setBestOver(bool on);
     bool bestOver() const { return bestOver_; }
     const QString& selected() const { return selected_; }
@@ -59,6 +60,7 @@ private:
     std::optional<QPointF> dragged_; // clip pixels, while the button is down
     QPointF grip_;                   // from the pointer to the mark
     std::optional<QPointF> pan_;
+    std::optional<QPointF> cursor_; // clip pixels, once the keyboard has been used for placing
     double zoom_ = 1;
     bool covering_ = false, fitted_ = false;
     QPointF centre_{0.5, 0.5};       // share of the clip in the widget's middle

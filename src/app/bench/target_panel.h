@@ -24,8 +24,4 @@ private:
     KeyButton* on_;
 };
 
-/// "3 × 5 s" and the like.
-QString targetWords(const Exercise& exercise, const Target& target);
-QString stepWords(const std::string& step);
-
 } // namespace deft::ui

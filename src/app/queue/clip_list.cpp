@@ -1,6 +1,6 @@
 #include "app/queue/clip_list.h"
 
-#include "app/bench/target_panel.h"
+#include "app/session/words.h"
 #include "app/paint/answer_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/session/moments.h"

@@ -1,6 +1,6 @@
 #include "app/queue/queue_page.h"
 
-#include "app/bench/target_panel.h"
+#include "app/session/words.h"
 #include "app/paint/body_overlay.h"
 #include "app/theme/palette.h"
 #include "video/clip_reader.h"

@@ -1,6 +1,6 @@
 #include "app/session/review_session.h"
 
-#include "app/bench/rep_rows.h"
+#include "app/session/rep_rows.h"
 #include "app/paint/answer_picture.h"
 #include "base/files.h"
 #include "landmarks/names.h"
@@ -114,7 +114,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
         answer_ = composeAnswer(*review_);
         emit reviewChanged();
     } else if (review_) {
-        judge(std::move(review_->tracks));
+        judge(Tracks(review_->tracks)); // a copy: if judging fails, the review that is shown stays whole
     }
 }
 

@@ -97,6 +97,10 @@ void MainWindow::makeActions() {
     add(marks, tr("Move it right"), {K(Qt::CTRL | Qt::Key_Right)}, bench_, [&stage] { stage.nudge({0.5, 0}); });
     add(marks, tr("Move it up"), {K(Qt::CTRL | Qt::Key_Up)}, bench_, [&stage] { stage.nudge({0, -0.5}); });
     add(marks, tr("Move it down"), {K(Qt::CTRL | Qt::Key_Down)}, bench_, [&stage] { stage.nudge({0, 0.5}); });
+    for (const auto& [name, key, by] : {std::tuple{tr("Move it finely left"), Qt::Key_Left, QPointF(-0.05, 0)}, {tr("Move it finely right"), Qt::Key_Right, QPointF(0.05, 0)},
+                                        {tr("Move it finely up"), Qt::Key_Up, QPointF(0, -0.05)}, {tr("Move it finely down"), Qt::Key_Down, QPointF(0, 0.05)}})
+        add(marks, name, {K(Qt::CTRL | Qt::SHIFT | key)}, bench_, [&stage, step = by] { stage.nudge(step); });
+    add(marks, tr("Place the next mark at the cursor"), {K(Qt::Key_P)}, bench_, [&stage] { stage.placeAtCursor(); });
     add(marks, tr("Cannot be seen from here on"), {K(Qt::Key_Delete)}, bench_, [&stage] { stage.markInvisible(); });
     add(marks, tr("Pass over this mark when placing"), {K(Qt::Key_S)}, bench_, [&stage] { stage.skipPlacing(); });
 

@@ -1,6 +1,6 @@
 #include "app/window/bars.h"
 
-#include "app/bench/target_panel.h"
+#include "app/session/words.h"
 #include "app/session/review_session.h"
 #include "app/widgets/panel.h"
 

@@ -1,4 +1,4 @@
-#include "app/bench/rep_rows.h"
+#include "app/session/rep_rows.h"
 
 #include "app/paint/body_overlay.h"
 #include "review/readings.h"

@@ -1,0 +1,13 @@
+#pragma once
+#include "judgement/decision.h"
+
+#include <QString>
+
+namespace deft::ui {
+
+/// "3 × 5 s, lift to 34 %" and the like.
+QString targetWords(const Exercise& exercise, const Target& target);
+/// A step for people: "stay on this rung".
+QString stepWords(const std::string& step);
+
+} // namespace deft::ui
