@@ -209,7 +209,7 @@ Outcome run(int argc, char** argv) {
     Outcome outcome;
     Options o;
     CLI::App app{"Deft Mirror measures recorded core exercises and drafts the answer to the client.\nWithout a command it opens its window. It is no medical device."};
-    app.set_version_flag("--version", "deft-mirror 0.1.0");
+    app.set_version_flag("--version", "deft-mirror " DEFT_VERSION);
     app.add_option("--library", outcome.window.library, "folder of the library");
     app.add_flag("--demo", outcome.window.demo, "open a copy of the demo library");
     app.require_subcommand(0, 1);

@@ -145,7 +145,12 @@ private slots:
             }
             qInfo("%-9s usable in %5.1f %%, wrong without saying so in %5.1f %%", name.c_str(), 100.0 * usable / double(points.size()), 100.0 * wrong / double(points.size()));
         }
-        QVERIFY(compare(seen, truth, "knee_angle").rms < 10);
+        // Twice what was measured, and the bands must hold: a wrong number may be missing, but not pass for certain.
+        for (const auto& [measure, rms] : {std::pair{"tilt", 2.4}, {"pelvis_on_trunk", 3.2}, {"trunk", 0.9}, {"hip_angle", 0.9}, {"knee_angle", 0.7}, {"hip_height", 1.4}}) {
+            QVERIFY2(compare(seen, truth, measure).rms < rms, measure);
+            QVERIFY2(compare(seen, truth, measure).coverage >= 0.90, measure);
+        }
+        QCOMPARE(seen.decision.step, std::string("ask-again"));
     }
 };
 

@@ -126,6 +126,11 @@ private slots:
         findBreaks(e, set, {}, {tolerance_});
         QVERIFY(e.reps[0].unsure());
         NEAR(e.reps[0].lost_s, 8, 0.1);
+        // An anchor that was never marked was not seen either.
+        set.series.pop_back();
+        findBreaks(e, set, {}, {tolerance_});
+        QVERIFY(e.reps[0].unsure());
+        NEAR(e.reps[0].lost_s, e.reps[0].hold.end_s - e.reps[0].start_s, 1e-9);
     }
 
     void clipEndsInTheHold() {

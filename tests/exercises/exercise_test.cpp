@@ -2,6 +2,7 @@
 #include "base/files.h"
 #include "exercises/exercise.h"
 #include "support/table.h"
+#include "support/wrong_entry.h"
 
 #include <QTemporaryDir>
 #include <QTest>
@@ -42,9 +43,7 @@ private slots:
     }
 
     void wrong_data() {
-        QTest::addColumn<QString>("pointer");
-        QTest::addColumn<QString>("value");
-        QTest::addColumn<QString>("told");
+        wrongEntryColumns();
         QTest::newRow("limits the wrong way round") << "/setup/0/low" << "70" << "/setup/0";
         QTest::newRow("another unit") << "/faults/0/unit" << "\"%\"" << "/faults/0";
         QTest::newRow("no such measure") << "/faults/0/measure" << "\"pelvic_bend\"" << "/faults/0";
@@ -61,17 +60,7 @@ private slots:
         QTest::newRow("no days") << "/dose/days_per_week" << "0" << "/dose/days_per_week";
         QTest::newRow("a name for a list") << "/ladder" << "\"up\"" << "/ladder";
     }
-    void wrong() {
-        QFETCH(QString, pointer);
-        QFETCH(QString, value);
-        QFETCH(QString, told);
-        Json j = bridge_;
-        j[Json::json_pointer(pointer.toStdString())] = Json::parse(value.toStdString());
-        const auto e = parseExercise(j, "mine.json");
-        QVERIFY(!e);
-        QCOMPARE(e.error().code, Errc::BadFormat);
-        QVERIFY2(e.error().detail.find(told.toStdString()) != std::string::npos && e.error().detail.starts_with("mine.json"), e.error().detail.c_str());
-    }
+    void wrong() { verifyWrongEntry(bridge_, parseExercise); }
 
     void missingKeys() {
         for (const auto& [key, value] : bridge_.items()) {

@@ -2,6 +2,7 @@
 #include "figure/film.h"
 #include "base/files.h"
 #include "support/table.h"
+#include "support/wrong_entry.h"
 
 #include <QTemporaryDir>
 #include <QTest>
@@ -95,26 +96,16 @@ private slots:
     }
 
     void wrongScenes_data() {
-        QTest::addColumn<QString>("pointer");
-        QTest::addColumn<QString>("value");
-        QTest::newRow("a giant") << "/person/height_m" << "4";
-        QTest::newRow("no colour") << "/person/skin" << "\"pinkish\"";
-        QTest::newRow("no such room") << "/room" << "\"castle\"";
-        QTest::newRow("a word for a number") << "/camera/focal_px" << "\"long\"";
-        QTest::newRow("another format") << "/format" << "\"deft-mirror-marks\"";
-        QTest::newRow("no such position") << "/position" << "\"headstand\"";
-        QTest::newRow("lying askew") << "/film/rotation_deg" << "45";
+        wrongEntryColumns();
+        QTest::newRow("a giant") << "/person/height_m" << "4" << "/person/height_m";
+        QTest::newRow("no colour") << "/person/skin" << "\"pinkish\"" << "/person/skin";
+        QTest::newRow("no such room") << "/room" << "\"castle\"" << "/room";
+        QTest::newRow("a word for a number") << "/camera/focal_px" << "\"long\"" << "/camera/focal_px";
+        QTest::newRow("another format") << "/format" << "\"deft-mirror-marks\"" << "/format";
+        QTest::newRow("no such position") << "/position" << "\"headstand\"" << "/position";
+        QTest::newRow("lying askew") << "/film/rotation_deg" << "45" << "/film/rotation_deg";
     }
-    void wrongScenes() {
-        QFETCH(QString, pointer);
-        QFETCH(QString, value);
-        Json j = small();
-        j[Json::json_pointer(pointer.toStdString())] = Json::parse(value.toStdString());
-        const auto s = parseScene(j, "mine.json");
-        QVERIFY(!s);
-        QCOMPARE(s.error().code, Errc::BadFormat);
-        QVERIFY2(s.error().detail.find(pointer.toStdString()) != std::string::npos, s.error().detail.c_str());
-    }
+    void wrongScenes() { verifyWrongEntry(small(), parseScene); }
 
     void minimumJerk() {
         const Curve c{{{1, 0}, {2, 10}, {4, 10}}};

@@ -4,6 +4,7 @@
 #include "landmarks/names.h"
 #include "landmarks/tracks.h"
 #include "support/table.h"
+#include "support/wrong_entry.h"
 
 #include <QTemporaryDir>
 #include <QTest>
@@ -39,9 +40,7 @@ private slots:
     }
 
     void wrong_data() {
-        QTest::addColumn<QString>("pointer");
-        QTest::addColumn<QString>("value");
-        QTest::addColumn<QString>("told");
+        wrongEntryColumns();
         QTest::newRow("other format") << "/format" << "\"deft-mirror-scene\"" << "/format";
         QTest::newRow("unknown landmark") << "/frames/0/points/elbo" << "[1,2]" << "/frames/0/points/elbo";
         QTest::newRow("one number") << "/frames/0/points/hip" << "[1]" << "/frames/0/points/hip";
@@ -51,17 +50,7 @@ private slots:
         QTest::newRow("scale of nothing") << "/scale/length_cm" << "0" << "/scale/length_cm";
         QTest::newRow("mirrored perhaps") << "/mirrored" << "\"perhaps\"" << "/mirrored";
     }
-    void wrong() {
-        QFETCH(QString, pointer);
-        QFETCH(QString, value);
-        QFETCH(QString, told);
-        Json j = good();
-        j[Json::json_pointer(pointer.toStdString())] = Json::parse(value.toStdString());
-        const auto m = parseMarks(j, "mine.json");
-        QVERIFY(!m);
-        QCOMPARE(m.error().code, Errc::BadFormat);
-        QVERIFY2(m.error().detail.find(told.toStdString()) != std::string::npos && m.error().detail.starts_with("mine.json"), m.error().detail.c_str());
-    }
+    void wrong() { verifyWrongEntry(good(), parseMarks); }
 
     void newer() {
         Json j = good();

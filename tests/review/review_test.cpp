@@ -1,5 +1,6 @@
 // A whole review: what it says, its file, and reading it again.
 #include "review/readings.h"
+#include "signal/resample.h"
 #include "support/demo_review.h"
 #include "support/table.h"
 
@@ -19,7 +20,7 @@ private slots:
     void saysWhatWasFilmed() {
         const Review r = demoReview();
         QCOMPARE(r.events.reps.size(), size_t(2));
-        QCOMPARE(r.findings.toCorrect.front() == "heel-distance" || r.findings.toCorrect.front() == "back-bend", true);
+        QCOMPARE(r.findings.toCorrect, (std::vector<std::string>{"back-bend", "sinking"}));
         for (const Rep& rep : r.events.reps) QCOMPARE(rep.brokenBy, std::string("pelvis_on_trunk"));
         QVERIFY(!r.allClean());
         QVERIFY(r.missing.empty());
@@ -148,7 +149,7 @@ private slots:
         QVERIFY(!r.events.reps.empty());
         for (const Rep& rep : r.events.reps) QVERIFY(rep.unsure());
         QCOMPARE(r.decision.step, std::string("ask-again"));
-        QVERIFY(!r.metTarget() || !r.allClean());
+        QVERIFY(!r.metTarget() && !r.allClean());
         for (const ReadingRow& row : readingRows(r))
             if (row.measure == "clean_hold") QCOMPARE(row.why, std::string("cannot tell: marks lost"));
         const Json j = toJson(r);
@@ -161,11 +162,6 @@ private slots:
         QCOMPARE(measureReview(in, demoClipInfo(), demoTracks()).error().code, Errc::NotFound);
     }
 
-private:
-    static double medianOf(std::vector<double> v) {
-        std::sort(v.begin(), v.end());
-        return (v[(v.size() - 1) / 2] + v[v.size() / 2]) / 2;
-    }
 };
 
 QTEST_GUILESS_MAIN(ReviewTest)

@@ -1,5 +1,6 @@
 // Rules of the house that a compiler does not check.
 #include "app/theme/palette.h"
+#include "app/theme/words.h"
 
 #include <QDir>
 #include <QDirIterator>

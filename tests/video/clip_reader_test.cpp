@@ -138,6 +138,14 @@ private slots:
         QCOMPARE(clip->info().frames(), 1);
     }
 
+    /// A container with a video track and not a single frame in it.
+    void zeroFrames() {
+        QVERIFY(writeNumbered(at("zero.mkv"), {}));
+        const auto clip = ClipReader::open(at("zero.mkv"));
+        QVERIFY(!clip);
+        QCOMPARE(clip.error().code, Errc::BadFormat);
+    }
+
     void outOfRange() {
         QVERIFY(writeNumbered(at("o.mp4"), evenTimes(5)));
         auto clip = ClipReader::open(at("o.mp4")).value();

@@ -82,7 +82,7 @@ void AnswerPage::refresh() {
         parts_[i]->show(answer.parts[i]);
         if (!answer.parts[i].sent) continue;
         wordCount += size_t(QString::fromStdString(answer.parts[i].text).split(QRegularExpression(QStringLiteral("\\s+")), Qt::SkipEmptyParts).size());
-        pictures += answer.parts[i].pictures.size();
+        if (canCoverFace(*session_.review())) pictures += answer.parts[i].pictures.size();
     }
     requestPictures();
     file_->setEnabled(session_.review() && !session_.isFiled());

@@ -53,7 +53,7 @@ protected:
         for (const AnswerPicture& picture : row_.shown_.pictures) {
             const QRectF box(x, 2, w, h);
             p.fillRect(box, c.stage);
-            if (const auto it = row_.images_.find(picture.frame); it != row_.images_.end()) p.drawImage(box, it->second);
+            if (const auto it = row_.images_.find(picture.frame); it != row_.images_.end() && !it->second.isNull()) p.drawImage(box, it->second);
             for (double e = box.left(); e < box.right(); e += picture.broken ? 5 : box.width()) p.fillRect(QRectF(e, box.bottom() + 2, picture.broken ? 2 : box.width(), 4), c.ink);
             putText(p, QRectF(x, box.bottom() + 8, w, 18), QString::fromStdString(picture.caption), Size::Small, c.ink, QFont::Medium);
             x += w + 8;
@@ -155,7 +155,7 @@ void AnswerRow::show(const AnswerPart& part) {
 }
 
 void AnswerRow::setPicture(int64_t frame, const QImage& picture) {
-    images_[frame] = picture;
+    images_[frame] = picture; // null: the place stays empty
     pictures_->update();
 }
 

@@ -1,29 +1,20 @@
 #include "app/bench/give_way_plot.h"
 
-#include "app/paint/body_overlay.h"
+#include "app/theme/words.h"
+#include "app/widgets/banded_line.h"
 #include "review/readings.h"
 
-#include <QPainterPath>
 #include <cmath>
 
 namespace deft::ui {
 namespace {
 
-struct Thread {
-    QPolygonF line, upper, lower;
-};
-
-/// Mover from the rep's start over the first anchor, up to the end of the hold. Gaps end the line.
-Thread threadOf(const Review& r, const Rep& rep, const Series& anchor, const Series& mover) {
-    Thread t;
-    for (int64_t i = r.clip.frameAt(rep.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
-        const double x = mover.value[size_t(i)] - rep.baseline, y = anchor.value[size_t(i)], u = anchor.u95[size_t(i)];
-        if (!std::isfinite(x) || !std::isfinite(y)) continue;
-        t.line << QPointF(x, y);
-        t.upper << QPointF(x, y + u);
-        t.lower << QPointF(x, y - u);
-    }
-    return t;
+/// The anchor over the mover, from the rep's start to the end of the hold.
+std::vector<BandedPoint> threadOf(const Review& r, const Rep& rep, const Series& anchor, const Series& mover) {
+    std::vector<BandedPoint> thread;
+    for (int64_t i = r.clip.frameAt(rep.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i)
+        thread.push_back({mover.value[size_t(i)] - rep.baseline, anchor.value[size_t(i)], anchor.u95[size_t(i)]});
+    return thread;
 }
 
 } // namespace
@@ -32,32 +23,26 @@ GiveWayPlot::GiveWayPlot(ReviewSession& session, QWidget* parent) : Panel(tr("Gi
     connect(&session, &ReviewSession::opened, this, [this] { setAside({}); });
     connect(&session, &ReviewSession::placeChanged, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
-        const Exercise& e = session_.exercise();
-        for (const FaultPlan& f : e.faults)
-            if (f.isAnchor && f.onTheWay) {
-                setAside(tr("%1 over lift").arg(QString::fromStdString(measureName(f.limit.measure)).toLower()));
-                break;
-            }
+        if (const FaultPlan* anchor = session_.exercise().anchor()) setAside(tr("%1 over lift").arg(QString::fromStdString(measureName(anchor->limit.measure)).toLower()));
     });
 }
 
 void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
     const Review* r = session_.review();
     if (!r || r->events.reps.empty()) return;
-    const FaultPlan* plan = nullptr;
-    for (const FaultPlan& f : r->exercise.faults)
-        if (!plan && f.isAnchor && f.onTheWay) plan = &f;
+    const FaultPlan* plan = r->exercise.anchor();
     const Series* anchor = plan ? r->series.find(plan->limit.measure) : nullptr;
     const Series* mover = r->series.find(r->exercise.moverMeasure);
     if (!anchor || !mover) return;
     const Limit limit = r->exercise.withSchool(plan->limit, r->inputs.school);
     const Palette& c = colours();
 
-    std::vector<Thread> threads;
+    std::vector<std::vector<BandedPoint>> threads;
     double top = limit.high.value_or(5) * 1.6, bottom = limit.low.value_or(0) - 3, far = 10;
     for (const Rep& rep : r->events.reps) {
         threads.push_back(threadOf(*r, rep, *anchor, *mover));
-        for (const QPointF& q : threads.back().line) top = std::max(top, q.y() + 1.5), bottom = std::min(bottom, q.y() - 1), far = std::max(far, q.x() * 1.08);
+        for (const BandedPoint& q : threads.back())
+            if (std::isfinite(q.x) && std::isfinite(q.y)) top = std::max(top, q.y + 1.5), bottom = std::min(bottom, q.y - 1), far = std::max(far, q.x * 1.08);
     }
     const QRectF area(body.left() + 28, body.top() + 2, body.width() - 28 - 2, body.height() - 24);
     auto at = [&](double x, double y) { return QPointF(area.left() + x / far * area.width(), area.bottom() - (y - bottom) / (top - bottom) * area.height()); };
@@ -71,7 +56,7 @@ void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
         p.fillRect(QRectF(from.x(), from.y() + up, area.width(), 7), hatch(c.ink3));
         p.setPen(QPen(c.ink, 1));
         p.drawLine(from, at(far, *end));
-        putText(p, QRectF(body.left(), from.y() - 8, 24, 16), reading(*end, "deg", 0), Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+        putText(p, QRectF(body.left(), from.y() - 8, 24, 16), reading(*end, limit.unit, 0), Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
     }
     putText(p, QRectF(body.left(), at(0, 0).y() - 8, 24, 16), QStringLiteral("0"), Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
     p.setPen(QPen(c.hairline, 1));
@@ -82,31 +67,13 @@ void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
     for (int x = 0; x <= far; x += step)
         putText(p, QRectF(at(x, bottom).x() - 20, area.bottom() + 4, 40, 16), x + step > far ? QStringLiteral("%1 %").arg(x) : QString::number(x), Size::Small, c.ink2, QFont::Normal, Qt::AlignHCenter | Qt::AlignVCenter);
 
-    auto mapped = [&](const QPolygonF& line) {
-        QPolygonF out;
-        for (const QPointF& q : line) out << at(q.x(), q.y());
-        return out;
-    };
     for (size_t k = 0; k < threads.size(); ++k) {
         const Rep& rep = r->events.reps[k];
         const bool chosen = int(k) == session_.rep();
-        if (chosen) {
-            QPolygonF band = mapped(threads[k].upper);
-            const QPolygonF lower = mapped(threads[k].lower);
-            for (auto it = lower.crbegin(); it != lower.crend(); ++it) band << *it;
-            QColor fill = c.accent;
-            fill.setAlpha(40);
-            p.setPen(Qt::NoPen);
-            p.setBrush(fill);
-            p.drawPolygon(band);
-        }
         QPen pen(chosen ? c.accent : c.ink2, chosen ? 2.4 : 1.2);
         if (!chosen && k % 2 == 1) pen.setDashPattern({4, 3});
-        p.setPen(pen);
-        p.setBrush(Qt::NoBrush);
-        const QPolygonF line = mapped(threads[k].line);
-        p.drawPolyline(line);
-        if (!line.isEmpty()) putText(p, QRectF(line.last() + QPointF(4, -8 + 11.0 * (int(k) % 2 ? 1 : -1)), QSizeF(14, 16)), QString::number(k + 1), Size::Small, chosen ? c.accent : c.ink2, QFont::DemiBold);
+        const QPointF end = drawBandedLine(p, threads[k], at, pen, chosen ? withAlpha(c.accent, 40) : QColor(Qt::transparent));
+        putText(p, QRectF(end + QPointF(4, -8 + 11.0 * (int(k) % 2 ? 1 : -1)), QSizeF(14, 16)), QString::number(k + 1), Size::Small, chosen ? c.accent : c.ink2, QFont::DemiBold);
         if (rep.brokenBy != plan->limit.measure) continue;
         const QPointF leaves = at(rep.controlRange, high);
         p.setPen(QPen(chosen ? c.accent : c.ink, 1.6));

@@ -1,6 +1,6 @@
 #include "app/bench/moment_strip.h"
 
-#include "app/paint/body_overlay.h"
+#include "app/theme/words.h"
 #include "app/widgets/panel.h"
 #include "landmarks/names.h"
 

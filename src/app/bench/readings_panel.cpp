@@ -1,6 +1,6 @@
 #include "app/bench/readings_panel.h"
 
-#include "app/paint/body_overlay.h"
+#include "app/theme/words.h"
 
 #include <QMouseEvent>
 #include <cmath>
@@ -66,10 +66,9 @@ void ReadingsPanel::mousePressEvent(QMouseEvent* e) {
     update();
 }
 
-void ReadingsPanel::keyPressEvent(QKeyEvent* e) {
-    if (e->key() != Qt::Key_PageUp && e->key() != Qt::Key_PageDown) return Panel::keyPressEvent(e);
+void ReadingsPanel::step(int rows) {
     if (rows_.empty()) return;
-    const int next = std::clamp(chosen_ + (e->key() == Qt::Key_PageDown ? 1 : -1), 0, int(rows_.size()) - 1);
+    const int next = std::clamp(chosen_ + rows, 0, int(rows_.size()) - 1);
     if (rows_[size_t(next)].worstFrame >= 0) session_.setFrame(rows_[size_t(next)].worstFrame);
     chosen_ = next;
     update();

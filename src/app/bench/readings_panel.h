@@ -14,13 +14,13 @@ public:
     const std::vector<ReadingRow>& rows() const { return rows_; }
     /// Last time's value of a row. Null when there is none.
     const Reading* last(const ReadingRow& row) const;
+    void step(int rows); ///< to the next reading's worst frame
     /// Is the change since last time larger than both bands together (root of the sum of squares)?
     static bool isReal(const ReadingRow& row, const Reading& last);
 
 protected:
     void paintBody(QPainter& painter, const QRect& body) override;
     void mousePressEvent(QMouseEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
 
 private:
     void refresh();

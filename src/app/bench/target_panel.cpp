@@ -1,4 +1,5 @@
 #include "app/bench/target_panel.h"
+#include "app/theme/words.h"
 
 #include "app/session/words.h"
 

@@ -1,10 +1,11 @@
 #include "app/bench/threads.h"
 
-#include "app/paint/body_overlay.h"
+#include "app/session/rep_rows.h"
+#include "app/theme/words.h"
+#include "app/widgets/banded_line.h"
 #include "review/readings.h"
 
 #include <QMouseEvent>
-#include <QPainterPath>
 #include <cmath>
 
 namespace deft::ui {
@@ -12,32 +13,10 @@ namespace {
 
 constexpr int kNames = 60;
 
-/// Draws runs of finite values; a gap stays a gap.
-template <class At> void drawRuns(QPainter& p, const Series& s, const std::vector<double>& time_s, At at, const QColor& ink, const QColor* band) {
-    QPolygonF line, upper, lower;
-    auto flush = [&] {
-        if (band && line.size() > 1) {
-            QPolygonF area = upper;
-            for (auto it = lower.crbegin(); it != lower.crend(); ++it) area << *it;
-            p.setPen(Qt::NoPen);
-            p.setBrush(*band);
-            p.drawPolygon(area);
-        }
-        p.setPen(QPen(ink, 1.3));
-        p.setBrush(Qt::NoBrush);
-        p.drawPolyline(line);
-        line.clear(), upper.clear(), lower.clear();
-    };
-    for (size_t i = 0; i < s.value.size(); ++i) {
-        if (!std::isfinite(s.value[i])) {
-            flush();
-            continue;
-        }
-        line << at(time_s[i], s.value[i]);
-        upper << at(time_s[i], s.value[i] + s.u95[i]);
-        lower << at(time_s[i], s.value[i] - s.u95[i]);
-    }
-    flush();
+std::vector<BandedPoint> pointsOf(const std::vector<double>& time_s, const Series& s) {
+    std::vector<BandedPoint> points;
+    for (size_t i = 0; i < s.value.size(); ++i) points.push_back({time_s[i], s.value[i], s.u95[i]});
+    return points;
 }
 
 std::pair<double, double> spanOf(const Series& s) {
@@ -90,9 +69,8 @@ void Threads::paintBody(QPainter& p, const QRect&) {
             p.drawPolygon(shape);
             putText(p, QRectF(x(rep.start_s), phases, x(rep.end_s) - x(rep.start_s), 16), QString::number(k + 1), Size::Small, c.ink, QFont::DemiBold, Qt::AlignCenter);
         }
-        const FaultPlan* plan = nullptr;
-        for (const FaultPlan& f : r->exercise.faults)
-            if (!plan && f.isAnchor) plan = &f;
+        const FaultPlan* plan = r->exercise.anchor();
+        const auto columns = repColumns(r->exercise);
         if (const Series* anchor = plan ? r->series.find(plan->limit.measure) : nullptr) {
             const auto limit = limitOf(*r, plan->limit.measure);
             auto [low, high] = spanOf(*anchor);
@@ -103,16 +81,15 @@ void Threads::paintBody(QPainter& p, const QRect&) {
             p.setPen(QPen(c.strong, 1));
             for (const auto& end : {limit->low, limit->high})
                 if (end) p.drawLine(QPointF(a.left(), y(*end)), QPointF(a.right(), y(*end)));
-            name(strip.top(), strip.height(), tr("pelvis"), limit->high ? tr("to %1").arg(reading(*limit->high, limit->unit, 0)) : QString());
-            QColor band = c.ink3;
-            band.setAlpha(80);
-            drawRuns(p, *anchor, r->series.time_s, [&](double t, double v) { return QPointF(x(t), y(v)); }, c.ink, &band);
+            name(strip.top(), strip.height(), columns[size_t(Phase::SetUp)].second, limit->high ? tr("to %1").arg(reading(*limit->high, limit->unit, 0)) : QString());
+            drawBandedLine(p, pointsOf(r->series.time_s, *anchor), [&](double t, double v) { return QPointF(x(t), y(v)); }, QPen(c.ink, 1.3), withAlpha(c.ink3, 80));
         }
         if (const Series* mover = r->series.find(r->exercise.moverMeasure)) {
             const auto [low, high] = spanOf(*mover);
             const QRectF strip(a.left(), a.top() + 6 * unit + 2, a.width(), 2 * unit - 6);
-            name(strip.top(), strip.height(), tr("lift"));
-            drawRuns(p, *mover, r->series.time_s, [&, lo = low, hi = high](double t, double v) { return QPointF(x(t), strip.bottom() - (v - lo) / std::max(1e-9, hi - lo) * strip.height()); }, c.ink2, nullptr);
+            name(strip.top(), strip.height(), columns[size_t(Phase::Out)].second);
+            drawBandedLine(p, pointsOf(r->series.time_s, *mover), [&, lo = low, hi = high](double t, double v) { return QPointF(x(t), strip.bottom() - (v - lo) / std::max(1e-9, hi - lo) * strip.height()); },
+                           QPen(c.ink2, 1.3), Qt::transparent);
         }
         const double faults = a.top() + 8.4 * unit;
         name(faults, 14, tr("faults"));

@@ -3,6 +3,8 @@
 #include "app/paint/body_overlay.h"
 
 #include <QBuffer>
+#include <QPainterPath>
+#include <optional>
 
 namespace deft::ui {
 
@@ -10,30 +12,44 @@ QImage toImage(const cv::Mat& bgra) { return QImage(bgra.data, bgra.cols, bgra.r
 
 namespace {
 
-/// Coarse squares over the head: what leaves the machine shows no face. Without an ear mark the head is guessed to lie
-/// beyond the shoulder, as far as a head is long.
-void blurFace(QImage& image, const Review& r, int64_t frame) {
-    const TrackPoint *ear = r.tracks.find("ear", size_t(frame)), *shoulder = r.tracks.find("shoulder", size_t(frame)), *hip = r.tracks.find("hip", size_t(frame));
-    if (!shoulder || !hip || !shoulder->usable() || !hip->usable()) return;
-    const Vector2 up = shoulder->at - hip->at;
+/// Place of a landmark in the nearest frame in which it was seen: on the mat a head hardly moves.
+std::optional<Point2> nearest(const Tracks& tracks, const std::string& name, int64_t frame) {
+    for (int64_t away = 0; away < int64_t(tracks.frames()); ++away)
+        for (const int64_t i : {frame - away, frame + away})
+            if (i >= 0 && i < int64_t(tracks.frames()))
+                if (const TrackPoint* p = tracks.find(name, size_t(i)); p && p->usable()) return p->at;
+    return std::nullopt;
+}
+
+/// Where the head is, generously. Without an ear mark it is guessed to lie beyond the shoulder, as far as a head is long.
+std::optional<QRectF> headBox(const Review& r, int64_t frame) {
+    const auto ear = nearest(r.tracks, "ear", frame), shoulder = nearest(r.tracks, "shoulder", frame), hip = nearest(r.tracks, "hip", frame);
+    if (!shoulder || !hip) return std::nullopt;
+    const Vector2 up = *shoulder - *hip;
+    const Point2 centre = ear ? Point2(*ear + 0.04 * up) : Point2(*shoulder + 0.45 * up);
     const double radius = 0.40 * up.norm();
-    const Point2 centre = ear && ear->usable() ? Point2(ear->at + 0.04 * up) : Point2(shoulder->at + 0.45 * up);
-    const QRect box = QRect(int(centre.x() - radius), int(centre.y() - radius), int(2 * radius), int(2 * radius)).intersected(image.rect());
-    if (box.isEmpty()) return;
-    const int cells = 7;
-    const QImage coarse = image.copy(box).scaled(cells, cells, Qt::IgnoreAspectRatio, Qt::SmoothTransformation).scaled(box.size(), Qt::IgnoreAspectRatio, Qt::FastTransformation);
-    for (int y = 0; y < box.height(); ++y)
-        for (int x = 0; x < box.width(); ++x) {
-            const double dx = (x + 0.5) / box.width() - 0.5, dy = (y + 0.5) / box.height() - 0.5;
-            if (dx * dx + dy * dy < 0.25) image.setPixel(box.x() + x, box.y() + y, coarse.pixel(x, y));
-        }
+    return QRectF(centre.x() - radius, centre.y() - radius, 2 * radius, 2 * radius);
+}
+
+/// Coarse squares over the head: what leaves the machine shows no face.
+void blur(QImage& image, const QRectF& head) {
+    const QRect box = head.toAlignedRect().intersected(image.rect());
+    if (box.isEmpty()) return; // the head lies outside the picture
+    const QImage coarse = image.copy(box).scaled(7, 7, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+    QPainterPath disc;
+    disc.addEllipse(head);
+    QPainter p(&image);
+    p.setClipPath(disc);
+    p.drawImage(box, coarse);
 }
 
 } // namespace
 
 QImage answerPicture(const Review& review, const QImage& frame, const AnswerPicture& picture, const QSize& size) {
+    const auto head = headBox(review, picture.frame);
+    if (!head) return {};
     QImage source = frame.convertToFormat(QImage::Format_RGB32);
-    blurFace(source, review, picture.frame);
+    blur(source, *head);
     const QRectF crop = bodyCrop(review, double(size.width()) / size.height(), true);
     QImage out(size, QImage::Format_RGB32);
     out.fill(QColor(0x3A, 0x3D, 0x3F));
@@ -51,11 +67,14 @@ QImage answerPicture(const Review& review, const QImage& frame, const AnswerPict
     return out;
 }
 
+bool canCoverFace(const Review& review) { return headBox(review, 0).has_value(); }
+
 PictureMaker pictureMaker(const Review& review, ClipReader& reader) {
     return [&review, &reader](const AnswerPicture& picture) -> PictureData {
         const auto frame = reader.bgra(picture.frame);
         if (!frame) return {};
         const QImage image = answerPicture(review, toImage(*frame), picture, {640, 340});
+        if (image.isNull()) return {};
         QByteArray bytes;
         QBuffer buffer(&bytes);
         buffer.open(QIODevice::WriteOnly);

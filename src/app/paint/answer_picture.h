@@ -9,8 +9,12 @@ namespace deft::ui {
 /// A picture of the decoder as an image of its own memory.
 QImage toImage(const cv::Mat& bgra);
 
-/// The client's own frame, cropped to the body, face made unrecognisable, with the one line that matters.
+/// The client's own frame, cropped to the body, face made unrecognisable, with the one line that matters. Null when it is not
+/// known where the head is: then there is no picture.
 QImage answerPicture(const Review& review, const QImage& frame, const AnswerPicture& picture, const QSize& size);
+
+/// Do the marks of this review tell where the head is?
+bool canCoverFace(const Review& review);
 
 /// Makes the pictures of an answer from its clip, as JPEG.
 PictureMaker pictureMaker(const Review& review, ClipReader& reader);

@@ -1,6 +1,7 @@
 #include "app/paint/body_overlay.h"
 
 #include "app/theme/palette.h"
+#include "app/theme/words.h"
 #include "judgement/wording.h"
 #include "review/readings.h"
 
@@ -208,16 +209,6 @@ void drawMarks(const Ink& ink, const Frame& f, const std::string& selected) {
 }
 
 } // namespace
-
-QString reading(double value, const std::string& unit, int decimals, bool sign) {
-    if (!std::isfinite(value)) return QStringLiteral("–");
-    QString text = QString::fromStdString(sign ? signedWords(value, decimals) : numberWords(value, decimals));
-    if (unit == "deg") text += QStringLiteral("°");
-    else if (!unit.empty()) text += QStringLiteral(" ") + QString::fromStdString(unit);
-    return text;
-}
-
-QString band(double u95) { return reading(std::max(u95, 0.01), "", u95 < 0.1 ? 2 : 1, false); }
 
 void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment alignment) {
     QPainterPath path;

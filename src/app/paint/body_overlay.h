@@ -28,9 +28,4 @@ QRectF bodyCrop(const Review& review, double aspect, bool wholeBody);
 /// Text with a dark halo, readable on any picture.
 void haloText(QPainter& painter, const QPointF& at, const QString& text, Qt::Alignment alignment = Qt::AlignLeft);
 
-/// A number with its unit; a real minus sign, "–" for a gap.
-QString reading(double value, const std::string& unit, int decimals = 1, bool sign = true);
-/// Half-width of a band: one decimal, two when it is small, never "0".
-QString band(double u95);
-
 } // namespace deft::ui

@@ -4,6 +4,7 @@
 #include "app/paint/answer_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/session/moments.h"
+#include "app/theme/words.h"
 #include "app/widgets/panel.h"
 
 #include <QLocale>
@@ -53,8 +54,10 @@ void ClipList::refresh() {
     std::vector<Entry> before = std::move(entries_);
     entries_.clear();
     for (Clip& c : library_.clips()) {
-        Entry e{std::move(c), {}, {}, {}};
+        Entry e;
+        e.clip = std::move(c);
         e.client = clients[e.clip.client];
+        if (const auto exercise = loadExercise(e.clip.draft.exercise)) e.exercise = QString::fromStdString(exercise->name);
         for (Entry& old : before)
             if (old.clip.id == e.clip.id) e.picture = std::move(old.picture), e.found = old.found;
         entries_.push_back(std::move(e));
@@ -124,8 +127,7 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     putText(*p, first.adjusted(name + 8, 0, 0, 0), QString::fromStdString(e.client.role), Size::Small, c.ink2);
     putText(*p, QRectF(x, second.top(), 0.55 * rest, 20), e.clip.draft.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(e.clip.draft.note.words)), Size::Small, c.ink);
     putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.found, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
-    const auto exercise = loadExercise(e.clip.draft.exercise);
-    putText(*p, QRectF(x + 0.57 * rest, first.top(), 0.43 * rest, 20), exercise ? QString::fromStdString(exercise->name) : QString(), Size::Small, c.ink, QFont::Medium, Qt::AlignRight | Qt::AlignVCenter);
+    putText(*p, QRectF(x + 0.57 * rest, first.top(), 0.43 * rest, 20), e.exercise, Size::Small, c.ink, QFont::Medium, Qt::AlignRight | Qt::AlignVCenter);
     if (option.state & QStyle::State_HasFocus) {
         p->setPen(QPen(c.ink, 1.6));
         p->setBrush(Qt::NoBrush);

@@ -19,7 +19,7 @@ public:
         Clip clip;
         Client client;
         QImage picture;
-        QString found;
+        QString found, exercise;
     };
     const Entry& entry(int row) const { return entries_[size_t(row)]; }
     const Entry* find(int64_t clip) const;

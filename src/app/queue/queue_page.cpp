@@ -1,7 +1,7 @@
 #include "app/queue/queue_page.h"
 
 #include "app/session/words.h"
-#include "app/paint/body_overlay.h"
+#include "app/theme/words.h"
 #include "app/theme/palette.h"
 #include "video/clip_reader.h"
 

@@ -18,7 +18,6 @@ double BackgroundJob::left_s() const {
 }
 
 ProgressFn BackgroundJob::reporter(int job) {
-    clock_.restart();
     return [this, job, told = std::make_shared<QElapsedTimer>()](const Progress& p) {
         if (told->isValid() && told->elapsed() < 100) return;
         told->start();

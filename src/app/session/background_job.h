@@ -20,6 +20,7 @@ public:
     template <class Work, class Then> void run(Work work, Then then) {
         stop();
         running_ = true;
+        clock_.start();
         emit changed();
         thread_ = std::jthread([this, work = std::move(work), then = std::move(then), job = ++job_](StopToken stop) {
             auto result = std::make_shared<decltype(work(stop, ProgressFn{}))>(work(stop, reporter(job)));

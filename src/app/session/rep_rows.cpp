@@ -1,6 +1,6 @@
 #include "app/session/rep_rows.h"
 
-#include "app/paint/body_overlay.h"
+#include "app/theme/words.h"
 #include "review/readings.h"
 
 #include <QObject>
@@ -9,32 +9,24 @@
 namespace deft::ui {
 namespace {
 
-double at(const Review& r, const std::string& measure, int64_t frame) {
-    const Series* s = r.series.find(measure);
-    return s ? s->value[size_t(frame)] : kGap;
-}
-
-/// The measure that the exercise watches first.
-std::string anchorOf(const Exercise& e) {
-    for (const FaultPlan& f : e.faults)
-        if (f.isAnchor) return f.limit.measure;
-    return e.moverMeasure;
-}
+std::string anchorOf(const Exercise& e) { return e.anchor() ? e.anchor()->limit.measure : e.moverMeasure; }
 
 QString seconds(double s) { return reading(s, "s", 1, false); }
 
 RepCell setUpCell(const Review& r, const Rep& rep, const std::string& anchor) {
     RepCell c(r.clip.frameAt(std::max(0.0, rep.start_s - 0.2)), anchor);
-    const double value = at(r, anchor, c.frame);
+    const Series* s = r.series.find(anchor);
     const auto limit = limitOf(r, anchor);
+    const double value = s ? s->value[size_t(c.frame)] : kGap;
     if (!std::isfinite(value) || !limit) {
         c.number = QObject::tr("cannot tell");
         return c;
     }
     c.number = reading(value, limit->unit);
-    const bool out = (limit->high && value > *limit->high) || (limit->low && value < *limit->low);
-    c.edge = out ? Edge::Out : Edge::In;
-    c.beside = out ? QObject::tr("out") : QObject::tr("in");
+    // Certain only when the limit lies outside the band, as for every finding.
+    const double excess = Tolerance{anchor, limit->low, limit->high}.excess(value);
+    c.edge = std::abs(excess) <= s->u95[size_t(c.frame)] ? Edge::CannotTell : excess > 0 ? Edge::Out : Edge::In;
+    c.beside = c.edge == Edge::CannotTell ? QObject::tr("near") : excess > 0 ? QObject::tr("out") : QObject::tr("in");
     return c;
 }
 

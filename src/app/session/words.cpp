@@ -1,7 +1,6 @@
 #include "app/session/words.h"
 
-#include "app/paint/body_overlay.h"
-#include "app/theme/palette.h"
+#include "app/theme/words.h"
 
 #include <QObject>
 

@@ -48,6 +48,4 @@ QFont face(Size size, QFont::Weight weight) {
     return f;
 }
 
-QString counted(int n, const QString& one, const QString& many) { return QStringLiteral("%1 %2").arg(n).arg(n == 1 ? one : many); }
-
 } // namespace deft::ui

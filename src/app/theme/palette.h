@@ -22,8 +22,6 @@ constexpr int kUnit = 8;
 enum class Size { Small = 12, Body = 14, Large = 20 };
 /// Inter at one of the three sizes (px).
 QFont face(Size size, QFont::Weight weight = QFont::Normal);
-/// "1 moment", "2 moments".
-QString counted(int n, const QString& one, const QString& many);
 /// Makes the shipped typeface known. False when it is missing from the program.
 bool loadTypeface();
 

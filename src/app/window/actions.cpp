@@ -1,6 +1,7 @@
 // Every key and menu entry of the window, in one place.
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
+#include "app/bench/readings_panel.h"
 #include "app/queue/queue_page.h"
 #include "app/theme/palette.h"
 #include "app/window/bars.h"
@@ -78,6 +79,8 @@ void MainWindow::makeActions() {
     add(picture, tr("Phase before"), {K(Qt::SHIFT | Qt::Key_Left)}, bench_, [this] { bench_->stepPhase(-1); });
     add(picture, tr("Next rep"), {K(Qt::Key_Down)}, bench_, [this] { bench_->stepRep(1); });
     add(picture, tr("Rep before"), {K(Qt::Key_Up)}, bench_, [this] { bench_->stepRep(-1); });
+    add(picture, tr("Next reading's worst"), {K(Qt::Key_PageDown)}, bench_, [this] { bench_->readings().step(1); });
+    add(picture, tr("Reading before, its worst"), {K(Qt::Key_PageUp)}, bench_, [this] { bench_->readings().step(-1); });
     add(picture, tr("First frame"), {K(Qt::Key_Home)}, bench_, [this] { bench_->stepFrame(-1000000000); });
     add(picture, tr("Last frame"), {K(Qt::Key_End)}, bench_, [this] { bench_->stepFrame(1000000000); });
     add(picture, tr("Play or pause"), {K(Qt::Key_Space)}, bench_, [&player] { player.toggle(); });
@@ -117,7 +120,6 @@ void MainWindow::makeActions() {
     dark_->setCheckable(true);
     dark_->setChecked(colours().dark);
     add(view, tr("Full screen"), {K(Qt::Key_F11)}, this, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
-    add(view, tr("Next region"), {K(Qt::Key_F6)}, this, [this] { focusNextChild(); });
     add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
 
     QMenu* help = menu(tr("&Help"));

@@ -1,4 +1,5 @@
 #include "app/window/main_window.h"
+#include "app/theme/words.h"
 
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"

@@ -124,8 +124,8 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (v.id == cue.fault) {
                 const std::string told = v.high ? check->tooHigh : check->tooLow;
                 if (!told.empty()) part.text = told + " " + part.text;
-                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, false) + ", wanted " + numberWords(check->limit.low.value_or(kGap), 0) + " to " +
-                                     numberWords(check->limit.high.value_or(kGap), 0) + unitSign(unit));
+                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, false) + ", wanted" + (check->limit.low ? " from " + numberWords(*check->limit.low, 0) : "") +
+                                     (check->limit.high ? " to " + numberWords(*check->limit.high, 0) : "") + unitSign(unit));
             }
     }
     part.facts.push_back("cue: " + cue.rung + ", " + cue.because);

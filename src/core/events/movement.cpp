@@ -184,8 +184,9 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
     for (Rep& rep : events.reps) {
         rep.lost_s = gapBetween(set.time_s, mover->value, rep.start_s, rep.hold.end_s);
         for (const Tolerance& tolerance : tolerances) {
-            if (const Series* s = set.find(tolerance.measure))
-                rep.lost_s = std::max(rep.lost_s, gapBetween(set.time_s, s->value, tolerance.onTheWay ? rep.start_s : rep.hold.start_s, rep.hold.end_s));
+            const Series* s = set.find(tolerance.measure); // none: its landmarks are not marked at all
+            const double from = tolerance.onTheWay ? rep.start_s : rep.hold.start_s;
+            rep.lost_s = std::max(rep.lost_s, s ? gapBetween(set.time_s, s->value, from, rep.hold.end_s) : rep.hold.end_s - from);
             if (tolerance.onTheWay) {
                 // A break that begins just before the top must still last 0.3 s, so look on into the hold.
                 for (const Excursion& e : excursions(set, tolerance, rep.start_s, rep.hold.end_s)) {

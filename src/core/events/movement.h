@@ -43,7 +43,7 @@ struct Rep {
     std::string brokenBy;     ///< measure that broke on the way out, empty = none
     std::optional<double> break_s; ///< when, on the way out
     bool finished = true;
-    double lost_s = 0;        ///< time from the start to the end of the hold in which the mover or an anchor was not measurable
+    double lost_s = 0;        ///< time up to the end of the hold in which the mover or the anchor lost longest was not measurable
     Hold hold;
     double out_s() const { return top_s - start_s; }
     double back_s() const { return end_s - holdEnd_s; }

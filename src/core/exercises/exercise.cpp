@@ -113,6 +113,11 @@ const FaultPlan* Exercise::fault(const std::string& wanted) const {
     return it == faults.end() ? nullptr : &*it;
 }
 
+const FaultPlan* Exercise::anchor() const {
+    const auto it = std::find_if(faults.begin(), faults.end(), [](const FaultPlan& f) { return f.isAnchor; });
+    return it == faults.end() ? nullptr : &*it;
+}
+
 const SetupCheck* Exercise::check(const std::string& wanted) const {
     const auto it = std::find_if(setup.begin(), setup.end(), [&](const SetupCheck& f) { return f.id == wanted; });
     return it == setup.end() ? nullptr : &*it;

@@ -83,6 +83,7 @@ struct Exercise {
     /// Limits after the school has had its say. `measure` may name several checks.
     Limit withSchool(Limit limit, const std::string& schoolId) const;
     const FaultPlan* fault(const std::string& id) const;
+    const FaultPlan* anchor() const; ///< the fault whose measure is watched first; null when none is an anchor
     const SetupCheck* check(const std::string& id) const;
 };
 

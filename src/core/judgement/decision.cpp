@@ -19,9 +19,6 @@ constexpr double kUpStep_s = 5;          // chosen here
 constexpr double kWeeklyGrowth = 1.10;   // of the range; chosen here
 const std::vector<std::string> kCueLadder = {"set-up", "internal", "image", "touch", "prop", "easier"};
 
-/// The length that was asked for: a hold within half a second of it has met it.
-constexpr double kHoldSlack_s = 0.5;
-
 struct Held {
     double medianClean = 0;
     int total = 0, clean = 0, early = 0; ///< early: the anchor went in the first third
@@ -179,7 +176,7 @@ Decision decide(const Exercise& e, const Case& c) {
         d.cautions.insert(d.cautions.begin(), "Leave this exercise out for now. If the pain stays, spreads or comes back, see a doctor or physiotherapist before you go on.");
     } else if (!c.usable) {
         d.step = "ask-again";
-        d.because.push_back("too little of the lifts could be seen or measured in this clip");
+        d.because.push_back("the clip check finds this clip unusable for a decision");
     } else if (h.total == 0 && c.reps.empty()) {
         d.step = "ask-again";
         d.because.push_back("no lift was found in this clip");

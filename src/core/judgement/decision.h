@@ -76,6 +76,9 @@ struct Decision {
 /// Hold lengths asked for, in seconds: common practice up to 60, the rest chosen here; no published source.
 extern const std::vector<double> kHoldRungs;
 
+/// A hold within this of the length that was asked for has met it (chosen here).
+constexpr double kHoldSlack_s = 0.5;
+
 /// Next step and target with their sums. Order: stop rules, ask again, back, up, else stay (docs/decisions.md).
 Decision decide(const Exercise& exercise, const Case& now);
 

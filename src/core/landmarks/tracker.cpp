@@ -11,7 +11,7 @@ namespace deft {
 namespace {
 
 constexpr double kAnchorRadius = 14, kAnchorSigma = 6;
-constexpr double kStickerTexture = 35;    // grey levels² / px²; cloth of the made clips has 1–20, printed stickers above 200
+constexpr double kStickerTexture = 35;    // grey levels² / px²; made clips: cloth and skin 0.1–26, stickers 41–440, the least where seen askew
 constexpr double kGood = 0.60, kGoodAgain = 0.75;
 constexpr double kRenewalSd = 0.25;       // px that one renewal may be off
 constexpr double kSure = 0.85;            // a patch on cloth that needs no other witness
@@ -241,92 +241,95 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
 
     hangLostSegments();
 
-    for (auto& [name, p] : now_) {
-        if (p.state == PointState::Absent) continue;
-        const auto it = anchors_.find(name);
-        Anchor* a = it == anchors_.end() ? nullptr : &it->second;
-        const Sight sight = a ? sights[name] : Sight{};
-        if (isSceneLandmark(name)) {
-            // A patch on a bare edge slides along it, so only a well-textured one may move the mark.
-            if (sight.good && a->sticker) p.at = sight.match.pose.centre;
-            p.sd = kSceneSd;
-            p.state = PointState::Seen;
-            continue;
-        }
-        // What the segments say: weighted mean of all that are measured.
-        Point2 carried = Point2::Zero();
-        double total = 0, sd = 0, turn = 0;
-        bool atEnd = true; // of every segment that it belongs to
-        std::vector<Point2> opinions;
-        for (const SegmentCloud& s : segments_) {
-            const auto& layout = layout_.at(s.plan().name);
-            const auto own = layout.find(name);
-            if (own == layout.end() || !s.measured()) continue;
-            const Point2 here = placeIn(s, name, s.pose());
-            const double w = 1 / std::pow(s.poseSdPx(), 2);
-            opinions.push_back(here);
-            carried += w * here, total += w, sd += w * s.poseSdPx();
-            turn = std::max(turn, std::abs(s.pose().angleRad));
-            atEnd = atEnd && (name == s.plan().proximal || name == s.plan().distal);
-        }
-        const bool hasSegment = total > 0;
-        if (hasSegment) carried /= total, sd /= total;
-        double disagreement = 0;
-        for (const Point2& o : opinions) disagreement = std::max(disagreement, (o - carried).norm());
-        const double carriedSd = hasSegment ? std::hypot(0.5 + 2 * sd, 0.7 * disagreement + 1.2 * turn) : 0;
+    for (auto& [name, p] : now_)
+        if (p.state != PointState::Absent) settle(image, name, p, sights, seconds);
+}
 
-        const Point2 before2 = p.at;
-        const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried).norm() : 0;
-        const bool sticker = sight.good && a->sticker && sight.match.correlation > (a->failures ? 0.85 : 0.75);
-        bool followed = false;
-        const bool agrees = sight.good && (!hasSegment || gap < std::max(4.0, 3 * carriedSd));
-        if (sticker) {
-            p.at = sight.match.pose.centre;
-            p.sd = std::hypot(patchSd(sight.match), sight.extraSd);
-            p.state = PointState::Seen;
-        } else if (agrees && (!hasSegment || sight.match.correlation > 0.70)) {
-            // On cloth: patch and segment share the say. Their distance is evidence of sliding and widens the band.
-            const double own = patchSd(sight.match) + 0.25 + 0.5 * std::max(0.0, 0.9 - sight.match.correlation) * 4;
-            const double w = hasSegment ? carriedSd * carriedSd / (carriedSd * carriedSd + own * own) : 1;
-            p.at = w * sight.match.pose.centre + (1 - w) * carried;
-            p.sd = std::hypot(hasSegment ? 1 / std::hypot(1 / own, 1 / carriedSd) : own, 0.35 * gap);
-            p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
-        } else if (sight.good && sight.match.correlation > kSure && !a->failures) {
-            // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder.
-            p.at = sight.match.pose.centre;
-            p.sd = std::hypot(patchSd(sight.match) + 0.5, 0.35 * gap);
-            p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
-            followed = true;
-        } else if (hasSegment) {
-            p.at = carried;
-            // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
-            const bool backed = opinions.size() > 1 && disagreement < 3;
-            p.sd = carriedSd + 0.5 + (atEnd && !backed && a ? 0.35 * std::min(a->failures, 30) : 0);
-            p.state = p.sd > (opinions.size() > 1 ? 7 : 4) ? PointState::Lost : PointState::Weak;
-        } else {
-            p.sd = std::min(60.0, std::max(p.sd, 1.0) * 1.15 + 0.5);
-            p.state = PointState::Lost;
-        }
-        if (a) {
-            const bool accepted = sticker || agrees || followed;
-            a->failures = accepted ? 0 : a->failures + 1;
-            if (accepted) {
-                a->angle = sight.match.pose.angleRad;
-                if (sticker) // on cloth a slide cannot be told from an error, so there the first place stays
-                    for (const SegmentCloud& s : segments_) {
-                        const auto& layout = layout_.at(s.plan().name);
-                        const auto own = layout.find(name);
-                        if (own != layout.end() && s.measured()) a->slide[s.plan().name] = s.pose().inverse(p.at) - own->second;
-                    }
-                if (sticker && sight.match.correlation < kChanged)
-                    if (auto patch = Patch::take(image, p.at, kAnchorRadius, kAnchorSigma)) {
-                        a->renewed = std::move(patch);
-                        a->renewedAngle = a->angle;
-                        a->renewedSd = std::hypot(a->renewedSd, kRenewalSd);
-                    }
-            }
-            a->velocity = accepted && seconds > 0 ? Vector2((p.at - before2) / seconds) : Vector2(0.5 * a->velocity);
-        }
+LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& name) const {
+    Carried c;
+    double total = 0, sd = 0, turn = 0;
+    std::vector<Point2> opinions;
+    for (const SegmentCloud& s : segments_) {
+        if (!layout_.at(s.plan().name).count(name) || !s.measured()) continue;
+        const Point2 here = placeIn(s, name, s.pose());
+        const double w = 1 / std::pow(s.poseSdPx(), 2);
+        opinions.push_back(here);
+        c.at += w * here, total += w, sd += w * s.poseSdPx();
+        turn = std::max(turn, std::abs(s.pose().angleRad));
+        c.atEnd = c.atEnd && (name == s.plan().proximal || name == s.plan().distal);
+    }
+    c.segments = int(opinions.size());
+    if (c.segments == 0) return c;
+    c.at /= total, sd /= total;
+    for (const Point2& o : opinions) c.disagreement = std::max(c.disagreement, (o - c.at).norm());
+    c.sd = std::hypot(0.5 + 2 * sd, 0.7 * c.disagreement + 1.2 * turn);
+    return c;
+}
+
+void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, TrackPoint& p, const std::map<std::string, Sight>& sights, double seconds) {
+    const auto it = anchors_.find(name);
+    Anchor* a = it == anchors_.end() ? nullptr : &it->second;
+    const Sight sight = a ? sights.at(name) : Sight{};
+    if (isSceneLandmark(name)) {
+        // A patch on a bare edge slides along it, so only a well-textured one may move the mark.
+        if (sight.good && a->sticker) p.at = sight.match.pose.centre;
+        p.sd = kSceneSd;
+        p.state = PointState::Seen;
+        return;
+    }
+    const Carried carried = carriedBySegments(name);
+    const bool hasSegment = carried.segments > 0;
+    const Point2 before = p.at;
+    const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried.at).norm() : 0;
+    const bool sticker = sight.good && a->sticker && sight.match.correlation > (a->failures ? 0.85 : 0.75);
+    const bool agrees = sight.good && (!hasSegment || gap < std::max(4.0, 3 * carried.sd));
+    bool accepted = sticker || agrees;
+    if (sticker) {
+        p.at = sight.match.pose.centre;
+        p.sd = std::hypot(patchSd(sight.match), sight.extraSd);
+        p.state = PointState::Seen;
+    } else if (agrees && (!hasSegment || sight.match.correlation > 0.70)) {
+        // On cloth: patch and segment share the say. Their distance is evidence of sliding and widens the band.
+        const double own = patchSd(sight.match) + 0.25 + 0.5 * std::max(0.0, 0.9 - sight.match.correlation) * 4;
+        const double w = hasSegment ? carried.sd * carried.sd / (carried.sd * carried.sd + own * own) : 1;
+        p.at = w * sight.match.pose.centre + (1 - w) * carried.at;
+        p.sd = std::hypot(hasSegment ? 1 / std::hypot(1 / own, 1 / carried.sd) : own, 0.35 * gap);
+        p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
+    } else if (sight.good && sight.match.correlation > kSure && !a->failures) {
+        // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder.
+        p.at = sight.match.pose.centre;
+        p.sd = std::hypot(patchSd(sight.match) + 0.5, 0.35 * gap);
+        p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
+        accepted = true;
+    } else if (hasSegment) {
+        p.at = carried.at;
+        // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
+        const bool backed = carried.segments > 1 && carried.disagreement < 3;
+        p.sd = carried.sd + 0.5 + (carried.atEnd && !backed && a ? 0.35 * std::min(a->failures, 30) : 0);
+        p.state = p.sd > (carried.segments > 1 ? 7 : 4) ? PointState::Lost : PointState::Weak;
+    } else {
+        p.sd = std::min(60.0, std::max(p.sd, 1.0) * 1.15 + 0.5);
+        p.state = PointState::Lost;
+    }
+    if (!a) return;
+    a->failures = accepted ? 0 : a->failures + 1;
+    a->velocity = accepted && seconds > 0 ? Vector2((p.at - before) / seconds) : Vector2(0.5 * a->velocity);
+    if (accepted) a->angle = sight.match.pose.angleRad;
+    if (sticker) learn(image, name, p.at, *a, sight.match.correlation);
+}
+
+void LandmarkTracker::learn(const cv::Mat& image, const std::string& name, const Point2& at, Anchor& a, double correlation) const {
+    // Stickers only: on cloth a slide cannot be told from an error, so there the first place stays.
+    for (const SegmentCloud& s : segments_) {
+        const auto& layout = layout_.at(s.plan().name);
+        const auto own = layout.find(name);
+        if (own != layout.end() && s.measured()) a.slide[s.plan().name] = s.pose().inverse(at) - own->second;
+    }
+    if (correlation >= kChanged) return;
+    if (auto patch = Patch::take(image, at, kAnchorRadius, kAnchorSigma)) {
+        a.renewed = std::move(patch);
+        a.renewedAngle = a.angle;
+        a.renewedSd = std::hypot(a.renewedSd, kRenewalSd);
     }
 }
 

@@ -41,6 +41,18 @@ private:
         bool good = false;
         double extraSd = 0;
     };
+    /// Where its segments put a mark: weighted mean of all that are measured.
+    struct Carried {
+        Point2 at = Point2::Zero();
+        double sd = 0, disagreement = 0; ///< px
+        int segments = 0;
+        bool atEnd = true; ///< the mark is an end of every segment that it belongs to
+    };
+    Carried carriedBySegments(const std::string& name) const;
+    /// The mark's place, band and state in this picture, from what was seen and what its segments say.
+    void settle(const cv::Mat& image, const std::string& name, TrackPoint& point, const std::map<std::string, Sight>& sights, double seconds);
+    /// What a sticker in plain sight teaches: how far it has slid on its segments, and its newest look.
+    void learn(const cv::Mat& image, const std::string& name, const Point2& at, Anchor& anchor, double correlation) const;
     cv::Mat smooth(const cv::Mat& image) const;
     Sight look(const cv::Mat& image, const Anchor& anchor, const Point2& predicted, double angle, double limitPx) const;
     const SegmentCloud* mainSegment(const std::string& name) const;

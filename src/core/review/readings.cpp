@@ -87,10 +87,10 @@ std::vector<ReadingRow> readingRows(const Review& r) {
         rows.push_back(std::move(row));
     };
     const auto bandOfTime = [](const Rep& rep) { return rep.hold.u95_s; };
-    add(ofReps(r, "Control range, least", "control_range", "%", false, [](const Rep& rep) { return rep.controlRange; },
+    add(ofReps(r, "Control range, least", "control_range", measureUnit(r.exercise.moverMeasure), false, [](const Rep& rep) { return rep.controlRange; },
                [](const Rep& rep) { return rep.controlRangeU95; }), "least", r.inputs.asked.range, 0);
     add(ofReps(r, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; }, bandOfTime), "median", r.inputs.asked.hold_s, 1);
-    add(ofReps(r, "Pace on the way down", "pace_back", "s", true, [](const Rep& rep) { return rep.back_s(); }, bandOfTime), "median", r.exercise.paceBack_s, 1);
+    add(ofReps(r, "Pace, " + r.exercise.phaseBack, "pace_back", "s", true, [](const Rep& rep) { return rep.back_s(); }, bandOfTime), "median", r.exercise.paceBack_s, 1);
     return rows;
 }
 

@@ -34,7 +34,7 @@ std::vector<ClipCheck> checkClip(const Review& r) {
     if (moving > 0) {
         const double kept = 100 * (1 - lost / moving);
         out.push_back({"marks-kept", kept >= 90 ? "good" : kept >= 60 ? "poor" : "unusable", kept, "%",
-                       kept >= 90 ? "" : "Tight clothes in one colour with a pattern, or a few stickers on the landmarks, would let me see much more."});
+                       kept >= 90 ? "" : "Tight, patterned clothes or a few stickers on the landmarks, would let me see much more."});
     }
     double margin = 1e9;
     for (const auto& [name, points] : r.tracks.landmark)
@@ -48,7 +48,7 @@ std::vector<ClipCheck> checkClip(const Review& r) {
 
 bool Review::metTarget() const {
     if (!inputs.asked.hold_s || int(events.reps.size()) < inputs.asked.sets) return false;
-    return std::all_of(events.reps.begin(), events.reps.end(), [&](const Rep& rep) { return rep.hold.duration_s() >= *inputs.asked.hold_s - 0.5; });
+    return std::all_of(events.reps.begin(), events.reps.end(), [&](const Rep& rep) { return !rep.unsure() && rep.hold.duration_s() >= *inputs.asked.hold_s - kHoldSlack_s; });
 }
 
 bool Review::allClean() const {

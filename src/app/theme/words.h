@@ -1,0 +1,16 @@
+#pragma once
+// Numbers and counts as they are written on the screen.
+
+#include <QString>
+#include <string>
+
+namespace deft::ui {
+
+/// A number with its unit; a real minus sign, "–" for a gap.
+QString reading(double value, const std::string& unit, int decimals = 1, bool sign = true);
+/// Half-width of a band: one decimal, two when it is small, never "0".
+QString band(double u95);
+/// "1 moment", "2 moments".
+QString counted(int n, const QString& one, const QString& many);
+
+} // namespace deft::ui
