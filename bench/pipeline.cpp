@@ -28,7 +28,8 @@ double peakMiB() {
 
 void tell(const char* what, std::vector<double> times, double perFrame) {
     std::sort(times.begin(), times.end());
-    std::printf("%-34s min %7.3f s   median %7.3f s   %6.2f ms a frame\n", what, times.front(), times[times.size() / 2], 1000 * times[times.size() / 2] / perFrame);
+    std::printf("%-34s min %7.3f s   median %7.3f s   %6.2f ms a frame\n", what, times.front(), times[times.size() / 2],
+                1000 * times[times.size() / 2] / perFrame);
 }
 
 } // namespace
@@ -38,7 +39,9 @@ int main(int argc, char** argv) {
     const int rounds = argc > 2 ? std::atoi(argv[2]) : 5;
     auto reader = ClipReader::open(clip);
     auto marks = readMarks(std::filesystem::path(clip).replace_extension(".marks.json"));
-    if (!reader || !marks) return std::fprintf(stderr, "bench_pipeline: %s\n", (reader ? marks.error() : reader.error()).detail.c_str()), 1;
+    if (!reader || !marks)
+        return std::fprintf(stderr, "bench_pipeline: %s\n", (reader ? marks.error() : reader.error()).detail.c_str()),
+               1;
     const double frames = double(reader->info().frames());
     std::vector<double> decode, whole, measure, step, seek;
     double afterDecode = 0;
@@ -67,7 +70,8 @@ int main(int argc, char** argv) {
     tell("next frame (one)", step, 1);
     std::sort(decode.begin(), decode.end());
     std::sort(whole.begin(), whole.end());
-    std::printf("ratio, minima: %.2f   medians: %.2f\n", whole.front() / decode.front(), whole[whole.size() / 2] / decode[decode.size() / 2]);
+    std::printf("ratio, minima: %.2f   medians: %.2f\n", whole.front() / decode.front(),
+                whole[whole.size() / 2] / decode[decode.size() / 2]);
     std::printf("peak memory: %.0f MiB after decoding, %.0f MiB in all\n", afterDecode, peakMiB());
     return 0;
 }

@@ -54,7 +54,8 @@ private:
 ProgressFn progressTo(const Options& o) {
     if (o.quiet || !isatty(STDERR_FILENO)) return {};
     return [](const Progress& p) {
-        std::fprintf(stderr, "\r%s %lld of %lld%s", p.what, static_cast<long long>(p.done), static_cast<long long>(p.total), p.done == p.total ? "\n" : "");
+        std::fprintf(stderr, "\r%s %lld of %lld%s", p.what, static_cast<long long>(p.done),
+                     static_cast<long long>(p.total), p.done == p.total ? "\n" : "");
     };
 }
 
@@ -65,14 +66,27 @@ int probe(const Options& o) {
     if (o.json) {
         Json times = Json::array();
         for (const double t : c.time_s) times.push_back(rounded(t, 6));
-        std::cout << toText({{"format", "deft-mirror-probe"}, {"version", 1}, {"file", c.path}, {"container", c.container}, {"codec", c.codec},
-                             {"width", c.width}, {"height", c.height}, {"frames", c.frames()}, {"duration_s", rounded(c.duration_s, 6)},
-                             {"rotation_deg", c.rotationDeg}, {"flipped", c.flipped}, {"pixel_aspect", c.pixelAspect}, {"variable_rate", c.variableRate},
-                             {"median_rate_hz", rounded(c.medianRateHz, 4)}, {"cut_off", c.lengthUnsure}, {"time_s", times}});
+        std::cout << toText({{"format", "deft-mirror-probe"},
+                             {"version", 1},
+                             {"file", c.path},
+                             {"container", c.container},
+                             {"codec", c.codec},
+                             {"width", c.width},
+                             {"height", c.height},
+                             {"frames", c.frames()},
+                             {"duration_s", rounded(c.duration_s, 6)},
+                             {"rotation_deg", c.rotationDeg},
+                             {"flipped", c.flipped},
+                             {"pixel_aspect", c.pixelAspect},
+                             {"variable_rate", c.variableRate},
+                             {"median_rate_hz", rounded(c.medianRateHz, 4)},
+                             {"cut_off", c.lengthUnsure},
+                             {"time_s", times}});
         return 0;
     }
-    std::printf("%s\n  %s in %s, upright %d × %d, turned %d°%s\n  %lld frames in %.2f s, %.2f a second%s%s\n", c.path.c_str(), c.codec.c_str(), c.container.c_str(),
-                c.width, c.height, c.rotationDeg, c.flipped ? ", mirrored" : "", static_cast<long long>(c.frames()), c.duration_s, c.medianRateHz,
+    std::printf("%s\n  %s in %s, upright %d × %d, turned %d°%s\n  %lld frames in %.2f s, %.2f a second%s%s\n",
+                c.path.c_str(), c.codec.c_str(), c.container.c_str(), c.width, c.height, c.rotationDeg,
+                c.flipped ? ", mirrored" : "", static_cast<long long>(c.frames()), c.duration_s, c.medianRateHz,
                 c.variableRate ? ", at a variable rate" : "", c.lengthUnsure ? "\n  the file seems to be cut off" : "");
     return 0;
 }
@@ -93,7 +107,8 @@ Result<ReviewInputs> inputsFor(const Options& o) {
     for (const std::string& s : o.schools) {
         const size_t equals = s.find('=');
         if (equals == std::string::npos || s.substr(0, equals) != exercise->schoolQuestion)
-            return fail(Errc::BadFormat, "--school " + s + ": expected " + exercise->schoolQuestion + "=SCHOOL for this exercise");
+            return fail(Errc::BadFormat,
+                        "--school " + s + ": expected " + exercise->schoolQuestion + "=SCHOOL for this exercise");
         in.school = s.substr(equals + 1);
     }
     if (!o.neutral.empty()) {
@@ -148,7 +163,8 @@ int answer(const Options& o, int& argc, char** argv) {
     if (!review) return failed(review.error());
     const Answer composed = composeAnswer(*review);
     std::string content;
-    if (o.format == "text") content = answerText(composed);
+    if (o.format == "text")
+        content = answerText(composed);
     else {
         // Pictures carry text, so the typeface is needed, but no display.
         qputenv("QT_QPA_PLATFORM", "offscreen");
@@ -208,7 +224,8 @@ int film(const Options& o) {
 Outcome run(int argc, char** argv) {
     Outcome outcome;
     Options o;
-    CLI::App app{"Deft Mirror measures recorded core exercises and drafts the answer to the client.\nWithout a command it opens its window. It is no medical device."};
+    CLI::App app{"Deft Mirror measures recorded core exercises and drafts the answer to the client.\nWithout a command "
+                 "it opens its window. It is no medical device."};
     app.set_version_flag("--version", "deft-mirror " DEFT_VERSION);
     app.add_option("--library", outcome.window.library, "folder of the library");
     app.add_flag("--demo", outcome.window.demo, "open a copy of the demo library");
@@ -257,17 +274,24 @@ Outcome run(int argc, char** argv) {
         outcome.exit = app.exit(e) == 0 ? 0 : 2;
         return outcome;
     }
-    if (*probeCommand) outcome.exit = probe(o);
-    else if (*trackCommand) outcome.exit = track(o);
-    else if (*analyseCommand) outcome.exit = analyseClip(o);
-    else if (*answerCommand) outcome.exit = answer(o, argc, argv);
-    else if (*list) outcome.exit = listExercises();
-    else if (*show) outcome.exit = showExercise(o);
+    if (*probeCommand)
+        outcome.exit = probe(o);
+    else if (*trackCommand)
+        outcome.exit = track(o);
+    else if (*analyseCommand)
+        outcome.exit = analyseClip(o);
+    else if (*answerCommand)
+        outcome.exit = answer(o, argc, argv);
+    else if (*list)
+        outcome.exit = listExercises();
+    else if (*show)
+        outcome.exit = showExercise(o);
     else if (*validate) {
         auto e = readExercise(o.name);
         outcome.exit = e ? 0 : failed(e.error());
         if (e) std::printf("%s: in order (%s)\n", o.name.c_str(), e->name.c_str());
-    } else if (*figureCommand) outcome.exit = film(o);
+    } else if (*figureCommand)
+        outcome.exit = film(o);
     return outcome;
 }
 

@@ -1,8 +1,8 @@
 #include "store/library.h"
 
 #include "base/files.h"
-#include "review/review_json.h"
 #include "review/readings.h"
+#include "review/review_json.h"
 
 #include <QCryptographicHash>
 #include <QDateTime>
@@ -21,17 +21,23 @@ QString text(const Json& j) { return QString::fromStdString(j.dump()); }
 Json parse(const QVariant& v) { return Json::parse(s(v), nullptr, false); }
 
 constexpr const char* kSchema[] = {
-    "CREATE TABLE client (id INTEGER PRIMARY KEY, name TEXT NOT NULL CHECK (name <> ''), role TEXT NOT NULL, flags TEXT NOT NULL)",
-    "CREATE TABLE clip (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, received TEXT NOT NULL, draft TEXT NOT NULL, saved_at TEXT NOT NULL)",
-    "CREATE TABLE review (id INTEGER PRIMARY KEY, clip INTEGER NOT NULL REFERENCES clip, client INTEGER NOT NULL REFERENCES client, exercise TEXT NOT NULL, "
+    "CREATE TABLE client (id INTEGER PRIMARY KEY, name TEXT NOT NULL CHECK (name <> ''), role TEXT NOT NULL, flags "
+    "TEXT NOT NULL)",
+    "CREATE TABLE clip (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, received TEXT NOT NULL, "
+    "draft TEXT NOT NULL, saved_at TEXT NOT NULL)",
+    "CREATE TABLE review (id INTEGER PRIMARY KEY, clip INTEGER NOT NULL REFERENCES clip, client INTEGER NOT NULL "
+    "REFERENCES client, exercise TEXT NOT NULL, "
     "date TEXT NOT NULL, past TEXT NOT NULL, result TEXT NOT NULL, filed_at TEXT NOT NULL)",
-    "CREATE TABLE reading (review INTEGER NOT NULL REFERENCES review, measure TEXT NOT NULL, stat TEXT NOT NULL, value REAL NOT NULL, u95 REAL NOT NULL, "
+    "CREATE TABLE reading (review INTEGER NOT NULL REFERENCES review, measure TEXT NOT NULL, stat TEXT NOT NULL, value "
+    "REAL NOT NULL, u95 REAL NOT NULL, "
     "unit TEXT NOT NULL, PRIMARY KEY (review, measure, stat))",
     "CREATE TABLE answer (review INTEGER PRIMARY KEY REFERENCES review, html TEXT NOT NULL, text TEXT NOT NULL)",
     "CREATE TABLE audit (id INTEGER PRIMARY KEY, at TEXT NOT NULL, what TEXT NOT NULL, subject INTEGER NOT NULL)",
     // What was filed stays as it was filed.
-    "CREATE TRIGGER review_stays BEFORE UPDATE ON review BEGIN SELECT RAISE(ABORT, 'a filed review is never changed'); END",
-    "CREATE TRIGGER reading_stays BEFORE UPDATE ON reading BEGIN SELECT RAISE(ABORT, 'a filed reading is never changed'); END",
+    "CREATE TRIGGER review_stays BEFORE UPDATE ON review BEGIN SELECT RAISE(ABORT, 'a filed review is never changed'); "
+    "END",
+    "CREATE TRIGGER reading_stays BEFORE UPDATE ON reading BEGIN SELECT RAISE(ABORT, 'a filed reading is never "
+    "changed'); END",
 };
 
 QString now() { return QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs); }
@@ -47,25 +53,32 @@ const Reading* FiledReview::find(const std::string& measure, const std::string& 
 Result<std::unique_ptr<Library>> Library::open(const std::filesystem::path& folder) {
     std::error_code ec;
     std::filesystem::create_directories(folder, ec);
-    if (ec) return fail(Errc::WriteFailed, folder.string() + ": the library's folder cannot be made (" + ec.message() + ")");
+    if (ec)
+        return fail(Errc::WriteFailed,
+                    folder.string() + ": the library's folder cannot be made (" + ec.message() + ")");
     std::unique_ptr<Library> lib(new Library);
     lib->folder_ = folder;
     lib->lock_ = std::make_unique<QLockFile>(q((folder / "in-use.lock").string()));
     lib->lock_->setStaleLockTime(0); // a dead program's lock is told by its process, not by its age
     if (!lib->lock_->tryLock(200)) {
         if (lib->lock_->error() == QLockFile::PermissionError)
-            return fail(Errc::WriteFailed, folder.string() + ": the library's folder is read-only; nothing could be saved there");
-        return fail(Errc::Conflict, folder.string() + ": the library is open in another window of this program; close that one first");
+            return fail(Errc::WriteFailed,
+                        folder.string() + ": the library's folder is read-only; nothing could be saved there");
+        return fail(Errc::Conflict,
+                    folder.string() + ": the library is open in another window of this program; close that one first");
     }
     static int count = 0;
     lib->connection_ = QStringLiteral("library-%1").arg(++count);
     QSqlDatabase db = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), lib->connection_);
     db.setDatabaseName(q((folder / "library.sqlite").string()));
-    if (!db.open()) return fail(Errc::WriteFailed, folder.string() + ": library.sqlite cannot be opened (" + db.lastError().text().toStdString() + ")");
+    if (!db.open())
+        return fail(Errc::WriteFailed, folder.string() + ": library.sqlite cannot be opened (" +
+                                           db.lastError().text().toStdString() + ")");
     // Write-ahead log with full syncing: a killed program or a power cut leaves whole transactions only.
     for (const char* pragma : {"PRAGMA journal_mode = WAL", "PRAGMA synchronous = FULL", "PRAGMA foreign_keys = ON"})
         if (auto ok = lib->run(QString::fromLatin1(pragma)); !ok)
-            return fail(Errc::BadFormat, (folder / "library.sqlite").string() + ": is not a library of this program (" + ok.error().detail + ")");
+            return fail(Errc::BadFormat, (folder / "library.sqlite").string() + ": is not a library of this program (" +
+                                             ok.error().detail + ")");
     if (auto ok = lib->migrate(); !ok) return tl::unexpected(ok.error());
     std::filesystem::create_directories(folder / "answers", ec);
     std::filesystem::create_directories(folder / "cache", ec);
@@ -82,7 +95,9 @@ Result<void> Library::run(const QString& sql, const QVariantList& values, int64_
     QSqlQuery query(QSqlDatabase::database(connection_));
     query.prepare(sql);
     for (const QVariant& v : values) query.addBindValue(v);
-    if (!query.exec()) return fail(Errc::WriteFailed, "the library could not be written (" + query.lastError().text().toStdString() + "); nothing was changed");
+    if (!query.exec())
+        return fail(Errc::WriteFailed, "the library could not be written (" + query.lastError().text().toStdString() +
+                                           "); nothing was changed");
     if (id) *id = query.lastInsertId().toLongLong();
     return {};
 }
@@ -106,8 +121,10 @@ Result<void> Library::migrate() {
     const int found = version.next() ? version.value(0).toInt() : -1;
     version.finish();
     if (found > kLibraryVersion)
-        return fail(Errc::NewerVersion, folder_.string() + ": this library was made by a newer version of the program (" + std::to_string(found) +
-                                            ", this one knows " + std::to_string(kLibraryVersion) + "); nothing was changed");
+        return fail(Errc::NewerVersion, folder_.string() +
+                                            ": this library was made by a newer version of the program (" +
+                                            std::to_string(found) + ", this one knows " +
+                                            std::to_string(kLibraryVersion) + "); nothing was changed");
     if (found == kLibraryVersion) return {};
     return transaction([&]() -> Result<void> {
         for (const char* sql : kSchema)
@@ -119,17 +136,23 @@ Result<void> Library::migrate() {
 Result<int64_t> Library::addClient(const std::string& name, const std::string& role) {
     int64_t id = 0;
     auto ok = transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("INSERT INTO client (name, role, flags) VALUES (?, ?, '[]')"), {q(name), q(role)}, &id); !r) return r;
-        return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'client added', ?)"), {now(), qlonglong(id)});
+        if (auto r = run(QStringLiteral("INSERT INTO client (name, role, flags) VALUES (?, ?, '[]')"),
+                         {q(name), q(role)}, &id);
+            !r)
+            return r;
+        return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'client added', ?)"),
+                   {now(), qlonglong(id)});
     });
     return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
 }
 
 std::vector<Client> Library::clients() const {
     std::vector<Client> out;
-    QSqlQuery query(QStringLiteral("SELECT id, name, role, flags FROM client ORDER BY name"), QSqlDatabase::database(connection_));
+    QSqlQuery query(QStringLiteral("SELECT id, name, role, flags FROM client ORDER BY name"),
+                    QSqlDatabase::database(connection_));
     while (query.next())
-        out.push_back({query.value(0).toLongLong(), s(query.value(1)), s(query.value(2)), parse(query.value(3)).get<std::vector<std::string>>()});
+        out.push_back({query.value(0).toLongLong(), s(query.value(1)), s(query.value(2)),
+                       parse(query.value(3)).get<std::vector<std::string>>()});
     return out;
 }
 
@@ -138,21 +161,27 @@ Result<int64_t> Library::addClip(int64_t client, const std::string& received, Re
     for (const FiledReview& past : filed(client, draft.exercise)) draft.history.push_back(past.past);
     auto ok = transaction([&]() -> Result<void> {
         if (auto r = run(QStringLiteral("INSERT INTO clip (client, received, draft, saved_at) VALUES (?, ?, ?, ?)"),
-                         {qlonglong(client), q(received), text(toJson(draft)), now()}, &id); !r) return r;
-        return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'clip added', ?)"), {now(), qlonglong(id)});
+                         {qlonglong(client), q(received), text(toJson(draft)), now()}, &id);
+            !r)
+            return r;
+        return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'clip added', ?)"),
+                   {now(), qlonglong(id)});
     });
     return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
 }
 
 std::vector<Clip> Library::clips() const {
     std::vector<Clip> out;
-    QSqlQuery query(QStringLiteral("SELECT id, client, received, draft, EXISTS (SELECT 1 FROM review WHERE review.clip = clip.id) AS filed "
-                                   "FROM clip ORDER BY filed, CASE WHEN filed THEN -id ELSE id END"),
-                    QSqlDatabase::database(connection_));
+    QSqlQuery query(
+        QStringLiteral(
+            "SELECT id, client, received, draft, EXISTS (SELECT 1 FROM review WHERE review.clip = clip.id) AS filed "
+            "FROM clip ORDER BY filed, CASE WHEN filed THEN -id ELSE id END"),
+        QSqlDatabase::database(connection_));
     while (query.next()) {
         auto draft = parseInputs(parse(query.value(3)), "library");
         if (!draft) continue;
-        out.push_back({query.value(0).toLongLong(), query.value(1).toLongLong(), s(query.value(2)), query.value(4).toBool(), std::move(*draft)});
+        out.push_back({query.value(0).toLongLong(), query.value(1).toLongLong(), s(query.value(2)),
+                       query.value(4).toBool(), std::move(*draft)});
     }
     return out;
 }
@@ -164,7 +193,8 @@ std::optional<Clip> Library::clip(int64_t id) const {
 }
 
 Result<void> Library::saveDraft(int64_t clip, const ReviewInputs& inputs) {
-    return run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"), {text(toJson(inputs)), now(), qlonglong(clip)});
+    return run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"),
+               {text(toJson(inputs)), now(), qlonglong(clip)});
 }
 
 Result<int64_t> Library::file(int64_t clip, const Review& review, const std::string& html, const std::string& answer) {
@@ -172,17 +202,34 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
     if (!of) return fail(Errc::NotFound, "the clip is not in this library any more");
     int64_t id = 0;
     auto ok = transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("INSERT INTO review (clip, client, exercise, date, past, result, filed_at) VALUES (?, ?, ?, ?, ?, ?, ?)"),
-                         {qlonglong(clip), qlonglong(of->client), q(review.inputs.exercise), q(review.inputs.date), text(toJson(std::vector{asPast(review)})),
-                          text(toJson(review)), now()}, &id); !r) return r;
+        if (auto r = run(QStringLiteral("INSERT INTO review (clip, client, exercise, date, past, result, filed_at) "
+                                        "VALUES (?, ?, ?, ?, ?, ?, ?)"),
+                         {qlonglong(clip), qlonglong(of->client), q(review.inputs.exercise), q(review.inputs.date),
+                          text(toJson(std::vector{asPast(review)})), text(toJson(review)), now()},
+                         &id);
+            !r)
+            return r;
         for (const ReadingRow& m : readingRows(review)) {
             if (!std::isfinite(m.value)) continue;
-            if (auto r = run(QStringLiteral("INSERT INTO reading (review, measure, stat, value, u95, unit) VALUES (?, ?, ?, ?, ?, ?)"),
-                             {qlonglong(id), q(m.measure), q(m.stat), m.value, m.u95, q(m.unit)}); !r) return r;
+            if (auto r =
+                    run(QStringLiteral(
+                            "INSERT INTO reading (review, measure, stat, value, u95, unit) VALUES (?, ?, ?, ?, ?, ?)"),
+                        {qlonglong(id), q(m.measure), q(m.stat), m.value, m.u95, q(m.unit)});
+                !r)
+                return r;
         }
-        if (auto r = run(QStringLiteral("INSERT INTO answer (review, html, text) VALUES (?, ?, ?)"), {qlonglong(id), q(html), q(answer)}); !r) return r;
-        if (auto r = run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"), {text(toJson(review.inputs)), now(), qlonglong(clip)}); !r) return r;
-        if (auto r = run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'review filed', ?)"), {now(), qlonglong(id)}); !r) return r;
+        if (auto r = run(QStringLiteral("INSERT INTO answer (review, html, text) VALUES (?, ?, ?)"),
+                         {qlonglong(id), q(html), q(answer)});
+            !r)
+            return r;
+        if (auto r = run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"),
+                         {text(toJson(review.inputs)), now(), qlonglong(clip)});
+            !r)
+            return r;
+        if (auto r = run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'review filed', ?)"),
+                         {now(), qlonglong(id)});
+            !r)
+            return r;
         // The page that is handed to mail, inside the transaction: without it nothing counts as sent.
         return writeFileAtomically(folder_ / "answers" / ("answer-" + std::to_string(id) + ".html"), html);
     });
@@ -192,20 +239,29 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
 std::vector<FiledReview> Library::filed(int64_t client, const std::string& exercise) const {
     std::vector<FiledReview> out;
     QSqlQuery query(QSqlDatabase::database(connection_));
-    query.prepare(QStringLiteral("SELECT review.id, clip, date, exercise, past, answer.text FROM review JOIN answer ON answer.review = review.id "
+    query.prepare(QStringLiteral("SELECT review.id, clip, date, exercise, past, answer.text FROM review JOIN answer ON "
+                                 "answer.review = review.id "
                                  "WHERE client = ? AND exercise = ? ORDER BY date, review.id"));
     query.addBindValue(qlonglong(client));
     query.addBindValue(q(exercise));
     query.exec();
     while (query.next()) {
-        FiledReview r{query.value(0).toLongLong(), query.value(1).toLongLong(), s(query.value(2)), s(query.value(3)), {}, {}, s(query.value(5))};
+        FiledReview r{query.value(0).toLongLong(),
+                      query.value(1).toLongLong(),
+                      s(query.value(2)),
+                      s(query.value(3)),
+                      {},
+                      {},
+                      s(query.value(5))};
         if (auto past = parseHistory(parse(query.value(4)), "library"); past && !past->empty()) r.past = past->front();
         QSqlQuery readings(QSqlDatabase::database(connection_));
-        readings.prepare(QStringLiteral("SELECT measure, stat, value, u95, unit FROM reading WHERE review = ? ORDER BY rowid"));
+        readings.prepare(
+            QStringLiteral("SELECT measure, stat, value, u95, unit FROM reading WHERE review = ? ORDER BY rowid"));
         readings.addBindValue(qlonglong(r.id));
         readings.exec();
         while (readings.next())
-            r.readings.push_back({s(readings.value(0)), s(readings.value(1)), readings.value(2).toDouble(), readings.value(3).toDouble(), s(readings.value(4))});
+            r.readings.push_back({s(readings.value(0)), s(readings.value(1)), readings.value(2).toDouble(),
+                                  readings.value(3).toDouble(), s(readings.value(4))});
         out.push_back(std::move(r));
     }
     return out;
@@ -221,7 +277,8 @@ namespace {
 std::filesystem::path cacheFile(const std::filesystem::path& folder, const ReviewInputs& inputs) {
     constexpr int kTrackingVersion = 1;
     const std::string key = std::to_string(kTrackingVersion) + inputs.clipSha256 + toJson(inputs.marks).dump();
-    const QByteArray hash = QCryptographicHash::hash(QByteArray::fromStdString(key), QCryptographicHash::Sha256).toHex().left(32);
+    const QByteArray hash =
+        QCryptographicHash::hash(QByteArray::fromStdString(key), QCryptographicHash::Sha256).toHex().left(32);
     return folder / "cache" / (hash.toStdString() + ".tracks.csv");
 }
 } // namespace
@@ -234,6 +291,8 @@ std::optional<Tracks> Library::cachedTracks(const ReviewInputs& inputs) const {
     return tracks ? std::optional(std::move(*tracks)) : std::nullopt;
 }
 
-void Library::cacheTracks(const ReviewInputs& inputs, const Tracks& tracks) const { (void)writeFileAtomically(cacheFile(folder_, inputs), toCsv(tracks)); }
+void Library::cacheTracks(const ReviewInputs& inputs, const Tracks& tracks) const {
+    (void)writeFileAtomically(cacheFile(folder_, inputs), toCsv(tracks));
+}
 
 } // namespace deft

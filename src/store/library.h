@@ -19,7 +19,7 @@ struct Clip {
     int64_t id = 0, client = 0;
     std::string received; ///< ISO date
     bool filed = false;
-    ReviewInputs draft;   ///< the review as it stands; saved at every change
+    ReviewInputs draft; ///< the review as it stands; saved at every change
 };
 
 struct Reading {
@@ -43,8 +43,8 @@ struct FiledReview {
 /// call that it was in. Filed reviews are never changed or overwritten.
 class Library {
 public:
-    /// Makes the folder when it is not there. @errors WriteFailed (read-only, full disk), NewerVersion, Conflict (another
-    /// program has it open), BadFormat (the file is no library)
+    /// Makes the folder when it is not there. @errors WriteFailed (read-only, full disk), NewerVersion, Conflict
+    /// (another program has it open), BadFormat (the file is no library)
     static Result<std::unique_ptr<Library>> open(const std::filesystem::path& folder);
     ~Library();
 

@@ -1,6 +1,6 @@
-// Measured against the truth that made clips carry: the same review is made once from the followed marks and once from the
-// projected true points. Limits are those that the product promises with stickers on the client; without stickers the
-// numbers are reported as they are. DEFT_LONG=1 adds the clip without stickers.
+// Measured against the truth that made clips carry: the same review is made once from the followed marks and once from
+// the projected true points. Limits are those that the product promises with stickers on the client; without stickers
+// the numbers are reported as they are. DEFT_LONG=1 adds the clip without stickers.
 #include "figure/film.h"
 #include "landmarks/track_clip.h"
 #include "support/demo_review.h"
@@ -24,7 +24,8 @@ class AccuracyTest : public QObject {
         out.time_s = info.time_s;
         for (const std::string& name : marks.landmarks())
             for (size_t i = 0; i < t.rows; ++i)
-                out.landmark[name].push_back({{t[name + "_x"][i], t[name + "_y"][i]}, 0.02, i == 0 ? PointState::ByHand : PointState::Seen});
+                out.landmark[name].push_back(
+                    {{t[name + "_x"][i], t[name + "_y"][i]}, 0.02, i == 0 ? PointState::ByHand : PointState::Seen});
         return out;
     }
 
@@ -41,7 +42,8 @@ class AccuracyTest : public QObject {
             c.rms += off * off, ++n;
             c.coverage += std::abs(off) <= s.u95[i];
         }
-        c.rms = std::sqrt(c.rms / std::max(1, n)), c.coverage /= std::max(1, n), c.measured = double(n) / double(s.value.size());
+        c.rms = std::sqrt(c.rms / std::max(1, n)), c.coverage /= std::max(1, n),
+        c.measured = double(n) / double(s.value.size());
         return c;
     }
 
@@ -52,15 +54,18 @@ class AccuracyTest : public QObject {
         QElapsedTimer clock;
         clock.start();
         Tracks tracks = trackClip(reader, in.marks).value();
-        qInfo("tracked %lld frames, %.1f ms each", static_cast<long long>(reader.info().frames()), double(clock.elapsed()) / double(reader.info().frames()));
+        qInfo("tracked %lld frames, %.1f ms each", static_cast<long long>(reader.info().frames()),
+              double(clock.elapsed()) / double(reader.info().frames()));
         const Tracks truth = truthTracks(clip, in.marks, reader.info());
-        return {measureReview(in, reader.info(), std::move(tracks)).value(), measureReview(in, reader.info(), truth).value()};
+        return {measureReview(in, reader.info(), std::move(tracks)).value(),
+                measureReview(in, reader.info(), truth).value()};
     }
 
     static void report(const Review& seen, const Review& truth) {
         for (const char* m : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle", "hip_height", "sag"}) {
             const Compared c = compare(seen, truth, m);
-            qInfo("%-16s RMS %.3f, inside its band %.1f %%, measured in %.1f %% of frames", m, c.rms, 100 * c.coverage, 100 * c.measured);
+            qInfo("%-16s RMS %.3f, inside its band %.1f %%, measured in %.1f %% of frames", m, c.rms, 100 * c.coverage,
+                  100 * c.measured);
         }
     }
 
@@ -77,7 +82,8 @@ class AccuracyTest : public QObject {
         const double frame = 1 / seen.clip.medianRateHz;
         for (size_t k = 0; k < seen.events.reps.size(); ++k) {
             const Hold &a = seen.events.reps[k].hold, &b = truth.events.reps[k].hold;
-            qInfo("rep %zu: hold %.3f s (true %.3f), clean %.3f s (true %.3f)", k + 1, a.duration_s(), b.duration_s(), a.clean_s, b.clean_s);
+            qInfo("rep %zu: hold %.3f s (true %.3f), clean %.3f s (true %.3f)", k + 1, a.duration_s(), b.duration_s(),
+                  a.clean_s, b.clean_s);
             NEAR(a.duration_s(), b.duration_s(), 2 * frame);
             QCOMPARE(a.first_break_s.has_value(), b.first_break_s.has_value());
             if (a.first_break_s) NEAR(*a.first_break_s, *b.first_break_s, 0.1);
@@ -86,7 +92,8 @@ class AccuracyTest : public QObject {
             if (x) NEAR(*x, *y, 0.1);
         }
         for (const Review* r : {&seen, &truth})
-            for (const Fault& f : r->findings.faults) qInfo("%s rep %d: worst %.2f ± %.2f, limit %.1f", f.id.c_str(), f.rep + 1, f.worst, f.u95, f.limit);
+            for (const Fault& f : r->findings.faults)
+                qInfo("%s rep %d: worst %.2f ± %.2f, limit %.1f", f.id.c_str(), f.rep + 1, f.worst, f.u95, f.limit);
         QCOMPARE(seen.findings.toCorrect, truth.findings.toCorrect);
         QCOMPARE(seen.decision.step, truth.decision.step);
     }
@@ -110,7 +117,8 @@ private slots:
             // The tracks that ship with the demo are those that tracking gives now.
             const Tracks shipped = demoTracks();
             for (const auto& [landmark, points] : shipped.landmark)
-                for (size_t i = 0; i < points.size(); ++i) NEAR((points[i].at - seen.tracks.landmark.at(landmark)[i].at).norm(), 0, 0.05);
+                for (size_t i = 0; i < points.size(); ++i)
+                    NEAR((points[i].at - seen.tracks.landmark.at(landmark)[i].at).norm(), 0, 0.05);
         }
     }
 
@@ -141,12 +149,19 @@ private slots:
             int usable = 0, wrong = 0;
             for (size_t i = 0; i < points.size(); ++i) {
                 usable += points[i].usable();
-                wrong += points[i].usable() && (points[i].at - truth.tracks.landmark.at(name)[i].at).norm() > std::max(5.0, 3 * points[i].sd);
+                wrong += points[i].usable() &&
+                         (points[i].at - truth.tracks.landmark.at(name)[i].at).norm() > std::max(5.0, 3 * points[i].sd);
             }
-            qInfo("%-9s usable in %5.1f %%, wrong without saying so in %5.1f %%", name.c_str(), 100.0 * usable / double(points.size()), 100.0 * wrong / double(points.size()));
+            qInfo("%-9s usable in %5.1f %%, wrong without saying so in %5.1f %%", name.c_str(),
+                  100.0 * usable / double(points.size()), 100.0 * wrong / double(points.size()));
         }
         // Twice what was measured, and the bands must hold: a wrong number may be missing, but not pass for certain.
-        for (const auto& [measure, rms] : {std::pair{"tilt", 2.4}, {"pelvis_on_trunk", 3.2}, {"trunk", 0.9}, {"hip_angle", 0.9}, {"knee_angle", 0.7}, {"hip_height", 1.4}}) {
+        for (const auto& [measure, rms] : {std::pair{"tilt", 2.4},
+                                           {"pelvis_on_trunk", 3.2},
+                                           {"trunk", 0.9},
+                                           {"hip_angle", 0.9},
+                                           {"knee_angle", 0.7},
+                                           {"hip_height", 1.4}}) {
             QVERIFY2(compare(seen, truth, measure).rms < rms, measure);
             QVERIFY2(compare(seen, truth, measure).coverage >= 0.90, measure);
         }

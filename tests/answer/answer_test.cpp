@@ -16,7 +16,8 @@ class AnswerTest : public QObject {
 private slots:
     void allParts() {
         const Answer a = composeAnswer(demoReview());
-        for (const char* id : {"greeting", "well", "target", "cautions", "next", "close"}) QVERIFY2(a.find(id) && !a.find(id)->text.empty(), id);
+        for (const char* id : {"greeting", "well", "target", "cautions", "next", "close"})
+            QVERIFY2(a.find(id) && !a.find(id)->text.empty(), id);
         int corrections = 0;
         for (const AnswerPart& p : a.parts)
             if (p.id.starts_with("correction-")) {
@@ -33,7 +34,8 @@ private slots:
         const Answer a = composeAnswer(demoReview());
         const QString html = QString::fromStdString(answerHtml(a, picture));
         QVERIFY(html.startsWith(QLatin1String("<!DOCTYPE html>"), Qt::CaseInsensitive));
-        QVERIFY(html.contains(QLatin1String("charset"), Qt::CaseInsensitive) && html.contains(QLatin1String("lang=\"en\"")));
+        QVERIFY(html.contains(QLatin1String("charset"), Qt::CaseInsensitive) &&
+                html.contains(QLatin1String("lang=\"en\"")));
         // Every picture is inside the page, with words for those who cannot see it.
         auto images = QRegularExpression(QStringLiteral("<img [^>]*>")).globalMatch(html);
         int count = 0;
@@ -44,7 +46,8 @@ private slots:
             ++count;
         }
         QVERIFY(count >= 2);
-        QVERIFY(!html.contains(QLatin1String("http://")) && !html.contains(QLatin1String("https://")) && !html.contains(QLatin1String("<script")));
+        QVERIFY(!html.contains(QLatin1String("http://")) && !html.contains(QLatin1String("https://")) &&
+                !html.contains(QLatin1String("<script")));
         QVERIFY(html.contains(QString::fromUtf8(kScopeNote)));
         QCOMPARE(QString::fromStdString(answerHtml(a, picture)), html);
     }
@@ -52,7 +55,8 @@ private slots:
     void textSaysTheSame() {
         const Answer a = composeAnswer(demoReview());
         const std::string text = answerText(a);
-        for (const AnswerPart& p : a.parts) QVERIFY2(text.find(p.text.substr(0, 30)) != std::string::npos, p.id.c_str());
+        for (const AnswerPart& p : a.parts)
+            QVERIFY2(text.find(p.text.substr(0, 30)) != std::string::npos, p.id.c_str());
         QVERIFY(text.find("no medical device") != std::string::npos);
         QVERIFY(text.find('<') == std::string::npos);
     }
@@ -73,7 +77,8 @@ private slots:
     }
 
     void pictureThatCannotBeMade() {
-        const std::string html = answerHtml(composeAnswer(demoReview()), [](const AnswerPicture&) { return PictureData{}; });
+        const std::string html =
+            answerHtml(composeAnswer(demoReview()), [](const AnswerPicture&) { return PictureData{}; });
         QVERIFY(html.find("<img") == std::string::npos);
     }
 
@@ -88,7 +93,8 @@ private slots:
 
     void nothingIsPraisedThatWasNotSeen() {
         Review r = demoReview();
-        for (Rep& rep : r.events.reps) rep.hold.clean_s = rep.hold.duration_s(), rep.hold.brokenBy.clear(), rep.lost_s = 3;
+        for (Rep& rep : r.events.reps)
+            rep.hold.clean_s = rep.hold.duration_s(), rep.hold.brokenBy.clear(), rep.lost_s = 3;
         QVERIFY(composeAnswer(r).find("well")->text.find("steadiest") == std::string::npos);
         for (Rep& rep : r.events.reps) rep.lost_s = 0;
         QVERIFY(composeAnswer(r).find("well")->text.find("steadiest") != std::string::npos);

@@ -60,9 +60,11 @@ private slots:
     /// FIPS 180-4, examples of the standard: "abc" and the empty message.
     void sha256() {
         QVERIFY(writeFileAtomically(at("abc"), "abc"));
-        QCOMPARE(sha256OfFile(at("abc")).value(), std::string("ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad"));
+        QCOMPARE(sha256OfFile(at("abc")).value(),
+                 std::string("ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad"));
         QVERIFY(writeFileAtomically(at("empty"), ""));
-        QCOMPARE(sha256OfFile(at("empty")).value(), std::string("e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855"));
+        QCOMPARE(sha256OfFile(at("empty")).value(),
+                 std::string("e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855"));
     }
 
     void brokenJson() {
@@ -76,9 +78,15 @@ private slots:
         const Json ok = {{"format", "deft-mirror-marks"}, {"version", 1}};
         QVERIFY(expectFormat(ok, "deft-mirror-marks", 1, "f"));
         QCOMPARE(expectFormat(ok, "deft-mirror-scene", 1, "f").error().code, Errc::BadFormat);
-        QCOMPARE(expectFormat(Json{{"format", "deft-mirror-marks"}, {"version", 2}}, "deft-mirror-marks", 1, "f").error().code, Errc::NewerVersion);
+        QCOMPARE(expectFormat(Json{{"format", "deft-mirror-marks"}, {"version", 2}}, "deft-mirror-marks", 1, "f")
+                     .error()
+                     .code,
+                 Errc::NewerVersion);
         QCOMPARE(expectFormat(Json::array(), "deft-mirror-marks", 1, "f").error().code, Errc::BadFormat);
-        QCOMPARE(expectFormat(Json{{"format", "deft-mirror-marks"}, {"version", "one"}}, "deft-mirror-marks", 1, "f").error().code, Errc::BadFormat);
+        QCOMPARE(expectFormat(Json{{"format", "deft-mirror-marks"}, {"version", "one"}}, "deft-mirror-marks", 1, "f")
+                     .error()
+                     .code,
+                 Errc::BadFormat);
     }
 
     void numbers() {

@@ -26,23 +26,28 @@ class CliTest : public QObject {
     static Ran run(const QStringList& arguments) {
         QProcess p;
         QProcessEnvironment env = QProcessEnvironment::systemEnvironment();
-        for (const char* gone : {"DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM"}) env.remove(QString::fromLatin1(gone)); // no display at all
+        for (const char* gone : {"DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM"})
+            env.remove(QString::fromLatin1(gone)); // no display at all
         p.setProcessEnvironment(env);
         p.start(QStringLiteral(DEFT_PROGRAM), arguments);
         p.waitForFinished(110000);
-        return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -1, p.readAllStandardOutput(), p.readAllStandardError()};
+        return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -1, p.readAllStandardOutput(),
+                p.readAllStandardError()};
     }
     /// Trouble is said in one sentence that names the program, on standard error only.
     static void verifyTrouble(const Ran& r, const char* about) {
         QCOMPARE(r.code, 1);
         QVERIFY(r.out.isEmpty());
-        QVERIFY2(r.err.startsWith("deft-mirror: ") && r.err.endsWith(".\n") && r.err.count('\n') == 1 && r.err.contains(about), r.err.constData());
+        QVERIFY2(r.err.startsWith("deft-mirror: ") && r.err.endsWith(".\n") && r.err.count('\n') == 1 &&
+                     r.err.contains(about),
+                 r.err.constData());
     }
 
 private slots:
     void initTestCase() {
         // A short piece of work for the tests that need a folder.
-        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("one"), "--quiet"}).code, 0);
+        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("one"), "--quiet"}).code,
+                 0);
     }
 
     void probe() {
@@ -56,9 +61,11 @@ private slots:
     }
 
     void sameInputSameBytes() {
-        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("two"), "--quiet"}).code, 0);
+        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("two"), "--quiet"}).code,
+                 0);
         for (const char* file : {"review.json", "series.csv", "tracks.csv"})
-            QCOMPARE(readFile((at("one") + "/" + file).toStdString()).value(), readFile((at("two") + "/" + file).toStdString()).value());
+            QCOMPARE(readFile((at("one") + "/" + file).toStdString()).value(),
+                     readFile((at("two") + "/" + file).toStdString()).value());
         const Json j = readJsonFile((at("one") + "/review.json").toStdString()).value();
         QCOMPARE(j["format"].get<std::string>(), std::string("deft-mirror-review"));
         QCOMPARE(j["reps"].size(), size_t(2));
@@ -66,7 +73,8 @@ private slots:
 
     void trackIsTheSameAsInAnalyse() {
         QCOMPARE(run({"track", clip_, "--marks", marks_, "--out", at("t.csv"), "--quiet"}).code, 0);
-        QCOMPARE(readFile(at("t.csv").toStdString()).value(), readFile((at("one") + "/tracks.csv").toStdString()).value());
+        QCOMPARE(readFile(at("t.csv").toStdString()).value(),
+                 readFile((at("one") + "/tracks.csv").toStdString()).value());
     }
 
     void answers() {
@@ -82,7 +90,8 @@ private slots:
     void exercises() {
         QVERIFY(run({"exercises", "list"}).out.contains("bridge"));
         QVERIFY(run({"exercises", "show", "bridge"}).out.contains("chosen here"));
-        QCOMPARE(Json::parse(run({"exercises", "show", "bridge", "--json"}).out.toStdString())["id"].get<std::string>(), std::string("bridge"));
+        QCOMPARE(Json::parse(run({"exercises", "show", "bridge", "--json"}).out.toStdString())["id"].get<std::string>(),
+                 std::string("bridge"));
         QCOMPARE(run({"exercises", "validate", QStringLiteral(DEFT_SOURCE_DIR "/data/exercises/bridge.json")}).code, 0);
         Json bad = readJsonFile(DEFT_SOURCE_DIR "/data/exercises/bridge.json").value();
         bad["faults"][0]["unit"] = "%";
@@ -95,16 +104,22 @@ private slots:
         QVERIFY(writeFileAtomically(at("text.mp4").toStdString(), "not a clip at all\n"));
         verifyTrouble(run({"probe", at("text.mp4")}), "text.mp4");
         verifyTrouble(run({"analyse", clip_, "--exercise", "brigde", "--marks", marks_, "--out", at("x")}), "brigde");
-        verifyTrouble(run({"analyse", clip_, "--exercise", "bridge", "--marks", at("none.json"), "--out", at("x")}), "none.json");
+        verifyTrouble(run({"analyse", clip_, "--exercise", "bridge", "--marks", at("none.json"), "--out", at("x")}),
+                      "none.json");
         verifyTrouble(run({"answer", at("nowhere"), "--format", "text", "--out", at("x.txt")}), "nowhere");
-        verifyTrouble(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--school", "pelvis=neutral", "--out", at("x")}), "--school");
+        verifyTrouble(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--school", "pelvis=neutral",
+                           "--out", at("x")}),
+                      "--school");
         QVERIFY(writeNumbered(at("one.mp4").toStdString(), {0}));
-        verifyTrouble(run({"track", at("one.mp4"), "--marks", marks_, "--out", at("x.csv")}), "outside the picture"); // nor are the marks for it
+        verifyTrouble(run({"track", at("one.mp4"), "--marks", marks_, "--out", at("x.csv")}),
+                      "outside the picture"); // nor are the marks for it
         Json far = readJsonFile(marks_.toStdString()).value();
         far["frames"][0]["points"]["hip"] = {5000, 20};
         QVERIFY(writeFileAtomically(at("far.json").toStdString(), toText(far)));
         verifyTrouble(run({"track", clip_, "--marks", at("far.json"), "--out", at("x.csv")}), "hip");
-        verifyTrouble(run({"track", clip_, "--marks", marks_, "--out", QStringLiteral("/proc/nowhere/x.csv"), "--quiet"}), "/proc/nowhere");
+        verifyTrouble(
+            run({"track", clip_, "--marks", marks_, "--out", QStringLiteral("/proc/nowhere/x.csv"), "--quiet"}),
+            "/proc/nowhere");
         QVERIFY(!QFile::exists(at("x")) && !QFile::exists(at("x.csv")) && !QFile::exists(at("x.txt")));
     }
 
@@ -123,7 +138,8 @@ private slots:
         env.remove(QStringLiteral("QT_QPA_PLATFORM"));
         env.insert(QStringLiteral("XDG_CONFIG_HOME"), at("config"));
         p.setProcessEnvironment(env);
-        p.start(QStringLiteral("xvfb-run"), {"-a", "-s", "-screen 0 1280x800x24", QStringLiteral(DEFT_PROGRAM), "--demo", "--library", at("demo-library")});
+        p.start(QStringLiteral("xvfb-run"), {"-a", "-s", "-screen 0 1280x800x24", QStringLiteral(DEFT_PROGRAM),
+                                             "--demo", "--library", at("demo-library")});
         QVERIFY(QTest::qWaitFor([&] { return QFile::exists(at("demo-library") + "/answers/answer-1.html"); }, 60000));
         QTest::qWait(1500);
         QVERIFY2(p.state() == QProcess::Running, p.readAllStandardError().constData());
@@ -135,7 +151,8 @@ private slots:
     /// Ctrl-C: it ends soon, says so, and no half-written file stays.
     void interrupted() {
         QProcess p;
-        p.start(QStringLiteral(DEFT_PROGRAM), {"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("stopped")});
+        p.start(QStringLiteral(DEFT_PROGRAM),
+                {"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("stopped")});
         QTest::qWait(700);
         ::kill(pid_t(p.processId()), SIGINT);
         QVERIFY(p.waitForFinished(5000));
@@ -144,10 +161,20 @@ private slots:
     }
 
     void historyAndNeutralAreUsed() {
-        Json history = {{"format", "deft-mirror-history"}, {"version", 1}, {"history", Json::array({{{"date", "2026-04-01"}, {"rung", "both"}, {"cues", {{{"fault", "heel-distance"}, {"rung", "set-up"}, {"worst", 70}, {"mdc", 2}}}}, {"faults", {"heel-distance"}}}})}};
+        Json history = {
+            {"format", "deft-mirror-history"},
+            {"version", 1},
+            {"history",
+             Json::array({{{"date", "2026-04-01"},
+                           {"rung", "both"},
+                           {"cues", {{{"fault", "heel-distance"}, {"rung", "set-up"}, {"worst", 70}, {"mdc", 2}}}},
+                           {"faults", {"heel-distance"}}}})}};
         QVERIFY(writeFileAtomically(at("h.json").toStdString(), toText(history)));
         QVERIFY(writeFileAtomically(at("n.json").toStdString(), R"({"tilt_raw": 60, "u95": 1.5, "source": "coach"})"));
-        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--history", at("h.json"), "--neutral", at("n.json"), "--school", "bridge=neutral-lift", "--out", at("h"), "--quiet"}).code, 0);
+        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--history", at("h.json"),
+                      "--neutral", at("n.json"), "--school", "bridge=neutral-lift", "--out", at("h"), "--quiet"})
+                     .code,
+                 0);
         const Json j = readJsonFile((at("h") + "/review.json").toStdString()).value();
         QCOMPARE(j["neutral"]["source"].get<std::string>(), std::string("coach"));
         NEAR(j["neutral"]["tilt_raw"].get<double>(), 60, 1e-9);

@@ -26,7 +26,8 @@ class MovementTest : public QObject {
         return set;
     }
     static double lift3(double t) {
-        return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 12, 13.5, 17, 18, 0, 43) + outAndBack(t, 20, 21, 24, 25.5, 0, 40);
+        return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 12, 13.5, 17, 18, 0, 43) +
+               outAndBack(t, 20, 21, 24, 25.5, 0, 40);
     }
     const Tolerance tolerance_{"pelvis_on_trunk", std::nullopt, 5.0, true, true};
 
@@ -51,7 +52,12 @@ private slots:
     }
 
     void frameRateDoesNotMatter() {
-        const Events a = findMovement(series(28, lift3, [](double) { return 0.0; }, 25), {}), b = findMovement(series(28, lift3, [](double) { return 0.0; }, 60), {});
+        const Events a = findMovement(series(
+                                          28, lift3, [](double) { return 0.0; }, 25),
+                                      {}),
+                     b = findMovement(series(
+                                          28, lift3, [](double) { return 0.0; }, 60),
+                                      {});
         QCOMPARE(a.reps.size(), b.reps.size());
         for (size_t k = 0; k < a.reps.size(); ++k) {
             NEAR(a.reps[k].hold.start_s, b.reps[k].hold.start_s, 0.05);
@@ -61,7 +67,9 @@ private slots:
 
     void breakInTheHold() {
         // Leaves the tolerance on a straight line: 5° are crossed exactly at 7.0 s.
-        auto set = series(12, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); }, [](double t) { return t < 6 ? 0 : 5 * (t - 6); });
+        auto set = series(
+            12, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); },
+            [](double t) { return t < 6 ? 0 : 5 * (t - 6); });
         Events e = findMovement(set, {});
         findBreaks(e, set, {}, {tolerance_});
         const Hold& h = e.reps[0].hold;
@@ -75,7 +83,8 @@ private slots:
 
     void breakOnTheWay() {
         auto lift = [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); };
-        auto set = series(12, lift, [&](double t) { return t > 9.4 ? 0 : 0.2 * (lift(t) - 12); }); // 5° at a lift of 25 %
+        auto set =
+            series(12, lift, [&](double t) { return t > 9.4 ? 0 : 0.2 * (lift(t) - 12); }); // 5° at a lift of 25 %
         Events e = findMovement(set, {});
         findBreaks(e, set, {}, {tolerance_});
         NEAR(e.reps[0].controlRange, 25, 1.5); // within one frame of a fast movement
@@ -88,13 +97,17 @@ private slots:
         auto lift = [](double t) { return outAndBack(t, 1, 2, 9, 10, 12, 55); };
         auto blip = series(12, lift, [](double t) { return t > 5 && t < 5.2 ? 6.0 : 0.0; });
         QVERIFY(excursions(blip, tolerance_, 2, 9).empty());
-        auto chatter = series(12, lift, [](double t) { return t < 4 ? 0.0 : t < 7 ? 5 + 0.3 * std::sin(40 * t) : 0.0; });
+        auto chatter = series(12, lift, [](double t) {
+            return t < 4 ? 0.0 : t < 7 ? 5 + 0.3 * std::sin(40 * t) : 0.0;
+        });
         QCOMPARE(excursions(chatter, tolerance_, 2, 9).size(), size_t(1));
         NEAR(excursions(chatter, tolerance_, 2, 9)[0].end_s, 7.0, 0.05);
     }
 
     void gapsAreNotBridged() {
-        auto set = series(12, [](double t) { return outAndBack(t, 1, 2, 9, 10, 12, 55); }, [](double t) { return t > 4 && t < 6 ? 8.0 : 0.0; });
+        auto set = series(
+            12, [](double t) { return outAndBack(t, 1, 2, 9, 10, 12, 55); },
+            [](double t) { return t > 4 && t < 6 ? 8.0 : 0.0; });
         Series& anchor = *set.find("pelvis_on_trunk");
         for (size_t i = 0; i < anchor.value.size(); ++i)
             if (set.time_s[i] > 4.5) anchor.value[i] = kGap;
@@ -107,17 +120,21 @@ private slots:
         auto set = series(28, lift3, [](double) { return 0.0; });
         Series& mover = *set.find("hip_height");
         for (size_t i = 0; i < mover.value.size(); ++i)
-            if ((set.time_s[i] > 3.3 && set.time_s[i] < 3.9) || (set.time_s[i] > 14 && set.time_s[i] < 14.5)) mover.value[i] = kGap;
+            if ((set.time_s[i] > 3.3 && set.time_s[i] < 3.9) || (set.time_s[i] > 14 && set.time_s[i] < 14.5))
+                mover.value[i] = kGap;
         Events e = findMovement(set, {});
         findBreaks(e, set, {}, {tolerance_});
         QCOMPARE(e.reps.size(), size_t(3));
         for (const Rep& r : e.reps)
-            for (const double v : {r.start_s, r.top_s, r.holdEnd_s, r.end_s, r.baseline, r.reach, r.hold.clean_s, r.hold.u95_s}) QVERIFY(std::isfinite(v));
+            for (const double v :
+                 {r.start_s, r.top_s, r.holdEnd_s, r.end_s, r.baseline, r.reach, r.hold.clean_s, r.hold.u95_s})
+                QVERIFY(std::isfinite(v));
     }
 
     /// Eight seconds without marks are no clean hold.
     void whatWasNotSeenIsUnsure() {
-        auto set = series(16, [](double t) { return outAndBack(t, 2.5, 4, 14, 15, 12, 55); }, [](double) { return 0.0; });
+        auto set = series(
+            16, [](double t) { return outAndBack(t, 2.5, 4, 14, 15, 12, 55); }, [](double) { return 0.0; });
         Events e = findMovement(set, {});
         findBreaks(e, set, {}, {tolerance_});
         QVERIFY(!e.reps[0].unsure());
@@ -134,27 +151,38 @@ private slots:
     }
 
     void clipEndsInTheHold() {
-        const auto set = series(8, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); }, [](double) { return 0.0; });
+        const auto set = series(
+            8, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); }, [](double) { return 0.0; });
         const Events e = findMovement(set, {});
         QCOMPARE(e.reps.size(), size_t(1));
         QVERIFY(!e.reps[0].finished);
     }
 
     void nothingMoves() {
-        const auto set = series(10, [](double t) { return 12 + 0.3 * std::sin(5 * t); }, [](double) { return 0.0; });
+        const auto set = series(
+            10, [](double t) { return 12 + 0.3 * std::sin(5 * t); }, [](double) { return 0.0; });
         QVERIFY(findMovement(set, {}).reps.empty());
         SeriesSet none;
         QVERIFY(findMovement(none, {}).reps.empty());
     }
 
     void halfALiftIsNoRep() {
-        const auto set = series(28, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 13, 14, 15, 16, 0, 15); }, [](double) { return 0.0; });
+        const auto set = series(
+            28, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 13, 14, 15, 16, 0, 15); },
+            [](double) { return 0.0; });
         QCOMPARE(findMovement(set, {}).reps.size(), size_t(1));
     }
 
     void levelLoss() {
         // Sinks by 20 % of the lift over the hold.
-        auto set = series(12, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55) - (t > 5 && t < 9 ? 43 * 0.05 * (t - 5) : t >= 9 && t < 10 ? 8.6 * (10 - t) : 0); }, [](double) { return 0.0; });
+        auto set = series(
+            12,
+            [](double t) {
+                return outAndBack(t, 2.5, 4, 9, 10, 12, 55) - (t > 5 && t < 9     ? 43 * 0.05 * (t - 5)
+                                                               : t >= 9 && t < 10 ? 8.6 * (10 - t)
+                                                                                  : 0);
+            },
+            [](double) { return 0.0; });
         Events e = findMovement(set, {});
         addLevelLoss(set, e, {});
         const Series& loss = *set.find("level_loss");
@@ -167,7 +195,8 @@ private slots:
         const Table t = readTable(reference("05_events/hold_signals.csv"));
         for (const auto& [name, c] : cases.items()) {
             const Json& a = c["in_band_args"];
-            const auto found = holdsInBand(t.filled(name), a["target"], a["tol"], a["min_s"].get<double>() * 30, a["bridge_s"].get<double>() * 30);
+            const auto found = holdsInBand(t.filled(name), a["target"], a["tol"], a["min_s"].get<double>() * 30,
+                                           a["bridge_s"].get<double>() * 30);
             QVERIFY2(found.size() == c["in_band"].size(), name.c_str());
             for (size_t i = 0; i < found.size(); ++i) {
                 QCOMPARE(found[i].first, c["in_band"][i]["first"].get<size_t>());
@@ -185,7 +214,8 @@ private slots:
         QFETCH(QString, name);
         const Json c = referenceJson("05_events/expected_holds.json")["cases"][name.toStdString()];
         SeriesSet set;
-        Series mover{"hip_height", "%", readTable(reference("05_events/hold_signals.csv")).filled(name.toStdString()), {}};
+        Series mover{
+            "hip_height", "%", readTable(reference("05_events/hold_signals.csv")).filled(name.toStdString()), {}};
         mover.u95.assign(mover.value.size(), 0.6);
         for (size_t i = 0; i < mover.value.size(); ++i) set.time_s.push_back(double(i) / 30);
         set.series = {mover};

@@ -44,21 +44,51 @@ private slots:
 
     void wrong_data() {
         wrongEntryColumns();
-        QTest::newRow("limits the wrong way round") << "/setup/0/low" << "70" << "/setup/0";
-        QTest::newRow("another unit") << "/faults/0/unit" << "\"%\"" << "/faults/0";
-        QTest::newRow("no such measure") << "/faults/0/measure" << "\"pelvic_bend\"" << "/faults/0";
-        QTest::newRow("a word as limit") << "/faults/0/high" << "\"five\"" << "/faults/0/high";
-        QTest::newRow("published without source") << "/faults/0/origin" << "\"published\"" << "/faults/0";
-        QTest::newRow("no such origin") << "/faults/0/origin" << "\"a feeling\"" << "/faults/0/origin";
-        QTest::newRow("caused by nothing known") << "/faults/0/caused_by" << "[\"bad-luck\"]" << "bad-luck";
-        QTest::newRow("a circle of causes") << "/faults/0/caused_by" << "[\"overlift\"]" << "caused by itself";
-        QTest::newRow("no such landmark") << "/landmarks/needed" << "[\"shoulder\",\"bottom\"]" << "bottom";
-        QTest::newRow("default school unknown") << "/schools/default" << "\"my-own\"" << "my-own";
-        QTest::newRow("reading unknown") << "/readings/0" << "\"charm\"" << "charm";
-        QTest::newRow("no stop rule") << "/stop_rule" << "\"\"" << "/stop_rule";
-        QTest::newRow("a cue rung unknown") << "/faults/0/cues/0/rung" << "\"shout\"" << "/faults/0/cues/0";
-        QTest::newRow("no days") << "/dose/days_per_week" << "0" << "/dose/days_per_week";
-        QTest::newRow("a name for a list") << "/ladder" << "\"up\"" << "/ladder";
+        QTest::newRow("limits the wrong way round") << "/setup/0/low"
+                                                    << "70"
+                                                    << "/setup/0";
+        QTest::newRow("another unit") << "/faults/0/unit"
+                                      << "\"%\""
+                                      << "/faults/0";
+        QTest::newRow("no such measure") << "/faults/0/measure"
+                                         << "\"pelvic_bend\""
+                                         << "/faults/0";
+        QTest::newRow("a word as limit") << "/faults/0/high"
+                                         << "\"five\""
+                                         << "/faults/0/high";
+        QTest::newRow("published without source") << "/faults/0/origin"
+                                                  << "\"published\""
+                                                  << "/faults/0";
+        QTest::newRow("no such origin") << "/faults/0/origin"
+                                        << "\"a feeling\""
+                                        << "/faults/0/origin";
+        QTest::newRow("caused by nothing known") << "/faults/0/caused_by"
+                                                 << "[\"bad-luck\"]"
+                                                 << "bad-luck";
+        QTest::newRow("a circle of causes") << "/faults/0/caused_by"
+                                            << "[\"overlift\"]"
+                                            << "caused by itself";
+        QTest::newRow("no such landmark") << "/landmarks/needed"
+                                          << "[\"shoulder\",\"bottom\"]"
+                                          << "bottom";
+        QTest::newRow("default school unknown") << "/schools/default"
+                                                << "\"my-own\""
+                                                << "my-own";
+        QTest::newRow("reading unknown") << "/readings/0"
+                                         << "\"charm\""
+                                         << "charm";
+        QTest::newRow("no stop rule") << "/stop_rule"
+                                      << "\"\""
+                                      << "/stop_rule";
+        QTest::newRow("a cue rung unknown") << "/faults/0/cues/0/rung"
+                                            << "\"shout\""
+                                            << "/faults/0/cues/0";
+        QTest::newRow("no days") << "/dose/days_per_week"
+                                 << "0"
+                                 << "/dose/days_per_week";
+        QTest::newRow("a name for a list") << "/ladder"
+                                           << "\"up\""
+                                           << "/ladder";
     }
     void wrong() { verifyWrongEntry(bridge_, parseExercise); }
 
@@ -73,7 +103,8 @@ private slots:
 
     void schoolsReplaceLimits() {
         Json j = bridge_;
-        j["schools"]["choices"]["stricter"] = Json::parse(R"({"name":"Stricter","aim":"less bend","limits":[{"measure":"pelvis_on_trunk","high":3,"unit":"deg","origin":"chosen here"}]})");
+        j["schools"]["choices"]["stricter"] = Json::parse(
+            R"({"name":"Stricter","aim":"less bend","limits":[{"measure":"pelvis_on_trunk","high":3,"unit":"deg","origin":"chosen here"}]})");
         const Exercise e = parseExercise(j, "f").value();
         NEAR(*e.withSchool(e.fault("back-bend")->limit, "stricter").high, 3, 0);
         NEAR(*e.withSchool(e.fault("back-bend")->limit, "neutral-lift").high, 5, 0);

@@ -1,6 +1,6 @@
 // Made clips: the same bytes from the same scene, truth that fits the picture, and scenes that are refused.
-#include "figure/film.h"
 #include "base/files.h"
+#include "figure/film.h"
 #include "support/table.h"
 #include "support/wrong_entry.h"
 
@@ -17,7 +17,8 @@ class FigureTest : public QObject {
     QTemporaryDir dir_;
 
     static Json small() {
-        return Json::parse(R"({"format":"deft-mirror-scene","version":1,"position":"bridge","head":"left","room":"rehearsal-room","tremor_deg":0,
+        return Json::parse(
+            R"({"format":"deft-mirror-scene","version":1,"position":"bridge","head":"left","room":"rehearsal-room","tremor_deg":0,
             "person":{"height_m":1.7,"stickers":true},
             "camera":{"width":480,"height":270,"focal_px":720,"distance_m":3,"height_m":0.55,"aim_m":0.3,"roll_deg":0},
             "film":{"duration_s":0.1,"fps":30,"grain":0.004,"seed":2,"supersample":1,"room_samples":1},
@@ -37,7 +38,7 @@ private slots:
         QVERIFY2(bend > 5 && bend < 10, qPrintable(QString::number(bend)));
         QVERIFY(up.body.hip_deg > flat.body.hip_deg + 30);
         QVERIFY(up.points.at("hip").y < flat.points.at("hip").y - 20); // the hips rise on the screen
-        NEAR(up.points.at("ankle").x, flat.points.at("ankle").x, 1.0);  // the feet stay
+        NEAR(up.points.at("ankle").x, flat.points.at("ankle").x, 1.0); // the feet stay
         NEAR(up.points.at("ankle").y, flat.points.at("ankle").y, 1.0);
         NEAR(up.points.at("floor_a").y, flat.points.at("floor_a").y, 1e-6);
     }
@@ -77,14 +78,19 @@ private slots:
     }
 
     void sameSceneSameBytes() {
-        const auto a = dir_.filePath(QStringLiteral("a.mp4")).toStdString(), b = dir_.filePath(QStringLiteral("b.mp4")).toStdString();
+        const auto a = dir_.filePath(QStringLiteral("a.mp4")).toStdString(),
+                   b = dir_.filePath(QStringLiteral("b.mp4")).toStdString();
         QVERIFY(filmScene(scene(small()), a));
         QVERIFY(filmScene(scene(small()), b));
         for (const char* ending : {".mp4", ".truth.csv", ".marks.json"})
-            QCOMPARE(readFile(std::filesystem::path(a).replace_extension(ending)).value(), readFile(std::filesystem::path(b).replace_extension(ending)).value());
+            QCOMPARE(readFile(std::filesystem::path(a).replace_extension(ending)).value(),
+                     readFile(std::filesystem::path(b).replace_extension(ending)).value());
         const Table t = readTable(dir_.filePath(QStringLiteral("a.truth.csv")).toStdString());
         QCOMPARE(t.rows, size_t(3));
-        QCOMPARE(readJsonFile(dir_.filePath(QStringLiteral("a.marks.json")).toStdString()).value()["frames"][0]["points"].size(), size_t(2));
+        QCOMPARE(readJsonFile(dir_.filePath(QStringLiteral("a.marks.json")).toStdString())
+                     .value()["frames"][0]["points"]
+                     .size(),
+                 size_t(2));
     }
 
     void stopped() {
@@ -97,13 +103,27 @@ private slots:
 
     void wrongScenes_data() {
         wrongEntryColumns();
-        QTest::newRow("a giant") << "/person/height_m" << "4" << "/person/height_m";
-        QTest::newRow("no colour") << "/person/skin" << "\"pinkish\"" << "/person/skin";
-        QTest::newRow("no such room") << "/room" << "\"castle\"" << "/room";
-        QTest::newRow("a word for a number") << "/camera/focal_px" << "\"long\"" << "/camera/focal_px";
-        QTest::newRow("another format") << "/format" << "\"deft-mirror-marks\"" << "/format";
-        QTest::newRow("no such position") << "/position" << "\"headstand\"" << "/position";
-        QTest::newRow("lying askew") << "/film/rotation_deg" << "45" << "/film/rotation_deg";
+        QTest::newRow("a giant") << "/person/height_m"
+                                 << "4"
+                                 << "/person/height_m";
+        QTest::newRow("no colour") << "/person/skin"
+                                   << "\"pinkish\""
+                                   << "/person/skin";
+        QTest::newRow("no such room") << "/room"
+                                      << "\"castle\""
+                                      << "/room";
+        QTest::newRow("a word for a number") << "/camera/focal_px"
+                                             << "\"long\""
+                                             << "/camera/focal_px";
+        QTest::newRow("another format") << "/format"
+                                        << "\"deft-mirror-marks\""
+                                        << "/format";
+        QTest::newRow("no such position") << "/position"
+                                          << "\"headstand\""
+                                          << "/position";
+        QTest::newRow("lying askew") << "/film/rotation_deg"
+                                     << "45"
+                                     << "/film/rotation_deg";
     }
     void wrongScenes() { verifyWrongEntry(small(), parseScene); }
 
@@ -111,7 +131,8 @@ private slots:
         const Curve c{{{1, 0}, {2, 10}, {4, 10}}};
         NEAR(c.at(0), 0, 0);
         NEAR(c.at(1.5), 5, 1e-9);
-        NEAR(c.at(1.25), 10 * (10 * std::pow(0.25, 3) - 15 * std::pow(0.25, 4) + 6 * std::pow(0.25, 5)), 1e-9); // Flash and Hogan 1985, eq. 4
+        NEAR(c.at(1.25), 10 * (10 * std::pow(0.25, 3) - 15 * std::pow(0.25, 4) + 6 * std::pow(0.25, 5)),
+             1e-9); // Flash and Hogan 1985, eq. 4
         NEAR(c.at(3), 10, 1e-12);
         NEAR(c.at(9), 10, 0);
     }

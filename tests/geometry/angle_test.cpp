@@ -1,5 +1,5 @@
-// Angles against worked values in all quadrants (tests/reference/06_geometry, closed forms) and their spread under noise
-// against the published formula and 200 000 draws (same folder).
+// Angles against worked values in all quadrants (tests/reference/06_geometry, closed forms) and their spread under
+// noise against the published formula and 200 000 draws (same folder).
 #include "geometry/angle.h"
 #include "geometry/propagate.h"
 #include "support/table.h"
@@ -58,7 +58,8 @@ private slots:
         const Table t = readTable(reference("06_geometry/point_line_offset.csv"));
         for (size_t i = 0; i < t.rows; ++i) {
             if (std::isnan(t["offset"][i])) continue;
-            NEAR(lineOffsetPx({t["px"][i], t["py"][i]}, {t["ax"][i], t["ay"][i]}, {t["bx"][i], t["by"][i]}).value(), t["offset"][i], 1e-9);
+            NEAR(lineOffsetPx({t["px"][i], t["py"][i]}, {t["ax"][i], t["ay"][i]}, {t["bx"][i], t["by"][i]}).value(),
+                 t["offset"][i], 1e-9);
         }
     }
 
@@ -79,7 +80,8 @@ private slots:
             const auto angle = [&](const std::vector<double>& v) {
                 return jointAngleDeg({v[0], v[1]}, {v[2], v[3]}, {v[4], v[5]}, false).value_or(kGap);
             };
-            const double sd = propagatedSd(angle, {l1, 0, 0, 0, l2 * std::cos(inner), l2 * std::sin(inner)}, std::vector<double>(6, sigma));
+            const double sd = propagatedSd(angle, {l1, 0, 0, 0, l2 * std::cos(inner), l2 * std::sin(inner)},
+                                           std::vector<double>(6, sigma));
             NEAR(sd / t["formula_sd_deg"][i], 1, 0.01);
             NEAR(sd / t["mc_sd_deg"][i], 1, 0.02);
             ++checked;
@@ -91,8 +93,12 @@ private slots:
         const Table t = readTable(reference("06_geometry/noise_segment_angle.csv"));
         for (size_t i = 0; i < t.rows; ++i) {
             if (t["sigma_px"][i] / t["L_px"][i] > 0.05) continue;
-            const auto direction = [](const std::vector<double>& v) { return directionDeg({v[0], v[1]}, {v[2], v[3]}).value_or(kGap); };
-            NEAR(propagatedSd(direction, {0, 0, t["L_px"][i], 0}, std::vector<double>(4, t["sigma_px"][i])) / t["mc_sd_deg"][i], 1, 0.02);
+            const auto direction = [](const std::vector<double>& v) {
+                return directionDeg({v[0], v[1]}, {v[2], v[3]}).value_or(kGap);
+            };
+            NEAR(propagatedSd(direction, {0, 0, t["L_px"][i], 0}, std::vector<double>(4, t["sigma_px"][i])) /
+                     t["mc_sd_deg"][i],
+                 1, 0.02);
         }
     }
 };

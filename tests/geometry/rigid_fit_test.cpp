@@ -31,13 +31,16 @@ private slots:
         PoseFitOptions o;
         o.withScale = true;
         const auto src = points(all_["src"]);
-        compare(fitPose(src, points(all_["dst_noisy"]), std::vector<double>(src.size(), 1), o)->pose, referenceJson("06_geometry/eigen_umeyama.json")["similarity"], 1e-10);
-        compare(fitPose(src, points(all_["dst_exact"]), std::vector<double>(src.size(), 1), o)->pose, all_["true"]["matrix_2x3"], 1e-10);
+        compare(fitPose(src, points(all_["dst_noisy"]), std::vector<double>(src.size(), 1), o)->pose,
+                referenceJson("06_geometry/eigen_umeyama.json")["similarity"], 1e-10);
+        compare(fitPose(src, points(all_["dst_exact"]), std::vector<double>(src.size(), 1), o)->pose,
+                all_["true"]["matrix_2x3"], 1e-10);
     }
 
     void rigid() {
         const auto src = points(all_["src"]);
-        compare(fitPose(src, points(all_["dst_noisy"]), std::vector<double>(src.size(), 1))->pose, referenceJson("06_geometry/eigen_umeyama.json")["rigid"], 1e-10);
+        compare(fitPose(src, points(all_["dst_noisy"]), std::vector<double>(src.size(), 1))->pose,
+                referenceJson("06_geometry/eigen_umeyama.json")["rigid"], 1e-10);
     }
 
     void twoPointsAreEnough() {

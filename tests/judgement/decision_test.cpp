@@ -1,6 +1,6 @@
-// The next step and target. The order of the rules and their sums are worked by hand in each row; hold lengths up to 60 s
-// and the step after two clean reviews are common practice without a published source, the other numbers are chosen here
-// (docs/decisions.md says which).
+// The next step and target. The order of the rules and their sums are worked by hand in each row; hold lengths up to 60
+// s and the step after two clean reviews are common practice without a published source, the other numbers are chosen
+// here (docs/decisions.md says which).
 #include "judgement/decision.h"
 #include "support/table.h"
 
@@ -13,7 +13,9 @@ class DecisionTest : public QObject {
     Q_OBJECT
     Exercise bridge_ = loadExercise("bridge").value();
 
-    static Case::Hold hold(double duration, double clean) { return {"both", duration, clean, clean < duration ? "pelvis_on_trunk" : ""}; }
+    static Case::Hold hold(double duration, double clean) {
+        return {"both", duration, clean, clean < duration ? "pelvis_on_trunk" : ""};
+    }
     static Case asked(double seconds, std::vector<Case::Hold> holds) {
         Case c;
         c.rung = "both";
@@ -22,9 +24,12 @@ class DecisionTest : public QObject {
         for (const auto& h : c.holds) c.reps.push_back({"both", 45, 45, 1, ""}), (void)h;
         return c;
     }
-    static PastReview cleanBefore(double seconds) { return {"2026-05-01", "both", {"both", 3, std::nullopt, seconds, std::nullopt, 3}, true, true, {}, {}}; }
+    static PastReview cleanBefore(double seconds) {
+        return {"2026-05-01", "both", {"both", 3, std::nullopt, seconds, std::nullopt, 3}, true, true, {}, {}};
+    }
     static bool says(const std::vector<std::string>& lines, const char* words) {
-        return std::any_of(lines.begin(), lines.end(), [&](const std::string& l) { return l.find(words) != std::string::npos; });
+        return std::any_of(lines.begin(), lines.end(),
+                           [&](const std::string& l) { return l.find(words) != std::string::npos; });
     }
 
 private slots:
@@ -37,17 +42,28 @@ private slots:
         QTest::addColumn<double>("next");
         QTest::addColumn<int>("sets");
         // asked, clean time of each hold, length held, last review clean at the same dose → step, hold, rounds
-        QTest::newRow("clean for the first time: once more") << 10.0 << QList<double>{10, 10, 10} << 10.0 << false << "stay" << 10.0 << 3;
-        QTest::newRow("clean twice: next rung within 5 s") << 10.0 << QList<double>{10, 10, 10} << 10.0 << true << "up" << 15.0 << 3;
-        QTest::newRow("20 s twice: 30 is beyond 25, so a round more") << 20.0 << QList<double>{20, 20, 20} << 20.0 << true << "up" << 20.0 << 4;
-        QTest::newRow("20 s held for 26: 1.2 × 26 = 31.2 reaches 30") << 20.0 << QList<double>{26, 26, 26} << 26.0 << true << "up" << 30.0 << 3;
-        QTest::newRow("half a second short still counts") << 10.0 << QList<double>{9.6, 9.6, 9.6} << 9.6 << true << "up" << 15.0 << 3;
-        QTest::newRow("a second short does not") << 10.0 << QList<double>{9, 9, 9} << 9.0 << true << "stay" << 10.0 << 3;
-        QTest::newRow("one of three broke late: stay") << 10.0 << QList<double>{10, 8, 10} << 10.0 << true << "stay" << 10.0 << 3;
-        QTest::newRow("two broke in the first third: back to the rung below the median 3 s, none: shortest") << 10.0 << QList<double>{3, 3, 10} << 10.0 << false << "back" << 5.0 << 3;
-        QTest::newRow("30 s asked, median clean 9 s, two early: back to 5") << 30.0 << QList<double>{9, 8, 28} << 30.0 << false << "back" << 5.0 << 3;
-        QTest::newRow("45 s asked, median clean 14 s: back to 10") << 45.0 << QList<double>{14, 13, 40} << 45.0 << false << "back" << 10.0 << 3;
-        QTest::newRow("one early, two clean: stay") << 10.0 << QList<double>{2, 10, 10} << 10.0 << true << "stay" << 10.0 << 3;
+        QTest::newRow("clean for the first time: once more")
+            << 10.0 << QList<double>{10, 10, 10} << 10.0 << false << "stay" << 10.0 << 3;
+        QTest::newRow("clean twice: next rung within 5 s")
+            << 10.0 << QList<double>{10, 10, 10} << 10.0 << true << "up" << 15.0 << 3;
+        QTest::newRow("20 s twice: 30 is beyond 25, so a round more")
+            << 20.0 << QList<double>{20, 20, 20} << 20.0 << true << "up" << 20.0 << 4;
+        QTest::newRow("20 s held for 26: 1.2 × 26 = 31.2 reaches 30")
+            << 20.0 << QList<double>{26, 26, 26} << 26.0 << true << "up" << 30.0 << 3;
+        QTest::newRow("half a second short still counts")
+            << 10.0 << QList<double>{9.6, 9.6, 9.6} << 9.6 << true << "up" << 15.0 << 3;
+        QTest::newRow("a second short does not")
+            << 10.0 << QList<double>{9, 9, 9} << 9.0 << true << "stay" << 10.0 << 3;
+        QTest::newRow("one of three broke late: stay")
+            << 10.0 << QList<double>{10, 8, 10} << 10.0 << true << "stay" << 10.0 << 3;
+        QTest::newRow("two broke in the first third: back to the rung below the median 3 s, none: shortest")
+            << 10.0 << QList<double>{3, 3, 10} << 10.0 << false << "back" << 5.0 << 3;
+        QTest::newRow("30 s asked, median clean 9 s, two early: back to 5")
+            << 30.0 << QList<double>{9, 8, 28} << 30.0 << false << "back" << 5.0 << 3;
+        QTest::newRow("45 s asked, median clean 14 s: back to 10")
+            << 45.0 << QList<double>{14, 13, 40} << 45.0 << false << "back" << 10.0 << 3;
+        QTest::newRow("one early, two clean: stay")
+            << 10.0 << QList<double>{2, 10, 10} << 10.0 << true << "stay" << 10.0 << 3;
     }
     void holds() {
         QFETCH(double, askedFor);

@@ -26,10 +26,20 @@ class FindingsTest : public QObject {
             m.set.series.push_back(s);
         };
         for (int i = 0; i < 360; ++i) m.set.time_s.push_back(i / 30.0);
-        add("hip_height", "%", [&](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55) - (t > 5 && t < 9 ? sinks * 0.43 * (t - 5) / 4 : t >= 9 && t < 9.5 ? sinks * 0.43 * (9.5 - t) * 2 : 0); }, 0.4);
-        add("pelvis_on_trunk", "deg", [&](double t) { return outAndBack(t, 3, 4, 9, 9.5, 0, bend); }, u95);
-        add("knee_angle", "deg", [&](double) { return knee; }, 2);
-        add("foot", "deg", [](double) { return 0.0; }, 2);
+        add(
+            "hip_height", "%",
+            [&](double t) {
+                return outAndBack(t, 2.5, 4, 9, 10, 12, 55) - (t > 5 && t < 9      ? sinks * 0.43 * (t - 5) / 4
+                                                               : t >= 9 && t < 9.5 ? sinks * 0.43 * (9.5 - t) * 2
+                                                                                   : 0);
+            },
+            0.4);
+        add(
+            "pelvis_on_trunk", "deg", [&](double t) { return outAndBack(t, 3, 4, 9, 9.5, 0, bend); }, u95);
+        add(
+            "knee_angle", "deg", [&](double) { return knee; }, 2);
+        add(
+            "foot", "deg", [](double) { return 0.0; }, 2);
         m.events = findMovement(m.set, moverPlan(bridge_));
         addLevelLoss(m.set, m.events, moverPlan(bridge_));
         findBreaks(m.events, m.set, moverPlan(bridge_), anchorTolerances(bridge_, "neutral-lift"));

@@ -16,7 +16,8 @@ class MarksTest : public QObject {
     Q_OBJECT
 
     static Json good() {
-        return Json::parse(R"({"format":"deft-mirror-marks","version":1,"mirrored":true,"scale":{"length_cm":180},"maker":{"x":1},
+        return Json::parse(
+            R"({"format":"deft-mirror-marks","version":1,"mirrored":true,"scale":{"length_cm":180},"maker":{"x":1},
             "frames":[{"time_s":0.0,"points":{"hip":[640.25,400],"knee":[800,300]}},{"time_s":2.0,"points":{"knee":null}}]})");
     }
     static ClipInfo clip() {
@@ -41,14 +42,30 @@ private slots:
 
     void wrong_data() {
         wrongEntryColumns();
-        QTest::newRow("other format") << "/format" << "\"deft-mirror-scene\"" << "/format";
-        QTest::newRow("unknown landmark") << "/frames/0/points/elbo" << "[1,2]" << "/frames/0/points/elbo";
-        QTest::newRow("one number") << "/frames/0/points/hip" << "[1]" << "/frames/0/points/hip";
-        QTest::newRow("words") << "/frames/0/points/hip" << "[\"a\",\"b\"]" << "/frames/0/points/hip";
-        QTest::newRow("no time") << "/frames/1/time_s" << "\"soon\"" << "/frames/1/time_s";
-        QTest::newRow("no frames") << "/frames" << "[]" << "/frames";
-        QTest::newRow("scale of nothing") << "/scale/length_cm" << "0" << "/scale/length_cm";
-        QTest::newRow("mirrored perhaps") << "/mirrored" << "\"perhaps\"" << "/mirrored";
+        QTest::newRow("other format") << "/format"
+                                      << "\"deft-mirror-scene\""
+                                      << "/format";
+        QTest::newRow("unknown landmark") << "/frames/0/points/elbo"
+                                          << "[1,2]"
+                                          << "/frames/0/points/elbo";
+        QTest::newRow("one number") << "/frames/0/points/hip"
+                                    << "[1]"
+                                    << "/frames/0/points/hip";
+        QTest::newRow("words") << "/frames/0/points/hip"
+                               << "[\"a\",\"b\"]"
+                               << "/frames/0/points/hip";
+        QTest::newRow("no time") << "/frames/1/time_s"
+                                 << "\"soon\""
+                                 << "/frames/1/time_s";
+        QTest::newRow("no frames") << "/frames"
+                                   << "[]"
+                                   << "/frames";
+        QTest::newRow("scale of nothing") << "/scale/length_cm"
+                                          << "0"
+                                          << "/scale/length_cm";
+        QTest::newRow("mirrored perhaps") << "/mirrored"
+                                          << "\"perhaps\""
+                                          << "/mirrored";
     }
     void wrong() { verifyWrongEntry(good(), parseMarks); }
 
@@ -69,7 +86,8 @@ private slots:
         m.set(0, "asis", Point2(1281, 5));
         const auto f = fitToClip(m, clip(), "");
         QCOMPARE(f.error().code, Errc::OutOfRange);
-        QVERIFY(f.error().detail.find("asis") != std::string::npos && f.error().detail.find("1280") != std::string::npos);
+        QVERIFY(f.error().detail.find("asis") != std::string::npos &&
+                f.error().detail.find("1280") != std::string::npos);
     }
 
     void forAnotherClip() {
@@ -98,7 +116,8 @@ private slots:
         QVERIFY(isLandmark("hip") && isLandmark("hip_l") && isLandmark("asis_r") && isLandmark("floor_a"));
         QVERIFY(!isLandmark("hip_x") && !isLandmark("floor_a_l") && !isLandmark(""));
         QVERIFY(isSceneLandmark("floor_b") && !isSceneLandmark("wheel"));
-        for (const std::string& name : sideLandmarks()) QVERIFY2(landmarkWords(name) != "" && isLandmark(name), name.c_str());
+        for (const std::string& name : sideLandmarks())
+            QVERIFY2(landmarkWords(name) != "" && isLandmark(name), name.c_str());
         QCOMPARE(landmarkWords("asis_l"), std::string("left front hip point"));
     }
 };

@@ -15,7 +15,9 @@ class TrackerTest : public QObject {
     Q_OBJECT
     QTemporaryDir dir_;
 
-    const std::map<std::string, Point2> start_ = {{"shoulder", {150, 240}}, {"hip", {330, 240}}, {"asis", {320, 205}}, {"crest", {285, 225}}, {"knee", {480, 190}}, {"ankle", {520, 330}}};
+    const std::map<std::string, Point2> start_ = {{"shoulder", {150, 240}}, {"hip", {330, 240}},
+                                                  {"asis", {320, 205}},     {"crest", {285, 225}},
+                                                  {"knee", {480, 190}},     {"ankle", {520, 330}}};
 
     /// Cloth: noise smoothed to blobs of a few pixels.
     static cv::Mat cloth() {
@@ -38,7 +40,9 @@ class TrackerTest : public QObject {
         const Vector2 d = p - Point2(320, 240);
         return Point2(320, 240) + Vector2(c * d.x() + s * d.y(), -s * d.x() + c * d.y()) + by;
     }
-    static std::map<std::string, std::optional<Point2>> asMarks(const std::map<std::string, Point2>& points) { return {points.begin(), points.end()}; }
+    static std::map<std::string, std::optional<Point2>> asMarks(const std::map<std::string, Point2>& points) {
+        return {points.begin(), points.end()};
+    }
 
     Marks marksAt(double t, double degrees_, const Vector2& by) const {
         Marks m;
@@ -73,7 +77,8 @@ private slots:
             const Vector2 by(1.37 * i, -0.71 * i);
             tracker.step(moved(picture, turn, by), 1 / 30.0);
             for (const auto& [name, p] : tracker.now()) {
-                QVERIFY2(p.usable(), qPrintable(QStringLiteral("%1 in frame %2").arg(QString::fromStdString(name)).arg(i)));
+                QVERIFY2(p.usable(),
+                         qPrintable(QStringLiteral("%1 in frame %2").arg(QString::fromStdString(name)).arg(i)));
                 const Vector2 off = p.at - movedPoint(start_.at(name), turn, by);
                 sum += off.squaredNorm(), ++n;
                 inside += std::abs(off.x()) <= 1.96 * p.sd && std::abs(off.y()) <= 1.96 * p.sd;
@@ -114,7 +119,9 @@ private slots:
         a.mark(picture, asMarks(start_));
         for (int i = 1; i <= 5; ++i) a.step(moved(picture, 0.5 * i, {1.0 * i, 0}), 1 / 30.0);
         LandmarkTracker b = a;
-        for (int i = 6; i <= 10; ++i) a.step(moved(picture, 0.5 * i, {1.0 * i, 0}), 1 / 30.0), b.step(moved(picture, 0.5 * i, {1.0 * i, 0}), 1 / 30.0);
+        for (int i = 6; i <= 10; ++i)
+            a.step(moved(picture, 0.5 * i, {1.0 * i, 0}), 1 / 30.0),
+                b.step(moved(picture, 0.5 * i, {1.0 * i, 0}), 1 / 30.0);
         for (const auto& [name, p] : a.now()) QVERIFY(p.at == b.now().at(name).at);
     }
 
@@ -140,9 +147,11 @@ private slots:
         const auto tracks = trackClip(clip, marks).value();
         NEAR((tracks.find("knee", 30)->at - truth).x(), 3, 1e-3);
         QCOMPARE(tracks.find("knee", 30)->state, PointState::ByHand);
-        const double before = (tracks.find("knee", 29)->at - movedPoint(start_.at("knee"), 0.2 * 29, {26.1, -11.6})).x();
+        const double before =
+            (tracks.find("knee", 29)->at - movedPoint(start_.at("knee"), 0.2 * 29, {26.1, -11.6})).x();
         QVERIFY2(before > 2, qPrintable(QString::number(before)));
-        NEAR((tracks.find("hip", 30)->at - movedPoint(start_.at("hip"), 6, {27, -12})).norm(), 0, 1.0); // the others are not moved
+        NEAR((tracks.find("hip", 30)->at - movedPoint(start_.at("hip"), 6, {27, -12})).norm(), 0,
+             1.0); // the others are not moved
     }
 
     void stopsWhenAsked() {

@@ -34,7 +34,8 @@ private slots:
         for (const bool left : {true, false})
             for (const double roll : {0.0, 5.0, -5.0})
                 for (const double size : {1.0, 0.5})
-                    QTest::addRow("head %s, roll %g, size %g", left ? "left" : "right", roll, size) << left << roll << size;
+                    QTest::addRow("head %s, roll %g, size %g", left ? "left" : "right", roll, size)
+                        << left << roll << size;
     }
     /// The same movement reads the same whichever way the client lies and however the camera is turned or far away.
     void everySide() {
@@ -45,12 +46,14 @@ private slots:
         // In the still hold at 5 s nothing moves, so smoothing changes nothing.
         NEAR(at(set, "pelvis_on_trunk", 5), 9, 1e-3);
         NEAR(at(set, "pelvis_on_trunk", 1), 0, 1e-3);
-        NEAR(at(set, "tilt", 5), 9 - 27, 1e-3); // the hips rise by 27°, so against the mat the pelvis has rolled back by 18
+        NEAR(at(set, "tilt", 5), 9 - 27,
+             1e-3); // the hips rise by 27°, so against the mat the pelvis has rolled back by 18
         NEAR(at(set, "trunk", 5) - at(set, "trunk", 1), -27, 1e-2);
         NEAR(set.context.axes.rollDeg, roll, 1e-6);
         const auto start = stickPoints({0, 0}, {}), top = stickPoints({27, 9}, {});
         NEAR(at(set, "hip_height", 5), 100 * (500 - top.at("hip").y()) / kStickTrunk, 0.02);
-        NEAR(at(set, "hip_angle", 1), includedAngleDeg(start.at("shoulder"), start.at("hip"), start.at("knee")).value(), 1e-2);
+        NEAR(at(set, "hip_angle", 1), includedAngleDeg(start.at("shoulder"), start.at("hip"), start.at("knee")).value(),
+             1e-2);
         NEAR(at(set, "knee_angle", 5), includedAngleDeg(top.at("hip"), top.at("knee"), top.at("ankle")).value(), 1e-2);
         NEAR(at(set, "foot", 5), 0, 1e-3);
         const double off = lineOffsetPx(top.at("hip"), top.at("shoulder"), top.at("knee")).value();
@@ -59,15 +62,33 @@ private slots:
 
     void sagSign() {
         // Hips below the line from shoulder to knee read +, above it −.
-        const auto low = computeSeries(stickTracks(90, 30, [](double) { return StickPose{8, 0}; }, {}), options()).value();
-        const auto high = computeSeries(stickTracks(90, 30, [](double) { return StickPose{40, 0}; }, {}), options()).value();
+        const auto low = computeSeries(stickTracks(90, 30,
+                                                   [](double) {
+                                                       return StickPose{8, 0};
+                                                   },
+                                                   {}),
+                                       options())
+                             .value();
+        const auto high = computeSeries(stickTracks(90, 30,
+                                                    [](double) {
+                                                        return StickPose{40, 0};
+                                                    },
+                                                    {}),
+                                        options())
+                              .value();
         QVERIFY(at(low, "sag", 1) > 5);
         QVERIFY(at(high, "sag", 1) < 0);
     }
 
     /// Beyond straight the hip angle goes on past 180 instead of folding back.
     void hipAngleDoesNotFold() {
-        const auto set = computeSeries(stickTracks(90, 30, [](double) { return StickPose{44, 0}; }, {}), options()).value();
+        const auto set = computeSeries(stickTracks(90, 30,
+                                                   [](double) {
+                                                       return StickPose{44, 0};
+                                                   },
+                                                   {}),
+                                       options())
+                             .value();
         QVERIFY2(at(set, "hip_angle", 1) > 180, qPrintable(QString::number(at(set, "hip_angle", 1))));
     }
 
@@ -77,11 +98,16 @@ private slots:
         std::normal_distribution<double> draw(0, 0.8);
         int inside = 0, all = 0;
         for (int run = 0; run < 6; ++run) {
-            const auto set = computeSeries(stickTracks(300, 30, movement, {run % 2 == 0, 2.0, 1.0}, 0.8, [&] { return draw(random); }), options()).value();
-            const auto truth = computeSeries(stickTracks(300, 30, movement, {run % 2 == 0, 2.0, 1.0}), options()).value();
+            const auto set = computeSeries(stickTracks(300, 30, movement, {run % 2 == 0, 2.0, 1.0}, 0.8,
+                                                       [&] { return draw(random); }),
+                                           options())
+                                 .value();
+            const auto truth =
+                computeSeries(stickTracks(300, 30, movement, {run % 2 == 0, 2.0, 1.0}), options()).value();
             for (const char* id : {"pelvis_on_trunk", "tilt"}) {
                 const Series &s = *set.find(id), &t = *truth.find(id);
-                for (size_t i = 0; i < s.value.size(); ++i) ++all, inside += std::abs(s.value[i] - t.value[i]) <= s.u95[i];
+                for (size_t i = 0; i < s.value.size(); ++i)
+                    ++all, inside += std::abs(s.value[i] - t.value[i]) <= s.u95[i];
             }
         }
         QVERIFY2(inside >= 0.93 * all, qPrintable(QStringLiteral("%1 of %2").arg(inside).arg(all)));

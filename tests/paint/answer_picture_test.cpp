@@ -18,7 +18,8 @@ class AnswerPictureTest : public QObject {
     static QImage noise(const Review& r) {
         QImage image(r.clip.width, r.clip.height, QImage::Format_RGB32);
         for (int y = 0; y < image.height(); ++y)
-            for (int x = 0; x < image.width(); ++x) image.setPixelColor(x, y, ((x * 7919) ^ (y * 104729)) & 64 ? Qt::white : Qt::black);
+            for (int x = 0; x < image.width(); ++x)
+                image.setPixelColor(x, y, ((x * 7919) ^ (y * 104729)) & 64 ? Qt::white : Qt::black);
         return image;
     }
     static AnswerPicture picture() { return {kFrame, 0, "", "", false}; }
@@ -27,18 +28,21 @@ class AnswerPictureTest : public QObject {
     static double detail(const QImage& out, const Review& r, const Point2& clip) {
         const QRectF crop = bodyCrop(r, double(out.width()) / out.height(), true);
         const double scale = out.width() / crop.width();
-        const QRect box(int((clip.x() - 25 - crop.x()) * scale), int((clip.y() - 25 - crop.y()) * scale), int(50 * scale), int(50 * scale));
+        const QRect box(int((clip.x() - 25 - crop.x()) * scale), int((clip.y() - 25 - crop.y()) * scale),
+                        int(50 * scale), int(50 * scale));
         if (!out.rect().adjusted(0, 0, -1, 0).contains(box)) return kGap;
         double sum = 0;
         for (int y = box.top(); y <= box.bottom(); ++y)
-            for (int x = box.left(); x <= box.right(); ++x) sum += std::abs(qGray(out.pixel(x, y)) - qGray(out.pixel(x + 1, y)));
+            for (int x = box.left(); x <= box.right(); ++x)
+                sum += std::abs(qGray(out.pixel(x, y)) - qGray(out.pixel(x + 1, y)));
         return sum / (box.width() * box.height());
     }
     /// Around the true ear nothing of the noise is left; at the knee all of it is.
     static void verifyCovered(const Review& r, const QImage& out) {
         const Review whole = demoReview();
         QVERIFY(!out.isNull());
-        const double head = detail(out, r, whole.tracks.find("ear", kFrame)->at), elsewhere = detail(out, r, whole.tracks.find("knee", kFrame)->at + Vector2(0, -40));
+        const double head = detail(out, r, whole.tracks.find("ear", kFrame)->at),
+                     elsewhere = detail(out, r, whole.tracks.find("knee", kFrame)->at + Vector2(0, -40));
         QVERIFY2(head < 0.15 * elsewhere, qPrintable(QStringLiteral("%1 against %2").arg(head).arg(elsewhere)));
     }
     static void lose(Review& r, const char* name, int64_t from, int64_t to) {

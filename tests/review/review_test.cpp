@@ -34,18 +34,25 @@ private slots:
         auto has = [](const Json& o, std::initializer_list<const char*> keys) {
             for (const char* k : keys) QVERIFY2(o.contains(k), k);
         };
-        has(j, {"clip", "exercise", "view", "side", "schools", "neutral", "summary", "reps", "holds", "faults", "setup", "decision", "cues", "cautions"});
-        has(j["clip"], {"file", "sha256", "width", "height", "frames", "duration_s", "rotation_deg", "variable_rate", "check"});
+        has(j, {"clip", "exercise", "view", "side", "schools", "neutral", "summary", "reps", "holds", "faults", "setup",
+                "decision", "cues", "cautions"});
+        has(j["clip"],
+            {"file", "sha256", "width", "height", "frames", "duration_s", "rotation_deg", "variable_rate", "check"});
         has(j["clip"]["check"][0], {"id", "verdict", "value", "unit", "ask"});
         has(j["summary"]["tilt"], {"min", "min_at_s", "max", "max_at_s", "mean", "u95", "unit"});
-        has(j["reps"][0], {"side", "start_s", "top_s", "end_s", "out_s", "hold_s", "back_s", "reach", "control_range", "broken_by"});
-        has(j["holds"][0], {"side", "start_s", "end_s", "duration_s", "clean_s", "first_break_s", "broken_by", "u95_s"});
-        has(j["faults"][0], {"id", "measure", "side", "start_s", "end_s", "worst_s", "worst", "limit", "u95", "certainty", "caused_by", "rank"});
+        has(j["reps"][0],
+            {"side", "start_s", "top_s", "end_s", "out_s", "hold_s", "back_s", "reach", "control_range", "broken_by"});
+        has(j["holds"][0],
+            {"side", "start_s", "end_s", "duration_s", "clean_s", "first_break_s", "broken_by", "u95_s"});
+        has(j["faults"][0], {"id", "measure", "side", "start_s", "end_s", "worst_s", "worst", "limit", "u95",
+                             "certainty", "caused_by", "rank"});
         has(j["setup"][0], {"id", "verdict", "value", "u95"});
         has(j["decision"], {"step", "because", "target", "arithmetic"});
         has(j["decision"]["target"], {"rung", "sets", "reps", "hold_s", "range", "days_per_week"});
         has(j["cues"][0], {"fault", "rung", "text"});
-        for (const char* id : {"tilt_raw", "tilt", "pelvis_on_trunk", "trunk", "hip_height", "sag", "hip_angle", "knee_angle"}) QVERIFY2(j["summary"].contains(id), id);
+        for (const char* id :
+             {"tilt_raw", "tilt", "pelvis_on_trunk", "trunk", "hip_height", "sag", "hip_angle", "knee_angle"})
+            QVERIFY2(j["summary"].contains(id), id);
     }
 
     void folderThereAndBack() {
@@ -54,7 +61,8 @@ private slots:
         const auto again = readFolder(at("out"));
         QVERIFY2(again.has_value(), again ? "" : again.error().detail.c_str());
         QVERIFY(writeFolder(*again, at("again")));
-        for (const char* file : {"review.json", "series.csv", "tracks.csv"}) QVERIFY2(readFile(at("out") / file).value() == readFile(at("again") / file).value(), file);
+        for (const char* file : {"review.json", "series.csv", "tracks.csv"})
+            QVERIFY2(readFile(at("out") / file).value() == readFile(at("again") / file).value(), file);
     }
 
     void inputsThereAndBack() {
@@ -86,7 +94,8 @@ private slots:
         QTest::newRow("empty") << QByteArray();
         QTest::newRow("another table") << QByteArray("a,b\n1,2\n");
         QTest::newRow("a cell short") << QByteArray("frame,time_s,hip_x,hip_y,hip_sd,hip_state\n0,0.0,1,2,0.1\n");
-        QTest::newRow("unknown state") << QByteArray("frame,time_s,hip_x,hip_y,hip_sd,hip_state\n0,0.0,1,2,0.1,guessed\n");
+        QTest::newRow("unknown state") << QByteArray(
+            "frame,time_s,hip_x,hip_y,hip_sd,hip_state\n0,0.0,1,2,0.1,guessed\n");
         QTest::newRow("no frames") << QByteArray("frame,time_s,hip_x,hip_y,hip_sd,hip_state\n");
     }
     void brokenTracks() {
@@ -120,11 +129,16 @@ private slots:
     void readings() {
         const Review r = demoReview();
         const auto rows = readingRows(r);
-        auto find = [&](const char* measure) { return *std::find_if(rows.begin(), rows.end(), [&](const ReadingRow& x) { return x.measure == measure; }); };
+        auto find = [&](const char* measure) {
+            return *std::find_if(rows.begin(), rows.end(), [&](const ReadingRow& x) { return x.measure == measure; });
+        };
         QVERIFY(find("pelvis_on_trunk").out());
         NEAR(find("clean_hold").value, medianOf({r.events.reps[0].hold.clean_s, r.events.reps[1].hold.clean_s}), 1e-12);
-        NEAR(find("control_range").value, std::min(r.events.reps[0].controlRange, r.events.reps[1].controlRange), 1e-12);
-        for (const ReadingRow& row : rows) QVERIFY2(row.why.empty() ? std::isfinite(row.u95) && !row.unit.empty() : std::isnan(row.value), row.name.c_str());
+        NEAR(find("control_range").value, std::min(r.events.reps[0].controlRange, r.events.reps[1].controlRange),
+             1e-12);
+        for (const ReadingRow& row : rows)
+            QVERIFY2(row.why.empty() ? std::isfinite(row.u95) && !row.unit.empty() : std::isnan(row.value),
+                     row.name.c_str());
     }
 
     void withoutOptionalMarks() {
@@ -161,7 +175,6 @@ private slots:
         in.school = "my-own";
         QCOMPARE(measureReview(in, demoClipInfo(), demoTracks()).error().code, Errc::NotFound);
     }
-
 };
 
 QTEST_GUILESS_MAIN(ReviewTest)

@@ -19,12 +19,15 @@ class RulesTest : public QObject {
         QFile f(file);
         if (!f.open(QIODevice::ReadOnly)) return {};
         QStringList out;
-        auto all = QRegularExpression(QStringLiteral("^#include\\s+[\"<]([^\">]+)[\">]"), QRegularExpression::MultilineOption).globalMatch(QString::fromUtf8(f.readAll()));
+        auto all =
+            QRegularExpression(QStringLiteral("^#include\\s+[\"<]([^\">]+)[\">]"), QRegularExpression::MultilineOption)
+                .globalMatch(QString::fromUtf8(f.readAll()));
         while (all.hasNext()) out << all.next().captured(1);
         return out;
     }
     static void forEachFile(const QString& folder, const std::function<void(const QString&)>& f) {
-        QDirIterator it(folder, {QStringLiteral("*.cpp"), QStringLiteral("*.h")}, QDir::Files, QDirIterator::Subdirectories);
+        QDirIterator it(folder, {QStringLiteral("*.cpp"), QStringLiteral("*.h")}, QDir::Files,
+                        QDirIterator::Subdirectories);
         while (it.hasNext()) f(it.next());
     }
 
@@ -35,8 +38,11 @@ private slots:
         forEachFile(source_ + QStringLiteral("core"), [&](const QString& file) {
             ++seen;
             for (const QString& i : includesOf(file)) {
-                QVERIFY2(!i.contains(QRegularExpression(QStringLiteral("^Q[A-Z]"))), qPrintable(file + QStringLiteral(" includes ") + i));
-                QVERIFY2(!i.startsWith(QLatin1String("app/")) && !i.startsWith(QLatin1String("store/")) && !i.startsWith(QLatin1String("cli/")), qPrintable(file));
+                QVERIFY2(!i.contains(QRegularExpression(QStringLiteral("^Q[A-Z]"))),
+                         qPrintable(file + QStringLiteral(" includes ") + i));
+                QVERIFY2(!i.startsWith(QLatin1String("app/")) && !i.startsWith(QLatin1String("store/")) &&
+                             !i.startsWith(QLatin1String("cli/")),
+                         qPrintable(file));
             }
         });
         QVERIFY(seen > 60);
@@ -45,10 +51,12 @@ private slots:
     /// A floor of the core includes from itself and from what its own CMakeLists.txt links, at first or second hand.
     void floorsIncludeDownwards() {
         QMap<QString, QStringList> links;
-        for (const QString& floor : QDir(source_ + QStringLiteral("core")).entryList(QDir::Dirs | QDir::NoDotAndDotDot)) {
+        for (const QString& floor :
+             QDir(source_ + QStringLiteral("core")).entryList(QDir::Dirs | QDir::NoDotAndDotDot)) {
             QFile f(source_ + QStringLiteral("core/") + floor + QStringLiteral("/CMakeLists.txt"));
             QVERIFY2(f.open(QIODevice::ReadOnly), qPrintable(floor));
-            auto all = QRegularExpression(QStringLiteral("deft::([a-z_]+)")).globalMatch(QString::fromUtf8(f.readAll()));
+            auto all =
+                QRegularExpression(QStringLiteral("deft::([a-z_]+)")).globalMatch(QString::fromUtf8(f.readAll()));
             while (all.hasNext()) links[floor] << all.next().captured(1);
         }
         auto reaches = [&](const QString& from, const QString& to) {
@@ -66,11 +74,14 @@ private slots:
             forEachFile(source_ + QStringLiteral("core/") + floor, [&](const QString& file) {
                 for (const QString& i : includesOf(file)) {
                     const QString to = i.section(QLatin1Char('/'), 0, 0);
-                    if (i.contains(QLatin1Char('/')) && links.contains(to)) QVERIFY2(reaches(floor, to), qPrintable(file + QStringLiteral(" includes ") + i));
+                    if (i.contains(QLatin1Char('/')) && links.contains(to))
+                        QVERIFY2(reaches(floor, to), qPrintable(file + QStringLiteral(" includes ") + i));
                 }
             });
         for (const QString& floor : links.keys())
-            for (const QString& below : links[floor]) QVERIFY2(!reaches(below, floor), qPrintable(floor + QStringLiteral(" and ") + below + QStringLiteral(" need each other")));
+            for (const QString& below : links[floor])
+                QVERIFY2(!reaches(below, floor),
+                         qPrintable(floor + QStringLiteral(" and ") + below + QStringLiteral(" need each other")));
     }
 
     void filesStaySmall() {
@@ -100,7 +111,8 @@ private slots:
         };
         for (const QColor& text : {c.ink, c.ink2, c.ink3, c.accent})
             for (const QColor& under : {c.ground, c.paper, c.raised, c.soft})
-                QVERIFY2(ratio(text, under) >= 4.5, qPrintable(text.name() + QStringLiteral(" on ") + under.name() + QStringLiteral(": %1").arg(ratio(text, under))));
+                QVERIFY2(ratio(text, under) >= 4.5, qPrintable(text.name() + QStringLiteral(" on ") + under.name() +
+                                                               QStringLiteral(": %1").arg(ratio(text, under))));
         for (const QColor& text : {c.ink, c.ink2}) QVERIFY(ratio(text, c.zone) >= 4.5);
         QVERIFY(ratio(c.onAccent, c.accent) >= 4.5);
         QVERIFY(ratio(c.onStage, c.stage) >= 7);

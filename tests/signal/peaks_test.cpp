@@ -32,7 +32,9 @@ private slots:
 
     void movementSignals_data() {
         QTest::addColumn<QString>("name");
-        for (const char* name : {"clean_cosine", "unequal_with_half_rep", "unequal_prom15", "pause_at_top", "standing_still"}) QTest::newRow(name) << QString::fromLatin1(name);
+        for (const char* name :
+             {"clean_cosine", "unequal_with_half_rep", "unequal_prom15", "pause_at_top", "standing_still"})
+            QTest::newRow(name) << QString::fromLatin1(name);
     }
     void movementSignals() {
         QFETCH(QString, name);
@@ -46,10 +48,12 @@ private slots:
         const Json cases = referenceJson("05_events/expected_peaks.json")["cases"];
         const Table t = readTable(reference("05_events/signals.csv"));
         for (const auto& [name, c] : cases.items()) {
-            const auto counted = cyclesByHysteresis(t.filled(name), c["rep_counter_lo_hi"][0], c["rep_counter_lo_hi"][1]);
+            const auto counted =
+                cyclesByHysteresis(t.filled(name), c["rep_counter_lo_hi"][0], c["rep_counter_lo_hi"][1]);
             const bool tail = !c["hysteresis_tail"].get<std::string>().empty();
             const int whole = int(counted.cycles.size()) - counted.unfinished;
-            QVERIFY2(whole == c["hysteresis_count"].get<int>(), qPrintable(QStringLiteral("%1: %2 reps").arg(QString::fromStdString(name)).arg(whole)));
+            QVERIFY2(whole == c["hysteresis_count"].get<int>(),
+                     qPrintable(QStringLiteral("%1: %2 reps").arg(QString::fromStdString(name)).arg(whole)));
             QCOMPARE(counted.unfinished, tail);
         }
     }
@@ -58,7 +62,8 @@ private slots:
     void realSeries() {
         const Json j = referenceJson("05_events/real_periodic_series.json");
         const Json& lynx = j["lynx"];
-        compare(findPeaks(lynx["x"].get<std::vector<double>>(), lynx["args"]["prominence"]), lynx["peak_indices"], lynx["prominences"]);
+        compare(findPeaks(lynx["x"].get<std::vector<double>>(), lynx["args"]["prominence"]), lynx["peak_indices"],
+                lynx["prominences"]);
         const auto spots = findPeaks(j["sunspot_year"]["x"].get<std::vector<double>>(), 30);
         NEAR(double(spots.back().index - spots.front().index) / double(spots.size() - 1), 11, 0.5);
     }

@@ -22,7 +22,8 @@ namespace {
 
 std::string page(int i) { return "<!DOCTYPE html><title>" + std::to_string(i) + "</title>" + std::string(20000, 'x'); }
 
-/// What the killed program was doing: adds clips, changes drafts and files reviews, telling each number once it is saved.
+/// What the killed program was doing: adds clips, changes drafts and files reviews, telling each number once it is
+/// saved.
 int writeUntilKilled(const std::filesystem::path& folder) {
     auto library = Library::open(folder).value();
     const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
@@ -58,7 +59,8 @@ private slots:
         QVERIFY(library->clips()[0].filed);
         const auto filed = library->filed(client, "bridge");
         QCOMPARE(filed.size(), size_t(1));
-        QVERIFY(filed[0].find("pelvis_on_trunk", "worst") && filed[0].find("knee_angle", "set-up") && filed[0].find("clean_hold", "median"));
+        QVERIFY(filed[0].find("pelvis_on_trunk", "worst") && filed[0].find("knee_angle", "set-up") &&
+                filed[0].find("clean_hold", "median"));
         QVERIFY(filed[0].find("pelvis_on_trunk", "worst")->value > 5);
         QCOMPARE(filed[0].past.faults.empty(), false);
         QCOMPARE(QDir(QString::fromStdString((at("a") / "answers").string())).entryList(QDir::Files).size(), 1);
@@ -169,7 +171,8 @@ private slots:
         for (int round = 0; round < 8; ++round) {
             const std::string folder = at("k").string() + std::to_string(round);
             QProcess writer;
-            writer.start(QCoreApplication::applicationFilePath(), {QStringLiteral("--write"), QString::fromStdString(folder)});
+            writer.start(QCoreApplication::applicationFilePath(),
+                         {QStringLiteral("--write"), QString::fromStdString(folder)});
             QByteArray told;
             while (told.count('\n') < 2 && writer.waitForReadyRead(30000)) told += writer.readAllStandardOutput();
             QTest::qSleep(int(random() % 60)); // somewhere in the third
@@ -187,7 +190,8 @@ private slots:
             QCOMPARE(int(reviews.size()), filed);
             for (const FiledReview& r : reviews) {
                 QVERIFY(r.readings.size() >= 8 && !r.answerText.empty());
-                const auto html = readFile(std::filesystem::path(folder) / "answers" / ("answer-" + std::to_string(r.id) + ".html"));
+                const auto html =
+                    readFile(std::filesystem::path(folder) / "answers" / ("answer-" + std::to_string(r.id) + ".html"));
                 QVERIFY(html.has_value() && html->size() > 20000);
             }
         }

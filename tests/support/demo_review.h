@@ -7,7 +7,9 @@
 
 namespace deft::test {
 
-inline std::filesystem::path demoClip(const std::string& name) { return std::string(DEFT_SOURCE_DIR "/demo/clips/") + name + ".mp4"; }
+inline std::filesystem::path demoClip(const std::string& name) {
+    return std::string(DEFT_SOURCE_DIR "/demo/clips/") + name + ".mp4";
+}
 
 inline ReviewInputs demoInputs(const std::string& name = "ruta-bridge-april") {
     ReviewInputs in;
@@ -28,6 +30,8 @@ inline Tracks demoTracks() {
     return t;
 }
 
-inline Review demoReview(ReviewInputs in = demoInputs()) { return measureReview(std::move(in), demoClipInfo(), demoTracks()).value(); }
+inline Review demoReview(ReviewInputs in = demoInputs()) {
+    return measureReview(std::move(in), demoClipInfo(), demoTracks()).value();
+}
 
 } // namespace deft::test

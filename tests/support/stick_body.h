@@ -11,13 +11,13 @@ namespace deft::test {
 
 /// Angles of the body in one frame, degrees; signs of docs/measures.md.
 struct StickPose {
-    double trunk = 0;          ///< shoulder → hip above the mat
-    double pelvisOnTrunk = 0;  ///< change from the still start, + anterior
+    double trunk = 0;         ///< shoulder → hip above the mat
+    double pelvisOnTrunk = 0; ///< change from the still start, + anterior
 };
 
 struct StickCamera {
     bool headLeft = true;
-    double rollDeg = 0;        ///< + right end of the mat higher on the screen
+    double rollDeg = 0; ///< + right end of the mat higher on the screen
     double pxPerUnit = 1;
 };
 
@@ -27,30 +27,44 @@ constexpr double kStickTrunk = 260, kStickThigh = 230, kStickShank = 220, kStick
 inline std::map<std::string, Point2> stickPoints(const StickPose& pose, const StickCamera& camera) {
     // Body frame: x from the head toward the feet, y up, the mat at y = 0.
     const double a = radians(pose.trunk);
-    const Point2 shoulder(0, 25), hip = shoulder + kStickTrunk * Point2(std::cos(a), std::sin(a)), ankle(kStickFeet, 25);
+    const Point2 shoulder(0, 25), hip = shoulder + kStickTrunk * Point2(std::cos(a), std::sin(a)),
+                                  ankle(kStickFeet, 25);
     const Vector2 d = ankle - hip;
     const double reach = std::min(d.norm(), kStickThigh + kStickShank - 1e-6);
-    const double at = std::acos((kStickThigh * kStickThigh + reach * reach - kStickShank * kStickShank) / (2 * kStickThigh * reach));
+    const double at =
+        std::acos((kStickThigh * kStickThigh + reach * reach - kStickShank * kStickShank) / (2 * kStickThigh * reach));
     const double direction = std::atan2(d.y(), d.x()) + at; // the knee points up
     const Point2 knee = hip + kStickThigh * Point2(std::cos(direction), std::sin(direction));
     // The pelvis is rigid, turns with the trunk and then by its own part; anterior = its top tips toward the feet
     // when the front is up, which is clockwise in this frame.
     const double turn = a - radians(pose.pelvisOnTrunk);
-    auto onPelvis = [&](double x, double y) -> Point2 { return hip + Point2(x * std::cos(turn) - y * std::sin(turn), x * std::sin(turn) + y * std::cos(turn)); };
-    std::map<std::string, Point2> out = {{"shoulder", shoulder}, {"hip", hip}, {"knee", knee}, {"ankle", ankle}, {"heel", {kStickFeet - 20, 5}}, {"toe", {kStickFeet + 80, 5}},
-                                         {"asis", onPelvis(-20, 55)}, {"crest", onPelvis(-75, 15)}, {"floor_a", {-150, 0}}, {"floor_b", {550, 0}}};
+    auto onPelvis = [&](double x, double y) -> Point2 {
+        return hip + Point2(x * std::cos(turn) - y * std::sin(turn), x * std::sin(turn) + y * std::cos(turn));
+    };
+    std::map<std::string, Point2> out = {{"shoulder", shoulder},
+                                         {"hip", hip},
+                                         {"knee", knee},
+                                         {"ankle", ankle},
+                                         {"heel", {kStickFeet - 20, 5}},
+                                         {"toe", {kStickFeet + 80, 5}},
+                                         {"asis", onPelvis(-20, 55)},
+                                         {"crest", onPelvis(-75, 15)},
+                                         {"floor_a", {-150, 0}},
+                                         {"floor_b", {550, 0}}};
     const double roll = radians(camera.rollDeg);
     for (auto& [name, p] : out) {
         Point2 q(camera.headLeft ? p.x() - 200 : 200 - p.x(), -p.y()); // screen: y down
         q *= camera.pxPerUnit;
-        p = Point2(640 + q.x() * std::cos(roll) + q.y() * std::sin(roll), 500 - q.x() * std::sin(roll) + q.y() * std::cos(roll));
+        p = Point2(640 + q.x() * std::cos(roll) + q.y() * std::sin(roll),
+                   500 - q.x() * std::sin(roll) + q.y() * std::cos(roll));
     }
     return out;
 }
 
-/// Tracks of a whole movement; the first frame counts as marked by hand. `noise(landmark, axis)` is added to every point.
-inline Tracks stickTracks(int frames, double fps, const std::function<StickPose(double)>& pose, const StickCamera& camera, double sd = 0.2,
-                          const std::function<double()>& noise = {}) {
+/// Tracks of a whole movement; the first frame counts as marked by hand. `noise(landmark, axis)` is added to every
+/// point.
+inline Tracks stickTracks(int frames, double fps, const std::function<StickPose(double)>& pose,
+                          const StickCamera& camera, double sd = 0.2, const std::function<double()>& noise = {}) {
     Tracks t;
     for (int i = 0; i < frames; ++i) {
         t.time_s.push_back(i / fps);

@@ -62,6 +62,9 @@ inline Json referenceJson(const std::string& file) { return readJsonFile(referen
 #define NEAR(actual, expected, tolerance)                                                                              \
     do {                                                                                                               \
         const double a_ = double(actual), e_ = double(expected);                                                       \
-        QVERIFY2(std::abs(a_ - e_) <= (tolerance),                                                                     \
-                 qPrintable(QStringLiteral("%1 is %2, expected %3 within %4").arg(QLatin1String(#actual)).arg(a_, 0, 'g', 12).arg(e_, 0, 'g', 12).arg(double(tolerance)))); \
+        QVERIFY2(std::abs(a_ - e_) <= (tolerance), qPrintable(QStringLiteral("%1 is %2, expected %3 within %4")        \
+                                                                  .arg(QLatin1String(#actual))                         \
+                                                                  .arg(a_, 0, 'g', 12)                                 \
+                                                                  .arg(e_, 0, 'g', 12)                                 \
+                                                                  .arg(double(tolerance))));                           \
     } while (false)

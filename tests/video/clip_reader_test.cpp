@@ -33,10 +33,14 @@ private slots:
     void containers_data() {
         QTest::addColumn<QString>("name");
         QTest::addColumn<QString>("codec");
-        QTest::newRow("mp4") << "a.mp4" << "libx264";
-        QTest::newRow("mov") << "a.mov" << "libx264";
-        QTest::newRow("mkv") << "a.mkv" << "libx264";
-        QTest::newRow("webm") << "a.webm" << "libvpx";
+        QTest::newRow("mp4") << "a.mp4"
+                             << "libx264";
+        QTest::newRow("mov") << "a.mov"
+                             << "libx264";
+        QTest::newRow("mkv") << "a.mkv"
+                             << "libx264";
+        QTest::newRow("webm") << "a.webm"
+                              << "libvpx";
     }
     void containers() {
         QFETCH(QString, name);
@@ -106,7 +110,9 @@ private slots:
         const cv::Mat grey = clip.grey(3).value();
         QCOMPARE(grey.cols, clip.info().width);
         for (int x = 0; x < 2; ++x)
-            for (int y = 0; y < 2; ++y) QCOMPARE(grey.at<uchar>(y ? grey.rows - 5 : 4, x ? grey.cols - 5 : 4) > 200, x == cornerX && y == cornerY);
+            for (int y = 0; y < 2; ++y)
+                QCOMPARE(grey.at<uchar>(y ? grey.rows - 5 : 4, x ? grey.cols - 5 : 4) > 200,
+                         x == cornerX && y == cornerY);
         const cv::Mat colour = clip.bgra(3).value();
         QCOMPARE(colour.size(), grey.size());
         QCOMPARE(colour.at<cv::Vec4b>(cornerY ? grey.rows - 5 : 4, cornerX ? grey.cols - 5 : 4)[1] > 200, true);
@@ -164,7 +170,8 @@ private slots:
         QVERIFY(!ClipReader::open(dir_.path().toStdString()));
     }
 
-    /// The index of this MP4 lies at its end; cut off, there is nothing to go by. A Matroska file can be read up to the cut.
+    /// The index of this MP4 lies at its end; cut off, there is nothing to go by. A Matroska file can be read up to the
+    /// cut.
     void truncated() {
         WriterOptions o;
         o.timeBaseHz = 1000, o.keyEvery = 10;
@@ -206,7 +213,9 @@ private slots:
             }
             good += std::abs(clip->info().time_s[size_t(i)] * 30 - numberOf(*picture)) < 0.5;
         }
-        QVERIFY2(good >= 70 && good < 100, qPrintable(QStringLiteral("%1 good, %2 refused of %3").arg(good).arg(refused).arg(clip->info().frames())));
+        QVERIFY2(
+            good >= 70 && good < 100,
+            qPrintable(QStringLiteral("%1 good, %2 refused of %3").arg(good).arg(refused).arg(clip->info().frames())));
     }
 
     void soundOnly() {

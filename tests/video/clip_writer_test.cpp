@@ -1,7 +1,7 @@
 // A clip appears under its name only when it is whole.
+#include "base/files.h"
 #include "support/no_room.h"
 #include "support/numbered_clip.h"
-#include "base/files.h"
 
 #include <QDir>
 #include <QTemporaryDir>
@@ -41,7 +41,10 @@ private slots:
     }
 
     void unknownContainer() { QVERIFY(!writeNumbered(at("a.txt"), evenTimes(3))); }
-    void noSuchFolder() { QCOMPARE(writeNumbered(dir_.path().toStdString() + "/none/a.mp4", evenTimes(3)).error().code, Errc::WriteFailed); }
+    void noSuchFolder() {
+        QCOMPARE(writeNumbered(dir_.path().toStdString() + "/none/a.mp4", evenTimes(3)).error().code,
+                 Errc::WriteFailed);
+    }
 };
 
 QTEST_GUILESS_MAIN(ClipWriterTest)

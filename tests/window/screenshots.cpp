@@ -56,7 +56,8 @@ int main(int argc, char** argv) {
     ReviewInputs own = window.session().inputs();
     const Marks known = own.marks;
     own.marks = {}, own.note = {}, own.history.clear(), own.agreed.clear();
-    own.client = "Marit Solheim", own.clientRole = "stage manager", own.clipPath = (demoFolder() / "clips" / "ruta-bridge-april.mp4").string();
+    own.client = "Marit Solheim", own.clientRole = "stage manager",
+    own.clipPath = (demoFolder() / "clips" / "ruta-bridge-april.mp4").string();
     const auto marit = window.library().addClient(own.client, own.clientRole).value();
     window.openClip(window.library().addClip(marit, "2026-05-16", own).value());
     StagePicture& stage = window.benchPage().stage();

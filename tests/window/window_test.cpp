@@ -3,8 +3,8 @@
 #include "app/answer/answer_row.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/readings_panel.h"
-#include "app/session/rep_rows.h"
 #include "app/queue/queue_page.h"
+#include "app/session/rep_rows.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
 #include "app/window/main_window.h"
@@ -31,7 +31,11 @@ class WindowTest : public QObject {
 
     ReviewSession& session() { return window_->session(); }
     StagePicture& stage() { return window_->benchPage().stage(); }
-    QWidget* page() { return window_->room() == MainWindow::Queue ? static_cast<QWidget*>(&window_->queuePage().list()) : window_->room() == MainWindow::Bench ? &stage() : static_cast<QWidget*>(&window_->answerPage()); }
+    QWidget* page() {
+        return window_->room() == MainWindow::Queue   ? static_cast<QWidget*>(&window_->queuePage().list())
+               : window_->room() == MainWindow::Bench ? &stage()
+                                                      : static_cast<QWidget*>(&window_->answerPage());
+    }
     void key(Qt::Key k, Qt::KeyboardModifiers m = Qt::NoModifier) {
         ++actions_;
         QTest::keyClick(page(), k, m);
@@ -93,7 +97,7 @@ private slots:
         session().job().stop();
         QVERIFY(!session().job().isRunning() && session().review() == nullptr); // stopped: nothing half measured
         QVERIFY(session().inputs().marks.frames.size() == 1);                   // and the marks are still there
-        key(Qt::Key_Return); // again
+        key(Qt::Key_Return);                                                    // again
         QVERIFY(measured());
         QCOMPARE(session().review()->events.reps.size(), size_t(3));
     }
@@ -223,7 +227,8 @@ private slots:
         session().chooseMoment(1);
         key(Qt::Key_D);
         QCOMPARE(session().moments()[1].agreed, std::optional<bool>(false));
-        QVERIFY(session().review()->events.reps[2].brokenBy == "pelvis_on_trunk" && session().review()->standing().size() == 1);
+        QVERIFY(session().review()->events.reps[2].brokenBy == "pelvis_on_trunk" &&
+                session().review()->standing().size() == 1);
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(!session().moments()[1].agreed);
         QCOMPARE(session().review()->decision.step, step);
@@ -245,7 +250,8 @@ private slots:
         QVERIFY(window_->minimumSizeHint().width() <= 1280 && window_->minimumSizeHint().height() <= 800);
         // Numbers of more lifts than fit scroll inside the sheet alone; nothing else is cut off at 1280 × 800.
         for (QWidget* w : window_->benchPage().findChildren<QWidget*>(Qt::FindDirectChildrenOnly))
-            if (w->isVisible()) QVERIFY2(window_->benchPage().rect().contains(w->geometry()), w->metaObject()->className());
+            if (w->isVisible())
+                QVERIFY2(window_->benchPage().rect().contains(w->geometry()), w->metaObject()->className());
     }
 
     void allKeysAreListed() {
@@ -256,7 +262,8 @@ private slots:
                 seen << k.toString();
             }
         }
-        for (const char* k : {"J", "K", "A", "D", "Left", "Right", "Up", "Down", "M", "B", "T", "Return", "Esc", "Ctrl+Return", "Ctrl+Z", "?", "Space", "E"})
+        for (const char* k : {"J", "K", "A", "D", "Left", "Right", "Up", "Down", "M", "B", "T", "Return", "Esc",
+                              "Ctrl+Return", "Ctrl+Z", "?", "Space", "E"})
             QVERIFY2(seen.contains(QString::fromLatin1(k)), k);
         QTest::keyClick(window_.get(), Qt::Key_F1);
         QVERIFY(window_->findChild<QDialog*>() != nullptr);
@@ -277,10 +284,13 @@ private slots:
         if (name == QLatin1String("text.mp4")) QVERIFY(writeFileAtomically(path, "Hello Jonna"));
         if (name == QLatin1String("empty.mp4")) QVERIFY(writeFileAtomically(path, ""));
         if (name == QLatin1String("one.mp4")) QVERIFY(writeNumbered(path, {0}));
-        if (name == QLatin1String("cut.mp4")) QVERIFY(writeFileAtomically(path, readFile(demoClip("ruta-bridge-april"))->substr(0, 200000)));
+        if (name == QLatin1String("cut.mp4"))
+            QVERIFY(writeFileAtomically(path, readFile(demoClip("ruta-bridge-april"))->substr(0, 200000)));
         const size_t before = window_->library().clips().size();
         window_->queuePage().bringIn(QString::fromStdString(path.string()));
-        QVERIFY2(window_->message().startsWith(QStringLiteral("Not opened")) && window_->message().contains(name) && window_->message().contains(QStringLiteral("Nothing was changed")), qPrintable(window_->message()));
+        QVERIFY2(window_->message().startsWith(QStringLiteral("Not opened")) && window_->message().contains(name) &&
+                     window_->message().contains(QStringLiteral("Nothing was changed")),
+                 qPrintable(window_->message()));
         QCOMPARE(window_->library().clips().size(), before);
     }
 
@@ -290,7 +300,8 @@ private slots:
         in.clipPath = dir_.filePath(QStringLiteral("gone.mp4")).toStdString();
         const auto clip = window_->library().addClip(window_->library().clients()[0].id, "2026-06-01", in).value();
         window_->openClip(clip);
-        QVERIFY(window_->message().contains(QStringLiteral("gone.mp4")) && window_->message().contains(QStringLiteral("kept")));
+        QVERIFY(window_->message().contains(QStringLiteral("gone.mp4")) &&
+                window_->message().contains(QStringLiteral("kept")));
         QCOMPARE(window_->room(), MainWindow::Queue);
         QVERIFY(window_->library().clip(clip).has_value());
     }
@@ -298,10 +309,13 @@ private slots:
     /// From the waiting clip to the filed answer, counted: twelve deliberate actions at the most.
     void fromOpenedToFiled() {
         for (int row = 0; row < window_->queuePage().clips().rowCount(); ++row)
-            if (window_->queuePage().clips().entry(row).clip.id == clipOf("Ruta")) window_->queuePage().list().setCurrentIndex(window_->queuePage().clips().index(row));
+            if (window_->queuePage().clips().entry(row).clip.id == clipOf("Ruta"))
+                window_->queuePage().list().setCurrentIndex(window_->queuePage().clips().index(row));
         key(Qt::Key_Return);
         QVERIFY(measured());
-        while (std::any_of(session().moments().begin(), session().moments().end(), [](const Moment& m) { return !m.agreed; })) key(Qt::Key_A);
+        while (std::any_of(session().moments().begin(), session().moments().end(),
+                           [](const Moment& m) { return !m.agreed; }))
+            key(Qt::Key_A);
         key(Qt::Key_Return);
         QCOMPARE(window_->room(), MainWindow::Letter);
         // A sentence of the coach's own.
@@ -313,7 +327,8 @@ private slots:
         words->moveCursor(QTextCursor::End);
         QTest::keyClicks(words, QStringLiteral(" Jam tomorrow."));
         QVERIFY(session().answer().find("well")->text.ends_with(" Jam tomorrow."));
-        QCOMPARE(session().undoStack().undoText().contains(QStringLiteral("What went well")), true); // typing is one step
+        QCOMPARE(session().undoStack().undoText().contains(QStringLiteral("What went well")),
+                 true); // typing is one step
         ++actions_;
         QTest::keyClick(words, Qt::Key_Return, Qt::ControlModifier);
         QVERIFY2(actions_ <= 12, qPrintable(QString::number(actions_)));
@@ -327,8 +342,10 @@ private slots:
         const auto filed = window_->library().filed(client, "bridge");
         QCOMPARE(filed.size(), size_t(2));
         QVERIFY(filed.back().answerText.find("Jam tomorrow.") != std::string::npos);
-        const auto html = readFile(window_->library().folder() / "answers" / ("answer-" + std::to_string(filed.back().id) + ".html"));
-        QVERIFY(html.has_value() && html->find("Jam tomorrow.") != std::string::npos && html->find("data:image/jpeg") != std::string::npos);
+        const auto html =
+            readFile(window_->library().folder() / "answers" / ("answer-" + std::to_string(filed.back().id) + ".html"));
+        QVERIFY(html.has_value() && html->find("Jam tomorrow.") != std::string::npos &&
+                html->find("data:image/jpeg") != std::string::npos);
         // What was sent stays: opened again, nothing can be changed.
         window_->openClip(filed.back().clip);
         QVERIFY(measured());
@@ -354,8 +371,11 @@ private slots:
         auto placeNext = [&] {
             const std::string name = stage().toPlace().front().toStdString();
             const auto& points = known.frames[0].points;
-            if (const auto it = points.find(name); it != points.end()) QTest::mouseClick(&stage(), Qt::LeftButton, {}, stage().toWidget({it->second->x(), it->second->y()}).toPoint());
-            else QTest::keyClick(&stage(), Qt::Key_S); // cannot be seen
+            if (const auto it = points.find(name); it != points.end())
+                QTest::mouseClick(&stage(), Qt::LeftButton, {},
+                                  stage().toWidget({it->second->x(), it->second->y()}).toPoint());
+            else
+                QTest::keyClick(&stage(), Qt::Key_S); // cannot be seen
         };
         for (int k = 0; k < 4; ++k) placeNext();
         // Without a mouse: Ctrl and arrows move a cursor, P places.
@@ -385,7 +405,8 @@ private slots:
         QVERIFY(session().review()->missing.empty());
         // Set by hand within half a pixel of the screen, the pelvis reads as in the clip's own marks, within its band.
         const Review same = demoReview();
-        NEAR(summaryOf(session().review()->series, "pelvis_on_trunk").max, summaryOf(same.series, "pelvis_on_trunk").max, 0.5);
+        NEAR(summaryOf(session().review()->series, "pelvis_on_trunk").max,
+             summaryOf(same.series, "pelvis_on_trunk").max, 0.5);
         window_->go(MainWindow::Letter);
         key(Qt::Key_Return, Qt::ControlModifier);
         QVERIFY2(window_->message().startsWith(QStringLiteral("Filed")), qPrintable(window_->message()));

@@ -49,11 +49,13 @@ AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent
             for (AnswerRow* row : parts_)
                 if (const AnswerPart* part = session_.answer().find(row->part()))
                     for (const AnswerPicture& picture : part->pictures)
-                        if (picture.frame == frame && !image.isNull()) row->setPicture(frame, answerPicture(*session_.review(), image, picture, {640, 340}));
+                        if (picture.frame == frame && !image.isNull())
+                            row->setPicture(frame, answerPicture(*session_.review(), image, picture, {640, 340}));
         });
         refresh();
     });
-    connect(&session, &ReviewSession::marksChanged, this, [this] { asked_.clear(); }); // lines are drawn into the pictures
+    connect(&session, &ReviewSession::marksChanged, this,
+            [this] { asked_.clear(); }); // lines are drawn into the pictures
     connect(&session, &ReviewSession::reviewChanged, this, &AnswerPage::refresh);
     connect(&session, &ReviewSession::filedReview, this, &AnswerPage::refresh);
     refresh();
@@ -71,7 +73,8 @@ void AnswerPage::refresh() {
         asked_.clear();
         for (const AnswerPart& p : answer.parts) {
             auto* row = new AnswerRow(session_, p.id, scroll_->widget());
-            connect(row, &AnswerRow::chosen, this, [this, row] { choose(int(std::find(parts_.begin(), parts_.end(), row) - parts_.begin())); });
+            connect(row, &AnswerRow::chosen, this,
+                    [this, row] { choose(int(std::find(parts_.begin(), parts_.end(), row) - parts_.begin())); });
             rows_->insertWidget(int(parts_.size()), row);
             parts_.push_back(row);
         }
@@ -81,7 +84,9 @@ void AnswerPage::refresh() {
     for (size_t i = 0; i < parts_.size(); ++i) {
         parts_[i]->show(answer.parts[i]);
         if (!answer.parts[i].sent) continue;
-        wordCount += size_t(QString::fromStdString(answer.parts[i].text).split(QRegularExpression(QStringLiteral("\\s+")), Qt::SkipEmptyParts).size());
+        wordCount += size_t(QString::fromStdString(answer.parts[i].text)
+                                .split(QRegularExpression(QStringLiteral("\\s+")), Qt::SkipEmptyParts)
+                                .size());
         if (canCoverFace(*session_.review())) pictures += answer.parts[i].pictures.size();
     }
     requestPictures();
@@ -89,9 +94,13 @@ void AnswerPage::refresh() {
     const QString first = QString::fromStdString(session_.client().name).section(QLatin1Char(' '), 0, 0);
     file_->setText(session_.isFiled() ? tr("Filed") : tr("File and send to %1").arg(first));
     file_->setAccessibleName(file_->text());
-    sendWords_->setText(!session_.review()    ? tr("The answer is drafted as soon as the clip has been measured.")
-                        : session_.isFiled() ? tr("Filed: the page is in the library's folder “answers”, ready for mail. It stays as it was sent.")
-                                             : tr("By mail: %1 pictures, faces blurred, %2 words. The readings are filed with it.").arg(pictures).arg(wordCount));
+    sendWords_->setText(
+        !session_.review() ? tr("The answer is drafted as soon as the clip has been measured.")
+        : session_.isFiled()
+            ? tr("Filed: the page is in the library's folder “answers”, ready for mail. It stays as it was sent.")
+            : tr("By mail: %1 pictures, faces blurred, %2 words. The readings are filed with it.")
+                  .arg(pictures)
+                  .arg(wordCount));
 }
 
 void AnswerPage::requestPictures() {

@@ -33,8 +33,10 @@ void GrowingText::resizeEvent(QResizeEvent* e) {
 }
 
 void GrowingText::keyPressEvent(QKeyEvent* e) {
-    if (e->key() == Qt::Key_Escape) emit leave();
-    else QPlainTextEdit::keyPressEvent(e);
+    if (e->key() == Qt::Key_Escape)
+        emit leave();
+    else
+        QPlainTextEdit::keyPressEvent(e);
 }
 
 /// The client's own frames side by side, each with its edge and caption.
@@ -53,9 +55,12 @@ protected:
         for (const AnswerPicture& picture : row_.shown_.pictures) {
             const QRectF box(x, 2, w, h);
             p.fillRect(box, c.stage);
-            if (const auto it = row_.images_.find(picture.frame); it != row_.images_.end() && !it->second.isNull()) p.drawImage(box, it->second);
-            for (double e = box.left(); e < box.right(); e += picture.broken ? 5 : box.width()) p.fillRect(QRectF(e, box.bottom() + 2, picture.broken ? 2 : box.width(), 4), c.ink);
-            putText(p, QRectF(x, box.bottom() + 8, w, 18), QString::fromStdString(picture.caption), Size::Small, c.ink, QFont::Medium);
+            if (const auto it = row_.images_.find(picture.frame); it != row_.images_.end() && !it->second.isNull())
+                p.drawImage(box, it->second);
+            for (double e = box.left(); e < box.right(); e += picture.broken ? 5 : box.width())
+                p.fillRect(QRectF(e, box.bottom() + 2, picture.broken ? 2 : box.width(), 4), c.ink);
+            putText(p, QRectF(x, box.bottom() + 8, w, 18), QString::fromStdString(picture.caption), Size::Small, c.ink,
+                    QFont::Medium);
             x += w + 8;
         }
     }
@@ -76,7 +81,10 @@ public:
 
 protected:
     static int lineHeight(const std::string& f, int width) {
-        return QFontMetrics(face(Size::Small)).boundingRect(QRect(0, 0, width, 400), Qt::TextWordWrap, QString::fromStdString(f)).height() + 2;
+        return QFontMetrics(face(Size::Small))
+                   .boundingRect(QRect(0, 0, width, 400), Qt::TextWordWrap, QString::fromStdString(f))
+                   .height() +
+               2;
     }
     void paintEvent(QPaintEvent*) override {
         QPainter p(this);
@@ -94,7 +102,8 @@ private:
     AnswerRow& row_;
 };
 
-AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* parent) : QWidget(parent), session_(session), id_(part) {
+AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* parent)
+    : QWidget(parent), session_(session), id_(part) {
     setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
     words_ = new GrowingText;
     words_->installEventFilter(this);
@@ -125,7 +134,9 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
         const std::string text = words_->toPlainText().toStdString();
         if (text == shown_.text) return;
         shown_.text = text;
-        session_.edit(tr("words of “%1”").arg(QString::fromStdString(shown_.title)), [&](ReviewInputs& in) { in.words[id_] = text; }, QStringLiteral("words-") + QString::fromStdString(id_));
+        session_.edit(
+            tr("words of “%1”").arg(QString::fromStdString(shown_.title)),
+            [&](ReviewInputs& in) { in.words[id_] = text; }, QStringLiteral("words-") + QString::fromStdString(id_));
     });
     connect(words_, &GrowingText::leave, this, [this] { parentWidget()->setFocus(); });
 }
@@ -167,7 +178,8 @@ void AnswerRow::setChosen(bool chosen) {
 void AnswerRow::toggle() {
     if (!sent_->isEnabled()) return;
     const bool on = !shown_.sent;
-    session_.edit((on ? tr("put in: %1") : tr("leave out: %1")).arg(QString::fromStdString(shown_.title)), [&](ReviewInputs& in) { in.parts[id_] = on; });
+    session_.edit((on ? tr("put in: %1") : tr("leave out: %1")).arg(QString::fromStdString(shown_.title)),
+                  [&](ReviewInputs& in) { in.parts[id_] = on; });
     sent_->setChecked(shown_.sent);
 }
 
@@ -187,8 +199,10 @@ void AnswerRow::paintEvent(QPaintEvent*) {
     p.setPen(QPen(c.strong, 1));
     p.drawLine(QPointF(0.5, 0), QPointF(0.5, height()));
     p.drawLine(QPointF(letter, 0), QPointF(letter, height()));
-    if (id_ != "greeting") drawNotchedRule(p, 20, 0.5, width() - 36.0, letter - 20 + 18);
-    else p.drawLine(QPointF(0, 0.5), QPointF(letter, 0.5));
+    if (id_ != "greeting")
+        drawNotchedRule(p, 20, 0.5, width() - 36.0, letter - 20 + 18);
+    else
+        p.drawLine(QPointF(0, 0.5), QPointF(letter, 0.5));
     if (id_ == "close") p.drawLine(QPointF(0, height() - 0.5), QPointF(letter, height() - 0.5));
     if (!chosen_) return;
     p.setPen(QPen(c.accent, 2.5));

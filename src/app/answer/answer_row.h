@@ -15,6 +15,7 @@ public:
     void fit();
 signals:
     void leave();
+
 protected:
     void resizeEvent(QResizeEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;

@@ -31,7 +31,8 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     upper->addLayout(picture, 672);
     auto* lower = new QHBoxLayout;
     lower->setSpacing(16);
-    for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_), static_cast<QWidget*>(readings_), static_cast<QWidget*>(target)}) {
+    for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_),
+                       static_cast<QWidget*>(readings_), static_cast<QWidget*>(target)}) {
         w->setMinimumHeight(280);
         w->setMaximumHeight(360);
     }
@@ -57,7 +58,8 @@ bool BenchPage::threadsFolded() const { return threads_->isHidden(); }
 
 void BenchPage::stepMoment(int step) {
     const int n = int(session_.moments().size());
-    if (n > 0) session_.chooseMoment(session_.moment() < 0 ? (step > 0 ? 0 : n - 1) : (session_.moment() + step + n) % n);
+    if (n > 0)
+        session_.chooseMoment(session_.moment() < 0 ? (step > 0 ? 0 : n - 1) : (session_.moment() + step + n) % n);
 }
 
 void BenchPage::answerMoment(bool agree) {

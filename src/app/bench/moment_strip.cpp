@@ -9,7 +9,8 @@
 
 namespace deft::ui {
 
-MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* parent) : QWidget(parent), session_(session), stage_(stage) {
+MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* parent)
+    : QWidget(parent), session_(session), stage_(stage) {
     setFixedHeight(40);
     setAccessibleName(tr("Moment"));
     auto* row = new QHBoxLayout(this);
@@ -25,11 +26,13 @@ MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* p
     agree_ = button(tr("Agree"), QStringLiteral("A"), KeyButton::Kind::OnStagePrimary, &MomentStrip::agreePressed);
     notSo_ = button(tr("Not so"), QStringLiteral("D"), KeyButton::Kind::OnStage, &MomentStrip::notSoPressed);
     skip_ = button(tr("Cannot be seen"), QStringLiteral("S"), KeyButton::Kind::OnStage, &MomentStrip::skipPressed);
-    measure_ = button(tr("Measure"), QStringLiteral("Enter"), KeyButton::Kind::OnStagePrimary, &MomentStrip::measurePressed);
+    measure_ =
+        button(tr("Measure"), QStringLiteral("Enter"), KeyButton::Kind::OnStagePrimary, &MomentStrip::measurePressed);
     stop_ = new KeyButton(tr("Stop"), {}, KeyButton::Kind::OnStage, this);
     connect(stop_, &KeyButton::clicked, this, [this] { session_.job().stop(); });
     row->addWidget(stop_);
-    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::placeChanged, &ReviewSession::marksChanged, &ReviewSession::filedReview})
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::placeChanged,
+                        &ReviewSession::marksChanged, &ReviewSession::filedReview})
         connect(&session, signal, this, &MomentStrip::refresh);
     connect(&session.job(), &BackgroundJob::changed, this, &MomentStrip::refresh);
     connect(&stage, &StagePicture::stateChanged, this, &MomentStrip::refresh);
@@ -38,7 +41,8 @@ MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* p
 
 void MomentStrip::refresh() {
     const bool working = session_.job().isRunning(), moment = session_.moment() >= 0 && session_.review();
-    const bool open = session_.isOpen() && !session_.isFiled(), asking = open && moment && !working && !stage_.isMending();
+    const bool open = session_.isOpen() && !session_.isFiled(),
+               asking = open && moment && !working && !stage_.isMending();
     agree_->setVisible(asking);
     notSo_->setVisible(asking);
     if (asking) {
@@ -49,7 +53,8 @@ void MomentStrip::refresh() {
     const bool unmeasured = open && !session_.review() && !working;
     skip_->setVisible(unmeasured && stage_.isPlacing());
     measure_->setVisible(unmeasured && !session_.inputs().marks.frames.empty());
-    measure_->setKind(session_.isOpen() && session_.isMarked() ? KeyButton::Kind::OnStagePrimary : KeyButton::Kind::OnStage);
+    measure_->setKind(session_.isOpen() && session_.isMarked() ? KeyButton::Kind::OnStagePrimary
+                                                               : KeyButton::Kind::OnStage);
     stop_->setVisible(working);
     update();
 }
@@ -76,7 +81,10 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         p.setPen(QPen(c.onStage, 1));
         p.setBrush(Qt::NoBrush);
         p.drawRect(bar);
-        if (done.total > 0) p.fillRect(QRectF(bar.x() + 2, bar.y() + 2, (bar.width() - 4) * double(done.done) / double(done.total), bar.height() - 4), c.onStage);
+        if (done.total > 0)
+            p.fillRect(QRectF(bar.x() + 2, bar.y() + 2, (bar.width() - 4) * double(done.done) / double(done.total),
+                              bar.height() - 4),
+                       c.onStage);
         x += 150;
         if (left >= 0) say(tr("about %1 s left").arg(int(std::ceil(left))), Size::Small, QFont::Normal, dim);
         return;
@@ -85,9 +93,13 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         if (stage_.isPlacing()) {
             const QString next = stage_.toPlace().front();
             const auto& optional = session_.exercise().landmarksOptional;
-            const auto it = std::find_if(optional.begin(), optional.end(), [&](const auto& o) { return o.first == next.toStdString(); });
-            say(tr("Click the %1").arg(QString::fromStdString(landmarkWords(next.toStdString()))), Size::Body, QFont::DemiBold, c.onStage);
-            say(it == optional.end() ? tr("needed; %1 to go").arg(stage_.toPlace().size()) : tr("if it can be seen: %1").arg(QString::fromStdString(it->second)), Size::Small, QFont::Normal, dim);
+            const auto it = std::find_if(optional.begin(), optional.end(),
+                                         [&](const auto& o) { return o.first == next.toStdString(); });
+            say(tr("Click the %1").arg(QString::fromStdString(landmarkWords(next.toStdString()))), Size::Body,
+                QFont::DemiBold, c.onStage);
+            say(it == optional.end() ? tr("needed; %1 to go").arg(stage_.toPlace().size())
+                                     : tr("if it can be seen: %1").arg(QString::fromStdString(it->second)),
+                Size::Small, QFont::Normal, dim);
         } else if (!session_.isFiled()) {
             say(tr("All marks are placed"), Size::Body, QFont::DemiBold, c.onStage);
         }
@@ -99,10 +111,14 @@ void MomentStrip::paintEvent(QPaintEvent*) {
             say(tr("drag a mark, or [ and ] to choose one; M ends"), Size::Small, QFont::Normal, dim);
             return;
         }
-        const TrackPoint* point = session_.review()->tracks.find(stage_.selected().toStdString(), size_t(session_.frame()));
+        const TrackPoint* point =
+            session_.review()->tracks.find(stage_.selected().toStdString(), size_t(session_.frame()));
         const QString name = QString::fromStdString(landmarkWords(stage_.selected().toStdString()));
         say(name.left(1).toUpper() + name.mid(1), Size::Body, QFont::DemiBold, c.onStage);
-        if (point) say(tr("%1, ± %2 px   drag, or Ctrl+arrows; Del: cannot be seen from here").arg(QString::fromLatin1(stateName(point->state)), reading(1.96 * point->sd, "", 1, false)), Size::Small, QFont::Normal, dim);
+        if (point)
+            say(tr("%1, ± %2 px   drag, or Ctrl+arrows; Del: cannot be seen from here")
+                    .arg(QString::fromLatin1(stateName(point->state)), reading(1.96 * point->sd, "", 1, false)),
+                Size::Small, QFont::Normal, dim);
         return;
     }
     if (session_.isFiled()) {
@@ -111,16 +127,21 @@ void MomentStrip::paintEvent(QPaintEvent*) {
     }
     if (session_.moment() < 0) {
         const auto& reps = session_.review()->events.reps;
-        if (session_.moments().empty() && std::any_of(reps.begin(), reps.end(), [](const Rep& r) { return r.unsure(); })) {
+        if (session_.moments().empty() &&
+            std::any_of(reps.begin(), reps.end(), [](const Rep& r) { return r.unsure(); })) {
             say(tr("Cannot tell from this clip"), Size::Body, QFont::DemiBold, c.onStage);
             say(tr("marks were lost in the lifts: mend them (M) or ask for it again"), Size::Small, QFont::Normal, dim);
             return;
         }
-        say(session_.moments().empty() ? tr("Nothing out of tolerance was found") : tr("%1 to look at").arg(counted(int(session_.moments().size()), tr("moment"), tr("moments"))), Size::Body, QFont::DemiBold, c.onStage);
+        say(session_.moments().empty()
+                ? tr("Nothing out of tolerance was found")
+                : tr("%1 to look at").arg(counted(int(session_.moments().size()), tr("moment"), tr("moments"))),
+            Size::Body, QFont::DemiBold, c.onStage);
         return;
     }
     const Moment& m = session_.moments()[size_t(session_.moment())];
-    say(tr("Moment %1 of %2").arg(session_.moment() + 1).arg(session_.moments().size()), Size::Small, QFont::Normal, dim);
+    say(tr("Moment %1 of %2").arg(session_.moment() + 1).arg(session_.moments().size()), Size::Small, QFont::Normal,
+        dim);
     say(QString::fromStdString(m.title), Size::Body, QFont::DemiBold, c.onStage);
     QString state = m.phase == Phase::SetUp ? tr("set-up") : tr("rep %1").arg(m.rep + 1);
     state += m.clear ? tr(", clear") : tr(", cannot tell for sure");

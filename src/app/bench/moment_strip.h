@@ -4,8 +4,8 @@
 
 namespace deft::ui {
 
-/// The strip under the picture: what is proposed here and the two answers to it; or what is being worked on; or which mark
-/// comes next.
+/// The strip under the picture: what is proposed here and the two answers to it; or what is being worked on; or which
+/// mark comes next.
 class MomentStrip : public QWidget {
     Q_OBJECT
 public:

@@ -20,7 +20,8 @@ QString withUnit(double v, const ReadingRow& row) { return reading(v, row.unit, 
 
 } // namespace
 
-ReadingsPanel::ReadingsPanel(ReviewSession& session, QWidget* parent) : Panel(tr("Readings"), parent), session_(session) {
+ReadingsPanel::ReadingsPanel(ReviewSession& session, QWidget* parent)
+    : Panel(tr("Readings"), parent), session_(session) {
     setFocusPolicy(Qt::StrongFocus);
     connect(&session, &ReviewSession::opened, this, &ReadingsPanel::refresh);
     connect(&session, &ReviewSession::reviewChanged, this, &ReadingsPanel::refresh);
@@ -28,7 +29,9 @@ ReadingsPanel::ReadingsPanel(ReviewSession& session, QWidget* parent) : Panel(tr
         chosen_ = -1;
         if (session_.moment() >= 0 && session_.review())
             for (size_t i = 0; i < rows_.size(); ++i)
-                if (const Moment& m = session_.moments()[size_t(session_.moment())]; m.measure == rows_[i].measure && (m.phase == Phase::SetUp) == (rows_[i].stat == "set-up")) chosen_ = int(i);
+                if (const Moment& m = session_.moments()[size_t(session_.moment())];
+                    m.measure == rows_[i].measure && (m.phase == Phase::SetUp) == (rows_[i].stat == "set-up"))
+                    chosen_ = int(i);
         update();
     });
 }
@@ -39,7 +42,8 @@ void ReadingsPanel::refresh() {
     QStringList told;
     for (const ReadingRow& row : rows_) {
         QString line = title(row) + QStringLiteral(": ");
-        line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), band(row.u95)) : QString::fromStdString(row.why);
+        line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), band(row.u95))
+                                : QString::fromStdString(row.why);
         if (const Reading* past = last(row)) line += tr(", last time %1").arg(withUnit(past->value, row));
         told << line;
     }
@@ -51,9 +55,13 @@ const Reading* ReadingsPanel::last(const ReadingRow& row) const {
     return session_.earlier().empty() ? nullptr : session_.earlier().back().find(row.measure, row.stat);
 }
 
-bool ReadingsPanel::isReal(const ReadingRow& row, const Reading& last) { return std::isfinite(row.value) && std::abs(row.value - last.value) > std::hypot(row.u95, last.u95); }
+bool ReadingsPanel::isReal(const ReadingRow& row, const Reading& last) {
+    return std::isfinite(row.value) && std::abs(row.value - last.value) > std::hypot(row.u95, last.u95);
+}
 
-double ReadingsPanel::rowHeight() const { return std::min(28.0, (body().height() - 18.0) / double(std::max<size_t>(1, rows_.size()))); }
+double ReadingsPanel::rowHeight() const {
+    return std::min(28.0, (body().height() - 18.0) / double(std::max<size_t>(1, rows_.size())));
+}
 
 void ReadingsPanel::mousePressEvent(QMouseEvent* e) {
     setFocus();
@@ -78,8 +86,11 @@ void ReadingsPanel::paintBar(QPainter& p, const QRectF& box, const ReadingRow& r
     const Palette& c = colours();
     const double low = row.low.value_or(-1e300), high = row.high.value_or(1e300);
     // Shows the limits, the value, its band and the best, with the tolerance in the middle.
-    double from = std::min({row.value - row.u95, row.best, row.low.value_or(row.value)}), to = std::max({row.value + row.u95, row.best, row.high.value_or(row.value)});
-    if (!std::isfinite(row.best)) from = std::min(row.value - row.u95, row.low.value_or(row.value)), to = std::max(row.value + row.u95, row.high.value_or(row.value));
+    double from = std::min({row.value - row.u95, row.best, row.low.value_or(row.value)}),
+           to = std::max({row.value + row.u95, row.best, row.high.value_or(row.value)});
+    if (!std::isfinite(row.best))
+        from = std::min(row.value - row.u95, row.low.value_or(row.value)),
+        to = std::max(row.value + row.u95, row.high.value_or(row.value));
     const double margin = std::max(1e-6, 0.22 * (to - from));
     from -= margin, to += margin;
     auto x = [&](double v) { return box.left() + (std::clamp(v, from, to) - from) / (to - from) * box.width(); };
@@ -93,7 +104,8 @@ void ReadingsPanel::paintBar(QPainter& p, const QRectF& box, const ReadingRow& r
     p.setPen(QPen(c.ink, 1.2));
     const double y = box.top() - 1;
     p.drawLine(QPointF(x(row.value - row.u95), y), QPointF(x(row.value + row.u95), y));
-    for (const double end : {row.value - row.u95, row.value + row.u95}) p.drawLine(QPointF(x(end), y - 2), QPointF(x(end), y + 2));
+    for (const double end : {row.value - row.u95, row.value + row.u95})
+        p.drawLine(QPointF(x(end), y - 2), QPointF(x(end), y + 2));
     if (row.out()) {
         p.setPen(QPen(c.ink, 1.6));
         p.setBrush(c.ground);
@@ -111,16 +123,21 @@ void ReadingsPanel::paintBar(QPainter& p, const QRectF& box, const ReadingRow& r
 void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
     const Palette& c = colours();
     const double w = width();
-    const double worst = w - kWorst, best = worst - kBest, last_ = best - kLast, bar = last_ - kBar, bandX = bar - kBand, value = bandX - kValue;
+    const double worst = w - kWorst, best = worst - kBest, last_ = best - kLast, bar = last_ - kBar,
+                 bandX = bar - kBand, value = bandX - kValue;
     const QRectF head(0, body.top(), w, 16);
-    auto column = [&](double x, double width, const QString& words, Qt::Alignment side) { putText(p, QRectF(x, head.top(), width, 16), words, Size::Small, c.ink3, QFont::Normal, side | Qt::AlignVCenter); };
+    auto column = [&](double x, double width, const QString& words, Qt::Alignment side) {
+        putText(p, QRectF(x, head.top(), width, 16), words, Size::Small, c.ink3, QFont::Normal,
+                side | Qt::AlignVCenter);
+    };
     column(value, kValue, tr("worst"), Qt::AlignRight);
     column(bandX + 4, kBand, tr("± 95 %"), Qt::AlignLeft);
     column(bar + 6, kBar, tr("tolerance"), Qt::AlignLeft);
     column(last_, kLast - 8, session_.earlier().empty() ? QString() : tr("last time"), Qt::AlignRight);
     column(best - 4, kBest + kWorst + 4, tr("reps"), Qt::AlignRight);
     if (!session_.review()) {
-        putText(p, QRectF(0, body.top() + 18, w, 26), session_.job().isRunning() ? tr("being measured") : tr("not measured yet"), Size::Body, c.ink2);
+        putText(p, QRectF(0, body.top() + 18, w, 26),
+                session_.job().isRunning() ? tr("being measured") : tr("not measured yet"), Size::Body, c.ink2);
         return;
     }
     const double h = rowHeight();
@@ -128,28 +145,35 @@ void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
         const ReadingRow& row = rows_[i];
         const QRectF line(0, body.top() + 18 + double(i) * h, w, h);
         const bool chosen = int(i) == chosen_;
-        if (chosen) p.fillRect(line.adjusted(-8, 0, 8, 0), c.soft);
+        if (chosen)
+            p.fillRect(line.adjusted(-8, 0, 8, 0), c.soft);
         else if (i > 0) {
             p.setPen(QPen(c.hairline, 1));
             p.drawLine(line.topLeft(), line.topRight());
         }
-        putText(p, QRectF(chosen ? 6 : 0, line.top(), value - 4, h), title(row), Size::Small, c.ink, chosen ? QFont::DemiBold : QFont::Medium);
+        putText(p, QRectF(chosen ? 6 : 0, line.top(), value - 4, h), title(row), Size::Small, c.ink,
+                chosen ? QFont::DemiBold : QFont::Medium);
         if (!row.why.empty()) {
             putText(p, QRectF(value, line.top(), w - value, h), QString::fromStdString(row.why), Size::Small, c.ink2);
             continue;
         }
-        putText(p, QRectF(value, line.top(), kValue, h), withUnit(row.value, row), Size::Body, chosen ? c.accent : c.ink, QFont::DemiBold, Qt::AlignRight | Qt::AlignVCenter);
-        putText(p, QRectF(bandX + 4, line.top(), kBand - 4, h), QStringLiteral("± ") + band(row.u95), Size::Small, c.ink2);
+        putText(p, QRectF(value, line.top(), kValue, h), withUnit(row.value, row), Size::Body,
+                chosen ? c.accent : c.ink, QFont::DemiBold, Qt::AlignRight | Qt::AlignVCenter);
+        putText(p, QRectF(bandX + 4, line.top(), kBand - 4, h), QStringLiteral("± ") + band(row.u95), Size::Small,
+                c.ink2);
         paintBar(p, QRectF(bar + 6, line.center().y() - 6, kBar - 18, 12), row);
         if (const Reading* past = last(row)) {
             // A change that both bands can explain is told in the lighter weight and with "≈".
             const bool real = isReal(row, *past);
-            putText(p, QRectF(last_, line.top(), kLast - 8, h), (real ? QString() : QStringLiteral("≈ ")) + withUnit(past->value, row), Size::Small, real ? c.ink : c.ink2,
-                    real ? QFont::DemiBold : QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+            putText(p, QRectF(last_, line.top(), kLast - 8, h),
+                    (real ? QString() : QStringLiteral("≈ ")) + withUnit(past->value, row), Size::Small,
+                    real ? c.ink : c.ink2, real ? QFont::DemiBold : QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
         }
         const auto rep = [](int r) { return r < 0 ? QString() : QString::number(r + 1); };
-        putText(p, QRectF(best, line.top(), kBest - 4, h), rep(row.bestRep), Size::Small, c.accent, QFont::Medium, Qt::AlignRight | Qt::AlignVCenter);
-        putText(p, QRectF(worst, line.top(), kWorst - 4, h), rep(row.worstRep), Size::Small, c.accent, QFont::Medium, Qt::AlignRight | Qt::AlignVCenter);
+        putText(p, QRectF(best, line.top(), kBest - 4, h), rep(row.bestRep), Size::Small, c.accent, QFont::Medium,
+                Qt::AlignRight | Qt::AlignVCenter);
+        putText(p, QRectF(worst, line.top(), kWorst - 4, h), rep(row.worstRep), Size::Small, c.accent, QFont::Medium,
+                Qt::AlignRight | Qt::AlignVCenter);
     }
 }
 

@@ -5,8 +5,8 @@
 
 namespace deft::ui {
 
-/// One row a measure: value ± band, tolerance bar, last time's value, best and worst rep. Pressing a row goes to its worst
-/// frame; pressing the best rep's number goes there.
+/// One row a measure: value ± band, tolerance bar, last time's value, best and worst rep. Pressing a row goes to its
+/// worst frame; pressing the best rep's number goes there.
 class ReadingsPanel : public Panel {
     Q_OBJECT
 public:

@@ -25,7 +25,8 @@ void drawEdge(QPainter& p, const QRectF& edge, Edge how) {
     }
     p.setPen(Qt::NoPen);
     p.setBrush(ink);
-    if (how == Edge::In) p.drawRect(edge);
+    if (how == Edge::In)
+        p.drawRect(edge);
     else
         for (double x = edge.left(); x < edge.right(); x += 5) p.drawRect(QRectF(x, edge.top(), 2, edge.height()));
 }
@@ -47,16 +48,23 @@ void drawNotch(QPainter& p, const QRectF& picture, const QRectF& edge, double sh
 void drawBadge(QPainter& p, const QPointF& centre, int number, const Moment& m, bool current) {
     const Palette& c = colours();
     QColor fill = c.raised, ink = c.ink;
-    if (current) fill = c.accent, ink = c.onAccent;
-    else if (m.agreed) fill = c.ink, ink = c.ground;
+    if (current)
+        fill = c.accent, ink = c.onAccent;
+    else if (m.agreed)
+        fill = c.ink, ink = c.ground;
     p.setPen(QPen(current || m.agreed ? fill : c.ink, 1.2));
     p.setBrush(fill);
     p.drawEllipse(centre, 8, 8);
     p.setPen(QPen(ink, 1.8, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     p.setBrush(Qt::NoBrush);
-    if (m.agreed && *m.agreed && !current) p.drawPolyline(QPolygonF{{centre.x() - 3.5, centre.y()}, {centre.x() - 1, centre.y() + 3}, {centre.x() + 3.5, centre.y() - 3}});
-    else if (m.agreed && !current) p.drawLine(centre + QPointF(-3.5, 0), centre + QPointF(3.5, 0));
-    else putText(p, QRectF(centre.x() - 8, centre.y() - 8, 16, 16), QString::number(number), Size::Small, ink, QFont::DemiBold, Qt::AlignCenter);
+    if (m.agreed && *m.agreed && !current)
+        p.drawPolyline(QPolygonF{
+            {centre.x() - 3.5, centre.y()}, {centre.x() - 1, centre.y() + 3}, {centre.x() + 3.5, centre.y() - 3}});
+    else if (m.agreed && !current)
+        p.drawLine(centre + QPointF(-3.5, 0), centre + QPointF(3.5, 0));
+    else
+        putText(p, QRectF(centre.x() - 8, centre.y() - 8, 16, 16), QString::number(number), Size::Small, ink,
+                QFont::DemiBold, Qt::AlignCenter);
 }
 
 } // namespace
@@ -73,7 +81,8 @@ RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QAbstractScrollAre
         // Queued: the worker must not draw into this widget, and the whole frame need not be kept.
         connect(session_.frames(), &FrameSource::smallArrived, this, [this](qint64 frame, const QImage& image) {
             if (!session_.review()) return;
-            small_[frame] = image.copy(crop_.toAlignedRect()).scaled(320, 213, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+            small_[frame] =
+                image.copy(crop_.toAlignedRect()).scaled(320, 213, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
             viewport()->update();
         });
         viewport()->update();
@@ -99,19 +108,28 @@ void RepSheet::refresh() {
 void RepSheet::tell() {
     if (session_.rep() < int(rows_.size())) {
         const RepCell& c = rows_[size_t(session_.rep())].cells[size_t(session_.phase())];
-        setAccessibleDescription(tr("Rep %1, %2: %3 %4 %5").arg(session_.rep() + 1).arg(repColumns(session_.exercise())[size_t(session_.phase())].first, c.number, c.beside, c.under));
+        setAccessibleDescription(
+            tr("Rep %1, %2: %3 %4 %5")
+                .arg(session_.rep() + 1)
+                .arg(repColumns(session_.exercise())[size_t(session_.phase())].first, c.number, c.beside, c.under));
         const QRectF box = pictureBox(session_.rep(), session_.phase());
-        if (box.top() < kHeadHeight) verticalScrollBar()->setValue(verticalScrollBar()->value() + int(box.top()) - kHeadHeight);
-        if (box.top() + kRowHeight > viewport()->height()) verticalScrollBar()->setValue(verticalScrollBar()->value() + int(box.top()) + kRowHeight - viewport()->height());
+        if (box.top() < kHeadHeight)
+            verticalScrollBar()->setValue(verticalScrollBar()->value() + int(box.top()) - kHeadHeight);
+        if (box.top() + kRowHeight > viewport()->height())
+            verticalScrollBar()->setValue(verticalScrollBar()->value() + int(box.top()) + kRowHeight -
+                                          viewport()->height());
     }
     viewport()->update();
 }
 
-double RepSheet::cellWidth() const { return std::min(160.0, (viewport()->width() - kLeft - 4.0 - (kPhases - 1) * kGap_px) / kPhases); }
+double RepSheet::cellWidth() const {
+    return std::min(160.0, (viewport()->width() - kLeft - 4.0 - (kPhases - 1) * kGap_px) / kPhases);
+}
 
 QRectF RepSheet::pictureBox(int rep, Phase phase) const {
     const double w = cellWidth();
-    return {kLeft + int(phase) * (w + kGap_px), kHeadHeight + 4.0 + rep * kRowHeight - verticalScrollBar()->value(), w, 64};
+    return {kLeft + int(phase) * (w + kGap_px), kHeadHeight + 4.0 + rep * kRowHeight - verticalScrollBar()->value(), w,
+            64};
 }
 
 std::optional<std::pair<int, Phase>> RepSheet::cellAt(const QPoint& at) const {
@@ -122,7 +140,8 @@ std::optional<std::pair<int, Phase>> RepSheet::cellAt(const QPoint& at) const {
 }
 
 void RepSheet::resizeEvent(QResizeEvent*) {
-    verticalScrollBar()->setRange(0, std::max(0, int(rows_.size()) * kRowHeight + kHeadHeight + 4 - viewport()->height()));
+    verticalScrollBar()->setRange(0,
+                                  std::max(0, int(rows_.size()) * kRowHeight + kHeadHeight + 4 - viewport()->height()));
     verticalScrollBar()->setPageStep(viewport()->height());
     verticalScrollBar()->setSingleStep(kRowHeight / 4);
 }
@@ -136,7 +155,9 @@ bool RepSheet::viewportEvent(QEvent* e) {
         const auto* help = static_cast<QHelpEvent*>(e);
         if (const auto cell = cellAt(help->pos())) {
             const RepCell& c = rows_[size_t(cell->first)].cells[size_t(cell->second)];
-            QToolTip::showText(help->globalPos(), tr("%1 at %2 s").arg(QString::fromStdString(measureName(c.measure))).arg(session_.clip().time_s[size_t(c.frame)], 0, 'f', 2));
+            QToolTip::showText(help->globalPos(), tr("%1 at %2 s")
+                                                      .arg(QString::fromStdString(measureName(c.measure)))
+                                                      .arg(session_.clip().time_s[size_t(c.frame)], 0, 'f', 2));
         }
         return true;
     }
@@ -153,7 +174,10 @@ void RepSheet::paintCell(QPainter& p, const QRectF& box, const RepCell& cell, in
         look.measure = cell.measure;
         look.numbers = false;
         look.scale = 0.9;
-        look.toView = QTransform().translate(box.x(), box.y()).scale(box.width() / crop_.width(), box.height() / crop_.height()).translate(-crop_.x(), -crop_.y());
+        look.toView = QTransform()
+                          .translate(box.x(), box.y())
+                          .scale(box.width() / crop_.width(), box.height() / crop_.height())
+                          .translate(-crop_.x(), -crop_.y());
         p.save();
         p.setClipRect(box);
         drawBody(p, *session_.review(), cell.frame, look);
@@ -165,11 +189,14 @@ void RepSheet::paintCell(QPainter& p, const QRectF& box, const RepCell& cell, in
         p.fillRect(box, veil);
     }
     const QRectF edge(box.left(), box.bottom() + 2, box.width(), 4);
-    if (cell.notch) drawNotch(p, box, edge, *cell.notch);
-    else drawEdge(p, edge, cell.edge);
+    if (cell.notch)
+        drawNotch(p, box, edge, *cell.notch);
+    else
+        drawEdge(p, edge, cell.edge);
     const QRectF line(box.left(), box.bottom() + 8, box.width(), 18);
     const int used = putText(p, line, cell.number, Size::Body, c.ink, QFont::DemiBold);
-    putText(p, line.adjusted(used + 4, 0, 0, 0), cell.beside, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+    putText(p, line.adjusted(used + 4, 0, 0, 0), cell.beside, Size::Small, c.ink2, QFont::Normal,
+            Qt::AlignRight | Qt::AlignVCenter);
     putText(p, line.translated(0, 15), cell.under, Size::Small, c.ink2);
 
     double x = box.left() + 11;
@@ -196,14 +223,18 @@ void RepSheet::paintEvent(QPaintEvent*) {
     QPainter p(viewport());
     p.setRenderHint(QPainter::Antialiasing);
     if (!session_.review()) {
-        const QString words = !session_.isOpen()                  ? tr("No clip is open. Choose one in the queue.")
-                              : session_.job().isRunning()        ? tr("Following the marks; the reps appear when that is done.")
-                              : !session_.isMarked()          ? tr("Not everything is marked yet. Place the marks in the picture; the reps appear here.")
-                                                                  : tr("Not measured.");
+        const QString words =
+            !session_.isOpen()           ? tr("No clip is open. Choose one in the queue.")
+            : session_.job().isRunning() ? tr("Following the marks; the reps appear when that is done.")
+            : !session_.isMarked()
+                ? tr("Not everything is marked yet. Place the marks in the picture; the reps appear here.")
+                : tr("Not measured.");
         putText(p, QRectF(0, kHeadHeight, viewport()->width(), 40), words, Size::Body, c.ink2);
         return;
     }
-    if (rows_.empty()) putText(p, QRectF(0, kHeadHeight, viewport()->width(), 40), tr("No rep was found: the hips did not leave the mat and come back."), Size::Body, c.ink2);
+    if (rows_.empty())
+        putText(p, QRectF(0, kHeadHeight, viewport()->width(), 40),
+                tr("No rep was found: the hips did not leave the mat and come back."), Size::Body, c.ink2);
     for (int rep = 0; rep < int(rows_.size()); ++rep) {
         const double top = pictureBox(rep, Phase::SetUp).top();
         if (top > viewport()->height() || top + kRowHeight < 0) continue;
@@ -211,7 +242,8 @@ void RepSheet::paintEvent(QPaintEvent*) {
         putText(p, QRectF(8, top + 2, kLeft, 24), QString::number(rep + 1), Size::Large, c.ink, QFont::DemiBold);
         putText(p, QRectF(8, top + 30, kLeft - 8, 18), rows_[size_t(rep)].clean, Size::Small, c.ink, QFont::DemiBold);
         putText(p, QRectF(8, top + 46, kLeft - 8, 18), tr("clean"), Size::Small, c.ink2);
-        for (int k = 0; k < kPhases; ++k) paintCell(p, pictureBox(rep, Phase(k)), rows_[size_t(rep)].cells[size_t(k)], rep, Phase(k));
+        for (int k = 0; k < kPhases; ++k)
+            paintCell(p, pictureBox(rep, Phase(k)), rows_[size_t(rep)].cells[size_t(k)], rep, Phase(k));
     }
     // The header stays while rows scroll under it.
     p.fillRect(QRectF(0, 0, viewport()->width(), kHeadHeight), c.ground);
@@ -222,7 +254,8 @@ void RepSheet::paintEvent(QPaintEvent*) {
         box.moveTop(0);
         box.setHeight(kHeadHeight - 4);
         putText(p, box, columns[size_t(k)].first, Size::Small, c.ink, QFont::DemiBold);
-        putText(p, box, columns[size_t(k)].second, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+        putText(p, box, columns[size_t(k)].second, Size::Small, c.ink2, QFont::Normal,
+                Qt::AlignRight | Qt::AlignVCenter);
     }
 }
 

@@ -1,9 +1,9 @@
 #include "app/bench/stage_picture.h"
 
-#include "app/session/rep_rows.h"
-#include "landmarks/names.h"
 #include "app/paint/body_overlay.h"
+#include "app/session/rep_rows.h"
 #include "app/widgets/panel.h"
+#include "landmarks/names.h"
 
 #include <QMouseEvent>
 #include <QPainterPath>
@@ -61,8 +61,12 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
 
 QTransform StagePicture::view() const {
     const double w = std::max(1, session_.clip().width), h = std::max(1, session_.clip().height);
-    const double scale = (covering_ ? std::max(width() / w, height() / h) : std::min(width() / w, height() / h)) * zoom_;
-    return QTransform().translate(width() / 2.0, height() / 2.0).scale(scale, scale).translate(-centre_.x() * w, -centre_.y() * h);
+    const double scale =
+        (covering_ ? std::max(width() / w, height() / h) : std::min(width() / w, height() / h)) * zoom_;
+    return QTransform()
+        .translate(width() / 2.0, height() / 2.0)
+        .scale(scale, scale)
+        .translate(-centre_.x() * w, -centre_.y() * h);
 }
 
 void StagePicture::setMending(bool on) {
@@ -79,7 +83,8 @@ void StagePicture::startPlacing() {
     for (const auto& [name, why] : session_.exercise().landmarksOptional) all << QString::fromStdString(name);
     const auto set = session_.inputs().marks.landmarks();
     for (const QString& name : all)
-        if (!skipped_.contains(name) && std::find(set.begin(), set.end(), name.toStdString()) == set.end()) toPlace_ << name;
+        if (!skipped_.contains(name) && std::find(set.begin(), set.end(), name.toStdString()) == set.end())
+            toPlace_ << name;
     emit stateChanged();
     update();
 }
@@ -104,7 +109,7 @@ void StagePicture::fitBody() {
     resetZoom();
     const double cover = std::max(double(width()) / session_.clip().width, double(height()) / session_.clip().height);
     const QRectF body = bodyCrop(*session_.review(), double(width()) / std::max(1, height()), true);
-    const double share = height() / (cover * session_.clip().height); // of the clip's height that is shown
+    const double share = height() / (cover * session_.clip().height);  // of the clip's height that is shown
     if (body.height() > share * session_.clip().height * 1.05) return; // would not fit: the whole picture
     covering_ = true;
     centre_.setY(std::clamp(body.center().y() / session_.clip().height, share / 2, 1 - share / 2));
@@ -114,14 +119,17 @@ std::map<QString, QPointF> StagePicture::marksHere() const {
     std::map<QString, QPointF> out;
     if (const Review* r = session_.review())
         for (const auto& [name, points] : r->tracks.landmark)
-            if (const TrackPoint& p = points[size_t(session_.frame())]; p.state != PointState::Absent && p.state != PointState::Lost)
+            if (const TrackPoint& p = points[size_t(session_.frame())];
+                p.state != PointState::Absent && p.state != PointState::Lost)
                 out[QString::fromStdString(name)] = {p.at.x(), p.at.y()};
     // Marks set by hand count at once, before they have been followed.
     for (const MarkedFrame& f : session_.inputs().marks.frames)
         if (session_.clip().frameAt(f.time_s) == session_.frame())
             for (const auto& [name, p] : f.points) {
-                if (p) out[QString::fromStdString(name)] = {p->x(), p->y()};
-                else out.erase(QString::fromStdString(name));
+                if (p)
+                    out[QString::fromStdString(name)] = {p->x(), p->y()};
+                else
+                    out.erase(QString::fromStdString(name));
             }
     return out;
 }
@@ -146,7 +154,8 @@ void StagePicture::nudge(const QPointF& px) {
         // Big steps at first, fine ones for the last pixels: half a pixel of a mark is ten of the cursor.
         const QPointF from = cursor_.value_or(QPointF(session_.clip().width / 2.0, session_.clip().height / 2.0));
         const QPointF to = from + 20 * px;
-        cursor_ = QPointF(std::clamp(to.x(), 0.0, session_.clip().width - 1.0), std::clamp(to.y(), 0.0, session_.clip().height - 1.0));
+        cursor_ = QPointF(std::clamp(to.x(), 0.0, session_.clip().width - 1.0),
+                          std::clamp(to.y(), 0.0, session_.clip().height - 1.0));
         update();
         return;
     }
@@ -162,7 +171,8 @@ void StagePicture::markInvisible() {
 }
 
 void StagePicture::place(const QPointF& clip) {
-    if (clip.x() < 0 || clip.y() < 0 || clip.x() > session_.clip().width - 1 || clip.y() > session_.clip().height - 1) return;
+    if (clip.x() < 0 || clip.y() < 0 || clip.x() > session_.clip().width - 1 || clip.y() > session_.clip().height - 1)
+        return;
     const QString name = toPlace_.front();
     selected_ = name;
     session_.setMark(session_.frame(), name.toStdString(), Point2(clip.x(), clip.y())); // marksChanged renews the list
@@ -222,7 +232,8 @@ void StagePicture::mouseReleaseEvent(QMouseEvent*) {
     const QPointF to = *dragged_;
     dragged_.reset();
     const QPointF before = marksHere()[selected_];
-    if (QLineF(before, to).length() > 0.2) session_.setMark(session_.frame(), selected_.toStdString(), Point2(to.x(), to.y()));
+    if (QLineF(before, to).length() > 0.2)
+        session_.setMark(session_.frame(), selected_.toStdString(), Point2(to.x(), to.y()));
     update();
 }
 
@@ -233,7 +244,8 @@ void StagePicture::mouseDoubleClickEvent(QMouseEvent*) {
 void StagePicture::paintMagnifier(QPainter& p) const {
     const QPointF at = toWidget(*dragged_);
     const double r = 56, times = 3 * view().m11();
-    const QPointF centre(at.x() + (at.x() > width() / 2.0 ? -90 : 90), std::clamp(at.y() - 80, r + 4, height() - r - 4));
+    const QPointF centre(at.x() + (at.x() > width() / 2.0 ? -90 : 90),
+                         std::clamp(at.y() - 80, r + 4, height() - r - 4));
     p.save();
     QPainterPath lens;
     lens.addEllipse(centre, r, r);
@@ -257,7 +269,9 @@ void StagePicture::paintWords(QPainter& p) const {
     QString where = tr("%1 s, frame %2").arg(QString::number(t, 'f', 2)).arg(session_.frame() + 1);
     if (session_.review() && !session_.review()->events.reps.empty()) {
         const auto [rep, phase] = placeOf(session_.review()->events, t);
-        where = tr("Rep %1, %2   %3").arg(rep + 1).arg(repColumns(session_.exercise())[size_t(phase)].first.toLower(), where);
+        where = tr("Rep %1, %2   %3")
+                    .arg(rep + 1)
+                    .arg(repColumns(session_.exercise())[size_t(phase)].first.toLower(), where);
     }
     p.setFont(face(Size::Body, QFont::DemiBold));
     haloText(p, {16, 26}, where);
@@ -265,8 +279,13 @@ void StagePicture::paintWords(QPainter& p) const {
     if (damaged_) haloText(p, {16, 46}, tr("this frame is damaged; the one before is shown"));
     if (bestOver_ && session_.review() && session_.moment() >= 0)
         if (const auto pair = session_.review()->framePair(session_.moments()[size_t(session_.moment())].id))
-            haloText(p, {width() - 16.0, 26}, tr("dashed: best, rep %1, %2 s").arg(pair->bestRep + 1).arg(session_.clip().time_s[size_t(pair->best)], 0, 'f', 1), Qt::AlignRight);
-    if (mending_ && !selected_.isEmpty()) haloText(p, {width() - 16.0, height() - 14.0}, words(selected_), Qt::AlignRight);
+            haloText(p, {width() - 16.0, 26},
+                     tr("dashed: best, rep %1, %2 s")
+                         .arg(pair->bestRep + 1)
+                         .arg(session_.clip().time_s[size_t(pair->best)], 0, 'f', 1),
+                     Qt::AlignRight);
+    if (mending_ && !selected_.isEmpty())
+        haloText(p, {width() - 16.0, height() - 14.0}, words(selected_), Qt::AlignRight);
 }
 
 void StagePicture::paintEvent(QPaintEvent*) {
@@ -288,8 +307,10 @@ void StagePicture::paintEvent(QPaintEvent*) {
         look.marks = mending_;
         look.selected = selected_.toStdString();
         const std::vector<Moment>& moments = session_.moments();
-        if (session_.moment() >= 0 && moments[size_t(session_.moment())].rep == session_.rep()) look.measure = moments[size_t(session_.moment())].measure;
-        else if (const auto rows = repRows(*review); session_.rep() < int(rows.size())) look.measure = rows[size_t(session_.rep())].cells[size_t(session_.phase())].measure;
+        if (session_.moment() >= 0 && moments[size_t(session_.moment())].rep == session_.rep())
+            look.measure = moments[size_t(session_.moment())].measure;
+        else if (const auto rows = repRows(*review); session_.rep() < int(rows.size()))
+            look.measure = rows[size_t(session_.rep())].cells[size_t(session_.phase())].measure;
         if (bestOver_ && session_.moment() >= 0)
             if (const auto pair = review->framePair(moments[size_t(session_.moment())].id)) look.bestFrame = pair->best;
         drawBody(p, *review, session_.frame(), look);
@@ -301,7 +322,8 @@ void StagePicture::paintEvent(QPaintEvent*) {
             if (dragged_ && name == selected_) at = *dragged_;
             const QPointF c = toWidget(at);
             p.setBrush(Qt::NoBrush);
-            for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.6}, {name == selected_ ? kLineThatMatters : kOnPicture, 1.6}}) {
+            for (const auto& [colour, w] :
+                 {std::pair{QColor(kCasing), 3.6}, {name == selected_ ? kLineThatMatters : kOnPicture, 1.6}}) {
                 p.setPen(QPen(colour, w));
                 p.drawRect(QRectF(c.x() - 5, c.y() - 5, 10, 10));
             }

@@ -5,8 +5,8 @@
 
 namespace deft::ui {
 
-/// The frame, large, with the body drawn on it. Zooms with the wheel; marks can be dragged (mending) or placed one after
-/// the other (a new clip).
+/// The frame, large, with the body drawn on it. Zooms with the wheel; marks can be dragged (mending) or placed one
+/// after the other (a new clip).
 class StagePicture : public QWidget {
     Q_OBJECT
 public:
@@ -63,7 +63,7 @@ private:
     std::optional<QPointF> cursor_; // clip pixels, once the keyboard has been used for placing
     double zoom_ = 1;
     bool covering_ = false, fitted_ = false;
-    QPointF centre_{0.5, 0.5};       // share of the clip in the widget's middle
+    QPointF centre_{0.5, 0.5}; // share of the clip in the widget's middle
 };
 
 } // namespace deft::ui

@@ -5,7 +5,8 @@
 
 namespace deft::ui {
 
-TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent) : Panel(tr("Next target"), parent), session_(session) {
+TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent)
+    : Panel(tr("Next target"), parent), session_(session) {
     on_ = new KeyButton(tr("To the answer"), tr("Enter"), KeyButton::Kind::Plain, this);
     connect(on_, &KeyButton::clicked, this, &TargetPanel::toAnswer);
     connect(&session, &ReviewSession::opened, this, &TargetPanel::refresh);
@@ -19,7 +20,9 @@ void TargetPanel::refresh() {
     on_->setEnabled(session_.review() != nullptr);
     int left = 0;
     for (const Moment& m : session_.moments()) left += !m.agreed;
-    on_->setText(!session_.review() ? tr("To the answer, once measured") : left ? tr("To the answer, %1 left").arg(counted(left, tr("moment"), tr("moments"))) : tr("To the answer"));
+    on_->setText(!session_.review() ? tr("To the answer, once measured")
+                 : left             ? tr("To the answer, %1 left").arg(counted(left, tr("moment"), tr("moments")))
+                                    : tr("To the answer"));
     on_->setAccessibleName(on_->text());
     on_->setKind(left == 0 && session_.review() ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
     setAside(session_.review() ? stepWords(session_.review()->decision.step) : QString());
@@ -37,14 +40,16 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
     const double end = on_->y() - 4;
     auto line = [&](const QString& text, Size size, const QColor& colour, QFont::Weight weight, double indent) {
         const QFont f = face(size, weight);
-        const QRectF box = QFontMetricsF(f).boundingRect(QRectF(indent, 0, width() - indent, 400), Qt::TextWordWrap, text);
+        const QRectF box =
+            QFontMetricsF(f).boundingRect(QRectF(indent, 0, width() - indent, 400), Qt::TextWordWrap, text);
         if (y + box.height() > end) return;
         p.setFont(f);
         p.setPen(colour);
         p.drawText(QRectF(indent, y, width() - indent, box.height()), Qt::TextWordWrap, text);
         y += box.height() + 1;
     };
-    if (d.step != "stop" && d.step != "ask-again") line(targetWords(r->exercise, d.target), Size::Large, c.ink, QFont::DemiBold, 0);
+    if (d.step != "stop" && d.step != "ask-again")
+        line(targetWords(r->exercise, d.target), Size::Large, c.ink, QFont::DemiBold, 0);
     y += 2;
     for (const std::string& s : d.arithmetic) line(QString::fromStdString(s), Size::Small, c.ink, QFont::Medium, 0);
     for (const std::string& s : d.because) line(QString::fromStdString(s), Size::Small, c.ink2, QFont::Normal, 0);
@@ -58,7 +63,8 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
         const QString name = QString::fromStdString(fault ? fault->name : r->exercise.check(cue.fault)->name);
         putText(p, QRectF(0, y, 16, 18), QString::number(++number), Size::Body, c.ink, QFont::DemiBold);
         line(name, Size::Body, c.ink, QFont::DemiBold, 20);
-        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(QString::fromStdString(cue.rung)), Size::Small, c.ink2);
+        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(QString::fromStdString(cue.rung)), Size::Small,
+                c.ink2);
         y += 19;
     }
 }

@@ -32,7 +32,10 @@ Threads::Threads(ReviewSession& session, QWidget* parent) : Panel(tr("Threads"),
     connect(&session, &ReviewSession::opened, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::placeChanged, this, [this] {
-        if (session_.isOpen()) setAside(tr("%1 of %2 s").arg(session_.clip().time_s[size_t(session_.frame())], 0, 'f', 1).arg(session_.clip().duration_s, 0, 'f', 1));
+        if (session_.isOpen())
+            setAside(tr("%1 of %2 s")
+                         .arg(session_.clip().time_s[size_t(session_.frame())], 0, 'f', 1)
+                         .arg(session_.clip().duration_s, 0, 'f', 1));
     });
 }
 
@@ -63,11 +66,15 @@ void Threads::paintBody(QPainter& p, const QRect&) {
         name(phases, 16, tr("phases"));
         for (size_t k = 0; k < r->events.reps.size(); ++k) {
             const Rep& rep = r->events.reps[k];
-            const QPolygonF shape{{x(rep.start_s), phases + 16}, {x(rep.hold.start_s), phases}, {x(rep.hold.end_s), phases}, {x(rep.end_s), phases + 16}};
+            const QPolygonF shape{{x(rep.start_s), phases + 16},
+                                  {x(rep.hold.start_s), phases},
+                                  {x(rep.hold.end_s), phases},
+                                  {x(rep.end_s), phases + 16}};
             p.setPen(QPen(c.ink2, 1));
             p.setBrush(c.zone);
             p.drawPolygon(shape);
-            putText(p, QRectF(x(rep.start_s), phases, x(rep.end_s) - x(rep.start_s), 16), QString::number(k + 1), Size::Small, c.ink, QFont::DemiBold, Qt::AlignCenter);
+            putText(p, QRectF(x(rep.start_s), phases, x(rep.end_s) - x(rep.start_s), 16), QString::number(k + 1),
+                    Size::Small, c.ink, QFont::DemiBold, Qt::AlignCenter);
         }
         const FaultPlan* plan = r->exercise.anchor();
         const auto columns = repColumns(r->exercise);
@@ -76,20 +83,31 @@ void Threads::paintBody(QPainter& p, const QRect&) {
             auto [low, high] = spanOf(*anchor);
             low = std::min(low, limit->low.value_or(low)) - 1, high = std::max(high, limit->high.value_or(high)) + 1;
             const QRectF strip(a.left(), a.top() + 3 * unit, a.width(), 3 * unit - 6);
-            auto y = [&, lo = low, hi = high](double v) { return strip.bottom() - (v - lo) / (hi - lo) * strip.height(); };
-            p.fillRect(QRectF(QPointF(a.left(), y(limit->high.value_or(high))), QPointF(a.right(), y(limit->low.value_or(low)))), c.zone);
+            auto y = [&, lo = low, hi = high](double v) {
+                return strip.bottom() - (v - lo) / (hi - lo) * strip.height();
+            };
+            p.fillRect(QRectF(QPointF(a.left(), y(limit->high.value_or(high))),
+                              QPointF(a.right(), y(limit->low.value_or(low)))),
+                       c.zone);
             p.setPen(QPen(c.strong, 1));
             for (const auto& end : {limit->low, limit->high})
                 if (end) p.drawLine(QPointF(a.left(), y(*end)), QPointF(a.right(), y(*end)));
-            name(strip.top(), strip.height(), columns[size_t(Phase::SetUp)].second, limit->high ? tr("to %1").arg(reading(*limit->high, limit->unit, 0)) : QString());
-            drawBandedLine(p, pointsOf(r->series.time_s, *anchor), [&](double t, double v) { return QPointF(x(t), y(v)); }, QPen(c.ink, 1.3), withAlpha(c.ink3, 80));
+            name(strip.top(), strip.height(), columns[size_t(Phase::SetUp)].second,
+                 limit->high ? tr("to %1").arg(reading(*limit->high, limit->unit, 0)) : QString());
+            drawBandedLine(
+                p, pointsOf(r->series.time_s, *anchor), [&](double t, double v) { return QPointF(x(t), y(v)); },
+                QPen(c.ink, 1.3), withAlpha(c.ink3, 80));
         }
         if (const Series* mover = r->series.find(r->exercise.moverMeasure)) {
             const auto [low, high] = spanOf(*mover);
             const QRectF strip(a.left(), a.top() + 6 * unit + 2, a.width(), 2 * unit - 6);
             name(strip.top(), strip.height(), columns[size_t(Phase::Out)].second);
-            drawBandedLine(p, pointsOf(r->series.time_s, *mover), [&, lo = low, hi = high](double t, double v) { return QPointF(x(t), strip.bottom() - (v - lo) / std::max(1e-9, hi - lo) * strip.height()); },
-                           QPen(c.ink2, 1.3), Qt::transparent);
+            drawBandedLine(
+                p, pointsOf(r->series.time_s, *mover),
+                [&, lo = low, hi = high](double t, double v) {
+                    return QPointF(x(t), strip.bottom() - (v - lo) / std::max(1e-9, hi - lo) * strip.height());
+                },
+                QPen(c.ink2, 1.3), Qt::transparent);
         }
         const double faults = a.top() + 8.4 * unit;
         name(faults, 14, tr("faults"));
@@ -107,7 +125,9 @@ void Threads::paintBody(QPainter& p, const QRect&) {
     p.drawLine(a.bottomLeft(), a.bottomRight());
     const double step = duration > 45 ? 15 : duration > 20 ? 10 : 5;
     for (double t = 0; t <= duration; t += step)
-        putText(p, QRectF(x(t) - 20, a.bottom() + 3, 40, 16), t + step > duration ? QStringLiteral("%1 s").arg(t) : QString::number(t), Size::Small, c.ink2, QFont::Normal, Qt::AlignHCenter | Qt::AlignVCenter);
+        putText(p, QRectF(x(t) - 20, a.bottom() + 3, 40, 16),
+                t + step > duration ? QStringLiteral("%1 s").arg(t) : QString::number(t), Size::Small, c.ink2,
+                QFont::Normal, Qt::AlignHCenter | Qt::AlignVCenter);
     const double here = x(session_.clip().time_s[size_t(session_.frame())]);
     p.setPen(QPen(c.accent, 1.6));
     p.drawLine(QPointF(here, a.top()), QPointF(here, a.bottom()));

@@ -4,8 +4,8 @@
 
 namespace deft::ui {
 
-/// Thin strips over the clip's time with one playhead: phases, the anchor with its tolerance and band, the mover, faults.
-/// Pressing or dragging goes to that time.
+/// Thin strips over the clip's time with one playhead: phases, the anchor with its tolerance and band, the mover,
+/// faults. Pressing or dragging goes to that time.
 class Threads : public Panel {
     Q_OBJECT
 public:

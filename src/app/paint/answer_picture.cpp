@@ -8,7 +8,9 @@
 
 namespace deft::ui {
 
-QImage toImage(const cv::Mat& bgra) { return QImage(bgra.data, bgra.cols, bgra.rows, qsizetype(bgra.step), QImage::Format_RGB32).copy(); }
+QImage toImage(const cv::Mat& bgra) {
+    return QImage(bgra.data, bgra.cols, bgra.rows, qsizetype(bgra.step), QImage::Format_RGB32).copy();
+}
 
 namespace {
 
@@ -21,9 +23,11 @@ std::optional<Point2> nearest(const Tracks& tracks, const std::string& name, int
     return std::nullopt;
 }
 
-/// Where the head is, generously. Without an ear mark it is guessed to lie beyond the shoulder, as far as a head is long.
+/// Where the head is, generously. Without an ear mark it is guessed to lie beyond the shoulder, as far as a head is
+/// long.
 std::optional<QRectF> headBox(const Review& r, int64_t frame) {
-    const auto ear = nearest(r.tracks, "ear", frame), shoulder = nearest(r.tracks, "shoulder", frame), hip = nearest(r.tracks, "hip", frame);
+    const auto ear = nearest(r.tracks, "ear", frame), shoulder = nearest(r.tracks, "shoulder", frame),
+               hip = nearest(r.tracks, "hip", frame);
     if (!shoulder || !hip) return std::nullopt;
     const Vector2 up = *shoulder - *hip;
     const Point2 centre = ear ? Point2(*ear + 0.04 * up) : Point2(*shoulder + 0.45 * up);
@@ -56,7 +60,8 @@ QImage answerPicture(const Review& review, const QImage& frame, const AnswerPict
     QPainter p(&out);
     p.setRenderHint(QPainter::SmoothPixmapTransform);
     BodyLook look;
-    look.toView = QTransform().scale(size.width() / crop.width(), size.height() / crop.height()).translate(-crop.x(), -crop.y());
+    look.toView =
+        QTransform().scale(size.width() / crop.width(), size.height() / crop.height()).translate(-crop.x(), -crop.y());
     p.setTransform(look.toView);
     p.drawImage(0, 0, source);
     p.resetTransform();

@@ -9,8 +9,8 @@ namespace deft::ui {
 /// A picture of the decoder as an image of its own memory.
 QImage toImage(const cv::Mat& bgra);
 
-/// The client's own frame, cropped to the body, face made unrecognisable, with the one line that matters. Null when it is not
-/// known where the head is: then there is no picture.
+/// The client's own frame, cropped to the body, face made unrecognisable, with the one line that matters. Null when it
+/// is not known where the head is: then there is no picture.
 QImage answerPicture(const Review& review, const QImage& frame, const AnswerPicture& picture, const QSize& size);
 
 /// Do the marks of this review tell where the head is?

@@ -29,7 +29,8 @@ public:
         p.setPen(pen);
         p.drawPath(path);
     }
-    void line(const QPointF& a, const QPointF& b, const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) const {
+    void line(const QPointF& a, const QPointF& b, const QColor& colour, double width,
+              Qt::PenStyle style = Qt::SolidLine) const {
         QPainterPath l(a);
         l.lineTo(b);
         path(l, colour, width, style);
@@ -39,7 +40,8 @@ public:
         p.setBrush(colour);
         p.drawEllipse(a, px(radius), px(radius));
     }
-    void text(const QPointF& a, const QString& words, Qt::Alignment alignment, Size size = Size::Body, QFont::Weight weight = QFont::DemiBold) const {
+    void text(const QPointF& a, const QString& words, Qt::Alignment alignment, Size size = Size::Body,
+              QFont::Weight weight = QFont::DemiBold) const {
         QFont f = face(size, weight);
         f.setPixelSize(std::max(8, int(std::lround(px(int(size))))));
         p.setFont(f);
@@ -69,14 +71,16 @@ struct Frame {
 };
 
 void drawLines(const Ink& ink, const Frame& f, const QColor& colour, double width, Qt::PenStyle style) {
-    for (const auto& [a, b] : {std::pair{"ear", "shoulder"}, {"shoulder", "hip"}, {"hip", "knee"}, {"knee", "ankle"}, {"ankle", "toe"}}) {
+    for (const auto& [a, b] :
+         {std::pair{"ear", "shoulder"}, {"shoulder", "hip"}, {"hip", "knee"}, {"knee", "ankle"}, {"ankle", "toe"}}) {
         const TrackPoint *p = f.get(a), *q = f.get(b);
         if (p && q) ink.line(ink.at(p->at), ink.at(q->at), colour, width, style);
     }
 }
 
 /// Arc at b on the free side, from b→a to b→c, with its number outside.
-void drawArc(const Ink& ink, const Frame& f, const char* a, const char* b, const char* c, const std::string& measure, bool matters, bool numbers) {
+void drawArc(const Ink& ink, const Frame& f, const char* a, const char* b, const char* c, const std::string& measure,
+             bool matters, bool numbers) {
     const TrackPoint *pa = f.get(a), *pb = f.get(b), *pc = f.get(c);
     const double value = f.value(measure);
     if (!pa || !pb || !pc || !std::isfinite(value)) return;
@@ -101,7 +105,8 @@ void drawArc(const Ink& ink, const Frame& f, const char* a, const char* b, const
 }
 
 /// Needle: the pelvis's front-to-back line against the trunk, on a scale of degrees with the tolerance as a wedge.
-void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, const std::optional<Limit>& limit, bool numbers, bool small) {
+void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, const std::optional<Limit>& limit,
+                bool numbers, bool small) {
     const TrackPoint *hip = f.get("hip"), *shoulder = f.get("shoulder");
     const double value = f.value(measure), u95 = f.u95(measure);
     if (!hip || !shoulder || !std::isfinite(value)) return;
@@ -115,7 +120,9 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
     Vector2 front(-cranial.y(), cranial.x());
     if (front.dot(axes.anterior) < 0) front = -front;
     const double reach = small ? 0.34 * (shoulder->at - hip->at).norm() : 0.52 * (shoulder->at - hip->at).norm();
-    auto tip = [&](double deg, double length) { return ink.at(middle + length * (std::cos(radians(deg)) * front - std::sin(radians(deg)) * cranial)); };
+    auto tip = [&](double deg, double length) {
+        return ink.at(middle + length * (std::cos(radians(deg)) * front - std::sin(radians(deg)) * cranial));
+    };
     const QPointF foot = ink.at(middle);
     auto wedge = [&](double a, double b, double length) {
         QPainterPath w(foot);
@@ -154,8 +161,10 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         const Qt::Alignment side = rightward ? Qt::AlignLeft : Qt::AlignRight;
         ink.text(at, reading(value, "deg") + QStringLiteral("  ± ") + band(u95), side, Size::Large);
         QString words = QString::fromStdString(measureName(measure));
-        if (value > high) words += QStringLiteral(", out by ") + reading(value - high, "deg", 1, false);
-        else if (value < low) words += QStringLiteral(", out by ") + reading(low - value, "deg", 1, false);
+        if (value > high)
+            words += QStringLiteral(", out by ") + reading(value - high, "deg", 1, false);
+        else if (value < low)
+            words += QStringLiteral(", out by ") + reading(low - value, "deg", 1, false);
         ink.text(at + QPointF(0, ink.px(20)), words, side, Size::Small, QFont::Medium);
     }
 }
@@ -166,7 +175,10 @@ void drawMatLine(const Ink& ink, const Frame& f, bool label, double width) {
     const double y = axes.matPoint.y(), dx = axes.cranial.x(), dy = axes.cranial.y();
     const Point2 a(0, y - axes.matPoint.x() * dy / dx), b(width, y + (width - axes.matPoint.x()) * dy / dx);
     ink.line(ink.at(a), ink.at(b), kOnPicture, 1.0, Qt::CustomDashLine);
-    if (label) ink.text(QPointF(std::max(0.0, ink.at(a).x()) + ink.px(16), ink.at(a).y() + ink.px(14)), QStringLiteral("mat line, roll ") + reading(axes.rollDeg, "deg"), Qt::AlignLeft, Size::Small, QFont::Medium);
+    if (label)
+        ink.text(QPointF(std::max(0.0, ink.at(a).x()) + ink.px(16), ink.at(a).y() + ink.px(14)),
+                 QStringLiteral("mat line, roll ") + reading(axes.rollDeg, "deg"), Qt::AlignLeft, Size::Small,
+                 QFont::Medium);
 }
 
 /// Hip against the line from shoulder to knee, or its height above the mat.
@@ -186,7 +198,9 @@ void drawHipLine(const Ink& ink, const Frame& f, const std::string& measure, boo
     ink.dot(ink.at(hip->at), kLineThatMatters, 3.5);
     if (numbers && std::isfinite(f.value(measure)))
         ink.text(ink.at(hip->at) + QPointF(ink.px(12), -ink.px(10)),
-                 reading(f.value(measure), measureUnit(measure), 0, false) + QStringLiteral(" ") + QString::fromStdString(measureName(measure)), Qt::AlignLeft, Size::Body);
+                 reading(f.value(measure), measureUnit(measure), 0, false) + QStringLiteral(" ") +
+                     QString::fromStdString(measureName(measure)),
+                 Qt::AlignLeft, Size::Body);
 }
 
 void drawMarks(const Ink& ink, const Frame& f, const std::string& selected) {
@@ -196,13 +210,16 @@ void drawMarks(const Ink& ink, const Frame& f, const std::string& selected) {
         const QPointF c = ink.at(t.at);
         const double r = ink.px(5);
         const bool chosen = name == selected;
-        for (const auto& [colour, width] : {std::pair{QColor(kCasing), 3.4}, {chosen ? kLineThatMatters : kOnPicture, 1.4}}) {
+        for (const auto& [colour, width] :
+             {std::pair{QColor(kCasing), 3.4}, {chosen ? kLineThatMatters : kOnPicture, 1.4}}) {
             QPen pen(colour, ink.px(width));
             if (t.state == PointState::Weak) pen.setDashPattern({2, 2});
             ink.p.setPen(pen);
             ink.p.setBrush(Qt::NoBrush);
-            if (t.state == PointState::ByHand) ink.p.drawRect(QRectF(c.x() - r, c.y() - r, 2 * r, 2 * r));
-            else ink.p.drawEllipse(c, r, r);
+            if (t.state == PointState::ByHand)
+                ink.p.drawRect(QRectF(c.x() - r, c.y() - r, 2 * r, 2 * r));
+            else
+                ink.p.drawEllipse(c, r, r);
         }
         ink.dot(c, chosen ? kLineThatMatters : kOnPicture, 1.2);
     }
@@ -219,7 +236,8 @@ void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment
     if (alignment & Qt::AlignHCenter) x -= w / 2;
     if (alignment & Qt::AlignVCenter) y += m.capHeight() / 2;
     path.addText(x, y, p.font(), text);
-    p.setPen(QPen(QColor(0x14, 0x18, 0x1A, 190), std::max(2.0, p.font().pixelSize() * 0.22), Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    p.setPen(QPen(QColor(0x14, 0x18, 0x1A, 190), std::max(2.0, p.font().pixelSize() * 0.22), Qt::SolidLine,
+                  Qt::RoundCap, Qt::RoundJoin));
     p.setBrush(Qt::NoBrush);
     p.drawPath(path);
     p.setPen(Qt::NoPen);
@@ -229,8 +247,9 @@ void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment
 
 QRectF bodyCrop(const Review& r, double aspect, bool whole) {
     QRectF box;
-    const std::vector<std::string> names = whole ? std::vector<std::string>{"ear", "shoulder", "hip", "knee", "ankle", "toe", "heel"}
-                                                 : std::vector<std::string>{"shoulder", "hip", "knee", "asis"};
+    const std::vector<std::string> names =
+        whole ? std::vector<std::string>{"ear", "shoulder", "hip", "knee", "ankle", "toe", "heel"}
+              : std::vector<std::string>{"shoulder", "hip", "knee", "asis"};
     for (const std::string& name : names) {
         const auto it = r.tracks.landmark.find(name);
         if (it == r.tracks.landmark.end()) continue;
@@ -276,7 +295,7 @@ void drawBody(QPainter& painter, const Review& review, int64_t frame, const Body
         drawLines(ink, f, kOnPicture, 1.6, Qt::SolidLine);
         if (m == "knee_angle") drawArc(ink, f, "hip", "knee", "ankle", m, true, false);
         if (m == "hip_angle") drawArc(ink, f, "shoulder", "hip", "knee", m, true, false);
-    } else if (const TrackPoint *a = f.get("shoulder"), *b = f.get("hip"); a && b) {
+    } else if (const TrackPoint* a = f.get("shoulder"), *b = f.get("hip"); a && b) {
         ink.line(ink.at(a->at), ink.at(b->at), kOnPicture, 1.6);
     }
     if (pelvic) drawNeedle(ink, f, m, limitOf(review, m), look.numbers, !look.everything);

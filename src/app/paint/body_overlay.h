@@ -8,14 +8,14 @@ namespace deft::ui {
 
 /// How a body is drawn onto its picture. Painters know no widget: window, answer and files share them.
 struct BodyLook {
-    QTransform toView;          ///< picture pixels → painter
-    std::string measure;        ///< the one that matters here; drawn in sky blue with its number
-    bool everything = false;    ///< whole body, angle arcs, mat line; otherwise the one line only
+    QTransform toView;       ///< picture pixels → painter
+    std::string measure;     ///< the one that matters here; drawn in sky blue with its number
+    bool everything = false; ///< whole body, angle arcs, mat line; otherwise the one line only
     bool numbers = true;
-    bool marks = false;         ///< handles for mending: ring = seen, dashed = weak, square = by hand
-    std::string selected;       ///< landmark with a filled handle
+    bool marks = false;               ///< handles for mending: ring = seen, dashed = weak, square = by hand
+    std::string selected;             ///< landmark with a filled handle
     std::optional<int64_t> bestFrame; ///< outline of this frame, thin and dashed
-    double scale = 1;           ///< of pens and text, 1 in the window
+    double scale = 1;                 ///< of pens and text, 1 in the window
 };
 
 /// Draws lines, arcs, tolerance and numbers of one frame. Frames without the points that a line needs lack the line.

@@ -1,9 +1,9 @@
 #include "app/queue/clip_list.h"
 
-#include "app/session/words.h"
 #include "app/paint/answer_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/session/moments.h"
+#include "app/session/words.h"
 #include "app/theme/words.h"
 #include "app/widgets/panel.h"
 
@@ -25,7 +25,8 @@ Seen lookAt(const Library& library, const Clip& clip) {
     int64_t frame = reader->info().frames() / 2;
     QRectF crop(0, 0, reader->info().width, reader->info().height);
     std::optional<Review> review;
-    if (auto tracks = clip.draft.marks.frames.empty() ? std::nullopt : library.cachedTracks(clip.draft); tracks && int64_t(tracks->frames()) == reader->info().frames()) {
+    if (auto tracks = clip.draft.marks.frames.empty() ? std::nullopt : library.cachedTracks(clip.draft);
+        tracks && int64_t(tracks->frames()) == reader->info().frames()) {
         tracks->time_s = reader->info().time_s;
         if (auto r = measureReview(clip.draft, reader->info(), std::move(*tracks))) review = std::move(*r);
     }
@@ -33,12 +34,17 @@ Seen lookAt(const Library& library, const Clip& clip) {
         const auto moments = momentsOf(*review);
         if (!moments.empty()) frame = moments.front().frame;
         crop = bodyCrop(*review, 88.0 / 50, true);
-        seen.found = moments.empty() ? QObject::tr("nothing out of tolerance") : counted(int(moments.size()), QObject::tr("moment"), QObject::tr("moments"));
+        seen.found = moments.empty() ? QObject::tr("nothing out of tolerance")
+                                     : counted(int(moments.size()), QObject::tr("moment"), QObject::tr("moments"));
         seen.found += QStringLiteral("; ") + stepWords(review->decision.step);
     } else {
-        seen.found = clip.draft.marks.frames.empty() ? QObject::tr("marks to be placed") : QObject::tr("marked, to be measured");
+        seen.found =
+            clip.draft.marks.frames.empty() ? QObject::tr("marks to be placed") : QObject::tr("marked, to be measured");
     }
-    if (const auto picture = reader->bgra(frame)) seen.picture = toImage(*picture).copy(crop.toAlignedRect()).scaled(784, 440, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
+    if (const auto picture = reader->bgra(frame))
+        seen.picture = toImage(*picture)
+                           .copy(crop.toAlignedRect())
+                           .scaled(784, 440, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
     return seen;
 }
 
@@ -57,7 +63,8 @@ void ClipList::refresh() {
         Entry e;
         e.clip = std::move(c);
         e.client = clients[e.clip.client];
-        if (const auto exercise = loadExercise(e.clip.draft.exercise)) e.exercise = QString::fromStdString(exercise->name);
+        if (const auto exercise = loadExercise(e.clip.draft.exercise))
+            e.exercise = QString::fromStdString(exercise->name);
         for (Entry& old : before)
             if (old.clip.id == e.clip.id) e.picture = std::move(old.picture), e.found = old.found;
         entries_.push_back(std::move(e));
@@ -73,7 +80,8 @@ void ClipList::refresh() {
             return seen;
         },
         [this](std::vector<Seen> seen) {
-            for (size_t i = 0; i < seen.size() && i < entries_.size(); ++i) entries_[i].picture = seen[i].picture, entries_[i].found = seen[i].found;
+            for (size_t i = 0; i < seen.size() && i < entries_.size(); ++i)
+                entries_[i].picture = seen[i].picture, entries_[i].found = seen[i].found;
             if (!entries_.empty()) emit dataChanged(index(0), index(int(entries_.size()) - 1));
         });
 }
@@ -84,7 +92,9 @@ const ClipList::Entry* ClipList::find(int64_t clip) const {
     return nullptr;
 }
 
-int ClipList::waiting() const { return int(std::count_if(entries_.begin(), entries_.end(), [](const Entry& e) { return !e.clip.filed; })); }
+int ClipList::waiting() const {
+    return int(std::count_if(entries_.begin(), entries_.end(), [](const Entry& e) { return !e.clip.filed; }));
+}
 
 int ClipList::rowCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : int(entries_.size()); }
 
@@ -93,7 +103,9 @@ QVariant ClipList::data(const QModelIndex& index, int role) const {
     const Entry& e = entries_[size_t(index.row())];
     // Spoken by a screen reader; the delegate draws from the entry itself.
     if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole)
-        return tr("%1, %2, received %3, %4").arg(QString::fromStdString(e.client.name), e.clip.filed ? tr("filed") : tr("waiting"), QString::fromStdString(e.clip.received), e.found);
+        return tr("%1, %2, received %3, %4")
+            .arg(QString::fromStdString(e.client.name), e.clip.filed ? tr("filed") : tr("waiting"),
+                 QString::fromStdString(e.clip.received), e.found);
     return {};
 }
 
@@ -109,8 +121,11 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     p->drawLine(box.bottomLeft(), box.bottomRight());
     const QRectF picture(box.left() + 64, box.top() + 7, 88, 50);
     const QDate date = QDate::fromString(QString::fromStdString(e.clip.received), Qt::ISODate);
-    putText(*p, QRectF(box.left() + 8, box.top() + 8, 52, 18), date.isValid() ? QLocale(QLocale::English).toString(date, QStringLiteral("d MMM")) : QString(), Size::Small, c.ink, QFont::DemiBold);
-    putText(*p, QRectF(box.left() + 8, box.top() + 26, 52, 18), e.clip.filed ? QObject::tr("filed") : QObject::tr("waits"), Size::Small, c.ink2);
+    putText(*p, QRectF(box.left() + 8, box.top() + 8, 52, 18),
+            date.isValid() ? QLocale(QLocale::English).toString(date, QStringLiteral("d MMM")) : QString(), Size::Small,
+            c.ink, QFont::DemiBold);
+    putText(*p, QRectF(box.left() + 8, box.top() + 26, 52, 18),
+            e.clip.filed ? QObject::tr("filed") : QObject::tr("waits"), Size::Small, c.ink2);
     p->fillRect(picture, c.stage);
     if (!e.picture.isNull()) {
         const double h = e.picture.width() * picture.height() / picture.width();
@@ -125,9 +140,15 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     const QRectF first(x, box.top() + 8, rest, 20), second(x, box.top() + 30, rest, 20);
     const int name = putText(*p, first, QString::fromStdString(e.client.name), Size::Body, c.ink, QFont::DemiBold);
     putText(*p, first.adjusted(name + 8, 0, 0, 0), QString::fromStdString(e.client.role), Size::Small, c.ink2);
-    putText(*p, QRectF(x, second.top(), 0.55 * rest, 20), e.clip.draft.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(e.clip.draft.note.words)), Size::Small, c.ink);
-    putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.found, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
-    putText(*p, QRectF(x + 0.57 * rest, first.top(), 0.43 * rest, 20), e.exercise, Size::Small, c.ink, QFont::Medium, Qt::AlignRight | Qt::AlignVCenter);
+    putText(*p, QRectF(x, second.top(), 0.55 * rest, 20),
+            e.clip.draft.note.words.empty()
+                ? QString()
+                : QStringLiteral("“%1”").arg(QString::fromStdString(e.clip.draft.note.words)),
+            Size::Small, c.ink);
+    putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.found, Size::Small, c.ink2, QFont::Normal,
+            Qt::AlignRight | Qt::AlignVCenter);
+    putText(*p, QRectF(x + 0.57 * rest, first.top(), 0.43 * rest, 20), e.exercise, Size::Small, c.ink, QFont::Medium,
+            Qt::AlignRight | Qt::AlignVCenter);
     if (option.state & QStyle::State_HasFocus) {
         p->setPen(QPen(c.ink, 1.6));
         p->setBrush(Qt::NoBrush);

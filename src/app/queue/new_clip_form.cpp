@@ -30,7 +30,8 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     words_->setTabChangesFocus(true);
     words_->setMaximumHeight(72);
     for (const std::string& id : exerciseIds())
-        if (const auto e = loadExercise(id)) exercise_->addItem(QString::fromStdString(e->name), QString::fromStdString(id));
+        if (const auto e = loadExercise(id))
+            exercise_->addItem(QString::fromStdString(e->name), QString::fromStdString(id));
     auto* form = new QFormLayout;
     form->setLabelAlignment(Qt::AlignLeft);
     form->setVerticalSpacing(8);
@@ -50,7 +51,8 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
             if (QString::fromStdString(c.name) == name) role_->setText(QString::fromStdString(c.role));
     });
     connect(exercise_, &QComboBox::currentIndexChanged, this, [this] {
-        if (const auto e = loadExercise(exercise_->currentData().toString().toStdString())) sets_->setValue(e->sets), hold_->setValue(int(e->hold_s));
+        if (const auto e = loadExercise(exercise_->currentData().toString().toStdString()))
+            sets_->setValue(e->sets), hold_->setValue(int(e->hold_s));
     });
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -110,11 +112,13 @@ void NewClipForm::add() {
     in.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
     in.note.words = words_->toPlainText().trimmed().toStdString();
     in.note.pain = pain_->isChecked();
-    if (const auto e = loadExercise(in.exercise); e && !e->ladder.empty()) in.asked.rung = e->ladder[std::min<size_t>(1, e->ladder.size() - 1)].id, in.asked.daysPerWeek = e->daysPerWeek;
+    if (const auto e = loadExercise(in.exercise); e && !e->ladder.empty())
+        in.asked.rung = e->ladder[std::min<size_t>(1, e->ladder.size() - 1)].id, in.asked.daysPerWeek = e->daysPerWeek;
     in.asked.sets = sets_->value();
     in.asked.hold_s = hold_->value();
     // The newest filed review knows what was asked for next.
-    if (const auto earlier = library_.filed(client, in.exercise); !earlier.empty()) in.asked.rung = earlier.back().past.rung;
+    if (const auto earlier = library_.filed(client, in.exercise); !earlier.empty())
+        in.asked.rung = earlier.back().past.rung;
     auto clip = library_.addClip(client, in.date, in);
     if (!clip) {
         emit failed(QString::fromStdString("Not added: " + clip.error().detail + "."));

@@ -1,8 +1,8 @@
 #include "app/queue/queue_page.h"
 
 #include "app/session/words.h"
-#include "app/theme/words.h"
 #include "app/theme/palette.h"
+#include "app/theme/words.h"
 #include "video/clip_reader.h"
 
 #include <QHBoxLayout>
@@ -82,10 +82,16 @@ void QueuePage::bringIn(const QString& path) {
     }
     const ClipInfo& c = reader->info();
     if (c.frames() < 2) {
-        emit failed(tr("Not opened: %1: the clip has a single frame; movement needs at least two. Nothing was changed.").arg(path));
+        emit failed(tr("Not opened: %1: the clip has a single frame; movement needs at least two. Nothing was changed.")
+                        .arg(path));
         return;
     }
-    QString facts = tr("%1\n%2 × %3, %4 frames in %5 s").arg(path).arg(c.width).arg(c.height).arg(c.frames()).arg(c.duration_s, 0, 'f', 1);
+    QString facts = tr("%1\n%2 × %3, %4 frames in %5 s")
+                        .arg(path)
+                        .arg(c.width)
+                        .arg(c.height)
+                        .arg(c.frames())
+                        .arg(c.duration_s, 0, 'f', 1);
     if (c.lengthUnsure) facts += tr("\nThe file seems to be cut off; what is there can be measured.");
     form_->begin(path, facts);
     side_->setCurrentIndex(1);
@@ -97,28 +103,40 @@ void QueuePage::preview() {
     open_->setEnabled(at.isValid());
     picture_->setVisible(at.isValid());
     if (!at.isValid()) {
-        about_->setText(tr("<h3>Nothing waits</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or WebM from the side, head to toes in the picture.</p>"));
+        about_->setText(tr("<h3>Nothing waits</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or "
+                           "WebM from the side, head to toes in the picture.</p>"));
         return;
     }
     const auto& e = clips_->entry(at.row());
     picture_->setPixmap(QPixmap::fromImage(e.picture));
     const auto exercise = loadExercise(e.clip.draft.exercise);
     auto text = [](const std::string& s) { return QString::fromStdString(s).toHtmlEscaped(); };
-    QString html = QStringLiteral("<p style='font-size:20px; font-weight:600; margin:0'>%1</p><p style='margin:2px 0 10px 0'>%2</p>").arg(text(e.client.name), text(e.client.role));
-    if (exercise) html += tr("<p><b>%1</b>, asked %2, received %3</p>").arg(text(exercise->name), targetWords(*exercise, e.clip.draft.asked), text(e.clip.received));
+    QString html =
+        QStringLiteral(
+            "<p style='font-size:20px; font-weight:600; margin:0'>%1</p><p style='margin:2px 0 10px 0'>%2</p>")
+            .arg(text(e.client.name), text(e.client.role));
+    if (exercise)
+        html += tr("<p><b>%1</b>, asked %2, received %3</p>")
+                    .arg(text(exercise->name), targetWords(*exercise, e.clip.draft.asked), text(e.clip.received));
     if (!e.clip.draft.note.words.empty()) html += QStringLiteral("<p>“%1”</p>").arg(text(e.clip.draft.note.words));
-    if (e.clip.draft.note.pain) html += tr("<p><b>Pain was named.</b> Answer this one first; the exercise stops until you have spoken.</p>");
+    if (e.clip.draft.note.pain)
+        html += tr("<p><b>Pain was named.</b> Answer this one first; the exercise stops until you have spoken.</p>");
     html += QStringLiteral("<p>%1</p>").arg(e.found.toHtmlEscaped());
     const auto filed = library_.filed(e.client.id, e.clip.draft.exercise);
     if (!filed.empty()) {
         html += tr("<p style='margin-top:16px'><b>Filed before</b></p><table cellspacing='0' cellpadding='3'>");
         for (const FiledReview& r : filed) {
-            const Reading *clean = r.find("clean_hold", "median"), *range = r.find("control_range", "least"), *pelvis = r.find("pelvis_on_trunk", "worst");
+            const Reading *clean = r.find("clean_hold", "median"), *range = r.find("control_range", "least"),
+                          *pelvis = r.find("pelvis_on_trunk", "worst");
             auto cell = [](const Reading* x, const QString& name, bool sign) {
-                return x ? QStringLiteral("<td>%1 <b>%2</b> ± %3</td>").arg(name, reading(x->value, x->unit, 1, sign), band(x->u95)) : QStringLiteral("<td></td>");
+                return x ? QStringLiteral("<td>%1 <b>%2</b> ± %3</td>")
+                               .arg(name, reading(x->value, x->unit, 1, sign), band(x->u95))
+                         : QStringLiteral("<td></td>");
             };
-            html += QStringLiteral("<tr><td>%1&nbsp;&nbsp;</td>").arg(text(r.date)) + cell(clean, tr("clean"), false) + QStringLiteral("</tr><tr><td></td>") + cell(pelvis, tr("pelvis, worst"), true) +
-                    QStringLiteral("</tr><tr><td></td>") + cell(range, tr("control range"), false) + QStringLiteral("</tr>");
+            html += QStringLiteral("<tr><td>%1&nbsp;&nbsp;</td>").arg(text(r.date)) + cell(clean, tr("clean"), false) +
+                    QStringLiteral("</tr><tr><td></td>") + cell(pelvis, tr("pelvis, worst"), true) +
+                    QStringLiteral("</tr><tr><td></td>") + cell(range, tr("control range"), false) +
+                    QStringLiteral("</tr>");
         }
         html += QStringLiteral("</table>");
     } else {

@@ -21,11 +21,14 @@ ProgressFn BackgroundJob::reporter(int job) {
     return [this, job, told = std::make_shared<QElapsedTimer>()](const Progress& p) {
         if (told->isValid() && told->elapsed() < 100) return;
         told->start();
-        QMetaObject::invokeMethod(this, [this, job, p] {
-            if (job != job_) return;
-            progress_ = p;
-            emit changed();
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this,
+            [this, job, p] {
+                if (job != job_) return;
+                progress_ = p;
+                emit changed();
+            },
+            Qt::QueuedConnection);
     };
 }
 

@@ -24,12 +24,15 @@ public:
         emit changed();
         thread_ = std::jthread([this, work = std::move(work), then = std::move(then), job = ++job_](StopToken stop) {
             auto result = std::make_shared<decltype(work(stop, ProgressFn{}))>(work(stop, reporter(job)));
-            QMetaObject::invokeMethod(this, [this, job, result, then] {
-                if (job != job_) return;
-                running_ = false;
-                emit changed();
-                then(std::move(*result));
-            }, Qt::QueuedConnection);
+            QMetaObject::invokeMethod(
+                this,
+                [this, job, result, then] {
+                    if (job != job_) return;
+                    running_ = false;
+                    emit changed();
+                    then(std::move(*result));
+                },
+                Qt::QueuedConnection);
         });
     }
     void stop();

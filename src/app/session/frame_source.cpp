@@ -12,9 +12,12 @@ constexpr int kAhead = 6, kBehind = 12; // backwards costs a seek, so more at a 
 FrameSource::FrameSource(const std::string& path, QObject* parent)
     : QObject(parent), held_(kHeldKiB), thread_([this, path](std::stop_token stop) { work(stop, path); }) {
     // Crosses threads: the worker emits, this object keeps.
-    connect(this, &FrameSource::arrived, this, [this](qint64 frame, const QImage& image) {
-        held_.insert(frame, new QImage(image), std::max<qsizetype>(1, image.sizeInBytes() / 1024));
-    }, Qt::QueuedConnection);
+    connect(
+        this, &FrameSource::arrived, this,
+        [this](qint64 frame, const QImage& image) {
+            held_.insert(frame, new QImage(image), std::max<qsizetype>(1, image.sizeInBytes() / 1024));
+        },
+        Qt::QueuedConnection);
 }
 
 FrameSource::~FrameSource() {
@@ -30,7 +33,8 @@ QImage FrameSource::frame(qint64 frame, int direction) {
         if (!there) wanted_ = frame;
         ahead_.clear();
         for (int k = 1; k <= (direction >= 0 ? kAhead : kBehind); ++k) {
-            const qint64 next = direction >= 0 ? frame + k : frame - (kBehind + 1 - k); // rising, so that decoding runs on
+            const qint64 next =
+                direction >= 0 ? frame + k : frame - (kBehind + 1 - k); // rising, so that decoding runs on
             if (next >= 0 && !held_.contains(next)) ahead_.push_back(next);
         }
     }
@@ -56,15 +60,20 @@ void FrameSource::work(std::stop_token stop, const std::string& path) {
             std::unique_lock hold(lock_);
             news_.wait(hold, stop, [this] { return wanted_ >= 0 || !ahead_.empty() || !small_.empty(); });
             if (stop.stop_requested()) return;
-            if (wanted_ >= 0) next = std::exchange(wanted_, -1);
-            else if (!ahead_.empty()) next = ahead_.front(), ahead_.pop_front();
-            else next = small_.front(), small_.pop_front(), small = true;
+            if (wanted_ >= 0)
+                next = std::exchange(wanted_, -1);
+            else if (!ahead_.empty())
+                next = ahead_.front(), ahead_.pop_front();
+            else
+                next = small_.front(), small_.pop_front(), small = true;
         }
         if (next >= reader->info().frames()) continue;
         const auto picture = reader->bgra(next);
         const QImage image = picture ? toImage(*picture) : QImage();
-        if (small) emit smallArrived(next, image);
-        else emit arrived(next, image);
+        if (small)
+            emit smallArrived(next, image);
+        else
+            emit arrived(next, image);
     }
 }
 

@@ -14,15 +14,34 @@ std::vector<Moment> momentsOf(const Review& r) {
     for (const SetupVerdict& v : r.findings.setup) {
         const SetupCheck* check = r.exercise.check(v.id);
         if (v.verdict != "poor") continue;
-        take({v.id, 0, Phase::SetUp, r.clip.frameAt(r.events.setupEnd_s / 2), 0, r.events.setupEnd_s, check->name, check->limit.measure, true, {}});
+        take({v.id,
+              0,
+              Phase::SetUp,
+              r.clip.frameAt(r.events.setupEnd_s / 2),
+              0,
+              r.events.setupEnd_s,
+              check->name,
+              check->limit.measure,
+              true,
+              {}});
     }
     const size_t firstFault = out.size();
     for (const Fault& f : r.findings.faults) {
-        const auto same = std::find_if(out.begin() + long(firstFault), out.end(), [&](const Moment& m) { return m.id == f.id && m.rep == f.rep; });
+        const auto same = std::find_if(out.begin() + long(firstFault), out.end(),
+                                       [&](const Moment& m) { return m.id == f.id && m.rep == f.rep; });
         const Rep& rep = r.events.reps[size_t(f.rep)];
         const Phase phase = f.start_s < rep.hold.start_s ? Phase::Out : Phase::Hold;
         if (same == out.end()) {
-            take({f.id, f.rep, phase, r.clip.frameAt(f.worst_s), f.start_s, f.end_s, r.exercise.fault(f.id)->name, f.measure, f.certainty == Certainty::Clear, {}});
+            take({f.id,
+                  f.rep,
+                  phase,
+                  r.clip.frameAt(f.worst_s),
+                  f.start_s,
+                  f.end_s,
+                  r.exercise.fault(f.id)->name,
+                  f.measure,
+                  f.certainty == Certainty::Clear,
+                  {}});
             continue;
         }
         const Series* s = r.series.find(f.measure);
@@ -30,7 +49,9 @@ std::vector<Moment> momentsOf(const Review& r) {
         same->end_s = f.end_s;
         same->clear = same->clear || f.certainty == Certainty::Clear;
     }
-    std::stable_sort(out.begin() + long(firstFault), out.end(), [](const Moment& a, const Moment& b) { return std::pair(a.rep, a.start_s) < std::pair(b.rep, b.start_s); });
+    std::stable_sort(out.begin() + long(firstFault), out.end(), [](const Moment& a, const Moment& b) {
+        return std::pair(a.rep, a.start_s) < std::pair(b.rep, b.start_s);
+    });
     return out;
 }
 

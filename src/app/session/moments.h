@@ -9,7 +9,7 @@ constexpr int kPhases = 5;
 
 /// Something that the program proposes and the coach agrees with or does not.
 struct Moment {
-    std::string id;  ///< of the fault or set-up check
+    std::string id; ///< of the fault or set-up check
     int rep = 0;
     Phase phase = Phase::Hold;
     int64_t frame = 0;

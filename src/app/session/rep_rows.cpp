@@ -52,7 +52,8 @@ RepCell holdCell(const Review& r, const Rep& rep, const std::string& anchor) {
     if (h.brokenBy.empty()) {
         c.edge = Edge::In;
         c.number = seconds(h.clean_s);
-        c.beside = r.inputs.asked.hold_s ? QObject::tr("of %1").arg(reading(*r.inputs.asked.hold_s, "", 0, false)) : QObject::tr("clean");
+        c.beside = r.inputs.asked.hold_s ? QObject::tr("of %1").arg(reading(*r.inputs.asked.hold_s, "", 0, false))
+                                         : QObject::tr("clean");
         return c;
     }
     c.edge = Edge::Out;
@@ -92,8 +93,10 @@ RepCell worstCell(const Review& r, const Rep& rep) {
     const std::string unit = measureUnit(w.measure);
     c.number = reading(w.value, unit);
     c.edge = !w.out() ? Edge::In : std::abs(w.value - w.limit) > w.u95 ? Edge::Out : Edge::CannotTell;
-    if (w.out()) c.under = QObject::tr("out by %1").arg(reading(std::abs(w.value - w.limit), unit, 1, false));
-    else c.beside = QObject::tr("in");
+    if (w.out())
+        c.under = QObject::tr("out by %1").arg(reading(std::abs(w.value - w.limit), unit, 1, false));
+    else
+        c.beside = QObject::tr("in");
     if (w.out() && c.edge == Edge::CannotTell) c.under = QObject::tr("cannot tell");
     return c;
 }
@@ -108,10 +111,12 @@ WorstOfRep worstOfRep(const Review& r, const Rep& rep) {
         const Limit limit = r.exercise.withSchool(f.limit, r.inputs.school);
         const Series* s = r.series.find(limit.measure);
         if (!s) continue;
-        for (int64_t i = r.clip.frameAt(f.onTheWay ? rep.start_s : rep.hold.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
+        for (int64_t i = r.clip.frameAt(f.onTheWay ? rep.start_s : rep.hold.start_s);
+             i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
             const double v = s->value[size_t(i)];
             for (const auto& end : {limit.low, limit.high})
-                if (end && std::isfinite(v) && v / *end > share) share = v / *end, worst = {limit.measure, i, v, s->u95[size_t(i)], *end};
+                if (end && std::isfinite(v) && v / *end > share)
+                    share = v / *end, worst = {limit.measure, i, v, s->u95[size_t(i)], *end};
         }
     }
     return worst;
@@ -123,7 +128,8 @@ std::vector<RepRow> repRows(const Review& r) {
     for (const Rep& rep : r.events.reps) {
         RepRow row;
         row.clean = rep.unsure() ? QObject::tr("?") : seconds(rep.hold.clean_s);
-        row.cells = {setUpCell(r, rep, anchor), outCell(r, rep), holdCell(r, rep, anchor), backCell(r, rep), worstCell(r, rep)};
+        row.cells = {setUpCell(r, rep, anchor), outCell(r, rep), holdCell(r, rep, anchor), backCell(r, rep),
+                     worstCell(r, rep)};
         if (rep.unsure())
             for (const Phase phase : {Phase::Out, Phase::Hold}) {
                 RepCell& cell = row.cells[size_t(phase)];
@@ -133,7 +139,8 @@ std::vector<RepRow> repRows(const Review& r) {
                 cell.beside.clear();
                 cell.under = QObject::tr("lost for %1").arg(seconds(rep.lost_s));
             }
-        row.wholeClean = std::all_of(row.cells.begin(), row.cells.end(), [](const RepCell& c) { return c.edge == Edge::In; });
+        row.wholeClean =
+            std::all_of(row.cells.begin(), row.cells.end(), [](const RepCell& c) { return c.edge == Edge::In; });
         rows.push_back(std::move(row));
     }
     return rows;
@@ -146,8 +153,11 @@ std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& e) {
         return q;
     };
     const QString anchor = QString::fromStdString(measureName(anchorOf(e))).section(QLatin1Char(' '), 0, 0).toLower();
-    return {{{QObject::tr("Set-up"), anchor}, {sentence(e.phaseOut), QObject::tr("lift")}, {sentence(e.phaseHold), QObject::tr("clean")},
-             {sentence(e.phaseBack), QObject::tr("pace")}, {QObject::tr("Worst"), QObject::tr("anchor")}}};
+    return {{{QObject::tr("Set-up"), anchor},
+             {sentence(e.phaseOut), QObject::tr("lift")},
+             {sentence(e.phaseHold), QObject::tr("clean")},
+             {sentence(e.phaseBack), QObject::tr("pace")},
+             {QObject::tr("Worst"), QObject::tr("anchor")}}};
 }
 
 } // namespace deft::ui

@@ -1,7 +1,7 @@
 #include "app/session/review_session.h"
 
-#include "app/session/rep_rows.h"
 #include "app/paint/answer_picture.h"
+#include "app/session/rep_rows.h"
 #include "base/files.h"
 #include "landmarks/names.h"
 #include "landmarks/track_clip.h"
@@ -40,7 +40,8 @@ ReviewSession::~ReviewSession() { job_.stop(); }
 Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     auto reader = ClipReader::open(clip.draft.clipPath);
     if (!reader) return tl::unexpected(reader.error());
-    if (reader->info().frames() < 2) return fail(Errc::TooShort, clip.draft.clipPath + ": the clip has a single frame; movement needs at least two");
+    if (reader->info().frames() < 2)
+        return fail(Errc::TooShort, clip.draft.clipPath + ": the clip has a single frame; movement needs at least two");
     auto exercise = loadExercise(clip.draft.exercise);
     if (!exercise) return tl::unexpected(exercise.error());
     ReviewInputs inputs = clip.draft;
@@ -66,8 +67,9 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
 
 bool ReviewSession::isMarked() const {
     const auto marked = inputs_.marks.landmarks();
-    return std::all_of(exercise_.landmarksNeeded.begin(), exercise_.landmarksNeeded.end(),
-                       [&](const std::string& name) { return std::find(marked.begin(), marked.end(), name) != marked.end(); });
+    return std::all_of(
+        exercise_.landmarksNeeded.begin(), exercise_.landmarksNeeded.end(),
+        [&](const std::string& name) { return std::find(marked.begin(), marked.end(), name) != marked.end(); });
 }
 
 void ReviewSession::close() {
@@ -108,7 +110,8 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
     inputs_ = inputs;
     save();
     if (otherMarks) emit marksChanged();
-    if (otherMarks && (review_ || job_.isRunning())) measure();
+    if (otherMarks && (review_ || job_.isRunning()))
+        measure();
     else if (review_ && onlyWords) {
         review_->inputs.words = inputs_.words, review_->inputs.parts = inputs_.parts;
         answer_ = composeAnswer(*review_);
@@ -174,8 +177,10 @@ void ReviewSession::judge(Tracks tracks) {
     moments_ = momentsOf(*review_);
     if (moment_ >= int(moments_.size())) moment_ = -1;
     emit reviewChanged();
-    if (first && !moments_.empty()) chooseMoment(0);
-    else if (first && frame_ == 0 && !review_->events.reps.empty()) choose(0, Phase::Hold);
+    if (first && !moments_.empty())
+        chooseMoment(0);
+    else if (first && frame_ == 0 && !review_->events.reps.empty())
+        choose(0, Phase::Hold);
 }
 
 void ReviewSession::setFrame(int64_t frame) {
@@ -212,7 +217,8 @@ Result<std::string> ReviewSession::page() {
 
 Result<int64_t> ReviewSession::file() {
     if (filed_) return fail(Errc::Conflict, "this review has been filed already and stays as it was sent");
-    if (!review_ || job_.isRunning()) return fail(Errc::Unsupported, "the clip has not been measured yet, so there is nothing to file");
+    if (!review_ || job_.isRunning())
+        return fail(Errc::Unsupported, "the clip has not been measured yet, so there is nothing to file");
     if (inputs_.date.empty()) {
         inputs_.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
         review_->inputs.date = inputs_.date;

@@ -10,8 +10,8 @@
 
 namespace deft::ui {
 
-/// The review that is open: what people decided (inputs, every change saved and undoable), what was computed from it, and
-/// where the coach is looking. Everything on the bench and in the answer is read from here.
+/// The review that is open: what people decided (inputs, every change saved and undoable), what was computed from it,
+/// and where the coach is looking. Everything on the bench and in the answer is read from here.
 class ReviewSession : public QObject {
     Q_OBJECT
 public:
@@ -53,7 +53,7 @@ public:
     void setFrame(int64_t frame);
     int rep() const { return rep_; }
     Phase phase() const { return phase_; }
-    void choose(int rep, Phase phase); ///< goes to that cell's frame
+    void choose(int rep, Phase phase);     ///< goes to that cell's frame
     int moment() const { return moment_; } ///< index, -1 = none
     void chooseMoment(int index);
     QString savedWords() const;

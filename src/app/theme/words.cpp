@@ -10,13 +10,17 @@ namespace deft::ui {
 QString reading(double value, const std::string& unit, int decimals, bool sign) {
     if (!std::isfinite(value)) return QStringLiteral("–");
     QString text = QString::fromStdString(sign ? signedWords(value, decimals) : numberWords(value, decimals));
-    if (unit == "deg") text += QStringLiteral("°");
-    else if (!unit.empty()) text += QStringLiteral(" ") + QString::fromStdString(unit);
+    if (unit == "deg")
+        text += QStringLiteral("°");
+    else if (!unit.empty())
+        text += QStringLiteral(" ") + QString::fromStdString(unit);
     return text;
 }
 
 QString band(double u95) { return reading(std::max(u95, 0.01), "", u95 < 0.1 ? 2 : 1, false); }
 
-QString counted(int n, const QString& one, const QString& many) { return QStringLiteral("%1 %2").arg(n).arg(n == 1 ? one : many); }
+QString counted(int n, const QString& one, const QString& many) {
+    return QStringLiteral("%1 %2").arg(n).arg(n == 1 ? one : many);
+}
 
 } // namespace deft::ui

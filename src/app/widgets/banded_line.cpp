@@ -4,7 +4,8 @@
 
 namespace deft::ui {
 
-QPointF drawBandedLine(QPainter& p, const std::vector<BandedPoint>& points, const std::function<QPointF(double, double)>& at, const QPen& pen, const QColor& band) {
+QPointF drawBandedLine(QPainter& p, const std::vector<BandedPoint>& points,
+                       const std::function<QPointF(double, double)>& at, const QPen& pen, const QColor& band) {
     QPolygonF line, upper, lower;
     QPointF end;
     auto flush = [&] {

@@ -11,7 +11,8 @@ struct BandedPoint {
 
 /// A line with its 95 % band. A gap ends both and is never bridged.
 /// @param at from values to the painter @param band transparent = none @return where the line ended
-QPointF drawBandedLine(QPainter& p, const std::vector<BandedPoint>& points, const std::function<QPointF(double, double)>& at, const QPen& line, const QColor& band);
+QPointF drawBandedLine(QPainter& p, const std::vector<BandedPoint>& points,
+                       const std::function<QPointF(double, double)>& at, const QPen& line, const QColor& band);
 
 QColor withAlpha(QColor colour, int alpha);
 

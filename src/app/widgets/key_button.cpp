@@ -7,7 +7,8 @@
 
 namespace deft::ui {
 
-KeyButton::KeyButton(const QString& text, const QString& key, Kind kind, QWidget* parent) : QAbstractButton(parent), key_(key), kind_(kind) {
+KeyButton::KeyButton(const QString& text, const QString& key, Kind kind, QWidget* parent)
+    : QAbstractButton(parent), key_(key), kind_(kind) {
     setText(text);
     setAccessibleName(text);
     setToolTip(key.isEmpty() ? QString() : tr("%1 (%2)").arg(text, key));
@@ -34,8 +35,10 @@ void KeyButton::paintEvent(QPaintEvent*) {
     const QRectF box = QRectF(rect()).adjusted(3.5, 1.5, -3.5, -1.5);
     const bool stage = kind_ == Kind::OnStage || kind_ == Kind::OnStagePrimary;
     const bool filled = isEnabled() && (kind_ == Kind::Primary || kind_ == Kind::OnStagePrimary || isChecked());
-    QColor fill = stage ? Qt::transparent : c.raised, text = stage ? c.onStage : c.ink, edge = stage ? QColor(255, 255, 255, 120) : c.strong;
-    if (filled) fill = stage ? kLineThatMatters : c.accent, text = stage ? QColor(0x0C, 0x1A, 0x20) : c.onAccent, edge = fill;
+    QColor fill = stage ? Qt::transparent : c.raised, text = stage ? c.onStage : c.ink,
+           edge = stage ? QColor(255, 255, 255, 120) : c.strong;
+    if (filled)
+        fill = stage ? kLineThatMatters : c.accent, text = stage ? QColor(0x0C, 0x1A, 0x20) : c.onAccent, edge = fill;
     if (!isEnabled()) fill = Qt::transparent, text = stage ? QColor(255, 255, 255, 170) : c.ink3;
     if (kind_ == Kind::Link) {
         p.setFont(face(Size::Body, QFont::Medium));
@@ -73,8 +76,10 @@ bool KeyButton::event(QEvent* e) {
 }
 
 void KeyButton::keyPressEvent(QKeyEvent* e) {
-    if (e->key() == Qt::Key_Return || e->key() == Qt::Key_Enter) click();
-    else QAbstractButton::keyPressEvent(e);
+    if (e->key() == Qt::Key_Return || e->key() == Qt::Key_Enter)
+        click();
+    else
+        QAbstractButton::keyPressEvent(e);
 }
 
 } // namespace deft::ui

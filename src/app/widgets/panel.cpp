@@ -17,7 +17,8 @@ void Panel::paintEvent(QPaintEvent*) {
     drawNotchedRule(p, 0, 0.5, width(), 12);
     const QRect head(0, 6, width(), 26);
     const int used = putText(p, head, title_, Size::Body, colours().ink, QFont::DemiBold);
-    putText(p, head.adjusted(used + 8, 0, 0, 0), aside_, Size::Small, colours().ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+    putText(p, head.adjusted(used + 8, 0, 0, 0), aside_, Size::Small, colours().ink2, QFont::Normal,
+            Qt::AlignRight | Qt::AlignVCenter);
     paintBody(p, body());
     if (hasFocus()) {
         p.setBrush(Qt::NoBrush);
@@ -26,7 +27,8 @@ void Panel::paintEvent(QPaintEvent*) {
     }
 }
 
-int putText(QPainter& p, const QRectF& box, const QString& text, Size size, const QColor& colour, QFont::Weight weight, Qt::Alignment alignment) {
+int putText(QPainter& p, const QRectF& box, const QString& text, Size size, const QColor& colour, QFont::Weight weight,
+            Qt::Alignment alignment) {
     p.setFont(face(size, weight));
     p.setPen(colour);
     const QFontMetricsF m(p.font());

@@ -8,7 +8,8 @@ namespace deft::ui {
 
 void applyStyle(QApplication& application) {
     const Palette& c = colours();
-    if (application.style()->objectName() != QLatin1String("fusion")) application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+    if (application.style()->objectName() != QLatin1String("fusion"))
+        application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     application.setFont(face(Size::Body));
     QPalette p;
     p.setColor(QPalette::Window, c.ground);
@@ -24,7 +25,8 @@ void applyStyle(QApplication& application) {
     p.setColor(QPalette::ToolTipBase, c.raised);
     p.setColor(QPalette::ToolTipText, c.ink);
     p.setColor(QPalette::Link, c.accent);
-    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) p.setColor(QPalette::Disabled, role, c.ink3);
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
+        p.setColor(QPalette::Disabled, role, c.ink3);
     application.setPalette(p);
     application.setStyleSheet(QStringLiteral(R"(
 QMenu { background: %1; color: %2; border: 1px solid %3; padding: 4px 0; }
@@ -40,7 +42,8 @@ QScrollBar::handle:vertical { background: %3; border-radius: 2px; min-height: 24
 QScrollBar::add-line, QScrollBar::sub-line { height: 0; }
 QScrollArea { border: 0; background: transparent; }
 QToolTip { background: %1; color: %2; border: 1px solid %3; padding: 4px; }
-)").arg(c.raised.name(), c.ink.name(), c.strong.name(), c.soft.name(), c.ink3.name()));
+)")
+                                  .arg(c.raised.name(), c.ink.name(), c.strong.name(), c.soft.name(), c.ink3.name()));
 }
 
 } // namespace deft::ui

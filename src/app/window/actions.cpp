@@ -15,7 +15,8 @@
 
 namespace deft::ui {
 
-QAction* MainWindow::add(QMenu* menu, const QString& text, const QList<QKeySequence>& keys, QWidget* where, std::function<void()> what) {
+QAction* MainWindow::add(QMenu* menu, const QString& text, const QList<QKeySequence>& keys, QWidget* where,
+                         std::function<void()> what) {
     auto* action = new QAction(text, this);
     action->setShortcuts(keys);
     // A room's keys count only while one is in it.
@@ -42,7 +43,8 @@ void MainWindow::makeActions() {
     add(file, tr("Quit"), {K(Qt::CTRL | Qt::Key_Q)}, this, [this] { close(); });
 
     QMenu* edit = menu(tr("&Edit"));
-    for (QAction* a : {session_->undoStack().createUndoAction(this, tr("Undo")), session_->undoStack().createRedoAction(this, tr("Redo"))}) {
+    for (QAction* a : {session_->undoStack().createUndoAction(this, tr("Undo")),
+                       session_->undoStack().createRedoAction(this, tr("Redo"))}) {
         a->setShortcuts(edit->isEmpty() ? K::keyBindings(K::Undo) : K::keyBindings(K::Redo) << K(Qt::CTRL | Qt::Key_Y));
         addAction(a);
         edit->addAction(a);
@@ -51,7 +53,8 @@ void MainWindow::makeActions() {
     QMenu* rooms = menu(tr("&Rooms"));
     const std::pair<QString, Room> names[] = {{tr("Queue"), Queue}, {tr("Bench"), Bench}, {tr("Answer"), Letter}};
     for (const auto& [name, room] : names) {
-        QAction* a = add(rooms, name, {K(Qt::ALT | Qt::Key(Qt::Key_1 + int(room)))}, this, [this, to = room] { go(to); });
+        QAction* a =
+            add(rooms, name, {K(Qt::ALT | Qt::Key(Qt::Key_1 + int(room)))}, this, [this, to = room] { go(to); });
         a->setCheckable(true);
         roomActions_.push_back(a);
         rooms_->addRoom(a);
@@ -63,12 +66,16 @@ void MainWindow::makeActions() {
     add(moment, tr("Agree"), {K(Qt::Key_A)}, bench_, [this] { bench_->answerMoment(true); });
     add(moment, tr("Not so"), {K(Qt::Key_D)}, bench_, [this] { bench_->answerMoment(false); });
     add(moment, tr("To the answer, or measure"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, bench_, [this] {
-        if (session_->review()) go(Letter);
-        else if (!session_->inputs().marks.frames.empty()) session_->measure();
+        if (session_->review())
+            go(Letter);
+        else if (!session_->inputs().marks.frames.empty())
+            session_->measure();
     });
     add(moment, tr("Back to the queue"), {K(Qt::Key_Escape)}, bench_, [this] {
-        if (bench_->stage().isMending()) bench_->stage().setMending(false);
-        else go(Queue);
+        if (bench_->stage().isMending())
+            bench_->stage().setMending(false);
+        else
+            go(Queue);
     });
 
     QMenu* picture = menu(tr("&Picture"));
@@ -87,9 +94,11 @@ void MainWindow::makeActions() {
     add(picture, tr("Full speed"), {K(Qt::Key_1)}, bench_, [&player] { player.setRate(1); });
     add(picture, tr("Half speed"), {K(Qt::Key_2)}, bench_, [&player] { player.setRate(0.5); });
     add(picture, tr("Quarter speed"), {K(Qt::Key_4)}, bench_, [&player] { player.setRate(0.25); });
-    add(picture, tr("Best frame over"), {K(Qt::Key_B)}, bench_, [this] { bench_->stage().setBestOver(!bench_->stage().bestOver()); });
+    add(picture, tr("Best frame over"), {K(Qt::Key_B)}, bench_,
+        [this] { bench_->stage().setBestOver(!bench_->stage().bestOver()); });
     add(picture, tr("Whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
-    add(picture, tr("Threads shown or folded"), {K(Qt::Key_T)}, bench_, [this] { bench_->foldThreads(!bench_->threadsFolded()); });
+    add(picture, tr("Threads shown or folded"), {K(Qt::Key_T)}, bench_,
+        [this] { bench_->foldThreads(!bench_->threadsFolded()); });
 
     QMenu* marks = menu(tr("Mar&ks"));
     StagePicture& stage = bench_->stage();
@@ -100,8 +109,10 @@ void MainWindow::makeActions() {
     add(marks, tr("Move it right"), {K(Qt::CTRL | Qt::Key_Right)}, bench_, [&stage] { stage.nudge({0.5, 0}); });
     add(marks, tr("Move it up"), {K(Qt::CTRL | Qt::Key_Up)}, bench_, [&stage] { stage.nudge({0, -0.5}); });
     add(marks, tr("Move it down"), {K(Qt::CTRL | Qt::Key_Down)}, bench_, [&stage] { stage.nudge({0, 0.5}); });
-    for (const auto& [name, key, by] : {std::tuple{tr("Move it finely left"), Qt::Key_Left, QPointF(-0.05, 0)}, {tr("Move it finely right"), Qt::Key_Right, QPointF(0.05, 0)},
-                                        {tr("Move it finely up"), Qt::Key_Up, QPointF(0, -0.05)}, {tr("Move it finely down"), Qt::Key_Down, QPointF(0, 0.05)}})
+    for (const auto& [name, key, by] : {std::tuple{tr("Move it finely left"), Qt::Key_Left, QPointF(-0.05, 0)},
+                                        {tr("Move it finely right"), Qt::Key_Right, QPointF(0.05, 0)},
+                                        {tr("Move it finely up"), Qt::Key_Up, QPointF(0, -0.05)},
+                                        {tr("Move it finely down"), Qt::Key_Down, QPointF(0, 0.05)}})
         add(marks, name, {K(Qt::CTRL | Qt::SHIFT | key)}, bench_, [&stage, step = by] { stage.nudge(step); });
     add(marks, tr("Place the next mark at the cursor"), {K(Qt::Key_P)}, bench_, [&stage] { stage.placeAtCursor(); });
     add(marks, tr("Cannot be seen from here on"), {K(Qt::Key_Delete)}, bench_, [&stage] { stage.markInvisible(); });
@@ -113,29 +124,35 @@ void MainWindow::makeActions() {
     add(letter, tr("Part in or out"), {K(Qt::Key_Space)}, answer_, [this] { answer_->togglePart(); });
     add(letter, tr("Edit its words"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
     add(letter, tr("Back to the bench"), {K(Qt::Key_Escape)}, answer_, [this] { go(Bench); });
-    add(letter, tr("File and send"), {K(Qt::CTRL | Qt::Key_Return), K(Qt::CTRL | Qt::Key_Enter)}, answer_, [this] { fileAnswer(); });
+    add(letter, tr("File and send"), {K(Qt::CTRL | Qt::Key_Return), K(Qt::CTRL | Qt::Key_Enter)}, answer_,
+        [this] { fileAnswer(); });
 
     QMenu* view = menu(tr("&View"));
     dark_ = add(view, tr("Dark"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_D)}, this, [this] { setDark(dark_->isChecked()); });
     dark_->setCheckable(true);
     dark_->setChecked(colours().dark);
-    add(view, tr("Full screen"), {K(Qt::Key_F11)}, this, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
+    add(view, tr("Full screen"), {K(Qt::Key_F11)}, this,
+        [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
 
     QMenu* help = menu(tr("&Help"));
     add(help, tr("All keys"), {K(Qt::Key_Question), K(Qt::Key_F1)}, this, [this] { showKeys(); });
     add(help, tr("About Deft Mirror"), {}, this, [this] {
         QMessageBox::about(this, tr("About Deft Mirror"),
-                           tr("<b>Deft Mirror %1</b><p>Measures recorded core exercises and drafts the answer to the client. It is no medical device: it describes movement and makes no "
-                              "diagnosis. Local rules and licensed practice come first.</p><p>GPL-3.0-or-later. Typeface Inter, SIL Open Font License 1.1. Other licences: NOTICE.</p>")
+                           tr("<b>Deft Mirror %1</b><p>Measures recorded core exercises and drafts the answer to the "
+                              "client. It is no medical device: it describes movement and makes no "
+                              "diagnosis. Local rules and licensed practice come first.</p><p>GPL-3.0-or-later. "
+                              "Typeface Inter, SIL Open Font License 1.1. Other licences: NOTICE.</p>")
                                .arg(QCoreApplication::applicationVersion()));
     });
     // The queue's own key: lists take Return themselves only when something is chosen.
-    add(rooms, tr("Open the chosen clip"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->list(), [this] { queue_->openChosen(); });
+    add(rooms, tr("Open the chosen clip"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->list(),
+        [this] { queue_->openChosen(); });
 }
 
 void MainWindow::chooseClipFile() {
-    const QString path = QFileDialog::getOpenFileName(this, tr("A client's clip"), {}, tr("Clips (*.mp4 *.mov *.mkv *.webm *.m4v *.avi);;All files (*)"));
+    const QString path = QFileDialog::getOpenFileName(
+        this, tr("A client's clip"), {}, tr("Clips (*.mp4 *.mov *.mkv *.webm *.m4v *.avi);;All files (*)"));
     if (path.isEmpty()) return;
     go(Queue);
     queue_->bringIn(path);
@@ -146,27 +163,35 @@ void MainWindow::readMarksFile() {
     const QString path = QFileDialog::getOpenFileName(this, tr("Marks"), {}, tr("Marks (*.json)"));
     if (path.isEmpty()) return;
     auto marks = readMarks(path.toStdString());
-    if (!marks) return say(QString::fromStdString("Marks not read: " + marks.error().detail + ". The marks of this review are as they were."));
+    if (!marks)
+        return say(QString::fromStdString("Marks not read: " + marks.error().detail +
+                                          ". The marks of this review are as they were."));
     auto fitted = fitToClip(std::move(*marks), session_->clip(), session_->inputs().clipSha256);
-    if (!fitted) return say(QString::fromStdString("Marks not read: " + fitted.error().detail + ". The marks of this review are as they were."));
+    if (!fitted)
+        return say(QString::fromStdString("Marks not read: " + fitted.error().detail +
+                                          ". The marks of this review are as they were."));
     session_->edit(tr("marks from a file"), [&](ReviewInputs& in) { in.marks = *fitted; });
     if (!session_->review()) session_->measure();
 }
 
 void MainWindow::writeMarksFile() {
     if (!session_->isOpen()) return say(tr("Open a clip first; marks belong to one."));
-    const QString path = QFileDialog::getSaveFileName(this, tr("Marks"), QStringLiteral("marks.json"), tr("Marks (*.json)"));
+    const QString path =
+        QFileDialog::getSaveFileName(this, tr("Marks"), QStringLiteral("marks.json"), tr("Marks (*.json)"));
     if (path.isEmpty()) return;
     auto ok = writeFileAtomically(path.toStdString(), toText(toJson(session_->inputs().marks)));
-    say(ok ? tr("Marks written to %1.").arg(path) : QString::fromStdString("Marks not written: " + ok.error().detail + "."));
+    say(ok ? tr("Marks written to %1.").arg(path)
+           : QString::fromStdString("Marks not written: " + ok.error().detail + "."));
 }
 
 void MainWindow::writeReviewFolder() {
     if (!session_->review()) return say(tr("There are no measurements yet."));
-    const QString path = QFileDialog::getExistingDirectory(this, tr("Folder for review.json, series.csv and tracks.csv"));
+    const QString path =
+        QFileDialog::getExistingDirectory(this, tr("Folder for review.json, series.csv and tracks.csv"));
     if (path.isEmpty()) return;
     auto ok = writeFolder(*session_->review(), path.toStdString());
-    say(ok ? tr("Measurements written to %1.").arg(path) : QString::fromStdString("Measurements not written: " + ok.error().detail + "."));
+    say(ok ? tr("Measurements written to %1.").arg(path)
+           : QString::fromStdString("Measurements not written: " + ok.error().detail + "."));
 }
 
 } // namespace deft::ui

@@ -1,7 +1,7 @@
 #include "app/window/bars.h"
 
-#include "app/session/words.h"
 #include "app/session/review_session.h"
+#include "app/session/words.h"
 #include "app/widgets/panel.h"
 
 #include <QAccessible>
@@ -19,21 +19,35 @@ public:
         setAccessibleName(action->text());
         setCheckable(true);
         setFocusPolicy(Qt::TabFocus);
-        setToolTip(QStringLiteral("%1 (%2)").arg(action->text(), action->shortcut().toString(QKeySequence::NativeText)));
+        setToolTip(
+            QStringLiteral("%1 (%2)").arg(action->text(), action->shortcut().toString(QKeySequence::NativeText)));
         connect(this, &QAbstractButton::clicked, action, &QAction::trigger);
-        connect(action, &QAction::changed, this, [this] { setChecked(action_->isChecked()); setEnabled(action_->isEnabled()); });
+        connect(action, &QAction::changed, this, [this] {
+            setChecked(action_->isChecked());
+            setEnabled(action_->isEnabled());
+        });
         setChecked(action->isChecked());
     }
     QAction* action() const { return action_; }
-    void setCount(int count) { count_ = count; updateGeometry(); update(); }
-    QSize sizeHint() const override { return {QFontMetrics(face(Size::Body, QFont::DemiBold)).horizontalAdvance(text()) + (count_ ? 22 : 0) + 12, 40}; }
+    void setCount(int count) {
+        count_ = count;
+        updateGeometry();
+        update();
+    }
+    QSize sizeHint() const override {
+        return {QFontMetrics(face(Size::Body, QFont::DemiBold)).horizontalAdvance(text()) + (count_ ? 22 : 0) + 12, 40};
+    }
 
 protected:
     void paintEvent(QPaintEvent*) override {
         const Palette& c = colours();
         QPainter p(this);
         const QRectF box(6, 0, width() - 6, height());
-        const int used = putText(p, box, text(), Size::Body, !isEnabled() ? c.ink3 : isChecked() ? c.ink : c.ink2, isChecked() ? QFont::DemiBold : QFont::Normal);
+        const int used = putText(p, box, text(), Size::Body,
+                                 !isEnabled()  ? c.ink3
+                                 : isChecked() ? c.ink
+                                               : c.ink2,
+                                 isChecked() ? QFont::DemiBold : QFont::Normal);
         if (count_) putText(p, box.adjusted(used + 6, 0, 0, 0), QString::number(count_), Size::Small, c.ink2);
         if (isChecked()) p.fillRect(QRectF(6, height() - 3, used, 3), c.accent);
         if (hasFocus()) {
@@ -124,13 +138,16 @@ void RoomBar::paintEvent(QPaintEvent*) {
     p.setPen(QPen(c.hairline, 1));
     p.drawLine(QPointF(0, height() - 0.5), QPointF(width(), height() - 0.5));
     const double right = help_->x() - 12;
-    const int saved = putText(p, QRectF(right - 120, 0, 120, height()), saved_, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
-    putText(p, QRectF(right - saved - 420, 0, 400, height()), undo_, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+    const int saved = putText(p, QRectF(right - 120, 0, 120, height()), saved_, Size::Small, c.ink2, QFont::Normal,
+                              Qt::AlignRight | Qt::AlignVCenter);
+    putText(p, QRectF(right - saved - 420, 0, 400, height()), undo_, Size::Small, c.ink2, QFont::Normal,
+            Qt::AlignRight | Qt::AlignVCenter);
 }
 
 ClientLine::ClientLine(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session) {
     setFixedHeight(40);
-    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::filedReview}) connect(&session, signal, this, qOverload<>(&QWidget::update));
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::filedReview})
+        connect(&session, signal, this, qOverload<>(&QWidget::update));
 }
 
 void ClientLine::setHeading(const QString& heading) {
@@ -145,8 +162,11 @@ void ClientLine::paintEvent(QPaintEvent*) {
     p.setPen(QPen(c.hairline, 1));
     p.drawLine(QPointF(0, height() - 0.5), QPointF(width(), height() - 0.5));
     double x = 16;
-    auto say = [&](const QString& words, const QColor& colour, QFont::Weight weight, double gap, Size size = Size::Body) {
-        if (!words.isEmpty()) x += putText(p, QRectF(x, 0, std::max(0.0, width() - x - 240), height()), words, size, colour, weight) + gap;
+    auto say = [&](const QString& words, const QColor& colour, QFont::Weight weight, double gap,
+                   Size size = Size::Body) {
+        if (!words.isEmpty())
+            x +=
+                putText(p, QRectF(x, 0, std::max(0.0, width() - x - 240), height()), words, size, colour, weight) + gap;
     };
     if (!heading_.isEmpty() || !session_.isOpen()) {
         say(heading_, c.ink, QFont::DemiBold, 8);
@@ -156,20 +176,27 @@ void ClientLine::paintEvent(QPaintEvent*) {
     say(QString::fromStdString(in.client), c.ink, QFont::DemiBold, 8);
     say(QString::fromStdString(in.clientRole), c.ink2, QFont::Normal, 24);
     say(QString::fromStdString(session_.exercise().name), c.ink, QFont::DemiBold, 8);
-    if (const School* school = session_.exercise().school(in.school.empty() ? session_.exercise().defaultSchool : in.school))
+    if (const School* school =
+            session_.exercise().school(in.school.empty() ? session_.exercise().defaultSchool : in.school))
         say(QString::fromStdString(school->name).toLower(), c.ink2, QFont::Normal, 24);
     say(tr("asked %1").arg(targetWords(session_.exercise(), in.asked)), c.ink2, QFont::Normal, 24);
     if (in.note.pain) say(tr("Pain was named"), c.ink, QFont::DemiBold, 24);
-    say(in.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(in.note.words)), c.ink2, QFont::Normal, 24);
+    say(in.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(in.note.words)), c.ink2,
+        QFont::Normal, 24);
     QString check;
-    if (session_.isFiled()) check = tr("filed %1; kept as it was sent").arg(QString::fromStdString(in.date));
+    if (session_.isFiled())
+        check = tr("filed %1; kept as it was sent").arg(QString::fromStdString(in.date));
     else if (const Review* r = session_.review()) {
         QStringList poor;
         for (const ClipCheck& k : r->check)
-            if (k.verdict != "good") poor << QString::fromStdString(k.id).replace(QLatin1Char('-'), QLatin1Char(' ')) + QLatin1Char(' ') + QString::fromStdString(k.verdict);
-        check = poor.isEmpty() ? tr("clip check: good for side view") : tr("clip check: %1").arg(poor.join(QStringLiteral(", ")));
+            if (k.verdict != "good")
+                poor << QString::fromStdString(k.id).replace(QLatin1Char('-'), QLatin1Char(' ')) + QLatin1Char(' ') +
+                            QString::fromStdString(k.verdict);
+        check = poor.isEmpty() ? tr("clip check: good for side view")
+                               : tr("clip check: %1").arg(poor.join(QStringLiteral(", ")));
     }
-    putText(p, QRectF(width() - 236, 0, 220, height()), check, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+    putText(p, QRectF(width() - 236, 0, 220, height()), check, Size::Small, c.ink2, QFont::Normal,
+            Qt::AlignRight | Qt::AlignVCenter);
 }
 
 KeysBar::KeysBar(QWidget* parent) : QWidget(parent) {

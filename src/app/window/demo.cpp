@@ -17,7 +17,8 @@ Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem
     if (!csv) return tl::unexpected(csv.error());
     auto tracks = parseTracks(*csv, tracksFile.string());
     if (!tracks) return tl::unexpected(tracks.error());
-    if (int64_t(tracks->frames()) != reader->info().frames()) return fail(Errc::Conflict, tracksFile.string() + ": does not belong to its clip");
+    if (int64_t(tracks->frames()) != reader->info().frames())
+        return fail(Errc::Conflict, tracksFile.string() + ": does not belong to its clip");
     tracks->time_s = reader->info().time_s;
     library.cacheTracks(inputs, *tracks);
     auto review = measureReview(inputs, reader->info(), std::move(*tracks));
@@ -57,7 +58,8 @@ Result<void> fillDemo(Library& library) {
                 if (!sha) return tl::unexpected(sha.error());
                 ReviewInputs in;
                 in.clipPath = clip.string(), in.clipSha256 = *sha, in.marks = std::move(*marks);
-                in.exercise = sent.at("exercise"), in.client = who.at("name"), in.clientRole = who.at("role"), in.coach = list->at("coach");
+                in.exercise = sent.at("exercise"), in.client = who.at("name"), in.clientRole = who.at("role"),
+                in.coach = list->at("coach");
                 in.date = sent.at("received");
                 in.asked = parseTarget(sent.at("asked"));
                 in.note.words = sent.value("words", "");

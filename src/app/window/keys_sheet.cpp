@@ -7,7 +7,8 @@
 
 namespace deft::ui {
 
-KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& groups, QWidget* parent) : QDialog(parent) {
+KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& groups, QWidget* parent)
+    : QDialog(parent) {
     setWindowTitle(tr("All keys"));
     setAttribute(Qt::WA_DeleteOnClose);
     auto* row = new QHBoxLayout(this);
@@ -22,7 +23,9 @@ KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& gro
             for (const QKeySequence& k : a->shortcuts())
                 if (const QString text = k.toString(QKeySequence::NativeText); !keys.contains(text)) keys << text;
             if (keys.isEmpty()) continue;
-            rows += QStringLiteral("<tr><td style='padding:1px 14px 1px 0'><b>%1</b></td><td>%2</td></tr>").arg(keys.join(QStringLiteral(", ")).toHtmlEscaped(), a->text().remove(QLatin1Char('&')).toHtmlEscaped());
+            rows += QStringLiteral("<tr><td style='padding:1px 14px 1px 0'><b>%1</b></td><td>%2</td></tr>")
+                        .arg(keys.join(QStringLiteral(", ")).toHtmlEscaped(),
+                             a->text().remove(QLatin1Char('&')).toHtmlEscaped());
             ++count;
         }
         if (rows.isEmpty()) continue;
@@ -32,7 +35,9 @@ KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& gro
             row->addLayout(column);
             lines = 0;
         }
-        auto* label = new QLabel(QStringLiteral("<p style='margin-bottom:4px'><b>%1</b></p><table cellspacing='0'>%2</table>").arg(title.toHtmlEscaped(), rows));
+        auto* label =
+            new QLabel(QStringLiteral("<p style='margin-bottom:4px'><b>%1</b></p><table cellspacing='0'>%2</table>")
+                           .arg(title.toHtmlEscaped(), rows));
         label->setFont(face(Size::Small));
         column->addWidget(label);
         lines += count;

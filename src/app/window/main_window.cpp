@@ -15,7 +15,8 @@
 
 namespace deft::ui {
 
-MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent) : QMainWindow(parent), library_(std::move(library)) {
+MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
+    : QMainWindow(parent), library_(std::move(library)) {
     setWindowTitle(tr("Deft Mirror"));
     session_ = new ReviewSession(*library_, this);
     menu_ = new QMenu(this);
@@ -26,7 +27,8 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent) : QMai
     queue_ = new QueuePage(*library_);
     bench_ = new BenchPage(*session_);
     answer_ = new AnswerPage(*session_);
-    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(answer_)}) pages_->addWidget(page);
+    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(answer_)})
+        pages_->addWidget(page);
     auto* middle = new QWidget;
     auto* column = new QVBoxLayout(middle);
     column->setContentsMargins(0, 0, 0, 0);
@@ -89,7 +91,8 @@ void MainWindow::openClip(qint64 id) {
     for (const Client& c : library_->clients())
         if (c.id == clip->client) client = c;
     say({});
-    if (auto ok = session_->open(*clip, client); !ok) return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
+    if (auto ok = session_->open(*clip, client); !ok)
+        return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
     go(Bench);
 }
 
@@ -99,26 +102,46 @@ void MainWindow::fileAnswer() {
     const QString name = QString::fromStdString(session_->client().name);
     queue_->refresh();
     go(Queue);
-    say(tr("Filed. The answer to %1 is in %2, ready for mail.").arg(name, QString::fromStdString((library_->folder() / "answers" / ("answer-" + std::to_string(*id) + ".html")).string())));
+    say(tr("Filed. The answer to %1 is in %2, ready for mail.")
+            .arg(name, QString::fromStdString(
+                           (library_->folder() / "answers" / ("answer-" + std::to_string(*id) + ".html")).string())));
 }
 
 void MainWindow::refreshBars() {
     using Keys = std::vector<std::pair<QString, QString>>;
     const QUndoStack& undo = session_->undoStack();
     rooms_->setCount(roomActions_[Queue], queue_->clips().waiting());
-    rooms_->setWords(undo.canUndo() && room() != Queue ? tr("Undo: %1").arg(undo.undoText()) : QString(), room() == Queue ? QString() : session_->savedWords());
+    rooms_->setWords(undo.canUndo() && room() != Queue ? tr("Undo: %1").arg(undo.undoText()) : QString(),
+                     room() == Queue ? QString() : session_->savedWords());
     roomActions_[Bench]->setEnabled(session_->isOpen());
     roomActions_[Letter]->setEnabled(session_->isOpen());
     const int waiting = queue_->clips().waiting();
-    line_->setHeading(room() != Queue ? QString() : waiting ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips"))) : tr("Everything has been answered"));
-    if (room() == Queue) keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")}, {tr("Enter"), tr("open")}, {tr("Ctrl+O"), tr("a clip of your own")}, {QStringLiteral("?"), tr("all keys")}});
+    line_->setHeading(room() != Queue ? QString()
+                      : waiting       ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
+                                      : tr("Everything has been answered"));
+    if (room() == Queue)
+        keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")},
+                            {tr("Enter"), tr("open")},
+                            {tr("Ctrl+O"), tr("a clip of your own")},
+                            {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Bench)
-        keys_->setKeys(Keys{{QStringLiteral("J"), tr("next moment")}, {QStringLiteral("A D"), tr("agree, not so")}, {QStringLiteral("← →"), tr("frame")}, {QStringLiteral("↑ ↓"), tr("rep")},
-                            {tr("Space"), tr("play")}, {QStringLiteral("M"), tr("mend a mark")}, {QStringLiteral("B"), tr("best over")}, {QStringLiteral("T"), tr("threads")},
-                            {tr("Enter"), tr("to the answer")}, {QStringLiteral("?"), tr("all keys")}});
+        keys_->setKeys(Keys{{QStringLiteral("J"), tr("next moment")},
+                            {QStringLiteral("A D"), tr("agree, not so")},
+                            {QStringLiteral("← →"), tr("frame")},
+                            {QStringLiteral("↑ ↓"), tr("rep")},
+                            {tr("Space"), tr("play")},
+                            {QStringLiteral("M"), tr("mend a mark")},
+                            {QStringLiteral("B"), tr("best over")},
+                            {QStringLiteral("T"), tr("threads")},
+                            {tr("Enter"), tr("to the answer")},
+                            {QStringLiteral("?"), tr("all keys")}});
     else
-        keys_->setKeys(Keys{{QStringLiteral("↑ ↓"), tr("part")}, {tr("Space"), tr("in or out")}, {QStringLiteral("E"), tr("edit words")}, {tr("Esc"), tr("bench")},
-                            {tr("Ctrl+Enter"), tr("file and send")}, {QStringLiteral("?"), tr("all keys")}});
+        keys_->setKeys(Keys{{QStringLiteral("↑ ↓"), tr("part")},
+                            {tr("Space"), tr("in or out")},
+                            {QStringLiteral("E"), tr("edit words")},
+                            {tr("Esc"), tr("bench")},
+                            {tr("Ctrl+Enter"), tr("file and send")},
+                            {QStringLiteral("?"), tr("all keys")}});
 }
 
 void MainWindow::setDark(bool dark) {

@@ -38,7 +38,8 @@ protected:
     void closeEvent(QCloseEvent* event) override;
 
 private:
-    QAction* add(QMenu* menu, const QString& text, const QList<QKeySequence>& keys, QWidget* where, std::function<void()> what);
+    QAction* add(QMenu* menu, const QString& text, const QList<QKeySequence>& keys, QWidget* where,
+                 std::function<void()> what);
     void makeActions();
     void refreshBars();
     void chooseClipFile();

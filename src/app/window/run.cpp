@@ -20,8 +20,11 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
     usePalette(QSettings().value(QStringLiteral("dark"), false).toBool());
     applyStyle(application);
 
-    const std::filesystem::path base = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation).toStdString();
-    const std::filesystem::path folder = !libraryFolder.empty() ? std::filesystem::path(libraryFolder) : base / "deft-mirror" / (demo ? "demo-library" : "library");
+    const std::filesystem::path base =
+        QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation).toStdString();
+    const std::filesystem::path folder = !libraryFolder.empty()
+                                             ? std::filesystem::path(libraryFolder)
+                                             : base / "deft-mirror" / (demo ? "demo-library" : "library");
     auto library = Library::open(folder);
     if (library && demo && (*library)->clients().empty()) {
         if (auto ok = fillDemo(**library); !ok) {

@@ -13,9 +13,9 @@ struct AnswerPicture {
 
 /// A part of the message that the coach can edit, leave out, and trace to its reasons.
 struct AnswerPart {
-    std::string id;    ///< greeting, well, correction-<fault>, target, cautions, next, close
-    std::string title; ///< of the part, for the coach
-    std::string text;  ///< to the client; paragraphs parted by line breaks
+    std::string id;                 ///< greeting, well, correction-<fault>, target, cautions, next, close
+    std::string title;              ///< of the part, for the coach
+    std::string text;               ///< to the client; paragraphs parted by line breaks
     std::vector<std::string> facts; ///< for the coach: what it rests on
     std::vector<AnswerPicture> pictures;
     bool sent = true;
@@ -34,7 +34,8 @@ Answer composeAnswer(const Review& review);
 /// Always at the end of every answer.
 extern const char* const kScopeNote;
 
-/// @param pictureData returns a picture as base64 PNG or JPEG with its type ("image/jpeg"), or empty when it cannot be made
+/// @param pictureData returns a picture as base64 PNG or JPEG with its type ("image/jpeg"), or empty when it cannot be
+/// made
 struct PictureData {
     std::string type, base64;
 };

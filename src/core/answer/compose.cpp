@@ -8,8 +8,9 @@
 
 namespace deft {
 
-const char* const kScopeNote = "This is coaching, not medical advice, and the program that helped to measure your clip is no medical device. "
-                               "What your doctor or physiotherapist tells you comes first.";
+const char* const kScopeNote =
+    "This is coaching, not medical advice, and the program that helped to measure your clip is no medical device. "
+    "What your doctor or physiotherapist tells you comes first.";
 
 namespace {
 
@@ -22,11 +23,13 @@ std::string withUnit(double v, const std::string& unit, int decimals = 1) {
 
 std::string band(double v, double u, const std::string& unit, bool withSign = true) {
     const std::string sign = unitSign(unit);
-    return (withSign ? signedWords(v, 1) : numberWords(v, 1)) + " ± " + numberWords(u, 1) + (sign == "°" ? sign : " " + sign);
+    return (withSign ? signedWords(v, 1) : numberWords(v, 1)) + " ± " + numberWords(u, 1) +
+           (sign == "°" ? sign : " " + sign);
 }
 
 const char* ordinal(int rep) {
-    static const char* words[] = {"first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth"};
+    static const char* words[] = {"first", "second",  "third",  "fourth", "fifth",
+                                  "sixth", "seventh", "eighth", "ninth",  "tenth"};
     return rep < 10 ? words[rep] : "last";
 }
 
@@ -61,9 +64,11 @@ AnswerPart whatWentWell(const Review& r) {
     if (best && best->hold.clean_s >= 1) {
         const int index = int(best - r.events.reps.data());
         const bool whole = best->hold.brokenBy.empty();
-        say.push_back("Your " + std::string(ordinal(index)) + " lift was the steadiest: " + numberWords(std::floor(best->hold.clean_s), 0) + " seconds with a quiet pelvis" +
-                      (whole ? "." : " before it changed."));
-        part.facts.push_back("rep " + std::to_string(index + 1) + ": " + sec(best->hold.clean_s) + " clean of " + sec(best->hold.duration_s()) + " held" +
+        say.push_back("Your " + std::string(ordinal(index)) +
+                      " lift was the steadiest: " + numberWords(std::floor(best->hold.clean_s), 0) +
+                      " seconds with a quiet pelvis" + (whole ? "." : " before it changed."));
+        part.facts.push_back("rep " + std::to_string(index + 1) + ": " + sec(best->hold.clean_s) + " clean of " +
+                             sec(best->hold.duration_s()) + " held" +
                              (r.inputs.asked.hold_s ? ", asked " + sec(*r.inputs.asked.hold_s) : ""));
     }
     for (const SetupVerdict& v : r.findings.setup)
@@ -76,8 +81,10 @@ AnswerPart whatWentWell(const Review& r) {
         // A fault that was there last time and is not now has earned a sentence.
         std::vector<std::string> gone;
         for (const std::string& id : r.inputs.history.back().faults) {
-            const bool still = std::any_of(r.findings.faults.begin(), r.findings.faults.end(), [&](const Fault& f) { return f.id == id; }) ||
-                               std::any_of(r.findings.setup.begin(), r.findings.setup.end(), [&](const SetupVerdict& v) { return v.id == id && v.verdict != "good"; });
+            const bool still = std::any_of(r.findings.faults.begin(), r.findings.faults.end(),
+                                           [&](const Fault& f) { return f.id == id; }) ||
+                               std::any_of(r.findings.setup.begin(), r.findings.setup.end(),
+                                           [&](const SetupVerdict& v) { return v.id == id && v.verdict != "good"; });
             if (!still) gone.push_back(id);
         }
         if (!gone.empty()) {
@@ -85,7 +92,8 @@ AnswerPart whatWentWell(const Review& r) {
             part.facts.push_back("gone since " + r.inputs.history.back().date + ": " + listOf(gone));
         }
     }
-    if (say.empty()) say.push_back("Thank you for filming and sending this: it shows exactly what we need to work on next.");
+    if (say.empty())
+        say.push_back("Thank you for filming and sending this: it shows exactly what we need to work on next.");
     for (const std::string& s : say) part.text += (part.text.empty() ? "" : " ") + s;
     return part;
 }
@@ -107,11 +115,13 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
         }
         if (worst) {
             part.text += " In the " + listOf(reps) + (reps.size() > 1 ? " lifts " : " lift ") + plan->told + ".";
-            part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) + " at worst, limit " + withUnit(worst->limit, unit, 0) +
+            part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) +
+                                 " at worst, limit " + withUnit(worst->limit, unit, 0) +
                                  (worst->certainty == Certainty::Clear ? ", clear" : ", cannot tell for sure"));
             const Rep& rep = r.events.reps[size_t(worst->rep)];
             if (rep.brokenBy == measure)
-                part.facts.push_back("gave way after " + numberWords(rep.controlRange, 0) + " % of lift, reached " + numberWords(rep.reach, 0) + " %");
+                part.facts.push_back("gave way after " + numberWords(rep.controlRange, 0) + " % of lift, reached " +
+                                     numberWords(rep.reach, 0) + " %");
             else if (rep.hold.brokenBy == measure)
                 part.facts.push_back("gave way after " + sec(rep.hold.clean_s) + " of " + sec(rep.hold.duration_s()));
             if (!worst->causedBy.empty()) part.facts.push_back("follows from " + worst->causedBy);
@@ -124,17 +134,22 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (v.id == cue.fault) {
                 const std::string told = v.high ? check->tooHigh : check->tooLow;
                 if (!told.empty()) part.text = told + " " + part.text;
-                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, false) + ", wanted" + (check->limit.low ? " from " + numberWords(*check->limit.low, 0) : "") +
-                                     (check->limit.high ? " to " + numberWords(*check->limit.high, 0) : "") + unitSign(unit));
+                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, false) + ", wanted" +
+                                     (check->limit.low ? " from " + numberWords(*check->limit.low, 0) : "") +
+                                     (check->limit.high ? " to " + numberWords(*check->limit.high, 0) : "") +
+                                     unitSign(unit));
             }
     }
     part.facts.push_back("cue: " + cue.rung + ", " + cue.because);
     const auto pair = r.framePair(cue.fault);
     if (pair && r.exercise.fault(cue.fault)) {
-        part.pictures.push_back({pair->best, pair->bestRep, measure, "Aim for this: your " + std::string(ordinal(pair->bestRep)) + " lift", false});
-        part.pictures.push_back({pair->worst, pair->worstRep, measure, "Too far: your " + std::string(ordinal(pair->worstRep)) + " lift", true});
+        part.pictures.push_back({pair->best, pair->bestRep, measure,
+                                 "Aim for this: your " + std::string(ordinal(pair->bestRep)) + " lift", false});
+        part.pictures.push_back({pair->worst, pair->worstRep, measure,
+                                 "Too far: your " + std::string(ordinal(pair->worstRep)) + " lift", true});
     } else if (r.exercise.check(cue.fault)) {
-        part.pictures.push_back({r.clip.frameAt(r.events.setupEnd_s / 2), 0, measure, "How you lay before the first lift", true});
+        part.pictures.push_back(
+            {r.clip.frameAt(r.events.setupEnd_s / 2), 0, measure, "How you lay before the first lift", true});
     }
     return part;
 }
@@ -161,9 +176,12 @@ AnswerPart target(const Review& r) {
         if (rung.id == t.rung && t.rung != r.inputs.asked.rung) version = "rounds of “" + rung.name + "”";
     part.text = "Until next time: " + countWords(t.sets) + " " + version;
     if (t.hold_s) part.text += " of " + countWords(int(*t.hold_s)) + " seconds";
-    part.text += t.daysPerWeek >= 7 ? ", every day" : t.daysPerWeek == 3 ? ", every other day" : ", on " + countWords(t.daysPerWeek) + " days of the week";
+    part.text += t.daysPerWeek >= 7   ? ", every day"
+                 : t.daysPerWeek == 3 ? ", every other day"
+                                      : ", on " + countWords(t.daysPerWeek) + " days of the week";
     part.text += ", with a good rest between them.";
-    const bool lifted = std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });
+    const bool lifted =
+        std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });
     if (t.range && lifted) part.text += " Lift only as high as in the picture on the left.";
     if (d.step == "up") part.text += " That is a step up: you have shown it cleanly twice running.";
     if (t.hold_s) part.text += " When you film, make the last hold as long as it stays clean.";
@@ -179,7 +197,9 @@ AnswerPart cautions(const Review& r) {
         for (const FeltPlace& f : r.exercise.felt)
             if (f.id == place) {
                 part.facts.push_back("felt in the " + f.name + ": " + f.means);
-                if (!f.asIntended) part.text += "\nYou felt it in the " + f.name + ". If that turns to pain, leave the exercise out and tell me.";
+                if (!f.asIntended)
+                    part.text += "\nYou felt it in the " + f.name +
+                                 ". If that turns to pain, leave the exercise out and tell me.";
             }
     if (part.facts.empty()) part.facts.push_back("no pain named; pain next time: stop and refer, no step up");
     return part;
@@ -204,13 +224,18 @@ Answer composeAnswer(const Review& r) {
     a.parts.push_back(target(r));
     a.parts.push_back(cautions(r));
     AnswerPart next{"next", "Next clip", "Next clip: in a week, same spot, phone at mat height.", {}, {}};
-    AnswerPart close{"close", "Close", r.inputs.coach.empty() ? "Kind regards" : r.inputs.coach.substr(0, r.inputs.coach.find(' ')), {}, {}};
+    AnswerPart close{"close",
+                     "Close",
+                     r.inputs.coach.empty() ? "Kind regards" : r.inputs.coach.substr(0, r.inputs.coach.find(' ')),
+                     {},
+                     {}};
     a.parts.push_back(next);
     a.parts.push_back(close);
     for (AnswerPart& p : a.parts) {
         if (const auto it = r.inputs.words.find(p.id); it != r.inputs.words.end()) p.text = it->second, p.edited = true;
         // Cautions and the stop rule always go out.
-        if (const auto it = r.inputs.parts.find(p.id); it != r.inputs.parts.end() && p.id != "cautions") p.sent = it->second;
+        if (const auto it = r.inputs.parts.find(p.id); it != r.inputs.parts.end() && p.id != "cautions")
+            p.sent = it->second;
     }
     return a;
 }

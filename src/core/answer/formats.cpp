@@ -6,12 +6,18 @@ namespace {
 std::string escaped(const std::string& text) {
     std::string out;
     for (const char c : text) {
-        if (c == '&') out += "&amp;";
-        else if (c == '<') out += "&lt;";
-        else if (c == '>') out += "&gt;";
-        else if (c == '"') out += "&quot;";
-        else if (c == '\n') out += "<br>\n";
-        else out += c;
+        if (c == '&')
+            out += "&amp;";
+        else if (c == '<')
+            out += "&lt;";
+        else if (c == '>')
+            out += "&gt;";
+        else if (c == '"')
+            out += "&quot;";
+        else if (c == '\n')
+            out += "<br>\n";
+        else
+            out += c;
     }
     return out;
 }
@@ -32,7 +38,8 @@ bool isCorrection(const AnswerPart& p) { return p.id.rfind("correction-", 0) == 
 } // namespace
 
 std::string answerHtml(const Answer& a, const PictureMaker& pictures) {
-    std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" content=\"width=device-width\">\n<title>" +
+    std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
+                    "content=\"width=device-width\">\n<title>" +
                     escaped(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
     bool inList = false;
     for (const AnswerPart& p : a.parts) {
@@ -43,8 +50,9 @@ std::string answerHtml(const Answer& a, const PictureMaker& pictures) {
             for (const AnswerPicture& picture : p.pictures) {
                 const PictureData data = pictures ? pictures(picture) : PictureData{};
                 if (data.base64.empty()) continue;
-                h += std::string("<figure") + (picture.broken ? " class=\"broken\"" : "") + "><img alt=\"" + escaped(picture.caption) + "\" src=\"data:" + data.type +
-                     ";base64," + data.base64 + "\"><figcaption>" + escaped(picture.caption) + "</figcaption></figure>\n";
+                h += std::string("<figure") + (picture.broken ? " class=\"broken\"" : "") + "><img alt=\"" +
+                     escaped(picture.caption) + "\" src=\"data:" + data.type + ";base64," + data.base64 +
+                     "\"><figcaption>" + escaped(picture.caption) + "</figcaption></figure>\n";
             }
             h += "</li>\n";
         } else if (p.id == "cautions" || p.id == "target") {
@@ -54,7 +62,9 @@ std::string answerHtml(const Answer& a, const PictureMaker& pictures) {
         }
     }
     if (inList) h += "</ol>\n";
-    h += "<p class=\"scope\">" + escaped(kScopeNote) + "<br>" + escaped(a.exerciseName + ", measured the way of “" + a.schoolWords + "”") + "</p>\n</main>\n</body>\n</html>\n";
+    h += "<p class=\"scope\">" + escaped(kScopeNote) + "<br>" +
+         escaped(a.exerciseName + ", measured the way of “" + a.schoolWords + "”") +
+         "</p>\n</main>\n</body>\n</html>\n";
     return h;
 }
 

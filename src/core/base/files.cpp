@@ -22,7 +22,8 @@ namespace {
 Result<std::ifstream> openForReading(const fs::path& path) {
     std::error_code ec;
     if (!fs::exists(path, ec)) return fail(Errc::NotFound, path.string() + ": there is no such file");
-    if (fs::is_directory(path, ec)) return fail(Errc::NotReadable, path.string() + ": is a folder, a file was expected");
+    if (fs::is_directory(path, ec))
+        return fail(Errc::NotReadable, path.string() + ": is a folder, a file was expected");
     std::ifstream in(path, std::ios::binary);
     if (!in) return fail(Errc::NotReadable, path.string() + ": cannot be read (" + std::strerror(errno) + ")");
     return in;

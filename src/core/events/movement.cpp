@@ -51,7 +51,8 @@ double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mo
     const double level = medianOf(start);
     if (!std::isfinite(level)) return std::min(1.0, time_s.back());
     for (size_t i = 0; i < mover.size(); ++i)
-        if (std::isfinite(mover[i]) && std::abs(mover[i] - level) > 0.35 * minExcursion) return std::max(0.2, time_s[i] - 0.3);
+        if (std::isfinite(mover[i]) && std::abs(mover[i] - level) > 0.35 * minExcursion)
+            return std::max(0.2, time_s[i] - 0.3);
     return time_s.back();
 }
 
@@ -102,7 +103,9 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
         rep.start_s = t[start];
         rep.top_s = topAt > 0 ? crossing(t[topAt - 1], speed[topAt - 1], t[topAt], speed[topAt], still) : t[topAt];
         if (topAt == cycle.peak) rep.top_s = t[topAt];
-        rep.holdEnd_s = leave + 1 < x.size() && leave > topAt ? crossing(t[leave], speed[leave], t[leave + 1], speed[leave + 1], -still) : t[leave];
+        rep.holdEnd_s = leave + 1 < x.size() && leave > topAt
+                            ? crossing(t[leave], speed[leave], t[leave + 1], speed[leave + 1], -still)
+                            : t[leave];
         rep.end_s = t[end];
         rep.reach = own;
         rep.controlRange = own;
@@ -117,7 +120,8 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan) {
     const Series* mover = set.find(plan.measure);
     if (!mover) return;
-    Series loss{"level_loss", "%", std::vector<double>(set.time_s.size(), kGap), std::vector<double>(set.time_s.size(), kGap)};
+    Series loss{"level_loss", "%", std::vector<double>(set.time_s.size(), kGap),
+                std::vector<double>(set.time_s.size(), kGap)};
     for (const Rep& rep : events.reps) {
         const size_t a = indexAt(set.time_s, rep.hold.start_s), b = indexAt(set.time_s, rep.hold.end_s);
         // The height of the hold is reached a moment after its start.
@@ -141,7 +145,8 @@ std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& toleran
     const Series* s = set.find(tolerance.measure);
     if (!s || set.time_s.empty()) return found;
     const auto& t = set.time_s;
-    const double width = tolerance.low && tolerance.high ? *tolerance.high - *tolerance.low : std::abs(tolerance.high ? *tolerance.high : *tolerance.low);
+    const double width = tolerance.low && tolerance.high ? *tolerance.high - *tolerance.low
+                                                         : std::abs(tolerance.high ? *tolerance.high : *tolerance.low);
     const double inside = -0.1 * width;
     bool out = false;
     Excursion now{};
@@ -186,7 +191,8 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
         for (const Tolerance& tolerance : tolerances) {
             const Series* s = set.find(tolerance.measure); // none: its landmarks are not marked at all
             const double from = tolerance.onTheWay ? rep.start_s : rep.hold.start_s;
-            rep.lost_s = std::max(rep.lost_s, s ? gapBetween(set.time_s, s->value, from, rep.hold.end_s) : rep.hold.end_s - from);
+            rep.lost_s = std::max(rep.lost_s,
+                                  s ? gapBetween(set.time_s, s->value, from, rep.hold.end_s) : rep.hold.end_s - from);
             if (tolerance.onTheWay) {
                 // A break that begins just before the top must still last 0.3 s, so look on into the hold.
                 for (const Excursion& e : excursions(set, tolerance, rep.start_s, rep.hold.end_s)) {
@@ -208,7 +214,8 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
         }
         if (rep.break_s) {
             rep.controlRange = 0;
-            for (size_t i = indexAt(set.time_s, rep.start_s); i < set.time_s.size() && set.time_s[i] <= *rep.break_s; ++i)
+            for (size_t i = indexAt(set.time_s, rep.start_s); i < set.time_s.size() && set.time_s[i] <= *rep.break_s;
+                 ++i)
                 rep.controlRange = std::max(rep.controlRange, mover->value[i] - rep.baseline);
             rep.hold.first_break_s = rep.hold.start_s;
             rep.hold.brokenBy = rep.brokenBy;
@@ -217,18 +224,22 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
         // Length of the hold: half a frame at each end, and the time in which the mover crosses its own band.
         const size_t at = indexAt(set.time_s, rep.top_s);
         const double frame = medianStep(set.time_s, {0, set.time_s.size()});
-        const double blur = std::min(0.2, 0.25 * std::min(mover->u95[at], 0.05 * rep.reach) / std::max(1e-6, plan.stillShare * rep.reach));
+        const double blur = std::min(0.2, 0.25 * std::min(mover->u95[at], 0.05 * rep.reach) /
+                                              std::max(1e-6, plan.stillShare * rep.reach));
         rep.hold.u95_s = std::hypot(frame, blur);
         rep.controlRangeU95 = mover->u95[at];
     }
 }
 
-std::vector<BandHold> holdsInBand(const std::vector<double>& x, double target, double tolerance, double minimum, double bridge) {
+std::vector<BandHold> holdsInBand(const std::vector<double>& x, double target, double tolerance, double minimum,
+                                  double bridge) {
     std::vector<BandHold> merged;
     for (size_t i = 0; i < x.size(); ++i) {
         if (!(std::abs(x[i] - target) <= tolerance)) continue;
-        if (!merged.empty() && double(i - merged.back().last) - 1 <= bridge + 1e-9) merged.back().last = i;
-        else merged.push_back({i, i});
+        if (!merged.empty() && double(i - merged.back().last) - 1 <= bridge + 1e-9)
+            merged.back().last = i;
+        else
+            merged.push_back({i, i});
     }
     std::erase_if(merged, [&](const BandHold& h) { return double(h.last - h.first) < minimum - 1e-9; });
     return merged;

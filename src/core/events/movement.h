@@ -36,14 +36,15 @@ struct Hold {
 struct Rep {
     std::string side = "both";
     double start_s = 0, top_s = 0, holdEnd_s = 0, end_s = 0;
-    double baseline = 0;      ///< mover before the rep
-    double reach = 0;         ///< greatest excursion from the start
-    double controlRange = 0;  ///< greatest excursion before an anchor first left its tolerance on the way out
+    double baseline = 0;     ///< mover before the rep
+    double reach = 0;        ///< greatest excursion from the start
+    double controlRange = 0; ///< greatest excursion before an anchor first left its tolerance on the way out
     double controlRangeU95 = 0;
-    std::string brokenBy;     ///< measure that broke on the way out, empty = none
+    std::string brokenBy;          ///< measure that broke on the way out, empty = none
     std::optional<double> break_s; ///< when, on the way out
     bool finished = true;
-    double lost_s = 0;        ///< time up to the end of the hold in which the mover or the anchor lost longest was not measurable
+    double lost_s =
+        0; ///< time up to the end of the hold in which the mover or the anchor lost longest was not measurable
     Hold hold;
     double out_s() const { return top_s - start_s; }
     double back_s() const { return end_s - holdEnd_s; }
@@ -59,15 +60,15 @@ struct Events {
 /// When the body begins to move: the first time that the mover leaves its starting level for good.
 double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion);
 
-/// Reps with start, top, end of the hold and end. An excursion counts when it is at least minExcursion, at least six times
-/// the series' own noise, and at least half of the largest one.
+/// Reps with start, top, end of the hold and end. An excursion counts when it is at least minExcursion, at least six
+/// times the series' own noise, and at least half of the largest one.
 Events findMovement(const SeriesSet& set, const MoverPlan& plan);
 
 /// Adds the series `level_loss`: height lost since the start of the hold, % of the lift; gaps outside of holds.
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);
 
-/// A stretch outside a tolerance: begins at the limit, ends 10 % of the tolerance inside it, lasts more than 0.3 s (both
-/// chosen here). Times are interpolated between frames.
+/// A stretch outside a tolerance: begins at the limit, ends 10 % of the tolerance inside it, lasts more than 0.3 s
+/// (both chosen here). Times are interpolated between frames.
 struct Excursion {
     double start_s, end_s, worst_s, worst, worstU95;
     double limit;
@@ -82,7 +83,9 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
 struct BandHold {
     size_t first, last;
 };
-/// Frames with |x − target| ≤ tolerance, breaks up to `bridge` frames joined, kept when last − first ≥ `minimum` frames.
-std::vector<BandHold> holdsInBand(const std::vector<double>& x, double target, double tolerance, double minimum, double bridge);
+/// Frames with |x − target| ≤ tolerance, breaks up to `bridge` frames joined, kept when last − first ≥ `minimum`
+/// frames.
+std::vector<BandHold> holdsInBand(const std::vector<double>& x, double target, double tolerance, double minimum,
+                                  double bridge);
 
 } // namespace deft

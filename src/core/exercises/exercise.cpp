@@ -46,7 +46,9 @@ Limit readLimit(const Json& j) {
     if (j.contains("high")) l.high = j["high"].get<double>();
     l.unit = j.at("unit");
     const std::string origin = j.at("origin");
-    l.origin = origin == "common practice" ? Origin::CommonPractice : origin == "published" ? Origin::Published : Origin::ChosenHere;
+    l.origin = origin == "common practice" ? Origin::CommonPractice
+               : origin == "published"     ? Origin::Published
+                                           : Origin::ChosenHere;
     l.source = j.value("source", "");
     return l;
 }
@@ -63,7 +65,8 @@ std::string troubleWith(const Limit& l) {
     if (unit.empty()) return "measure \"" + l.measure + "\" is not one of this program";
     if (unit != l.unit) return "unit is \"" + l.unit + "\", but " + l.measure + " is measured in \"" + unit + "\"";
     if (!l.low && !l.high) return "needs a low or a high limit";
-    if (l.low && l.high && *l.low >= *l.high) return "low (" + Json(*l.low).dump() + ") must be below high (" + Json(*l.high).dump() + ")";
+    if (l.low && l.high && *l.low >= *l.high)
+        return "low (" + Json(*l.low).dump() + ") must be below high (" + Json(*l.high).dump() + ")";
     if (l.origin == Origin::Published && l.source.empty()) return "is published, so it needs a source";
     return {};
 }
@@ -89,9 +92,12 @@ std::string circleIn(const Exercise& e) {
 
 const char* originWords(Origin origin) {
     switch (origin) {
-    case Origin::CommonPractice: return "common practice, no published source";
-    case Origin::Published: return "published";
-    case Origin::ChosenHere: break;
+    case Origin::CommonPractice:
+        return "common practice, no published source";
+    case Origin::Published:
+        return "published";
+    case Origin::ChosenHere:
+        break;
     }
     return "chosen here";
 }
@@ -151,7 +157,9 @@ Result<Exercise> readExercise(const fs::path& path) {
 Result<Exercise> parseExercise(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-exercise", 1, where); !ok) return tl::unexpected(ok.error());
     if (auto ok = obeysSchema(json, where); !ok) return tl::unexpected(ok.error());
-    auto bad = [&](const std::string& path, const std::string& what) { return fail(Errc::BadFormat, where + ": " + path + " " + what); };
+    auto bad = [&](const std::string& path, const std::string& what) {
+        return fail(Errc::BadFormat, where + ": " + path + " " + what);
+    };
 
     Exercise e;
     e.raw = json;
@@ -159,7 +167,8 @@ Result<Exercise> parseExercise(const Json& json, const std::string& where) {
     e.views = json["views"].get<std::vector<std::string>>();
     e.otherNames = json.value("other_names", std::vector<std::string>{});
     e.landmarksNeeded = json["landmarks"]["needed"].get<std::vector<std::string>>();
-    for (const auto& [name, adds] : json["landmarks"]["optional"].items()) e.landmarksOptional.emplace_back(name, adds.get<std::string>());
+    for (const auto& [name, adds] : json["landmarks"]["optional"].items())
+        e.landmarksOptional.emplace_back(name, adds.get<std::string>());
     for (const std::string& name : e.landmarksNeeded)
         if (!isLandmark(name)) return bad("/landmarks/needed", "names \"" + name + "\", which is not a landmark");
     for (const auto& [name, adds] : e.landmarksOptional)
@@ -169,10 +178,18 @@ Result<Exercise> parseExercise(const Json& json, const std::string& where) {
     e.moverMeasure = mover["measure"], e.moverWords = mover["words"], e.minExcursion = mover["min_excursion"];
     if (!findMeasure(e.moverMeasure)) return bad("/mover/measure", "\"" + e.moverMeasure + "\" is not a measure");
     const Json& phases = json["phases"];
-    e.phaseOut = phases["out"], e.phaseHold = phases["hold"], e.phaseBack = phases["back"], e.paceBack_s = phases["back_s"];
+    e.phaseOut = phases["out"], e.phaseHold = phases["hold"], e.phaseBack = phases["back"],
+    e.paceBack_s = phases["back_s"];
     for (size_t i = 0; i < json["setup"].size(); ++i) {
         const Json& c = json["setup"][i];
-        SetupCheck check{c["id"], c["name"], readLimit(c), c.value("at", "set-up"), c["good"], c.value("too_low", ""), c.value("too_high", ""), readCues(c["cues"])};
+        SetupCheck check{c["id"],
+                         c["name"],
+                         readLimit(c),
+                         c.value("at", "set-up"),
+                         c["good"],
+                         c.value("too_low", ""),
+                         c.value("too_high", ""),
+                         readCues(c["cues"])};
         if (const std::string t = troubleWith(check.limit); !t.empty()) return bad("/setup/" + std::to_string(i), t);
         e.setup.push_back(std::move(check));
     }
@@ -188,18 +205,22 @@ Result<Exercise> parseExercise(const Json& json, const std::string& where) {
     }
     for (const FaultPlan& f : e.faults)
         for (const std::string& cause : f.causedBy)
-            if (!e.fault(cause) && !e.check(cause)) return bad("/faults", f.id + " is caused by \"" + cause + "\", which is neither a fault nor a set-up check here");
+            if (!e.fault(cause) && !e.check(cause))
+                return bad("/faults",
+                           f.id + " is caused by \"" + cause + "\", which is neither a fault nor a set-up check here");
     if (const std::string circle = circleIn(e); !circle.empty()) return bad("/faults", circle);
     e.schoolQuestion = json["schools"]["question"], e.defaultSchool = json["schools"]["default"];
     for (const auto& [id, s] : json["schools"]["choices"].items()) {
         School school{id, s["name"], s["aim"], {}};
         for (const Json& l : s.value("limits", Json::array())) {
             school.limits.push_back(readLimit(l));
-            if (const std::string t = troubleWith(school.limits.back()); !t.empty()) return bad("/schools/choices/" + id, t);
+            if (const std::string t = troubleWith(school.limits.back()); !t.empty())
+                return bad("/schools/choices/" + id, t);
         }
         e.schools.push_back(std::move(school));
     }
-    if (!e.school(e.defaultSchool)) return bad("/schools/default", "\"" + e.defaultSchool + "\" is not among the choices");
+    if (!e.school(e.defaultSchool))
+        return bad("/schools/default", "\"" + e.defaultSchool + "\" is not among the choices");
     e.readings = json["readings"].get<std::vector<std::string>>();
     for (const std::string& id : e.readings)
         if (measureName(id).empty()) return bad("/readings", "\"" + id + "\" is not a measure");
@@ -207,7 +228,8 @@ Result<Exercise> parseExercise(const Json& json, const std::string& where) {
     e.sets = dose["sets"], e.reps = dose["reps"], e.hold_s = dose["hold_s"], e.daysPerWeek = dose["days_per_week"];
     e.holdCap_s = dose.value("hold_cap_s", 120.0);
     for (const Json& r : json["ladder"]) e.ladder.push_back({r["id"], r["name"], r["criterion"]});
-    for (const Json& f : json["felt"]) e.felt.push_back({f["id"], f["name"], f["means"], f.value("as_intended", false)});
+    for (const Json& f : json["felt"])
+        e.felt.push_back({f["id"], f["name"], f["means"], f.value("as_intended", false)});
     e.cautions = json["cautions"].get<std::vector<std::string>>();
     e.props = json.value("props", std::vector<std::string>{});
     e.filming = json["filming"].get<std::vector<std::string>>();

@@ -24,7 +24,7 @@ struct Cue {
 struct SetupCheck {
     std::string id, name;
     Limit limit;
-    std::string at = "set-up"; ///< or "top": read when the hold begins
+    std::string at = "set-up";         ///< or "top": read when the hold begins
     std::string good, tooLow, tooHigh; ///< what to say
     std::vector<Cue> cues;
 };

@@ -9,7 +9,9 @@
 namespace deft::figure {
 namespace {
 
-float band(float value, float middle, float half) { return std::clamp(1.5f - std::abs(value - middle) / half * 1.5f, 0.f, 1.f); }
+float band(float value, float middle, float half) {
+    return std::clamp(1.5f - std::abs(value - middle) / half * 1.5f, 0.f, 1.f);
+}
 
 /// Colour of the cloth or skin at a place at rest. @param pixel size of a pixel on it, mH: fine knit fades with it
 Vec3 albedo(const Scene& s, const Vec3& p, float pixel) {
@@ -19,7 +21,8 @@ Vec3 albedo(const Scene& s, const Vec3& p, float pixel) {
     switch (materialAt(p)) {
     case Material::Shirt: {
         float tone = 1 + 0.34f * noise(p, 8) + 0.26f * noise(p + Vec3(31, 7, 3), 16) + 0.20f * fine * noise(p, 2.2f);
-        const float hem = std::max(band(p.y(), kHemHeight + 10, 1.2f), band(p.z(), -6, 0.9f) * float(x > 50 && p.y() < 760));
+        const float hem =
+            std::max(band(p.y(), kHemHeight + 10, 1.2f), band(p.z(), -6, 0.9f) * float(x > 50 && p.y() < 760));
         tone *= 1 - 0.35f * hem;
         return s.shirt * std::max(0.2f, tone);
     }
@@ -80,8 +83,9 @@ bool stickerColour(const std::vector<Sticker>& stickers, const Vec3& p, const Ve
 
 } // namespace
 
-BodyLayer paintBody(const Scene& scene, const Mesh& mesh, const std::vector<Vec3>& points, const std::vector<Vec3>& normals,
-                    const std::vector<Received>& light, const std::vector<float>& crease, const std::vector<Sticker>& stickers) {
+BodyLayer paintBody(const Scene& scene, const Mesh& mesh, const std::vector<Vec3>& points,
+                    const std::vector<Vec3>& normals, const std::vector<Received>& light,
+                    const std::vector<float>& crease, const std::vector<Sticker>& stickers) {
     const Camera& camera = scene.camera;
     const int S = scene.supersample, W = camera.width * S, H = camera.height * S;
     const Eigen::Matrix3f axes = camera.axes();
@@ -89,24 +93,30 @@ BodyLayer paintBody(const Scene& scene, const Mesh& mesh, const std::vector<Vec3
     for (size_t i = 0; i < points.size(); ++i) {
         const Vec3 q = axes * (points[i] - camera.position);
         onFilm[i] = {(0.5f * float(camera.width - 1) + camera.focalPx * q.x() / q.z() + 0.5f) * float(S) - 0.5f,
-                     (0.5f * float(camera.height - 1) + camera.focalPx * q.y() / q.z() + 0.5f) * float(S) - 0.5f, q.z()};
+                     (0.5f * float(camera.height - 1) + camera.focalPx * q.y() / q.z() + 0.5f) * float(S) - 0.5f,
+                     q.z()};
     }
     // First pass: which triangle is nearest at each subpixel. Second: shade what is seen.
     cv::Mat1f depth(H, W, 1e9f);
     cv::Mat1i owner(H, W, -1);
     int top = H, bottom = -1;
-    auto edge = [](const Vec3& a, const Vec3& b, float x, float y) { return (b.x() - a.x()) * (y - a.y()) - (b.y() - a.y()) * (x - a.x()); };
+    auto edge = [](const Vec3& a, const Vec3& b, float x, float y) {
+        return (b.x() - a.x()) * (y - a.y()) - (b.y() - a.y()) * (x - a.x());
+    };
     for (size_t i = 0; i < mesh.triangles.size(); ++i) {
         const auto& t = mesh.triangles[i];
         const Vec3 &a = onFilm[t[0]], &b = onFilm[t[1]], &c = onFilm[t[2]];
         if (a.z() < 0.1f || b.z() < 0.1f || c.z() < 0.1f) continue;
         const float area = edge(a, b, c.x(), c.y());
         if (area >= 0) continue; // turned away (y is down)
-        const int x0 = std::max(0, int(std::ceil(std::min({a.x(), b.x(), c.x()})))), x1 = std::min(W - 1, int(std::max({a.x(), b.x(), c.x()})));
-        const int y0 = std::max(0, int(std::ceil(std::min({a.y(), b.y(), c.y()})))), y1 = std::min(H - 1, int(std::max({a.y(), b.y(), c.y()})));
+        const int x0 = std::max(0, int(std::ceil(std::min({a.x(), b.x(), c.x()})))),
+                  x1 = std::min(W - 1, int(std::max({a.x(), b.x(), c.x()})));
+        const int y0 = std::max(0, int(std::ceil(std::min({a.y(), b.y(), c.y()})))),
+                  y1 = std::min(H - 1, int(std::max({a.y(), b.y(), c.y()})));
         for (int y = y0; y <= y1; ++y)
             for (int x = x0; x <= x1; ++x) {
-                const float u = edge(b, c, float(x), float(y)) / area, v = edge(c, a, float(x), float(y)) / area, w = 1 - u - v;
+                const float u = edge(b, c, float(x), float(y)) / area, v = edge(c, a, float(x), float(y)) / area,
+                            w = 1 - u - v;
                 if (u < 0 || v < 0 || w < 0) continue;
                 const float z = u * a.z() + v * b.z() + w * c.z();
                 if (z >= depth(y, x)) continue;
@@ -126,7 +136,8 @@ BodyLayer paintBody(const Scene& scene, const Mesh& mesh, const std::vector<Vec3
                 const Vec3 &a = onFilm[t[0]], &b = onFilm[t[1]], &c = onFilm[t[2]];
                 const float area = edge(a, b, c.x(), c.y());
                 // Perspective-correct weights, or textures swim on near triangles.
-                float u = edge(b, c, float(x), float(y)) / area / a.z(), v = edge(c, a, float(x), float(y)) / area / b.z(),
+                float u = edge(b, c, float(x), float(y)) / area / a.z(),
+                      v = edge(c, a, float(x), float(y)) / area / b.z(),
                       w = edge(a, b, float(x), float(y)) / area / c.z();
                 const float sum = u + v + w;
                 u /= sum, v /= sum, w /= sum;
@@ -136,8 +147,10 @@ BodyLayer paintBody(const Scene& scene, const Mesh& mesh, const std::vector<Vec3
                 const float z = depth(y, x);
                 const float fold = u * crease[t[0]] + v * crease[t[1]] + w * crease[t[2]];
                 Vec3 colour;
-                const Vec3 view = -(camera.ray((float(x) + 0.5f) / float(S) - 0.5f, (float(y) + 0.5f) / float(S) - 0.5f));
-                const Vec3 face = (mesh.rest[t[1]] - mesh.rest[t[0]]).cross(mesh.rest[t[2]] - mesh.rest[t[0]]).normalized();
+                const Vec3 view =
+                    -(camera.ray((float(x) + 0.5f) / float(S) - 0.5f, (float(y) + 0.5f) / float(S) - 0.5f));
+                const Vec3 face =
+                    (mesh.rest[t[1]] - mesh.rest[t[0]]).cross(mesh.rest[t[2]] - mesh.rest[t[0]]).normalized();
                 const bool sticker = !stickers.empty() && stickerColour(stickers, rest, face, colour);
                 if (!sticker) colour = albedo(scene, rest, z / camera.focalPx / mH / float(S));
                 const Material m = materialAt(rest);
@@ -149,15 +162,18 @@ BodyLayer paintBody(const Scene& scene, const Mesh& mesh, const std::vector<Vec3
                     out *= 1 - fold;
                     out += Vec3::Constant(0.020f) * std::pow(1 - facing, 3.f) * (l.sky + l.key); // sheen of cloth
                 }
-                if (!sticker && m == Material::Skin) out += Vec3(0.030f, 0.012f, 0.008f) * std::pow(1 - facing, 2.f) * (l.sky + l.key);
+                if (!sticker && m == Material::Skin)
+                    out += Vec3(0.030f, 0.012f, 0.008f) * std::pow(1 - facing, 2.f) * (l.sky + l.key);
                 fine(y, x) = {out.z(), out.y(), out.x(), 1};
             }
     });
     BodyLayer layer;
     layer.scale = S;
     layer.depth = depth;
-    if (S == 1) layer.picture = fine;
-    else cv::resize(fine, layer.picture, {camera.width, camera.height}, 0, 0, cv::INTER_AREA);
+    if (S == 1)
+        layer.picture = fine;
+    else
+        cv::resize(fine, layer.picture, {camera.width, camera.height}, 0, 0, cv::INTER_AREA);
     return layer;
 }
 

@@ -19,7 +19,8 @@ struct Sticker {
 };
 
 /// Draws the deformed mesh with z-buffer, light per vertex and cloth texture that is fixed to the cloth.
-BodyLayer paintBody(const Scene& scene, const Mesh& mesh, const std::vector<Vec3>& points, const std::vector<Vec3>& normals,
-                    const std::vector<Received>& light, const std::vector<float>& crease, const std::vector<Sticker>& stickers);
+BodyLayer paintBody(const Scene& scene, const Mesh& mesh, const std::vector<Vec3>& points,
+                    const std::vector<Vec3>& normals, const std::vector<Received>& light,
+                    const std::vector<float>& crease, const std::vector<Sticker>& stickers);
 
 } // namespace deft::figure

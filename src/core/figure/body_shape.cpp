@@ -28,7 +28,8 @@ Section between(const std::vector<Section>& s, float at) {
         const float slopeB = (c.*m - a.*m) / std::max(1.f, c.at - a.at) * span;
         const float slopeC = (d.*m - b.*m) / std::max(1.f, d.at - b.at) * span;
         const float f2 = f * f, f3 = f2 * f;
-        return (2 * f3 - 3 * f2 + 1) * (b.*m) + (f3 - 2 * f2 + f) * slopeB + (3 * f2 - 2 * f3) * (c.*m) + (f3 - f2) * slopeC;
+        return (2 * f3 - 3 * f2 + 1) * (b.*m) + (f3 - 2 * f2 + f) * slopeB + (3 * f2 - 2 * f3) * (c.*m) +
+               (f3 - f2) * slopeC;
     };
     return {at, mix(&Section::left), mix(&Section::right), mix(&Section::front), mix(&Section::back)};
 }
@@ -65,14 +66,15 @@ float join(float a, float b, float k) {
     return std::min(a, b) - h * h * k * 0.25f;
 }
 
-const std::vector<Section> kTorso = {
-    {478, 78, 78, 45, 56}, {518, 100, 100, 58, 72}, {572, 91, 91, 58, 60},  {632, 77, 77, 57, 46},
-    {702, 88, 88, 62, 56}, {775, 97, 97, 60, 62},   {820, 74, 74, 38, 50}, {852, 38, 38, 25, 33}};
-const std::vector<Section> kLeg = {
-    {0, 50, 43, 53, 54},   {62, 53, 51, 55, 56},  {150, 43, 43, 46, 44}, {250, 32, 32, 33, 30},
-    {338, 32, 32, 25, 42}, {418, 20, 20, 19, 24}, {478, 19, 19, 18, 20}};
-const std::vector<Section> kArm = {{14, 35, 29, 35, 35},  {85, 27, 27, 28, 29},  {172, 21, 22, 21, 23}, {200, 24, 23, 24, 23},
-                                   {318, 12, 13, 16, 16}, {345, 11, 12, 24, 20}, {374, 10, 9, 25, 22},  {410, 7, 7, 19, 16}};
+const std::vector<Section> kTorso = {{478, 78, 78, 45, 56}, {518, 100, 100, 58, 72}, {572, 91, 91, 58, 60},
+                                     {632, 77, 77, 57, 46}, {702, 88, 88, 62, 56},   {775, 97, 97, 60, 62},
+                                     {820, 74, 74, 38, 50}, {852, 38, 38, 25, 33}};
+const std::vector<Section> kLeg = {{0, 50, 43, 53, 54},   {62, 53, 51, 55, 56},  {150, 43, 43, 46, 44},
+                                   {250, 32, 32, 33, 30}, {338, 32, 32, 25, 42}, {418, 20, 20, 19, 24},
+                                   {478, 19, 19, 18, 20}};
+const std::vector<Section> kArm = {{14, 35, 29, 35, 35},  {85, 27, 27, 28, 29},  {172, 21, 22, 21, 23},
+                                   {200, 24, 23, 24, 23}, {318, 12, 13, 16, 16}, {345, 11, 12, 24, 20},
+                                   {374, 10, 9, 25, 22},  {410, 7, 7, 19, 16}};
 
 /// Right-side queries are mirrored to the left side; x > 0 below.
 float legDistance(const Vec3& p) {
@@ -83,8 +85,9 @@ float legDistance(const Vec3& p) {
     float d = loft(kLeg, q.dot(out), q.dot(front), q.dot(axis));
 
     // The foot: half-widths and heights along z, on a flat sole.
-    static const std::vector<Section> foot = {{-24, 15, 15, 22, 9}, {-8, 19, 19, 30, 10}, {12, 20, 20, 34, 10}, {35, 21, 21, 23, 10},
-                                              {64, 26, 25, 13, 9},  {84, 27, 24, 9, 8},   {103, 21, 16, 5, 7}};
+    static const std::vector<Section> foot = {{-24, 15, 15, 22, 9}, {-8, 19, 19, 30, 10}, {12, 20, 20, 34, 10},
+                                              {35, 21, 21, 23, 10}, {64, 26, 25, 13, 9},  {84, 27, 24, 9, 8},
+                                              {103, 21, 16, 5, 7}};
     const float f = std::max(loft(foot, p.x() - 100 - 0.08f * p.z(), p.y() - 10, p.z()), 1.5f - p.y());
     return join(d, f, 20);
 }
@@ -103,9 +106,9 @@ float trunkDistance(const Vec3& p) {
     const float x = std::abs(p.x());
     const Vec3 m{x, p.y(), p.z()};
     float d = loft(kTorso, p.x(), p.z(), p.y());
-    d = join(d, ellipsoid(m, {43, 512, -36}, {46, 52, 44}), 26);  // seat
-    d = join(d, ellipsoid(m, {38, 742, 40}, {40, 38, 26}), 24);   // chest
-    d = join(d, ellipsoid(m, {52, 772, -40}, {34, 44, 22}), 24);  // shoulder blades
+    d = join(d, ellipsoid(m, {43, 512, -36}, {46, 52, 44}), 26); // seat
+    d = join(d, ellipsoid(m, {38, 742, 40}, {40, 38, 26}), 24);  // chest
+    d = join(d, ellipsoid(m, {52, 772, -40}, {34, 44, 22}), 24); // shoulder blades
     d = join(d, cone(m, {28, 866, -20}, {100, 824, -12}, 18, 24), 24);
     return d;
 }
@@ -113,12 +116,12 @@ float trunkDistance(const Vec3& p) {
 float headDistance(const Vec3& p) {
     const Vec3 m{std::abs(p.x()), p.y(), p.z()};
     float d = ellipsoid(m, {0, 932, -2}, {45, 53, 56});
-    d = join(d, ellipsoid(m, {0, 894, 22}, {33, 36, 34}), 20);    // jaw
-    d = join(d, ellipsoid(m, {0, 880, 44}, {11, 9, 11}), 14);     // chin
+    d = join(d, ellipsoid(m, {0, 894, 22}, {33, 36, 34}), 20); // jaw
+    d = join(d, ellipsoid(m, {0, 880, 44}, {11, 9, 11}), 14);  // chin
     d = join(d, cone(p, {0, 838, -22}, {0, 900, -10}, 33, 30), 20);
     d = join(d, cone(p, {0, 921, 52}, {0, 906, 63}, 4, 6.5f), 10); // nose
-    d = join(d, ellipsoid(m, {14, 922, 46}, {12, 8, 10}), 10);    // brow and cheek, no features
-    d = join(d, ellipsoid(m, {46, 915, -8}, {5, 16, 10}), 3);     // ear
+    d = join(d, ellipsoid(m, {14, 922, 46}, {12, 8, 10}), 10);     // brow and cheek, no features
+    d = join(d, ellipsoid(m, {46, 915, -8}, {5, 16, 10}), 3);      // ear
     return d;
 }
 
@@ -127,14 +130,25 @@ float pieces(std::initializer_list<std::pair<float, float>> points, float at) {
     auto it = points.begin();
     if (at >= it->first) return it->second;
     for (auto next = it + 1; next != points.end(); it = next++)
-        if (at >= next->first) return next->second + (at - next->first) / (it->first - next->first) * (it->second - next->second);
+        if (at >= next->first)
+            return next->second + (at - next->first) / (it->first - next->first) * (it->second - next->second);
     return it->second;
 }
 
 /// Height above the hairline; hair grows where it is positive.
 float aboveHairline(const Vec3& p) {
     // Brow, temple, sideburn, over the ear, behind it, nape.
-    const float line = pieces({{52, 966}, {36, 961}, {25, 944}, {15, 916}, {8, 914}, {3, 932}, {-17, 934}, {-24, 902}, {-40, 884}, {-62, 876}}, p.z());
+    const float line = pieces({{52, 966},
+                               {36, 961},
+                               {25, 944},
+                               {15, 916},
+                               {8, 914},
+                               {3, 932},
+                               {-17, 934},
+                               {-24, 902},
+                               {-40, 884},
+                               {-62, 876}},
+                              p.z());
     return p.y() - line;
 }
 
@@ -148,7 +162,9 @@ float alongArm(const Vec3& p) {
 }
 
 /// A round collar: low at the throat, above the shoulder line farther out.
-float neckline(const Vec3& p) { return (p.z() > 0 ? 834.f : 850.f) + 70 * hermite(std::clamp((std::abs(p.x()) - 26) / 34, 0.f, 1.f)); }
+float neckline(const Vec3& p) {
+    return (p.z() > 0 ? 834.f : 850.f) + 70 * hermite(std::clamp((std::abs(p.x()) - 26) / 34, 0.f, 1.f));
+}
 
 constexpr float kSleeveEnd = 92, kLegHem = 66;
 
@@ -156,7 +172,8 @@ constexpr float kSleeveEnd = 92, kLegHem = 66;
 
 std::array<float, kParts> partDistances(const Vec3& p) {
     const Vec3 mirrored{-p.x(), p.y(), p.z()};
-    return {trunkDistance(p), headDistance(p), armDistance(p), armDistance(mirrored), legDistance(p), legDistance(mirrored)};
+    return {trunkDistance(p),      headDistance(p), armDistance(p),
+            armDistance(mirrored), legDistance(p),  legDistance(mirrored)};
 }
 
 Material materialAt(const Vec3& p) {
@@ -178,7 +195,8 @@ float bodyDistance(const Vec3& p) {
     // Cloth lies on the skin as a thin layer that ends in a real edge.
     const float arm = alongArm(p);
     const bool onArm = arm >= 0;
-    const float shirt = onArm ? 1 - edge(arm, kSleeveEnd, 3) : edge(p.y(), kHemHeight, 3) * (1 - edge(p.y(), neckline(p), 3));
+    const float shirt =
+        onArm ? 1 - edge(arm, kSleeveEnd, 3) : edge(p.y(), kHemHeight, 3) * (1 - edge(p.y(), neckline(p), 3));
     const float waist = std::exp(-std::pow((p.y() - 636) / 34.f, 2.f));
     const float ease = 3.2f + (onArm ? 2.2f * edge(arm, 70, 40) : 4.0f * waist);
     const float leggings = onArm ? 0 : (1 - edge(p.y(), kHemHeight, 2)) * edge(p.y(), kLegHem, 3);
@@ -190,10 +208,10 @@ float bodyDistance(const Vec3& p) {
 const std::vector<RestLandmark>& restLandmarks() {
     // Where a sticker would be put for a side view; bony points are seen through the skin that lies over them.
     static const std::vector<RestLandmark> points = {
-        {"ear", {51, 915, -8}},      {"shoulder", {131, 805, -24}}, {"elbow", {232, 700, -34}}, {"wrist", {333, 587, -26}},
-        {"rib", {82, 672, 28}},      {"t12", {78, 664, -22}},      {"crest", {92, 590, -4}},  {"asis", {80, 566, 36}},
-        {"psis", {40, 562, -62}},    {"hip", {104, 520, 0}},       {"knee", {108, 285, 4}},   {"ankle", {118, 46, -4}},
-        {"heel", {98, 18, -24}},     {"toe", {122, 16, 74}}};
+        {"ear", {51, 915, -8}},   {"shoulder", {131, 805, -24}}, {"elbow", {232, 700, -34}}, {"wrist", {333, 587, -26}},
+        {"rib", {82, 672, 28}},   {"t12", {78, 664, -22}},       {"crest", {92, 590, -4}},   {"asis", {80, 566, 36}},
+        {"psis", {40, 562, -62}}, {"hip", {104, 520, 0}},        {"knee", {108, 285, 4}},    {"ankle", {118, 46, -4}},
+        {"heel", {98, 18, -24}},  {"toe", {122, 16, 74}}};
     return points;
 }
 

@@ -5,12 +5,12 @@
 
 namespace deft::figure {
 
-/// Pinhole camera. World in metres: X along the mat to the right of the main view, Y up, Z toward the main view's camera.
-/// Picture: x right, y down, (0,0) the middle of the top left pixel.
+/// Pinhole camera. World in metres: X along the mat to the right of the main view, Y up, Z toward the main view's
+/// camera. Picture: x right, y down, (0,0) the middle of the top left pixel.
 struct Camera {
     Vec3 position{0, 0.6f, 3};
     Vec3 aim{0, 0.4f, 0};
-    float rollDeg = 0;   ///< + turns the camera clockwise, so the picture's content turns counter-clockwise
+    float rollDeg = 0; ///< + turns the camera clockwise, so the picture's content turns counter-clockwise
     float focalPx = 1700;
     int width = 1280, height = 720;
 
@@ -34,7 +34,8 @@ inline Eigen::Matrix3f Camera::axes() const {
 
 inline Vec3 Camera::project(const Vec3& world) const {
     const Vec3 q = axes() * (world - position);
-    return {0.5f * float(width - 1) + focalPx * q.x() / q.z(), 0.5f * float(height - 1) + focalPx * q.y() / q.z(), q.z()};
+    return {0.5f * float(width - 1) + focalPx * q.x() / q.z(), 0.5f * float(height - 1) + focalPx * q.y() / q.z(),
+            q.z()};
 }
 
 inline Vec3 Camera::ray(float x, float y) const {

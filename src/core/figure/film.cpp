@@ -118,7 +118,8 @@ FilmedFrame FilmStudio::frame(double seconds) const {
     cv::parallel_for_({0, gh}, [&](const cv::Range& rows) {
         for (int j = rows.start; j < rows.end; ++j)
             for (int i = 0; i < gw; ++i) {
-                const Received r = shadows.at({gx0 + step * float(i), kMatTop, gz0 + step * float(j)}, Vec3::UnitY(), 0.006f);
+                const Received r =
+                    shadows.at({gx0 + step * float(i), kMatTop, gz0 + step * float(j)}, Vec3::UnitY(), 0.006f);
                 shade(j, i) = {r.sky / open.sky, r.key / open.key};
             }
     });
@@ -157,20 +158,25 @@ FilmedFrame FilmStudio::frame(double seconds) const {
             const float dx = (float(x) / float(camera.width) - 0.5f), dy = (float(y) / float(camera.height) - 0.5f);
             const float vignette = float(scene.exposure) * (1 - 0.28f * (dx * dx + dy * dy));
             for (int c = 0; c < 3; ++c)
-                out.picture.at<cv::Vec3b>(y, x)[c] = cv::saturate_cast<uchar>(float(developed(picture(y, x)[c] * vignette)) + noise(y, x)[c]);
+                out.picture.at<cv::Vec3b>(y, x)[c] =
+                    cv::saturate_cast<uchar>(float(developed(picture(y, x)[c] * vignette)) + noise(y, x)[c]);
         }
 
     for (const auto& [name, skinPoint] : s.landmarks) {
         const Vec3 place = skinPoint.on(mesh, points), seen = camera.project(place);
         const Vec3 n = skinPoint.on(mesh, normals).normalized();
         TruePoint p{double(seen.x()), double(seen.y()), n.dot((camera.position - place).normalized()) > 0.12f};
-        const int sx = int(std::lround((seen.x() + 0.5f) * float(body.scale) - 0.5f)), sy = int(std::lround((seen.y() + 0.5f) * float(body.scale) - 0.5f));
-        if (sx < 0 || sy < 0 || sx >= body.depth.cols || sy >= body.depth.rows) p.visible = false;
-        else if (body.depth(sy, sx) < seen.z() - 0.012f) p.visible = false;
+        const int sx = int(std::lround((seen.x() + 0.5f) * float(body.scale) - 0.5f)),
+                  sy = int(std::lround((seen.y() + 0.5f) * float(body.scale) - 0.5f));
+        if (sx < 0 || sy < 0 || sx >= body.depth.cols || sy >= body.depth.rows)
+            p.visible = false;
+        else if (body.depth(sy, sx) < seen.z() - 0.012f)
+            p.visible = false;
         out.points[name] = p;
     }
     // The mat line under the near side of the body: where near foot and near shoulder stand on the mat.
-    for (const auto& [name, x] : {std::pair{"floor_a", scene.headLeft ? 0.62f : -0.62f}, {"floor_b", scene.headLeft ? -0.72f : 0.72f}}) {
+    for (const auto& [name, x] :
+         {std::pair{"floor_a", scene.headLeft ? 0.62f : -0.62f}, {"floor_b", scene.headLeft ? -0.72f : 0.72f}}) {
         const Vec3 seen = camera.project({x, kMatTop, 0.13f});
         out.points[name] = {double(seen.x()), double(seen.y()), true};
     }
@@ -182,7 +188,8 @@ FilmedFrame FilmStudio::frame(double seconds) const {
     return out;
 }
 
-Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop, const ProgressFn& progress) {
+Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop,
+                       const ProgressFn& progress) {
     WriterOptions options;
     const bool turned = scene.rotationDeg % 180;
     options.width = turned ? scene.camera.height : scene.camera.width;
@@ -205,10 +212,17 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
         const FilmedFrame f = studio.frame(times[i]);
         cv::Mat stored = f.picture;
         switch (scene.rotationDeg) { // stored turned back, so that the metadata makes it upright
-        case 90: cv::rotate(f.picture, stored, cv::ROTATE_90_COUNTERCLOCKWISE); break;
-        case 180: cv::rotate(f.picture, stored, cv::ROTATE_180); break;
-        case 270: cv::rotate(f.picture, stored, cv::ROTATE_90_CLOCKWISE); break;
-        default: break;
+        case 90:
+            cv::rotate(f.picture, stored, cv::ROTATE_90_COUNTERCLOCKWISE);
+            break;
+        case 180:
+            cv::rotate(f.picture, stored, cv::ROTATE_180);
+            break;
+        case 270:
+            cv::rotate(f.picture, stored, cv::ROTATE_90_CLOCKWISE);
+            break;
+        default:
+            break;
         }
         if (auto ok = writer->add(stored, times[i]); !ok) return ok;
         if (i == 0) {
@@ -217,10 +231,14 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
             truth += ",bone_tilt,bone_pelvis_on_trunk,bone_trunk,bone_hip_angle,bone_knee_angle\n";
             Json points = Json::object();
             for (const auto& [name, p] : f.points) {
-                const bool wanted = scene.marks.empty() ? p.visible : std::find(scene.marks.begin(), scene.marks.end(), name) != scene.marks.end();
+                const bool wanted = scene.marks.empty()
+                                        ? p.visible
+                                        : std::find(scene.marks.begin(), scene.marks.end(), name) != scene.marks.end();
                 if (wanted) points[name] = {rounded(p.x, 2), rounded(p.y, 2)};
             }
-            marks = {{"format", "deft-mirror-marks"}, {"version", 1}, {"mirrored", scene.mirrored},
+            marks = {{"format", "deft-mirror-marks"},
+                     {"version", 1},
+                     {"mirrored", scene.mirrored},
                      {"frames", {{{"time_s", times[0]}, {"points", points}}}}};
         }
         char start[48];
@@ -228,7 +246,8 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
         truth += start;
         for (const auto& [name, p] : f.points) truth += number(p.x) + number(p.y) + (p.visible ? ",1" : ",0");
         const TrueBody& b = f.body;
-        for (const double v : {b.tilt_deg, b.pelvis_on_trunk_deg, b.trunk_deg, b.hip_deg, b.knee_deg}) truth += number(v);
+        for (const double v : {b.tilt_deg, b.pelvis_on_trunk_deg, b.trunk_deg, b.hip_deg, b.knee_deg})
+            truth += number(v);
         truth += "\n";
         if (progress) progress({int64_t(i + 1), int64_t(times.size()), "filming"});
     }

@@ -42,6 +42,7 @@ private:
 
 /// Films a scene into CLIP, CLIP.truth.csv and CLIP.marks.json (the ending .mp4 replaced). Same scene, same bytes.
 /// @errors those of ClipWriter; Cancelled
-Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop = {}, const ProgressFn& progress = {});
+Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop = {},
+                       const ProgressFn& progress = {});
 
 } // namespace deft::figure

@@ -67,7 +67,8 @@ Received BodyShadows::at(const Vec3& place, const Vec3& normal, float bias, floa
         const float cosine = (normal.dot(m.toLight) + wrap) / (1 + wrap);
         if (cosine <= 0) continue;
         const Vec3 q = offset / reach_;
-        const int x = int((q.dot(m.right) + 1) * (kSize / 2 - 1) + 0.5f), y = int((q.dot(m.up) + 1) * (kSize / 2 - 1) + 0.5f);
+        const int x = int((q.dot(m.right) + 1) * (kSize / 2 - 1) + 0.5f),
+                  y = int((q.dot(m.up) + 1) * (kSize / 2 - 1) + 0.5f);
         float seen = 1;
         if (x >= 0 && y >= 0 && x < kSize && y < kSize)
             seen = m.nearest[y * kSize + x] > offset.dot(m.toLight) + bias ? 0.f : 1.f;

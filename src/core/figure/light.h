@@ -25,7 +25,8 @@ class BodyShadows {
 public:
     /// @param points deformed vertices, m
     explicit BodyShadows(const std::vector<Vec3>& points);
-    /// Light at a place with a normal, after the body's own shadow. @param bias distance within which nothing shades (m)
+    /// Light at a place with a normal, after the body's own shadow. @param bias distance within which nothing shades
+    /// (m)
     Received at(const Vec3& place, const Vec3& normal, float bias, float wrap = 0) const;
 
 private:

@@ -42,7 +42,8 @@ Vec3 gradient(const Vec3& p) {
     constexpr float h = 0.8f;
     return Vec3(bodyDistance(p + Vec3(h, 0, 0)) - bodyDistance(p - Vec3(h, 0, 0)),
                 bodyDistance(p + Vec3(0, h, 0)) - bodyDistance(p - Vec3(0, h, 0)),
-                bodyDistance(p + Vec3(0, 0, h)) - bodyDistance(p - Vec3(0, 0, h))) / (2 * h);
+                bodyDistance(p + Vec3(0, 0, h)) - bodyDistance(p - Vec3(0, 0, h))) /
+           (2 * h);
 }
 
 } // namespace
@@ -68,7 +69,8 @@ Mesh buildBodyMesh(float cell) {
                         const int d = c | bit;
                         if (d == c || (v[c] < 0) == (v[d] < 0)) continue;
                         const float f = v[c] / (v[c] - v[d]);
-                        const Vec3 pc(float(c & 1), float(c >> 1 & 1), float(c >> 2)), pd(float(d & 1), float(d >> 1 & 1), float(d >> 2));
+                        const Vec3 pc(float(c & 1), float(c >> 1 & 1), float(c >> 2)),
+                            pd(float(d & 1), float(d >> 1 & 1), float(d >> 2));
                         sum += pc + f * (pd - pc);
                         ++crossings;
                     }
@@ -135,7 +137,8 @@ SkinPoint nearestOnSkin(const Mesh& mesh, const Vec3& p) {
         const float d00 = ab.dot(ab), d01 = ab.dot(ac), d11 = ac.dot(ac), d20 = (p - a).dot(ab), d21 = (p - a).dot(ac);
         const float det = d00 * d11 - d01 * d01;
         if (det < 1e-9f) continue;
-        float v = std::clamp((d11 * d20 - d01 * d21) / det, 0.f, 1.f), w = std::clamp((d00 * d21 - d01 * d20) / det, 0.f, 1.f);
+        float v = std::clamp((d11 * d20 - d01 * d21) / det, 0.f, 1.f),
+              w = std::clamp((d00 * d21 - d01 * d20) / det, 0.f, 1.f);
         if (v + w > 1) {
             const float s = v + w;
             v /= s, w /= s;

@@ -4,9 +4,9 @@
 namespace deft::figure {
 
 struct Mesh {
-    std::vector<Vec3> rest;                        ///< vertices at rest, mH
-    std::vector<std::array<int, 3>> triangles;     ///< counter-clockwise seen from outside
-    std::vector<std::vector<int>> neighbours;      ///< of each vertex
+    std::vector<Vec3> rest;                    ///< vertices at rest, mH
+    std::vector<std::array<int, 3>> triangles; ///< counter-clockwise seen from outside
+    std::vector<std::vector<int>> neighbours;  ///< of each vertex
 };
 
 /// Surface nets over the body's distance field, with two Newton steps onto it. About 33,000 vertices at 5.2 mH.

@@ -24,7 +24,9 @@ struct RoomPlan {
 };
 
 /// Corner and size read more easily than two corners.
-Box box(float x, float y, float z, float w, float h, float d, Surface s, Vec3 c) { return {{x, y, z}, {x + w, y + h, z + d}, s, c}; }
+Box box(float x, float y, float z, float w, float h, float d, Surface s, Vec3 c) {
+    return {{x, y, z}, {x + w, y + h, z + d}, s, c};
+}
 
 const std::vector<RoomPlan>& plans() {
     static const Vec3 white{0.80f, 0.79f, 0.76f}, black{0.035f, 0.036f, 0.04f}, steel{0.42f, 0.43f, 0.45f};
@@ -95,7 +97,9 @@ bool enters(const Box& b, const Vec3& from, const Vec3& inverse, float& nearest,
 }
 
 Vec3 surfaceColour(const Box& b, const Vec3& p, const Vec3& normal) {
-    auto noise = [&](float grain, float along = 1) { return valueNoise(Vec3(p.x() / (grain * along), p.y() / grain, p.z() / grain)) - 0.5f; };
+    auto noise = [&](float grain, float along = 1) {
+        return valueNoise(Vec3(p.x() / (grain * along), p.y() / grain, p.z() / grain)) - 0.5f;
+    };
     switch (b.surface) {
     case Surface::Boards: {
         const float width = 0.125f;
@@ -109,7 +113,8 @@ Vec3 surfaceColour(const Box& b, const Vec3& p, const Vec3& normal) {
         if (inRow < 0.018f || inRow > 0.988f || inPlank < 0.0022f) tone *= 0.42f;
         return b.colour * tone;
     }
-    case Surface::Wall: return b.colour * (1 + 0.035f * noise(0.35f) + 0.05f * noise(0.009f));
+    case Surface::Wall:
+        return b.colour * (1 + 0.035f * noise(0.35f) + 0.05f * noise(0.009f));
     case Surface::Brick: {
         const float h = 0.075f, w = 0.225f;
         const int row = int(std::floor(p.y() / h));
@@ -128,7 +133,8 @@ Vec3 surfaceColour(const Box& b, const Vec3& p, const Vec3& normal) {
         if (normal.y() < 0.5f) tone *= 0.8f;
         return b.colour * tone;
     }
-    case Surface::Wood: return b.colour * (1 + 0.4f * (valueNoise(Vec3(p.x() * 60, p.y() * 4, p.z() * 60)) - 0.5f));
+    case Surface::Wood:
+        return b.colour * (1 + 0.4f * (valueNoise(Vec3(p.x() * 60, p.y() * 4, p.z() * 60)) - 0.5f));
     case Surface::Case: {
         // Laminated sides with aluminium edges and corners.
         const Vec3 size = b.high - b.low;
@@ -142,17 +148,20 @@ Vec3 surfaceColour(const Box& b, const Vec3& p, const Vec3& normal) {
         if (edges) return Vec3(0.50f, 0.51f, 0.53f) * (0.9f + 0.2f * valueNoise(p * 90));
         return b.colour * (1 + 0.5f * noise(0.004f));
     }
-    case Surface::Metal: return b.colour * (1 + 0.08f * noise(0.02f, 4));
+    case Surface::Metal:
+        return b.colour * (1 + 0.08f * noise(0.02f, 4));
     case Surface::Cloth: {
         // Scene painting: hills under an evening sky.
         const float x = p.x(), y = p.y();
-        const float far = 0.78f + 0.08f * std::sin(5 * x) + 0.04f * std::sin(13 * x + 1), near = 0.46f + 0.10f * std::sin(4 * x + 2);
+        const float far = 0.78f + 0.08f * std::sin(5 * x) + 0.04f * std::sin(13 * x + 1),
+                    near = 0.46f + 0.10f * std::sin(4 * x + 2);
         Vec3 c = Vec3(0.50f, 0.36f, 0.26f) * (1 - 0.4f * (y - 0.8f)) + Vec3(0, 0.04f, 0.16f) * std::max(0.f, y - 0.8f);
         if (y < far) c = Vec3(0.20f, 0.27f, 0.29f);
         if (y < near) c = Vec3(0.13f, 0.20f, 0.13f);
         return c * (1 + 0.3f * noise(0.05f, 2) + 0.14f * noise(0.008f));
     }
-    case Surface::Paint: return b.colour * (1 + 0.03f * noise(0.05f));
+    case Surface::Paint:
+        return b.colour * (1 + 0.03f * noise(0.05f));
     }
     return b.colour;
 }
@@ -170,7 +179,8 @@ std::vector<std::string> roomNames() {
 RoomPicture renderRoom(const std::string& name, const Camera& camera, const Vec3& matColour, int samples) {
     const RoomPlan& plan = *planOf(name);
     std::vector<Box> boxes = plan.things;
-    boxes.push_back({{-6, -0.1f, -6}, {6, 0, 6}, name == "rehearsal-room" ? Surface::Boards : Surface::Wall, plan.floorColour});
+    boxes.push_back(
+        {{-6, -0.1f, -6}, {6, 0, 6}, name == "rehearsal-room" ? Surface::Boards : Surface::Wall, plan.floorColour});
     boxes.push_back({{-6, 0, -1.7f}, {6, 4, -1.5f}, plan.wall, plan.wallColour});
     boxes.push_back({{-0.90f, 0, -0.32f}, {0.90f, kMatTop, 0.32f}, Surface::Mat, matColour});
 

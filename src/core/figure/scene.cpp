@@ -12,7 +12,8 @@ namespace {
 /// Reads one object and complains with its path.
 class Reader {
 public:
-    Reader(const Json& json, std::string path, std::string& trouble) : json_(json), path_(std::move(path)), trouble_(trouble) {}
+    Reader(const Json& json, std::string path, std::string& trouble)
+        : json_(json), path_(std::move(path)), trouble_(trouble) {}
 
     template <class T> void read(const char* key, T& value, double low = -1e9, double high = 1e9) {
         const auto it = json_.find(key);
@@ -31,7 +32,8 @@ public:
         read(key, text);
         if (text.empty()) return;
         unsigned r, g, b;
-        if (std::sscanf(text.c_str(), "#%2x%2x%2x", &r, &g, &b) != 3) return complain(key, "should be a colour like #7d5560");
+        if (std::sscanf(text.c_str(), "#%2x%2x%2x", &r, &g, &b) != 3)
+            return complain(key, "should be a colour like #7d5560");
         for (int i = 0; i < 3; ++i) value[i] = std::pow(float(i == 0 ? r : i == 1 ? g : b) / 255.f, 2.2f);
     }
     void complain(const std::string& key, const std::string& what) {
@@ -53,7 +55,9 @@ private:
 };
 
 /// Slow smooth wander with standard deviation about 1.
-double wander(double seconds, int seed, double hertz) { return 4.2 * (double(valueNoise({float(seconds * hertz), float(seed), 0.5f})) - 0.5); }
+double wander(double seconds, int seed, double hertz) {
+    return 4.2 * (double(valueNoise({float(seconds * hertz), float(seed), 0.5f})) - 0.5);
+}
 
 Posed bridgePose(const Scene& scene, double t) {
     const double shake = scene.tremorDeg;
@@ -91,10 +95,12 @@ Posed bridgePose(const Scene& scene, double t) {
         const float side = o ? -1.f : 1.f;
         const Vec3 ankle = spot + caudal * float(scene.feet) + left * (side * 62) - up * 10 + up * 43;
         pose.turn[FootLeft + o] = Eigen::Quaternionf(flat);
-        reach(pose, Bone(ThighLeft + o), Bone(ShankLeft + o), Bone(FootLeft + o), ankle, (up + 0.06f * side * left).normalized(), Vec3::UnitZ());
+        reach(pose, Bone(ThighLeft + o), Bone(ShankLeft + o), Bone(FootLeft + o), ankle,
+              (up + 0.06f * side * left).normalized(), Vec3::UnitZ());
         const Vec3 hand = spot + caudal * 285 + left * (side * 178) - up * 10 + up * 17;
         pose.turn[HandLeft + o] = pose.turn[ForearmLeft + o];
-        reach(pose, Bone(UpperArmLeft + o), Bone(ForearmLeft + o), Bone(HandLeft + o), hand, (side * left + 0.25f * up).normalized(), -Vec3::UnitZ());
+        reach(pose, Bone(UpperArmLeft + o), Bone(ForearmLeft + o), Bone(HandLeft + o), hand,
+              (side * left + 0.25f * up).normalized(), -Vec3::UnitZ());
         pose.turn[HandLeft + o] = pose.turn[ForearmLeft + o];
     }
     return pose;

@@ -19,8 +19,8 @@ struct Scene {
     bool headLeft = true;
     double heightM = 1.68;
     bool stickers = true;
-    Vec3 skin{0.72f, 0.50f, 0.39f}, shirt{0.25f, 0.10f, 0.12f}, leggings{0.045f, 0.05f, 0.075f}, hair{0.06f, 0.035f, 0.02f},
-        mat{0.06f, 0.22f, 0.25f};
+    Vec3 skin{0.72f, 0.50f, 0.39f}, shirt{0.25f, 0.10f, 0.12f}, leggings{0.045f, 0.05f, 0.075f},
+        hair{0.06f, 0.035f, 0.02f}, mat{0.06f, 0.22f, 0.25f};
     std::string room = "rehearsal-room";
     Camera camera;
     double duration_s = 10, fps = 30, grain = 0.008, exposure = 1;

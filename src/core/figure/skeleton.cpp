@@ -75,7 +75,8 @@ void reach(Posed& pose, Bone upper, Bone lower, Bone end, const Vec3& target, co
         return m;
     };
     pose.turn[upper] = Eigen::Quaternionf(frame(middle - from, side) * frame(upperRest, restPole).transpose());
-    pose.turn[lower] = Eigen::Quaternionf(frame(from + along * d - middle, side) * frame(lowerRest, restPole).transpose());
+    pose.turn[lower] =
+        Eigen::Quaternionf(frame(from + along * d - middle, side) * frame(lowerRest, restPole).transpose());
     pose.placeBelow(upper);
 }
 

@@ -43,20 +43,30 @@ AllWeights rawWeights(const Vec3& p) {
         const Vec3 q{right ? -p.x() : p.x(), p.y(), p.z()};
         switch (Part(i)) {
         case Part::Trunk:
-            chain(w, s, p.y(), {{Pelvis, 0}, {Lumbar1, 586}, {Lumbar2, 618}, {Thoracic, 656}, {Chest, 710}, {Neck, 852}}, 20);
+            chain(w, s, p.y(),
+                  {{Pelvis, 0}, {Lumbar1, 586}, {Lumbar2, 618}, {Thoracic, 656}, {Chest, 710}, {Neck, 852}}, 20);
             break;
-        case Part::Head: chain(w, s, p.y(), {{Chest, 0}, {Neck, 846}, {Head, 890}}, 16); break;
+        case Part::Head:
+            chain(w, s, p.y(), {{Chest, 0}, {Neck, 846}, {Head, 890}}, 16);
+            break;
         case Part::ArmLeft:
         case Part::ArmRight: {
             const float along = (q - Vec3(108, 812, -8)).dot(Vec3(kArmSlope, -kArmSlope, 0));
-            chain(w, s, along, {{Bone(ClavicleLeft + o), -99}, {Bone(UpperArmLeft + o), 4}, {Bone(ForearmLeft + o), 170}, {Bone(HandLeft + o), 318}}, 24);
+            chain(w, s, along,
+                  {{Bone(ClavicleLeft + o), -99},
+                   {Bone(UpperArmLeft + o), 4},
+                   {Bone(ForearmLeft + o), 170},
+                   {Bone(HandLeft + o), 318}},
+                  24);
             break;
         }
         case Part::LegLeft:
         case Part::LegRight: {
             // The groin line runs obliquely: outside the thigh begins higher than inside.
             const float along = 525 - p.y() + 0.12f * (q.x() - 52) + 0.35f * p.z();
-            chain(w, s, along, {{Pelvis, -999}, {Bone(ThighLeft + o), 8}, {Bone(ShankLeft + o), 242}, {Bone(FootLeft + o), 478}}, 30);
+            chain(w, s, along,
+                  {{Pelvis, -999}, {Bone(ThighLeft + o), 8}, {Bone(ShankLeft + o), 242}, {Bone(FootLeft + o), 478}},
+                  30);
             break;
         }
         }

@@ -57,8 +57,8 @@ Point2 Pose2::inverse(const Point2& q) const {
     return {p.real(), p.imag()};
 }
 
-Result<PoseFit> fitPose(const std::vector<Point2>& from, const std::vector<Point2>& to, const std::vector<double>& weights,
-                        const PoseFitOptions& options, const Pose2* start) {
+Result<PoseFit> fitPose(const std::vector<Point2>& from, const std::vector<Point2>& to,
+                        const std::vector<double>& weights, const PoseFitOptions& options, const Pose2* start) {
     const size_t n = from.size();
     PoseFit fit;
     fit.weights = weights;
@@ -72,8 +72,10 @@ Result<PoseFit> fitPose(const std::vector<Point2>& from, const std::vector<Point
         fit.pose = solve(m, options);
         return true;
     };
-    if (start) fit.pose = *start;
-    else if (!refit()) return fail(Errc::Degenerate, "the points of the pose lie in one place");
+    if (start)
+        fit.pose = *start;
+    else if (!refit())
+        return fail(Errc::Degenerate, "the points of the pose lie in one place");
 
     if (options.tukeyPx > 0) {
         // The cut shrinks from wide to its final size, so that a poor start does not throw out the good points.

@@ -25,9 +25,9 @@ struct PoseFit {
 
 struct PoseFitOptions {
     bool withScale = false;
-    double scalePrior = 0;  ///< weight of "scale is 1", in units of Σ w|p|²; 0 = free
-    double tukeyPx = 0;     ///< residual at which a point is left out; 0 = plain least squares
-    int iterations = 8;     ///< of the robust loss
+    double scalePrior = 0; ///< weight of "scale is 1", in units of Σ w|p|²; 0 = free
+    double tukeyPx = 0;    ///< residual at which a point is left out; 0 = plain least squares
+    int iterations = 8;    ///< of the robust loss
     double minTukeyPx = 0.5;
 };
 
@@ -35,7 +35,8 @@ struct PoseFitOptions {
 /// Plain fit: closed form of Umeyama (IEEE PAMI 13, 1991) in two dimensions, here with weights.
 /// Robust: Tukey's biweight, iterated, starting from the pose given in `start` if there is one.
 /// @errors TooShort (fewer than two usable points), Degenerate (all in one place)
-Result<PoseFit> fitPose(const std::vector<Point2>& from, const std::vector<Point2>& to, const std::vector<double>& weights,
-                        const PoseFitOptions& options = {}, const Pose2* start = nullptr);
+Result<PoseFit> fitPose(const std::vector<Point2>& from, const std::vector<Point2>& to,
+                        const std::vector<double>& weights, const PoseFitOptions& options = {},
+                        const Pose2* start = nullptr);
 
 } // namespace deft

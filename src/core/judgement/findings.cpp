@@ -9,14 +9,18 @@
 namespace deft {
 namespace {
 
-Tolerance toleranceOf(const Limit& l, bool onTheWay, bool inTheHold) { return {l.measure, l.low, l.high, onTheWay, inTheHold}; }
+Tolerance toleranceOf(const Limit& l, bool onTheWay, bool inTheHold) {
+    return {l.measure, l.low, l.high, onTheWay, inTheHold};
+}
 
-std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, const std::string& measure, double from_s, double to_s) {
+std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, const std::string& measure, double from_s,
+                                                      double to_s) {
     const Series* s = set.find(measure);
     if (!s) return std::nullopt;
     std::vector<double> value, band;
     for (size_t i = 0; i < set.time_s.size(); ++i)
-        if (set.time_s[i] >= from_s && set.time_s[i] <= to_s && std::isfinite(s->value[i])) value.push_back(s->value[i]), band.push_back(s->u95[i]);
+        if (set.time_s[i] >= from_s && set.time_s[i] <= to_s && std::isfinite(s->value[i]))
+            value.push_back(s->value[i]), band.push_back(s->u95[i]);
     if (value.empty()) return std::nullopt;
     return std::pair(medianOf(value), medianOf(band));
 }
@@ -34,8 +38,10 @@ SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const Serie
     const Tolerance t = toleranceOf(limit, true, true);
     const double excess = t.excess(v.value);
     v.high = limit.high && v.value > *limit.high;
-    if (excess > v.u95) v.verdict = "poor";
-    else if (excess < -v.u95) v.verdict = "good";
+    if (excess > v.u95)
+        v.verdict = "poor";
+    else if (excess < -v.u95)
+        v.verdict = "good";
     return v;
 }
 
@@ -66,9 +72,11 @@ Findings findFaults(const Exercise& e, const std::string& school, const SeriesSe
         const Rep& rep = events.reps[r];
         for (const FaultPlan& plan : e.faults) {
             const Limit limit = e.withSchool(plan.limit, school);
-            const double from = plan.onTheWay ? rep.start_s : rep.hold.start_s, to = plan.inTheHold ? rep.hold.end_s : rep.top_s;
+            const double from = plan.onTheWay ? rep.start_s : rep.hold.start_s,
+                         to = plan.inTheHold ? rep.hold.end_s : rep.top_s;
             for (const Excursion& x : excursions(set, toleranceOf(limit, plan.onTheWay, plan.inTheHold), from, to)) {
-                Fault f{plan.id, limit.measure, rep.side, int(r), x.start_s, x.end_s, x.worst_s, x.worst, x.limit, x.worstU95, Certainty::Clear, {}, 0};
+                Fault f{plan.id, limit.measure, rep.side,   int(r),           x.start_s, x.end_s, x.worst_s,
+                        x.worst, x.limit,       x.worstU95, Certainty::Clear, {},        0};
                 f.certainty = std::abs(x.worst - x.limit) > x.worstU95 ? Certainty::Clear : Certainty::CannotTell;
                 if (f.certainty == Certainty::Clear) present.insert(f.id);
                 found.faults.push_back(f);
@@ -86,7 +94,8 @@ Findings findFaults(const Exercise& e, const std::string& school, const SeriesSe
         if (present.count(check.id)) heads.push_back(check.id);
     for (const FaultPlan& plan : e.faults)
         if (present.count(plan.id)) (upstream(plan).empty() ? heads : followers).push_back(plan.id);
-    // A fault that follows from a set-up check is still cued when there is room; one that follows from another fault waits.
+    // A fault that follows from a set-up check is still cued when there is room; one that follows from another fault
+    // waits.
     for (const std::string& id : followers)
         if (e.check(upstream(*e.fault(id)))) heads.push_back(id);
     if (int(heads.size()) > kMaxCorrections) heads.resize(kMaxCorrections);

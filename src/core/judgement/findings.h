@@ -10,7 +10,7 @@ struct SetupVerdict {
     std::string id;
     std::string verdict; ///< "good", "poor", "cannot-tell"
     double value = kGap, u95 = 0;
-    bool high = false;   ///< poor because above the upper limit
+    bool high = false; ///< poor because above the upper limit
 };
 
 /// A stretch in which one measure left its tolerance.

@@ -19,7 +19,8 @@ std::string number(double v, const char* format = "%.1f") {
 } // namespace
 
 void Marks::set(double time_s, const std::string& landmark, std::optional<Point2> point) {
-    auto at = std::lower_bound(frames.begin(), frames.end(), time_s - 1e-6, [](const MarkedFrame& f, double t) { return f.time_s < t; });
+    auto at = std::lower_bound(frames.begin(), frames.end(), time_s - 1e-6,
+                               [](const MarkedFrame& f, double t) { return f.time_s < t; });
     if (at == frames.end() || at->time_s > time_s + 1e-6) at = frames.insert(at, MarkedFrame{time_s, {}});
     at->points[landmark] = point;
 }
@@ -65,12 +66,15 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
         }
     }
     const auto frames = json.find("frames");
-    if (frames == json.end() || !frames->is_array() || frames->empty()) return bad("/frames should list at least one marked frame");
+    if (frames == json.end() || !frames->is_array() || frames->empty())
+        return bad("/frames should list at least one marked frame");
     for (size_t i = 0; i < frames->size(); ++i) {
         const Json& frame = (*frames)[i];
         const std::string path = "/frames/" + std::to_string(i);
-        if (!frame.is_object() || !frame.contains("time_s") || !frame["time_s"].is_number()) return bad(path + "/time_s should be seconds");
-        if (!frame.contains("points") || !frame["points"].is_object()) return bad(path + "/points should be an object of landmarks");
+        if (!frame.is_object() || !frame.contains("time_s") || !frame["time_s"].is_number())
+            return bad(path + "/time_s should be seconds");
+        if (!frame.contains("points") || !frame["points"].is_object())
+            return bad(path + "/points should be an object of landmarks");
         for (const auto& [name, point] : frame["points"].items()) {
             if (!isLandmark(name)) return bad(path + "/points/" + name + " is not a landmark of this program");
             if (point.is_null()) {
@@ -102,20 +106,24 @@ Json toJson(const Marks& marks) {
 }
 
 Result<Marks> fitToClip(Marks marks, const ClipInfo& clip, const std::string& sha256) {
-    if (const auto of = marks.more.find("clip_sha256"); of != marks.more.end() && of->is_string() && of->get<std::string>() != sha256)
-        return fail(Errc::Conflict, "these marks belong to another clip; open the clip they were made on, or mark this one");
+    if (const auto of = marks.more.find("clip_sha256");
+        of != marks.more.end() && of->is_string() && of->get<std::string>() != sha256)
+        return fail(Errc::Conflict,
+                    "these marks belong to another clip; open the clip they were made on, or mark this one");
     Marks fitted = marks;
     fitted.frames.clear();
     const double step = clip.medianRateHz > 0 ? 1 / clip.medianRateHz : 1;
     for (const MarkedFrame& f : marks.frames) {
         if (f.time_s < -step || f.time_s > clip.time_s.back() + step)
-            return fail(Errc::OutOfRange, "there are marks at " + number(f.time_s, "%.2f") + " s, but the clip ends at " +
-                                              number(clip.duration_s, "%.2f") + " s; they seem to belong to another clip");
+            return fail(Errc::OutOfRange, "there are marks at " + number(f.time_s, "%.2f") +
+                                              " s, but the clip ends at " + number(clip.duration_s, "%.2f") +
+                                              " s; they seem to belong to another clip");
         const double time = clip.time_s[size_t(clip.frameAt(f.time_s))];
         for (const auto& [name, p] : f.points) {
             if (p && (p->x() < -0.5 || p->y() < -0.5 || p->x() > clip.width - 0.5 || p->y() > clip.height - 0.5))
-                return fail(Errc::OutOfRange, "the mark " + name + " at " + number(p->x()) + ", " + number(p->y()) + " lies outside the picture of " +
-                                                  std::to_string(clip.width) + " × " + std::to_string(clip.height));
+                return fail(Errc::OutOfRange, "the mark " + name + " at " + number(p->x()) + ", " + number(p->y()) +
+                                                  " lies outside the picture of " + std::to_string(clip.width) + " × " +
+                                                  std::to_string(clip.height));
             fitted.set(time, name, p);
         }
     }

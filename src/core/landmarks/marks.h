@@ -35,8 +35,8 @@ Result<Marks> readMarks(const std::filesystem::path& path);
 Result<Marks> parseMarks(const Json& json, const std::string& where);
 Json toJson(const Marks& marks);
 
-/// Do these marks fit this clip? Times are moved onto the nearest frame. @errors OutOfRange naming the point or the time;
-/// Conflict when the file says that it belongs to another clip.
+/// Do these marks fit this clip? Times are moved onto the nearest frame. @errors OutOfRange naming the point or the
+/// time; Conflict when the file says that it belongs to another clip.
 Result<Marks> fitToClip(Marks marks, const ClipInfo& clip, const std::string& sha256);
 
 } // namespace deft

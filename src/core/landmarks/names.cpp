@@ -7,18 +7,43 @@ namespace deft {
 namespace {
 
 const std::map<std::string, std::string, std::less<>>& words() {
-    static const std::map<std::string, std::string, std::less<>> w = {
-        {"ear", "ear"}, {"eye", "eye"}, {"chin", "chin"}, {"nose", "nose"}, {"c7", "base of the neck"}, {"shoulder", "shoulder"},
-        {"elbow", "elbow"}, {"wrist", "wrist"}, {"hand", "hand"}, {"rib", "lower front rib"}, {"t12", "lowest back rib"},
-        {"back_mid", "middle of the low back"}, {"sacrum", "sacrum"}, {"psis", "back hip point"}, {"asis", "front hip point"},
-        {"crest", "top of the hip bone"}, {"pubis", "pubic bone"}, {"hip", "side of the hip"}, {"knee", "knee"}, {"ankle", "ankle"},
-        {"heel", "heel"}, {"toe", "toe"}, {"sternum", "breastbone"}, {"floor_a", "mat line at the feet"}, {"floor_b", "mat line at the head"},
-        {"plumb_a", "upper end of the plumb line"}, {"plumb_b", "lower end of the plumb line"}, {"scale_a", "one end of the known length"},
-        {"scale_b", "other end of the known length"}, {"wheel", "wheel"}, {"ball", "ball"}};
+    static const std::map<std::string, std::string, std::less<>> w = {{"ear", "ear"},
+                                                                      {"eye", "eye"},
+                                                                      {"chin", "chin"},
+                                                                      {"nose", "nose"},
+                                                                      {"c7", "base of the neck"},
+                                                                      {"shoulder", "shoulder"},
+                                                                      {"elbow", "elbow"},
+                                                                      {"wrist", "wrist"},
+                                                                      {"hand", "hand"},
+                                                                      {"rib", "lower front rib"},
+                                                                      {"t12", "lowest back rib"},
+                                                                      {"back_mid", "middle of the low back"},
+                                                                      {"sacrum", "sacrum"},
+                                                                      {"psis", "back hip point"},
+                                                                      {"asis", "front hip point"},
+                                                                      {"crest", "top of the hip bone"},
+                                                                      {"pubis", "pubic bone"},
+                                                                      {"hip", "side of the hip"},
+                                                                      {"knee", "knee"},
+                                                                      {"ankle", "ankle"},
+                                                                      {"heel", "heel"},
+                                                                      {"toe", "toe"},
+                                                                      {"sternum", "breastbone"},
+                                                                      {"floor_a", "mat line at the feet"},
+                                                                      {"floor_b", "mat line at the head"},
+                                                                      {"plumb_a", "upper end of the plumb line"},
+                                                                      {"plumb_b", "lower end of the plumb line"},
+                                                                      {"scale_a", "one end of the known length"},
+                                                                      {"scale_b", "other end of the known length"},
+                                                                      {"wheel", "wheel"},
+                                                                      {"ball", "ball"}};
     return w;
 }
 
-bool in(const std::vector<std::string>& names, std::string_view name) { return std::find(names.begin(), names.end(), name) != names.end(); }
+bool in(const std::vector<std::string>& names, std::string_view name) {
+    return std::find(names.begin(), names.end(), name) != names.end();
+}
 
 std::string_view withoutSide(std::string_view name) {
     if (name.size() > 2 && (name.ends_with("_l") || name.ends_with("_r"))) return name.substr(0, name.size() - 2);
@@ -28,18 +53,21 @@ std::string_view withoutSide(std::string_view name) {
 } // namespace
 
 const std::vector<std::string>& sideLandmarks() {
-    static const std::vector<std::string> names = {"ear", "eye", "chin", "c7", "shoulder", "elbow", "wrist", "hand", "rib", "t12", "back_mid",
-                                                   "sacrum", "psis", "asis", "crest", "pubis", "hip", "knee", "ankle", "heel", "toe"};
+    static const std::vector<std::string> names = {"ear",   "eye",   "chin", "c7",       "shoulder", "elbow", "wrist",
+                                                   "hand",  "rib",   "t12",  "back_mid", "sacrum",   "psis",  "asis",
+                                                   "crest", "pubis", "hip",  "knee",     "ankle",    "heel",  "toe"};
     return names;
 }
 
 const std::vector<std::string>& sceneLandmarks() {
-    static const std::vector<std::string> names = {"floor_a", "floor_b", "plumb_a", "plumb_b", "scale_a", "scale_b", "wheel", "ball"};
+    static const std::vector<std::string> names = {"floor_a", "floor_b", "plumb_a", "plumb_b",
+                                                   "scale_a", "scale_b", "wheel",   "ball"};
     return names;
 }
 
 bool isLandmark(std::string_view name) {
-    return in(sideLandmarks(), name) || in(sceneLandmarks(), name) || name == "nose" || name == "sternum" || in(sideLandmarks(), withoutSide(name));
+    return in(sideLandmarks(), name) || in(sceneLandmarks(), name) || name == "nose" || name == "sternum" ||
+           in(sideLandmarks(), withoutSide(name));
 }
 
 bool isSceneLandmark(std::string_view name) { return in(sceneLandmarks(), name) && name != "wheel" && name != "ball"; }

@@ -33,7 +33,8 @@ std::optional<Patch> Patch::take(const cv::Mat& image, const Point2& centre, dou
             if (d2 > radius * radius) continue;
             const float x = float(centre.x()) + float(i), y = float(centre.y()) + float(j);
             if (!inside(image, x - 1, y - 1) || !inside(image, x + 1, y + 1)) return std::nullopt;
-            const float gx = (sample(image, x + 1, y) - sample(image, x - 1, y)) / 2, gy = (sample(image, x, y + 1) - sample(image, x, y - 1)) / 2;
+            const float gx = (sample(image, x + 1, y) - sample(image, x - 1, y)) / 2,
+                        gy = (sample(image, x, y + 1) - sample(image, x, y - 1)) / 2;
             const auto w = float(std::exp(-d2 / (2 * sigma * sigma)));
             p.x_.push_back(float(i)), p.y_.push_back(float(j));
             p.grey_.push_back(sample(image, x, y));
@@ -74,7 +75,8 @@ std::optional<PatchMatch> Patch::align(const cv::Mat& image, PatchPose start, co
         const double gain = std::clamp(covariance / spreadT, 0.3, 3.0), bias = (si - gain * st) / sw;
 
         double mean = 0;
-        for (size_t i = 0; i < n; ++i) mean += double(weight_[i]) * std::abs((double(seen[i]) - bias) / gain - double(grey_[i]));
+        for (size_t i = 0; i < n; ++i)
+            mean += double(weight_[i]) * std::abs((double(seen[i]) - bias) / gain - double(grey_[i]));
         const double cut = std::max(2.0, 3 * 1.25 * mean / sw) * 1.6;
         hessian.setZero();
         Eigen::Vector4d right = Eigen::Vector4d::Zero();
@@ -84,7 +86,8 @@ std::optional<PatchMatch> Patch::align(const cv::Mat& image, PatchPose start, co
             if (std::abs(u) >= 1) continue;
             const double w = double(weight_[i]) * (1 - u * u) * (1 - u * u);
             const double gx = double(gradX_[i]), gy = double(gradY_[i]);
-            const Eigen::Vector4d j(gx, gy, gy * double(x_[i]) - gx * double(y_[i]), gx * double(x_[i]) + gy * double(y_[i]));
+            const Eigen::Vector4d j(gx, gy, gy * double(x_[i]) - gx * double(y_[i]),
+                                    gx * double(x_[i]) + gy * double(y_[i]));
             hessian += w * j * j.transpose();
             right += w * e * j;
             residual += w * e * e, kept += w;
@@ -113,7 +116,8 @@ std::optional<PatchMatch> Patch::align(const cv::Mat& image, PatchPose start, co
         const Vector2 back = -Vector2(d[0], d[1]) / grow;
         const double cosA = std::cos(-d[2]), sinA = std::sin(-d[2]);
         const Vector2 turned(cosA * back.x() - sinA * back.y(), sinA * back.x() + cosA * back.y());
-        pose.centre += Vector2(double(c) * turned.x() - double(s) * turned.y(), double(s) * turned.x() + double(c) * turned.y());
+        pose.centre +=
+            Vector2(double(c) * turned.x() - double(s) * turned.y(), double(s) * turned.x() + double(c) * turned.y());
         pose.angleRad -= d[2];
         pose.scale = std::clamp(pose.scale / grow, 0.6, 1.6);
         if (d.head<2>().norm() < o.stopPx && std::abs(d[2]) * radius_ < 2 * o.stopPx) break;

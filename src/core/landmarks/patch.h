@@ -28,8 +28,8 @@ struct AlignOptions {
 
 /// A round piece of a picture that finds itself in other pictures.
 ///
-/// Inverse-compositional Gauss-Newton (Baker and Matthews, IJCV 56, 2004) over shift, turn and scale, with free gain and
-/// bias and Tukey weights. Aligning to the picture in which it was taken, not to the last one, is what stops drift.
+/// Inverse-compositional Gauss-Newton (Baker and Matthews, IJCV 56, 2004) over shift, turn and scale, with free gain
+/// and bias and Tukey weights. Aligning to the picture in which it was taken, not to the last one, is what stops drift.
 class Patch {
 public:
     /// @param image 8-bit grey, already smoothed. Empty when the disc does not lie inside the picture.

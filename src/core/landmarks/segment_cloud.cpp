@@ -17,12 +17,12 @@ size_t wantedPoints(const SegmentPlan& plan) {
 
 } // namespace
 
-SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::map<std::string, Point2>& points) : plan_(std::move(plan)) {
+SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::map<std::string, Point2>& points)
+    : plan_(std::move(plan)) {
     const cv::Mat mask = segmentMask(plan_, points, image.size());
     std::vector<cv::Point2f> corners;
     const cv::Rect box = cv::boundingRect(mask);
-    if (box.area() > 0)
-        cv::goodFeaturesToTrack(image(box), corners, int(wantedPoints(plan_)), 0.007, 4, mask(box), 5);
+    if (box.area() > 0) cv::goodFeaturesToTrack(image(box), corners, int(wantedPoints(plan_)), 0.007, 4, mask(box), 5);
     for (const cv::Point2f& c : corners) {
         const Point2 at(c.x + float(box.x), c.y + float(box.y));
         auto patch = Patch::take(image, at, kRadius, kSigma);
@@ -44,8 +44,10 @@ void SegmentCloud::stepOnMarks(const std::vector<LandmarkSight>& sights) {
     for (const LandmarkSight& s : sights) from.push_back(s.inSegment), to.push_back(s.now);
     Pose2 pose = pose_;
     double rms = 0.3;
-    if (const auto fit = fitPose(from, to, std::vector<double>(from.size(), 1), {.withScale = true, .scalePrior = 0.5})) pose = fit->pose, rms = fit->rms;
-    else pose.shift += to[0] - pose(from[0]); // a single mark tells where, not how far it has turned
+    if (const auto fit = fitPose(from, to, std::vector<double>(from.size(), 1), {.withScale = true, .scalePrior = 0.5}))
+        pose = fit->pose, rms = fit->rms;
+    else
+        pose.shift += to[0] - pose(from[0]); // a single mark tells where, not how far it has turned
     previous_ = pose_;
     pose_ = pose;
     measured_ = true;
@@ -75,7 +77,8 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
         weight.push_back(flowFound[i] ? points_[i].trust : 0);
     }
     for (const LandmarkSight& s : sights) from.push_back(s.inSegment), to.push_back(s.now), weight.push_back(s.weight);
-    const PoseFitOptions options{.withScale = true, .scalePrior = 0.5, .tukeyPx = 3.0, .iterations = 6, .minTukeyPx = 1.0};
+    const PoseFitOptions options{
+        .withScale = true, .scalePrior = 0.5, .tukeyPx = 3.0, .iterations = 6, .minTukeyPx = 1.0};
     Pose2 guess = predicted_;
     if (auto fit = fitPose(from, to, weight, options, &predicted_);
         fit && fit->inliers >= 3 && std::abs(fit->pose.angleRad - pose_.angleRad) < 2 * kMaxTurnPerFrame)
@@ -87,7 +90,12 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
         const Point2 expected = guess(p.inSegment);
         Point2 start = flowFound[i] ? Point2(flow[i].x, flow[i].y) : expected;
         if ((start - expected).norm() > 4) start = expected;
-        AlignOptions how{.predictedAngleRad = guess.angleRad - p.bornAngle, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0, .steps = 6, .stopPx = 0.02};
+        AlignOptions how{.predictedAngleRad = guess.angleRad - p.bornAngle,
+                         .anglePriorRad = 0.05,
+                         .predictedScale = 1,
+                         .scalePrior = 0,
+                         .steps = 6,
+                         .stopPx = 0.02};
         const auto match = p.patch.align(image, {start, how.predictedAngleRad, 1}, how);
         const double needed = std::clamp(p.typicalCorrelation - 0.22, 0.45, 0.75);
         const bool good = match && match->correlation > needed && (match->pose.centre - start).norm() < 2.5;
@@ -105,10 +113,14 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
     previous_ = pose_;
     const PoseFitOptions fine{.withScale = true, .scalePrior = 0.5, .tukeyPx = 2.0, .iterations = 6, .minTukeyPx = 0.8};
     auto fit = fitPose(from, to, weight, fine, &guess);
-    const int cloudInliers = fit ? int(std::count_if(fit->weights.begin(), fit->weights.begin() + std::ptrdiff_t(points_.size()), [](double w) { return w > 0; })) : 0;
+    const int cloudInliers =
+        fit ? int(std::count_if(fit->weights.begin(), fit->weights.begin() + std::ptrdiff_t(points_.size()),
+                                [](double w) { return w > 0; }))
+            : 0;
     const int sightInliers = fit ? fit->inliers - cloudInliers : 0;
     const bool enough = cloudInliers >= 5 && cloudInliers >= 0.4 * usual_;
-    measured_ = fit && (enough || sightInliers >= 2) && std::abs(fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;
+    measured_ =
+        fit && (enough || sightInliers >= 2) && std::abs(fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;
     if (!measured_) {
         inliers_ = cloudInliers;
         pose_ = predicted_;

@@ -30,13 +30,13 @@ public:
     void hangOn(const Pose2& pose);
 
     const SegmentPlan& plan() const { return plan_; }
-    const Pose2& pose() const { return pose_; }      ///< marked frame → newest frame
+    const Pose2& pose() const { return pose_; } ///< marked frame → newest frame
     const Pose2& predicted() const { return predicted_; }
     void predict(double frames);
-    bool measured() const { return measured_; }      ///< the newest frame's pose comes from this frame
-    double poseSdPx() const { return poseSd_; }      ///< scatter of the points that agreed
+    bool measured() const { return measured_; } ///< the newest frame's pose comes from this frame
+    double poseSdPx() const { return poseSd_; } ///< scatter of the points that agreed
     int inliers() const { return inliers_; }
-    std::vector<cv::Point2f> places() const;         ///< of the texture points in the newest frame
+    std::vector<cv::Point2f> places() const; ///< of the texture points in the newest frame
 
 private:
     struct Point {

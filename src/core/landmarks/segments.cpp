@@ -22,9 +22,7 @@ const std::vector<SegmentPlan>& plans() {
     return p;
 }
 
-std::string sideOf(const std::string& name) {
-    return name.ends_with("_l") ? "_l" : name.ends_with("_r") ? "_r" : "";
-}
+std::string sideOf(const std::string& name) { return name.ends_with("_l") ? "_l" : name.ends_with("_r") ? "_r" : ""; }
 
 cv::Point px(const Point2& p) { return {int(std::lround(p.x())), int(std::lround(p.y()))}; }
 
@@ -45,12 +43,14 @@ std::vector<SegmentPlan> segmentsFor(const std::vector<std::string>& landmarks) 
         for (const std::string side : {"", "_l", "_r"}) {
             SegmentPlan own{plan.name + side, {}, "", ""};
             for (const std::string& name : plan.landmarks)
-                if (std::find(landmarks.begin(), landmarks.end(), name + side) != landmarks.end()) own.landmarks.push_back(name + side);
+                if (std::find(landmarks.begin(), landmarks.end(), name + side) != landmarks.end())
+                    own.landmarks.push_back(name + side);
             if (own.landmarks.empty()) continue;
             // A joint alone is no segment: the shoulder belongs to an arm only when the elbow is marked too.
-            const bool jointOnly = own.landmarks.size() == 1 && (own.landmarks[0] == "hip" + side || own.landmarks[0] == "knee" + side ||
-                                                                 own.landmarks[0] == "ankle" + side || own.landmarks[0] == "shoulder" + side ||
-                                                                 own.landmarks[0] == "elbow" + side || own.landmarks[0] == "wrist" + side);
+            const bool jointOnly = own.landmarks.size() == 1 &&
+                                   (own.landmarks[0] == "hip" + side || own.landmarks[0] == "knee" + side ||
+                                    own.landmarks[0] == "ankle" + side || own.landmarks[0] == "shoulder" + side ||
+                                    own.landmarks[0] == "elbow" + side || own.landmarks[0] == "wrist" + side);
             if (jointOnly) continue;
             if (!plan.proximal.empty()) own.proximal = plan.proximal + side, own.distal = plan.distal + side;
             found.push_back(own);
@@ -61,9 +61,11 @@ std::vector<SegmentPlan> segmentsFor(const std::vector<std::string>& landmarks) 
 cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points, const cv::Size& size) {
     cv::Mat mask = cv::Mat::zeros(size, CV_8UC1);
     const std::string side = sideOf(segment.landmarks.front());
-    const Point2 *shoulder = at(points, "shoulder" + side), *hip = at(points, "hip" + side), *knee = at(points, "knee" + side);
+    const Point2 *shoulder = at(points, "shoulder" + side), *hip = at(points, "hip" + side),
+                 *knee = at(points, "knee" + side);
     const double trunk = shoulder && hip ? (*shoulder - *hip).norm() : 0.25 * size.width;
-    const bool isTrunk = segment.name.starts_with("trunk"), isPelvis = segment.name.starts_with("pelvis"), isThigh = segment.name.starts_with("thigh");
+    const bool isTrunk = segment.name.starts_with("trunk"), isPelvis = segment.name.starts_with("pelvis"),
+               isThigh = segment.name.starts_with("thigh");
 
     std::vector<cv::Point> hull, corners;
     for (const std::string& name : segment.landmarks)
@@ -73,8 +75,10 @@ cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Poin
         const Point2 *a = at(points, segment.proximal), *b = at(points, segment.distal);
         if (a && b) {
             const Vector2 d = *b - *a;
-            if (isTrunk) capsule(mask, *a + 0.22 * d, *a + 0.66 * d, 0.15 * d.norm(), 255);
-            else capsule(mask, *a + 0.16 * d, *a + 0.84 * d, 0.10 * d.norm(), 255);
+            if (isTrunk)
+                capsule(mask, *a + 0.22 * d, *a + 0.66 * d, 0.15 * d.norm(), 255);
+            else
+                capsule(mask, *a + 0.16 * d, *a + 0.84 * d, 0.10 * d.norm(), 255);
         }
     } else if (corners.size() >= 3) {
         cv::convexHull(corners, hull);

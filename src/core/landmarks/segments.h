@@ -20,8 +20,8 @@ std::vector<SegmentPlan> segmentsFor(const std::vector<std::string>& landmarks);
 
 /// Where texture points of a segment may be taken in the marked frame: white on black, of the picture's size.
 ///
-/// Two rules keep a cloud on its own segment: pelvis and thigh are divided at the bisector through the hip with a margin
-/// of 6 px, and trunk and pelvis stay clear of the arm. Without them the pelvis follows the thigh.
+/// Two rules keep a cloud on its own segment: pelvis and thigh are divided at the bisector through the hip with a
+/// margin of 6 px, and trunk and pelvis stay clear of the arm. Without them the pelvis follows the thigh.
 cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points, const cv::Size& size);
 
 } // namespace deft

@@ -40,8 +40,10 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
     const int64_t firstMarked = byFrame.begin()->first, lastMarked = byFrame.rbegin()->first;
     int64_t backTo = lastMarked;
     for (const auto& [name, frames] : marked)
-        if (frames.front() > 0) backTo = 0;
-        else if (frames.size() > 1) backTo = std::min(backTo, frames.front());
+        if (frames.front() > 0)
+            backTo = 0;
+        else if (frames.size() > 1)
+            backTo = std::min(backTo, frames.front());
     const int64_t work = (last - firstMarked) + (lastMarked - backTo);
     int64_t done = 0;
     auto report = [&](const char* what) {

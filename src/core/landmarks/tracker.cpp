@@ -11,27 +11,32 @@ namespace deft {
 namespace {
 
 constexpr double kAnchorRadius = 14, kAnchorSigma = 6;
-constexpr double kStickerTexture = 35;    // grey levels² / px²; made clips: cloth and skin 0.1–26, stickers 41–440, the least where seen askew
+constexpr double kStickerTexture =
+    35; // grey levels² / px²; made clips: cloth and skin 0.1–26, stickers 41–440, the least where seen askew
 constexpr double kGood = 0.60, kGoodAgain = 0.75;
-constexpr double kRenewalSd = 0.25;       // px that one renewal may be off
-constexpr double kSure = 0.85;            // a patch on cloth that needs no other witness
-constexpr double kChanged = 0.90;         // below it a sticker is also known by its newest look
-constexpr double kMaxSpeed = 300;         // px a second at which a jump is no longer believed
-constexpr double kSceneSd = 0.5;          // px: a still mark on an edge, as precisely as it was set
+constexpr double kRenewalSd = 0.25; // px that one renewal may be off
+constexpr double kSure = 0.85;      // a patch on cloth that needs no other witness
+constexpr double kChanged = 0.90;   // below it a sticker is also known by its newest look
+constexpr double kMaxSpeed = 300;   // px a second at which a jump is no longer believed
+constexpr double kSceneSd = 0.5;    // px: a still mark on an edge, as precisely as it was set
 constexpr int kLevels = 3;
 const cv::Size kWindow{15, 15};
 
-/// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are not
-/// independent: three times it and a floor of 0.05 px cover 95 % and more on stickers (docs/tracking.md).
-double patchSd(const PatchMatch& m) { return std::hypot(3 * m.sdPx, 0.05) * (1 + 4 * std::max(0.0, 0.97 - m.correlation)); }
+/// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
+/// not independent: three times it and a floor of 0.05 px cover 95 % and more on stickers (docs/tracking.md).
+double patchSd(const PatchMatch& m) {
+    return std::hypot(3 * m.sdPx, 0.05) * (1 + 4 * std::max(0.0, 0.97 - m.correlation));
+}
 
 /// Pyramidal Lucas-Kanade flow of points from one picture to the next.
-std::pair<std::vector<cv::Point2f>, std::vector<uchar>> flow(const std::vector<cv::Mat>& from, const std::vector<cv::Mat>& to, const std::vector<cv::Point2f>& points) {
+std::pair<std::vector<cv::Point2f>, std::vector<uchar>>
+flow(const std::vector<cv::Mat>& from, const std::vector<cv::Mat>& to, const std::vector<cv::Point2f>& points) {
     std::vector<cv::Point2f> after;
     std::vector<uchar> found;
     std::vector<float> error;
     if (!points.empty())
-        cv::calcOpticalFlowPyrLK(from, to, points, after, found, error, kWindow, kLevels, {cv::TermCriteria::COUNT | cv::TermCriteria::EPS, 12, 0.03});
+        cv::calcOpticalFlowPyrLK(from, to, points, after, found, error, kWindow, kLevels,
+                                 {cv::TermCriteria::COUNT | cv::TermCriteria::EPS, 12, 0.03});
     return {std::move(after), std::move(found)};
 }
 
@@ -54,7 +59,8 @@ const SegmentCloud* LandmarkTracker::mainSegment(const std::string& name) const 
 Point2 LandmarkTracker::placeIn(const SegmentCloud& s, const std::string& name, const Pose2& pose) const {
     Point2 place = layout_.at(s.plan().name).at(name);
     if (const auto a = anchors_.find(name); a != anchors_.end())
-        if (const auto slide = a->second.slide.find(s.plan().name); slide != a->second.slide.end()) place += slide->second;
+        if (const auto slide = a->second.slide.find(s.plan().name); slide != a->second.slide.end())
+            place += slide->second;
     return pose(place);
 }
 
@@ -65,7 +71,8 @@ void LandmarkTracker::restartSegments(const cv::Mat& image, const std::vector<st
         if (p.state != PointState::Absent && !isSceneLandmark(name)) present.push_back(name), places[name] = p.at;
     std::vector<SegmentCloud> next;
     for (const SegmentPlan& plan : segmentsFor(present)) {
-        const auto same = std::find_if(segments_.begin(), segments_.end(), [&](const SegmentCloud& s) { return s.plan().name == plan.name; });
+        const auto same = std::find_if(segments_.begin(), segments_.end(),
+                                       [&](const SegmentCloud& s) { return s.plan().name == plan.name; });
         const bool touched = std::any_of(plan.landmarks.begin(), plan.landmarks.end(), [&](const std::string& name) {
             return std::find(moved.begin(), moved.end(), name) != moved.end();
         });
@@ -110,13 +117,14 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
     cv::buildOpticalFlowPyramid(image, pyramid_, kWindow, kLevels);
 }
 
-LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor& a, const Point2& predicted, double angle,
-                                             double limit) const {
+LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor& a, const Point2& predicted,
+                                             double angle, double limit) const {
     Sight sight;
     const double turn = angle - a.bornAngle;
     const double needed = a.failures ? kGoodAgain : kGood;
     auto attemptWith = [&](const Patch& patch, double born, const Point2& start, double extraSd) {
-        const AlignOptions how{.predictedAngleRad = turn - born, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0.03};
+        const AlignOptions how{
+            .predictedAngleRad = turn - born, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0.03};
         auto m = patch.align(image, {start, turn - born, 1}, how);
         if (!m || m->correlation < needed || (m->pose.centre - predicted).norm() > limit) return;
         if (sight.good && m->correlation <= sight.match.correlation) return;
@@ -126,7 +134,8 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
     auto attempt = [&](const Point2& start) {
         attemptWith(a.patch, 0, start, 0);
         // The first patch is free of drift, so it goes first; the newer one only where the first no longer fits well.
-        if (a.renewed && !(sight.good && sight.match.correlation > kChanged)) attemptWith(*a.renewed, a.renewedAngle, start, a.renewedSd);
+        if (a.renewed && !(sight.good && sight.match.correlation > kChanged))
+            attemptWith(*a.renewed, a.renewedAngle, start, a.renewedSd);
     };
     attempt(predicted);
     if (sight.good && sight.match.correlation > 0.85) return sight;
@@ -148,7 +157,8 @@ void LandmarkTracker::hangLostSegments() {
         const bool core = lost.plan().name.starts_with("pelvis") || lost.plan().name.starts_with("trunk");
         for (const SegmentCloud& other : segments_) {
             if (!other.measured()) continue;
-            const bool alike = core && (other.plan().name.starts_with("pelvis") || other.plan().name.starts_with("trunk"));
+            const bool alike =
+                core && (other.plan().name.starts_with("pelvis") || other.plan().name.starts_with("trunk"));
             for (const auto& [name, place] : layout_.at(lost.plan().name)) {
                 const auto joint = layout_.at(other.plan().name).find(name);
                 if (joint == layout_.at(other.plan().name).end() || (core && !alike)) continue;
@@ -171,7 +181,8 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
     std::vector<cv::Point2f> before;
     std::map<std::string, size_t> flowOf;
     for (const auto& [name, p] : now_)
-        if (p.state != PointState::Absent) flowOf[name] = before.size(), before.emplace_back(float(p.at.x()), float(p.at.y()));
+        if (p.state != PointState::Absent)
+            flowOf[name] = before.size(), before.emplace_back(float(p.at.x()), float(p.at.y()));
     const auto [after, found] = flow(pyramid_, pyramid, before);
 
     // Marks that prove themselves.
@@ -194,9 +205,11 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
             angle = a.sticker ? a.bornAngle + a.angle : s->predicted().angleRad;
             if (a.failures || !a.sticker) predicted = placeIn(*s, name, s->predicted());
         }
-        if (const size_t f = flowOf.at(name); found[f] && (Point2(after[f].x, after[f].y) - p.at).norm() < 12 && !a.failures)
+        if (const size_t f = flowOf.at(name);
+            found[f] && (Point2(after[f].x, after[f].y) - p.at).norm() < 12 && !a.failures)
             predicted = {double(after[f].x), double(after[f].y)};
-        const double limit = isSceneLandmark(name) ? 3 : std::max(4.0, kMaxSpeed * seconds) * (1 + std::min(3, a.failures));
+        const double limit =
+            isSceneLandmark(name) ? 3 : std::max(4.0, kMaxSpeed * seconds) * (1 + std::min(3, a.failures));
         searches.push_back({&name, &a, predicted, angle, limit, {}});
     }
     // Each search and each segment stands alone, so the result is the same however they are shared out.
@@ -219,7 +232,11 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
             const auto it = sights.find(name);
             const bool good = it != sights.end() && it->second.good;
             const bool sticker = good && anchors_.at(name).sticker;
-            if (good) seen[k].push_back({place, it->second.match.pose.centre, sticker ? 8.0 : it->second.match.correlation > 0.85 ? 2.0 : 0.5});
+            if (good)
+                seen[k].push_back({place, it->second.match.pose.centre,
+                                   sticker                               ? 8.0
+                                   : it->second.match.correlation > 0.85 ? 2.0
+                                                                         : 0.5});
             onMarks[k] = onMarks[k] && sticker && it->second.match.correlation > 0.85;
         }
         if (onMarks[k]) continue;
@@ -233,7 +250,8 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
         SegmentCloud& s = segments_[k];
         if (onMarks[k]) return s.stepOnMarks(seen[k]);
         const auto at = std::ptrdiff_t(first[k]), n = std::ptrdiff_t(s.places().size());
-        s.step(image, {clothAfter.begin() + at, clothAfter.begin() + at + n}, {clothFound.begin() + at, clothFound.begin() + at + n}, seen[k]);
+        s.step(image, {clothAfter.begin() + at, clothAfter.begin() + at + n},
+               {clothFound.begin() + at, clothFound.begin() + at + n}, seen[k]);
     };
     cv::parallel_for_({0, int(segments_.size())}, [&](const cv::Range& part) {
         for (int k = part.start; k < part.end; ++k) stepSegment(size_t(k));
@@ -266,7 +284,8 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
     return c;
 }
 
-void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, TrackPoint& p, const std::map<std::string, Sight>& sights, double seconds) {
+void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, TrackPoint& p,
+                             const std::map<std::string, Sight>& sights, double seconds) {
     const auto it = anchors_.find(name);
     Anchor* a = it == anchors_.end() ? nullptr : &it->second;
     const Sight sight = a ? sights.at(name) : Sight{};
@@ -318,7 +337,8 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     if (sticker) learn(image, name, p.at, *a, sight.match.correlation);
 }
 
-void LandmarkTracker::learn(const cv::Mat& image, const std::string& name, const Point2& at, Anchor& a, double correlation) const {
+void LandmarkTracker::learn(const cv::Mat& image, const std::string& name, const Point2& at, Anchor& a,
+                            double correlation) const {
     // Stickers only: on cloth a slide cannot be told from an error, so there the first place stays.
     for (const SegmentCloud& s : segments_) {
         const auto& layout = layout_.at(s.plan().name);

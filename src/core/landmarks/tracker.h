@@ -9,11 +9,12 @@ namespace deft {
 /// Follows landmarks through pictures in one direction of time. A value: copying it saves its place.
 ///
 /// Each landmark looks for the patch it was marked with; each body segment follows its own cloth. Where both agree, the
-/// patch gives the position and the segment the proof; where the patch fails, the segment carries the mark, with a wider
-/// band. Scene marks stand still unless their patch moves. Parameters: docs/tracking.md.
+/// patch gives the position and the segment the proof; where the patch fails, the segment carries the mark, with a
+/// wider band. Scene marks stand still unless their patch moves. Parameters: docs/tracking.md.
 class LandmarkTracker {
 public:
-    /// Sets points of the newest picture by hand; nothing = not visible from here on. New patches and segments start here.
+    /// Sets points of the newest picture by hand; nothing = not visible from here on. New patches and segments start
+    /// here.
     void mark(const cv::Mat& image, const std::map<std::string, std::optional<Point2>>& points);
 
     /// Takes in the next picture. @param seconds time since the one before, > 0
@@ -50,9 +51,11 @@ private:
     };
     Carried carriedBySegments(const std::string& name) const;
     /// The mark's place, band and state in this picture, from what was seen and what its segments say.
-    void settle(const cv::Mat& image, const std::string& name, TrackPoint& point, const std::map<std::string, Sight>& sights, double seconds);
+    void settle(const cv::Mat& image, const std::string& name, TrackPoint& point,
+                const std::map<std::string, Sight>& sights, double seconds);
     /// What a sticker in plain sight teaches: how far it has slid on its segments, and its newest look.
-    void learn(const cv::Mat& image, const std::string& name, const Point2& at, Anchor& anchor, double correlation) const;
+    void learn(const cv::Mat& image, const std::string& name, const Point2& at, Anchor& anchor,
+               double correlation) const;
     cv::Mat smooth(const cv::Mat& image) const;
     Sight look(const cv::Mat& image, const Anchor& anchor, const Point2& predicted, double angle, double limitPx) const;
     const SegmentCloud* mainSegment(const std::string& name) const;

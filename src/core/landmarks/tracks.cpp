@@ -6,11 +6,16 @@ namespace deft {
 
 const char* stateName(PointState state) {
     switch (state) {
-    case PointState::Seen: return "seen";
-    case PointState::Weak: return "weak";
-    case PointState::Lost: return "lost";
-    case PointState::ByHand: return "by hand";
-    case PointState::Absent: break;
+    case PointState::Seen:
+        return "seen";
+    case PointState::Weak:
+        return "weak";
+    case PointState::Lost:
+        return "lost";
+    case PointState::ByHand:
+        return "by hand";
+    case PointState::Absent:
+        break;
     }
     return "absent";
 }
@@ -23,7 +28,8 @@ const TrackPoint* Tracks::find(const std::string& name, size_t frame) const {
 
 std::string toCsv(const Tracks& tracks) {
     std::string text = "frame,time_s";
-    for (const auto& [name, points] : tracks.landmark) text += "," + name + "_x," + name + "_y," + name + "_sd," + name + "_state";
+    for (const auto& [name, points] : tracks.landmark)
+        text += "," + name + "_x," + name + "_y," + name + "_sd," + name + "_state";
     text += "\n";
     char cell[128];
     for (size_t i = 0; i < tracks.frames(); ++i) {
@@ -31,7 +37,8 @@ std::string toCsv(const Tracks& tracks) {
         text += cell;
         for (const auto& [name, points] : tracks.landmark) {
             const TrackPoint& p = points[i];
-            if (p.state == PointState::Absent) text += ",,,,absent";
+            if (p.state == PointState::Absent)
+                text += ",,,,absent";
             else {
                 std::snprintf(cell, sizeof cell, ",%.3f,%.3f,%.3f,%s", p.at.x(), p.at.y(), p.sd, stateName(p.state));
                 text += cell;

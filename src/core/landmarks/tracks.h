@@ -10,8 +10,8 @@ namespace deft {
 enum class PointState {
     Absent, ///< not marked before or after, or marked as not visible
     Seen,
-    Weak,   ///< found, but with less certainty: shown dashed
-    Lost,   ///< carried by the rest of its segment, or by nothing at all
+    Weak, ///< found, but with less certainty: shown dashed
+    Lost, ///< carried by the rest of its segment, or by nothing at all
     ByHand
 };
 const char* stateName(PointState state); ///< "absent" "seen" "weak" "lost" "by hand"

@@ -32,7 +32,9 @@ Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position) {
     const auto hip = medianPlace(tracks, "hip");
     auto head = medianPlace(tracks, "shoulder");
     if (!head) head = medianPlace(tracks, "ear");
-    if (!hip || !head) return fail(Errc::NotFound, "mark the side of the hip and the shoulder: the body's direction follows from them");
+    if (!hip || !head)
+        return fail(Errc::NotFound,
+                    "mark the side of the hip and the shoulder: the body's direction follows from them");
     BodyAxes axes;
     axes.rollSd_deg = kUnmarkedRollSd_deg;
     Vector2 along(1, 0);
@@ -50,10 +52,13 @@ Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position) {
     if (position == Position::Upright) {
         const Vector2 up(along.y(), -along.x());
         axes.cranial = up.y() < 0 ? up : Vector2(-up);
-        const auto toe = medianPlace(tracks, "toe"), heel = medianPlace(tracks, "heel"), front = medianPlace(tracks, "asis"), back = medianPlace(tracks, "psis");
+        const auto toe = medianPlace(tracks, "toe"), heel = medianPlace(tracks, "heel"),
+                   front = medianPlace(tracks, "asis"), back = medianPlace(tracks, "psis");
         Vector2 forward = along;
-        if (front && back) forward = *front - *back;
-        else if (toe && heel) forward = *toe - *heel;
+        if (front && back)
+            forward = *front - *back;
+        else if (toe && heel)
+            forward = *toe - *heel;
         axes.anterior = forward.dot(along) >= 0 ? along : Vector2(-along);
         return axes;
     }

@@ -12,12 +12,12 @@ enum class Position { Supine, Prone, Upright };
 /// The directions that signs refer to, in the picture: they follow from the marks, so that it does not matter which way
 /// the client faces, whether the clip is mirrored, or how the camera is rolled.
 struct BodyAxes {
-    Vector2 cranial{-1, 0};         ///< unit, along the mat (or plumb) toward the head
-    Vector2 anterior{0, -1};        ///< unit, perpendicular to it, toward the client's front
+    Vector2 cranial{-1, 0};           ///< unit, along the mat (or plumb) toward the head
+    Vector2 anterior{0, -1};          ///< unit, perpendicular to it, toward the client's front
     Point2 matPoint = Point2::Zero(); ///< a point on the mat line
-    double rollDeg = 0;             ///< slope of the mat line on the screen, + right end higher
-    double rollSd_deg = 0;          ///< its standard deviation
-    bool matMarked = false;         ///< false: the camera is taken as level, within rollSd_deg
+    double rollDeg = 0;               ///< slope of the mat line on the screen, + right end higher
+    double rollSd_deg = 0;            ///< its standard deviation
+    bool matMarked = false;           ///< false: the camera is taken as level, within rollSd_deg
 
     /// Does `anterior` lie counter-clockwise of `cranial` as seen on the screen?
     bool frontIsCounterClockwise() const;

@@ -4,7 +4,13 @@ namespace deft {
 
 std::vector<Measure> lineMeasures() {
     return {
-        {"sag", "hip off the line", "%", {"shoulder", "hip", "knee", "ankle"}, 2, false, false,
+        {"sag",
+         "hip off the line",
+         "%",
+         {"shoulder", "hip", "knee", "ankle"},
+         2,
+         false,
+         false,
          [](const MeasureInput& in, const MeasureContext& c) {
              const Point2 shoulder = in.at[0], hip = in.at[1], end = c.lineEnd == "ankle" ? in.at[3] : in.at[2];
              const auto right = lineOffsetPx(hip, shoulder, end);

@@ -25,9 +25,9 @@ struct MeasureInput {
 struct Measure {
     std::string id, name, unit; ///< unit "deg", "%", "cm" or "s"
     std::vector<std::string> landmarks;
-    size_t needed;              ///< the first `needed` landmarks must be there; the others help
-    bool againstMat;            ///< the camera's roll enters its uncertainty
-    bool relative;              ///< told against neutral: constant marking errors cancel
+    size_t needed;   ///< the first `needed` landmarks must be there; the others help
+    bool againstMat; ///< the camera's roll enters its uncertainty
+    bool relative;   ///< told against neutral: constant marking errors cancel
     std::function<double(const MeasureInput&, const MeasureContext&)> value; ///< NaN = not measurable
 };
 

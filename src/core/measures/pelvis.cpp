@@ -9,8 +9,8 @@ namespace {
 
 double or_gap(const Result<double>& r) { return r ? *r : kGap; }
 
-/// Turn of the rigid pelvis since its marks were set, degrees, + anterior. Uses every mark that is seen, weighted by its
-/// own uncertainty, so that one weak mark does not carry the angle. NaN with fewer than two marks.
+/// Turn of the rigid pelvis since its marks were set, degrees, + anterior. Uses every mark that is seen, weighted by
+/// its own uncertainty, so that one weak mark does not carry the angle. NaN with fewer than two marks.
 double pelvisTurnDeg(const MeasureInput& in, const MeasureContext& c) {
     std::vector<Point2> from, to;
     std::vector<double> weight;
@@ -26,7 +26,9 @@ double pelvisTurnDeg(const MeasureInput& in, const MeasureContext& c) {
     return c.axes.frontIsCounterClockwise() ? -clockwise : clockwise;
 }
 
-double fittedRaw(const MeasureInput& in, const MeasureContext& c) { return wrapDeg(c.layoutRaw_deg + pelvisTurnDeg(in, c)); }
+double fittedRaw(const MeasureInput& in, const MeasureContext& c) {
+    return wrapDeg(c.layoutRaw_deg + pelvisTurnDeg(in, c));
+}
 
 } // namespace
 
@@ -40,8 +42,10 @@ double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes
         const Vector2 d = *asis - *psis;
         return degrees(std::atan2(-d.dot(axes.cranial), d.dot(axes.anterior)));
     }
-    if (const auto pubis = get("pubis"), asis = get("asis"); pubis && asis) return or_gap(axes.towardFrontDeg(*asis - *pubis));
-    if (const auto hip = get("hip"), crest = get("crest"); hip && crest) return or_gap(axes.towardFrontDeg(*crest - *hip));
+    if (const auto pubis = get("pubis"), asis = get("asis"); pubis && asis)
+        return or_gap(axes.towardFrontDeg(*asis - *pubis));
+    if (const auto hip = get("hip"), crest = get("crest"); hip && crest)
+        return or_gap(axes.towardFrontDeg(*crest - *hip));
     if (const auto hip = get("hip"), asis = get("asis"); hip && asis) return or_gap(axes.towardFrontDeg(*asis - *hip));
     return kGap;
 }

@@ -10,8 +10,12 @@ struct EventMeasure {
 };
 /// Measures that need events first; computed in events/ and judgement/.
 constexpr EventMeasure kEventMeasures[] = {
-    {"level_loss", "height lost in the hold", "%"}, {"hold", "hold", "s"},           {"clean_hold", "clean hold", "s"},
-    {"pace_out", "pace up", "s"},                   {"pace_back", "pace down", "s"}, {"control_range", "control range", "%"},
+    {"level_loss", "height lost in the hold", "%"},
+    {"hold", "hold", "s"},
+    {"clean_hold", "clean hold", "s"},
+    {"pace_out", "pace up", "s"},
+    {"pace_back", "pace down", "s"},
+    {"control_range", "control range", "%"},
     {"reach", "reach", "%"},
 };
 
@@ -20,7 +24,8 @@ constexpr EventMeasure kEventMeasures[] = {
 const std::vector<Measure>& measures() {
     static const auto all = [] {
         std::vector<Measure> m;
-        for (const auto& family : {pelvisMeasures(), trunkMeasures(), lineMeasures(), limbMeasures()}) m.insert(m.end(), family.begin(), family.end());
+        for (const auto& family : {pelvisMeasures(), trunkMeasures(), lineMeasures(), limbMeasures()})
+            m.insert(m.end(), family.begin(), family.end());
         return m;
     }();
     return all;

@@ -49,7 +49,8 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
         s.value[i] = evaluate(flat);
         double spread = propagatedSd(evaluate, flat, flatSd);
         if (m.againstMat) {
-            // An angle against the mat is off by the roll itself, a height by the roll over the distance walked on the mat.
+            // An angle against the mat is off by the roll itself, a height by the roll over the distance walked on the
+            // mat.
             spread = m.unit == "deg" ? std::hypot(spread, context.axes.rollSd_deg)
                                      : std::hypot(spread, 100 * radians(context.axes.rollSd_deg));
         }
@@ -135,8 +136,10 @@ std::string toCsv(const SeriesSet& set) {
         std::snprintf(cell, sizeof cell, "%zu,%.6f", i, set.time_s[i]);
         text += cell;
         for (const Series& s : set.series) {
-            if (std::isfinite(s.value[i])) std::snprintf(cell, sizeof cell, ",%.4f,%.4f", s.value[i], s.u95[i]);
-            else std::snprintf(cell, sizeof cell, ",,");
+            if (std::isfinite(s.value[i]))
+                std::snprintf(cell, sizeof cell, ",%.4f,%.4f", s.value[i], s.u95[i]);
+            else
+                std::snprintf(cell, sizeof cell, ",,");
             text += cell;
         }
         text += "\n";

@@ -20,9 +20,9 @@ struct Neutral {
 struct SeriesOptions {
     Position position = Position::Supine;
     std::string lineEnd = "knee";
-    double setupEnd_s = 1.5; ///< the still time at the start
+    double setupEnd_s = 1.5;        ///< the still time at the start
     std::optional<Neutral> neutral; ///< from the neutral clip or the coach; else from the set-up phase
-    double cutoffHz = 0;     ///< 0 = by residual analysis
+    double cutoffHz = 0;            ///< 0 = by residual analysis
 };
 
 struct SeriesSet {

@@ -12,7 +12,8 @@ namespace {
 /// Worst of each rep while the tolerance counts; the row's value is the worst of all, its best that of the mildest rep.
 ReadingRow ofTolerance(const Review& r, const Limit& limit, bool onTheWay) {
     ReadingRow row;
-    row.name = measureName(limit.measure), row.measure = limit.measure, row.stat = "worst", row.unit = limit.unit, row.low = limit.low, row.high = limit.high, row.sign = true;
+    row.name = measureName(limit.measure), row.measure = limit.measure, row.stat = "worst", row.unit = limit.unit,
+    row.low = limit.low, row.high = limit.high, row.sign = true;
     const Series* s = r.series.find(limit.measure);
     const Tolerance t{limit.measure, limit.low, limit.high, true, true};
     double worst = -1e300, mildest = 1e300;
@@ -20,17 +21,23 @@ ReadingRow ofTolerance(const Review& r, const Limit& limit, bool onTheWay) {
         const Rep& rep = r.events.reps[k];
         double own = -1e300;
         int64_t own_at = -1;
-        for (int64_t i = r.clip.frameAt(onTheWay ? rep.start_s : rep.hold.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i)
-            if (const double v = s->value[size_t(i)]; std::isfinite(v) && t.excess(v) > own) own = t.excess(v), own_at = i;
+        for (int64_t i = r.clip.frameAt(onTheWay ? rep.start_s : rep.hold.start_s);
+             i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i)
+            if (const double v = s->value[size_t(i)]; std::isfinite(v) && t.excess(v) > own)
+                own = t.excess(v), own_at = i;
         if (own_at < 0) continue;
-        if (own > worst) worst = own, row.value = s->value[size_t(own_at)], row.u95 = s->u95[size_t(own_at)], row.worstFrame = own_at, row.worstRep = int(k);
-        if (own < mildest) mildest = own, row.best = s->value[size_t(own_at)], row.bestFrame = own_at, row.bestRep = int(k);
+        if (own > worst)
+            worst = own, row.value = s->value[size_t(own_at)], row.u95 = s->u95[size_t(own_at)],
+            row.worstFrame = own_at, row.worstRep = int(k);
+        if (own < mildest)
+            mildest = own, row.best = s->value[size_t(own_at)], row.bestFrame = own_at, row.bestRep = int(k);
     }
     if (row.worstFrame < 0) row.why = s ? "cannot tell: marks lost" : "cannot tell: not marked";
     return row;
 }
 
-ReadingRow ofReps(const Review& r, const std::string& title, const char* id, const std::string& unit, bool median, double (*value)(const Rep&), double (*u95)(const Rep&)) {
+ReadingRow ofReps(const Review& r, const std::string& title, const char* id, const std::string& unit, bool median,
+                  double (*value)(const Rep&), double (*u95)(const Rep&)) {
     ReadingRow row;
     row.name = title, row.measure = id, row.unit = unit;
     std::vector<double> all;
@@ -39,12 +46,16 @@ ReadingRow ofReps(const Review& r, const std::string& title, const char* id, con
         if (rep.unsure()) continue;
         const double v = value(rep);
         all.push_back(v);
-        if (row.worstRep < 0 || v < value(r.events.reps[size_t(row.worstRep)])) row.worstRep = int(k), row.worstFrame = r.clip.frameAt(rep.hold.start_s);
-        if (row.bestRep < 0 || v > row.best) row.bestRep = int(k), row.best = v, row.bestFrame = r.clip.frameAt(rep.hold.start_s);
+        if (row.worstRep < 0 || v < value(r.events.reps[size_t(row.worstRep)]))
+            row.worstRep = int(k), row.worstFrame = r.clip.frameAt(rep.hold.start_s);
+        if (row.bestRep < 0 || v > row.best)
+            row.bestRep = int(k), row.best = v, row.bestFrame = r.clip.frameAt(rep.hold.start_s);
         row.u95 = std::isfinite(row.u95) ? std::max(row.u95, u95(rep)) : u95(rep);
     }
-    if (!all.empty()) row.value = median ? medianOf(all) : *std::min_element(all.begin(), all.end());
-    else row.why = r.events.reps.empty() ? "no rep found" : "cannot tell: marks lost";
+    if (!all.empty())
+        row.value = median ? medianOf(all) : *std::min_element(all.begin(), all.end());
+    else
+        row.why = r.events.reps.empty() ? "no rep found" : "cannot tell: marks lost";
     return row;
 }
 
@@ -71,7 +82,8 @@ std::vector<ReadingRow> readingRows(const Review& r) {
         const Limit limit = r.exercise.withSchool(check->limit, r.inputs.school);
         ReadingRow row;
         row.name = measureName(limit.measure) + ", set-up";
-        row.measure = limit.measure, row.stat = "set-up", row.unit = limit.unit, row.value = v.value, row.u95 = v.u95, row.low = limit.low, row.high = limit.high, row.decimals = 0;
+        row.measure = limit.measure, row.stat = "set-up", row.unit = limit.unit, row.value = v.value, row.u95 = v.u95,
+        row.low = limit.low, row.high = limit.high, row.decimals = 0;
         row.worstFrame = row.bestFrame = r.clip.frameAt(r.events.setupEnd_s / 2);
         if (!std::isfinite(v.value)) row.why = "cannot tell: not marked";
         rows.push_back(std::move(row));
@@ -87,10 +99,18 @@ std::vector<ReadingRow> readingRows(const Review& r) {
         rows.push_back(std::move(row));
     };
     const auto bandOfTime = [](const Rep& rep) { return rep.hold.u95_s; };
-    add(ofReps(r, "Control range, least", "control_range", measureUnit(r.exercise.moverMeasure), false, [](const Rep& rep) { return rep.controlRange; },
-               [](const Rep& rep) { return rep.controlRangeU95; }), "least", r.inputs.asked.range, 0);
-    add(ofReps(r, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; }, bandOfTime), "median", r.inputs.asked.hold_s, 1);
-    add(ofReps(r, "Pace, " + r.exercise.phaseBack, "pace_back", "s", true, [](const Rep& rep) { return rep.back_s(); }, bandOfTime), "median", r.exercise.paceBack_s, 1);
+    add(ofReps(
+            r, "Control range, least", "control_range", measureUnit(r.exercise.moverMeasure), false,
+            [](const Rep& rep) { return rep.controlRange; }, [](const Rep& rep) { return rep.controlRangeU95; }),
+        "least", r.inputs.asked.range, 0);
+    add(ofReps(
+            r, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; },
+            bandOfTime),
+        "median", r.inputs.asked.hold_s, 1);
+    add(ofReps(
+            r, "Pace, " + r.exercise.phaseBack, "pace_back", "s", true, [](const Rep& rep) { return rep.back_s(); },
+            bandOfTime),
+        "median", r.exercise.paceBack_s, 1);
     return rows;
 }
 

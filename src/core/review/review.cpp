@@ -21,11 +21,21 @@ std::vector<ClipCheck> checkClip(const Review& r) {
     const BodyAxes& axes = r.series.context.axes;
     const double roll = std::abs(axes.rollDeg);
     if (axes.matMarked)
-        out.push_back({"level", roll <= 5 ? "good" : roll <= 15 ? "poor" : "unusable", axes.rollDeg, "deg",
-                       roll <= 5 ? "" : "Please level the phone: the edge of the mat should run straight across the picture."});
+        out.push_back(
+            {"level",
+             roll <= 5    ? "good"
+             : roll <= 15 ? "poor"
+                          : "unusable",
+             axes.rollDeg, "deg",
+             roll <= 5 ? "" : "Please level the phone: the edge of the mat should run straight across the picture."});
     else
-        out.push_back({"level", "unknown", 0, "deg", "Mark the mat line, or ask for a clip that shows the edge of the mat."});
-    out.push_back({"frame-rate", r.clip.medianRateHz >= 24 ? "good" : r.clip.medianRateHz >= 12 ? "poor" : "unusable", r.clip.medianRateHz, "1/s",
+        out.push_back(
+            {"level", "unknown", 0, "deg", "Mark the mat line, or ask for a clip that shows the edge of the mat."});
+    out.push_back({"frame-rate",
+                   r.clip.medianRateHz >= 24   ? "good"
+                   : r.clip.medianRateHz >= 12 ? "poor"
+                                               : "unusable",
+                   r.clip.medianRateHz, "1/s",
                    r.clip.medianRateHz >= 24 ? "" : "Please record with 30 frames a second or more."});
     out.push_back({"still-start", r.events.setupEnd_s >= 1 ? "good" : "poor", r.events.setupEnd_s, "s",
                    r.events.setupEnd_s >= 1 ? "" : "Please lie still for three seconds before the first lift."});
@@ -33,14 +43,24 @@ std::vector<ClipCheck> checkClip(const Review& r) {
     for (const Rep& rep : r.events.reps) moving += rep.hold.end_s - rep.start_s, lost += rep.lost_s;
     if (moving > 0) {
         const double kept = 100 * (1 - lost / moving);
-        out.push_back({"marks-kept", kept >= 90 ? "good" : kept >= 60 ? "poor" : "unusable", kept, "%",
-                       kept >= 90 ? "" : "Tight, patterned clothes or a few stickers on the landmarks, would let me see much more."});
+        out.push_back(
+            {"marks-kept",
+             kept >= 90   ? "good"
+             : kept >= 60 ? "poor"
+                          : "unusable",
+             kept, "%",
+             kept >= 90 ? ""
+                        : "Tight, patterned clothes or a few stickers on the landmarks, would let me see much more."});
     }
     double margin = 1e9;
     for (const auto& [name, points] : r.tracks.landmark)
         for (const TrackPoint& p : points)
-            if (p.usable()) margin = std::min({margin, p.at.x(), p.at.y(), r.clip.width - 1 - p.at.x(), r.clip.height - 1 - p.at.y()});
-    out.push_back({"in-frame", margin > 10 ? "good" : "poor", margin, "px", margin > 10 ? "" : "Please move the phone back until your whole body fits with a hand's width to spare."});
+            if (p.usable())
+                margin =
+                    std::min({margin, p.at.x(), p.at.y(), r.clip.width - 1 - p.at.x(), r.clip.height - 1 - p.at.y()});
+    out.push_back(
+        {"in-frame", margin > 10 ? "good" : "poor", margin, "px",
+         margin > 10 ? "" : "Please move the phone back until your whole body fits with a hand's width to spare."});
     return out;
 }
 
@@ -48,11 +68,14 @@ std::vector<ClipCheck> checkClip(const Review& r) {
 
 bool Review::metTarget() const {
     if (!inputs.asked.hold_s || int(events.reps.size()) < inputs.asked.sets) return false;
-    return std::all_of(events.reps.begin(), events.reps.end(), [&](const Rep& rep) { return !rep.unsure() && rep.hold.duration_s() >= *inputs.asked.hold_s - kHoldSlack_s; });
+    return std::all_of(events.reps.begin(), events.reps.end(), [&](const Rep& rep) {
+        return !rep.unsure() && rep.hold.duration_s() >= *inputs.asked.hold_s - kHoldSlack_s;
+    });
 }
 
 bool Review::allClean() const {
-    return !events.reps.empty() && std::all_of(events.reps.begin(), events.reps.end(), [](const Rep& r) { return r.hold.brokenBy.empty() && !r.unsure(); });
+    return !events.reps.empty() && std::all_of(events.reps.begin(), events.reps.end(),
+                                               [](const Rep& r) { return r.hold.brokenBy.empty() && !r.unsure(); });
 }
 
 std::vector<const Fault*> Review::standing() const {
@@ -86,7 +109,8 @@ std::optional<Review::Pair> Review::framePair(const std::string& id) const {
         const Rep& rep = events.reps[r];
         double own = -1e300;
         int64_t at = -1;
-        for (int64_t i = clip.frameAt(hold ? rep.hold.start_s : rep.start_s); i < clip.frames() && clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
+        for (int64_t i = clip.frameAt(hold ? rep.hold.start_s : rep.start_s);
+             i < clip.frames() && clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
             if (!std::isfinite(s->value[size_t(i)])) continue;
             const double e = t.excess(s->value[size_t(i)]);
             if (e > own) own = e, at = i;
@@ -95,7 +119,8 @@ std::optional<Review::Pair> Review::framePair(const std::string& id) const {
         if (own > worst) worst = own, pair.worst = at, pair.worstRep = int(r);
         // The best picture shows the end of the hold while it was still clean, so that it looks like the same moment.
         const double clean = rep.hold.clean_s > 0.4 ? rep.hold.start_s + 0.8 * rep.hold.clean_s
-                                                    : rep.break_s ? *rep.break_s - 0.1 : rep.hold.start_s;
+                             : rep.break_s          ? *rep.break_s - 0.1
+                                                    : rep.hold.start_s;
         if (own < mildest) mildest = own, pair.best = clip.frameAt(std::max(0.0, clean)), pair.bestRep = int(r);
     }
     if (pair.worst < 0 || pair.best < 0) return std::nullopt;
@@ -115,7 +140,8 @@ Case caseOf(const Review& r) {
     // A fault that the coach turned down breaks nothing.
     const auto standing = r.standing();
     auto stands = [&](const std::string& measure, int rep) {
-        return std::any_of(standing.begin(), standing.end(), [&](const Fault* f) { return f->measure == measure && f->rep == rep; });
+        return std::any_of(standing.begin(), standing.end(),
+                           [&](const Fault* f) { return f->measure == measure && f->rep == rep; });
     };
     for (size_t i = 0; i < r.events.reps.size(); ++i) {
         const Rep& rep = r.events.reps[i];
@@ -127,10 +153,12 @@ Case caseOf(const Review& r) {
         c.reps.push_back(cr);
         c.holds.push_back(ch);
     }
-    for (const Fault* f : standing) c.faults.push_back({f->id, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95});
+    for (const Fault* f : standing)
+        c.faults.push_back({f->id, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95});
     for (const std::string& id : r.findings.toCorrect) {
         const bool isFault = r.exercise.fault(id) != nullptr;
-        if (!isFault || std::any_of(standing.begin(), standing.end(), [&](const Fault* f) { return f->id == id; })) c.toCorrect.push_back(id);
+        if (!isFault || std::any_of(standing.begin(), standing.end(), [&](const Fault* f) { return f->id == id; }))
+            c.toCorrect.push_back(id);
     }
     return c;
 }
@@ -141,7 +169,8 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
     Review r;
     r.exercise = std::move(*exercise);
     if (inputs.school.empty()) inputs.school = r.exercise.defaultSchool;
-    if (!r.exercise.school(inputs.school)) return fail(Errc::NotFound, "there is no school \"" + inputs.school + "\" for " + r.exercise.name);
+    if (!r.exercise.school(inputs.school))
+        return fail(Errc::NotFound, "there is no school \"" + inputs.school + "\" for " + r.exercise.name);
     if (inputs.asked.rung.empty()) {
         inputs.asked.rung = r.exercise.ladder.size() > 1 ? r.exercise.ladder[1].id : r.exercise.ladder[0].id;
         inputs.asked.sets = r.exercise.sets;

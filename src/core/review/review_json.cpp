@@ -24,8 +24,12 @@ template <class T> std::optional<T> optionalOf(const Json& j, const char* key) {
 } // namespace
 
 Json toJson(const Target& t) {
-    return {{"rung", t.rung}, {"sets", t.sets}, {"reps", t.reps ? Json(*t.reps) : Json(nullptr)}, {"hold_s", numberOrNull(t.hold_s)},
-            {"range", numberOrNull(t.range)}, {"days_per_week", t.daysPerWeek}};
+    return {{"rung", t.rung},
+            {"sets", t.sets},
+            {"reps", t.reps ? Json(*t.reps) : Json(nullptr)},
+            {"hold_s", numberOrNull(t.hold_s)},
+            {"range", numberOrNull(t.range)},
+            {"days_per_week", t.daysPerWeek}};
 }
 
 Target parseTarget(const Json& j) {
@@ -43,8 +47,15 @@ Json toJson(const std::vector<PastReview>& history) {
     Json list = Json::array();
     for (const PastReview& p : history) {
         Json cues = Json::array();
-        for (const PastCue& c : p.cues) cues.push_back({{"fault", c.fault}, {"rung", c.rung}, {"worst", r3(c.worst)}, {"mdc", r3(c.mdc)}});
-        list.push_back({{"date", p.date}, {"rung", p.rung}, {"target", toJson(p.target)}, {"met", p.met}, {"clean", p.clean}, {"faults", p.faults}, {"cues", cues}});
+        for (const PastCue& c : p.cues)
+            cues.push_back({{"fault", c.fault}, {"rung", c.rung}, {"worst", r3(c.worst)}, {"mdc", r3(c.mdc)}});
+        list.push_back({{"date", p.date},
+                        {"rung", p.rung},
+                        {"target", toJson(p.target)},
+                        {"met", p.met},
+                        {"clean", p.clean},
+                        {"faults", p.faults},
+                        {"cues", cues}});
     }
     return list;
 }
@@ -63,13 +74,16 @@ Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string
         try {
             const Json& j = (*list)[i];
             PastReview p;
-            p.date = j.at("date"), p.rung = j.value("rung", ""), p.met = j.value("met", false), p.clean = j.value("clean", false);
+            p.date = j.at("date"), p.rung = j.value("rung", ""), p.met = j.value("met", false),
+            p.clean = j.value("clean", false);
             if (j.contains("target")) p.target = parseTarget(j["target"]);
             p.faults = j.value("faults", std::vector<std::string>{});
-            for (const Json& c : j.value("cues", Json::array())) p.cues.push_back({c.at("fault"), c.at("rung"), c.value("worst", 0.0), c.value("mdc", 0.0)});
+            for (const Json& c : j.value("cues", Json::array()))
+                p.cues.push_back({c.at("fault"), c.at("rung"), c.value("worst", 0.0), c.value("mdc", 0.0)});
             out.push_back(std::move(p));
         } catch (const nlohmann::json::exception& e) {
-            return fail(Errc::BadFormat, where + ": /history/" + std::to_string(i) + " is not a past review (" + e.what() + ")");
+            return fail(Errc::BadFormat,
+                        where + ": /history/" + std::to_string(i) + " is not a past review (" + e.what() + ")");
         }
     }
     return out;
@@ -78,11 +92,20 @@ Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string
 Json toJson(const ReviewInputs& in) {
     Json neutral = nullptr;
     if (in.neutral)
-        neutral = {{"tilt_raw", in.neutral->tilt_raw}, {"pelvis_on_trunk_raw", in.neutral->pelvis_on_trunk_raw}, {"u95", in.neutral->u95}, {"source", in.neutral->source}};
-    return {{"clip", in.clipPath}, {"clip_sha256", in.clipSha256}, {"marks", toJson(in.marks)}, {"exercise", in.exercise}, {"view", in.view}, {"side", in.side},
-            {"school", in.school}, {"neutral", neutral}, {"client", in.client}, {"client_role", in.clientRole}, {"coach", in.coach}, {"date", in.date},
-            {"asked", toJson(in.asked)}, {"note", toJson(in.note)}, {"flags", in.flags}, {"history", toJson(in.history)},
-            {"agreed", in.agreed}, {"words", in.words}, {"parts", in.parts}, {"step", in.step}};
+        neutral = {{"tilt_raw", in.neutral->tilt_raw},
+                   {"pelvis_on_trunk_raw", in.neutral->pelvis_on_trunk_raw},
+                   {"u95", in.neutral->u95},
+                   {"source", in.neutral->source}};
+    return {{"clip", in.clipPath},       {"clip_sha256", in.clipSha256},
+            {"marks", toJson(in.marks)}, {"exercise", in.exercise},
+            {"view", in.view},           {"side", in.side},
+            {"school", in.school},       {"neutral", neutral},
+            {"client", in.client},       {"client_role", in.clientRole},
+            {"coach", in.coach},         {"date", in.date},
+            {"asked", toJson(in.asked)}, {"note", toJson(in.note)},
+            {"flags", in.flags},         {"history", toJson(in.history)},
+            {"agreed", in.agreed},       {"words", in.words},
+            {"parts", in.parts},         {"step", in.step}};
 }
 
 Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
@@ -90,19 +113,26 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
     try {
         in.clipPath = j.at("clip"), in.clipSha256 = j.value("clip_sha256", "");
         auto marks = parseMarks(j.at("marks"), where + ": /marks");
-        if (marks) in.marks = *marks;
-        else if (!j["marks"].value("frames", Json::array()).empty()) return tl::unexpected(marks.error());
-        else in.marks.mirrored = j["marks"].value("mirrored", false); // a review whose marks are still to be set
-        in.exercise = j.value("exercise", "bridge"), in.view = j.value("view", "side"), in.side = j.value("side", "both"), in.school = j.value("school", "");
+        if (marks)
+            in.marks = *marks;
+        else if (!j["marks"].value("frames", Json::array()).empty())
+            return tl::unexpected(marks.error());
+        else
+            in.marks.mirrored = j["marks"].value("mirrored", false); // a review whose marks are still to be set
+        in.exercise = j.value("exercise", "bridge"), in.view = j.value("view", "side"),
+        in.side = j.value("side", "both"), in.school = j.value("school", "");
         if (j.contains("neutral") && !j["neutral"].is_null()) {
             const Json& n = j["neutral"];
-            in.neutral = Neutral{n.at("tilt_raw"), n.value("pelvis_on_trunk_raw", 0.0), n.value("u95", 0.0), n.value("source", "coach")};
+            in.neutral = Neutral{n.at("tilt_raw"), n.value("pelvis_on_trunk_raw", 0.0), n.value("u95", 0.0),
+                                 n.value("source", "coach")};
         }
-        in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""), in.date = j.value("date", "");
+        in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""),
+        in.date = j.value("date", "");
         if (j.contains("asked")) in.asked = parseTarget(j["asked"]);
         const Json note = j.value("note", Json::object());
-        in.note = {note.value("pain", false), note.value("shaking", false), note.value("red_flags", std::vector<std::string>{}),
-                   note.value("felt", std::vector<std::string>{}), note.value("words", "")};
+        in.note = {note.value("pain", false), note.value("shaking", false),
+                   note.value("red_flags", std::vector<std::string>{}), note.value("felt", std::vector<std::string>{}),
+                   note.value("words", "")};
         in.flags = j.value("flags", std::vector<std::string>{});
         auto history = parseHistory(j.value("history", Json::array()), where);
         if (!history) return tl::unexpected(history.error());
@@ -119,38 +149,98 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
 
 Json toJson(const Review& r) {
     Json check = Json::array();
-    for (const ClipCheck& c : r.check) check.push_back({{"id", c.id}, {"verdict", c.verdict}, {"value", value(c.value)}, {"unit", c.unit}, {"ask", c.ask}});
+    for (const ClipCheck& c : r.check)
+        check.push_back(
+            {{"id", c.id}, {"verdict", c.verdict}, {"value", value(c.value)}, {"unit", c.unit}, {"ask", c.ask}});
     Json summary = Json::object();
     for (const Series& s : r.series.series) {
         const Summary m = summaryOf(r.series, s.id);
         if (!std::isfinite(m.min)) continue;
-        summary[s.id] = {{"min", r3(m.min)}, {"min_at_s", r3(m.minAt_s)}, {"max", r3(m.max)}, {"max_at_s", r3(m.maxAt_s)}, {"mean", r3(m.mean)}, {"u95", r3(m.u95)}, {"unit", s.unit}};
+        summary[s.id] = {
+            {"min", r3(m.min)},   {"min_at_s", r3(m.minAt_s)}, {"max", r3(m.max)}, {"max_at_s", r3(m.maxAt_s)},
+            {"mean", r3(m.mean)}, {"u95", r3(m.u95)},          {"unit", s.unit}};
     }
-    Json reps = Json::array(), holds = Json::array(), faults = Json::array(), setup = Json::array(), cues = Json::array();
+    Json reps = Json::array(), holds = Json::array(), faults = Json::array(), setup = Json::array(),
+         cues = Json::array();
     for (const Rep& rep : r.events.reps) {
-        reps.push_back({{"side", rep.side}, {"start_s", r3(rep.start_s)}, {"top_s", r3(rep.top_s)}, {"end_s", r3(rep.end_s)}, {"out_s", r3(rep.out_s())},
-                        {"hold_s", r3(rep.hold.duration_s())}, {"back_s", r3(rep.back_s())}, {"reach", r3(rep.reach)}, {"control_range", r3(rep.controlRange)},
-                        {"broken_by", words(rep.brokenBy)}, {"finished", rep.finished}, {"lost_s", r3(rep.lost_s)}});
+        reps.push_back({{"side", rep.side},
+                        {"start_s", r3(rep.start_s)},
+                        {"top_s", r3(rep.top_s)},
+                        {"end_s", r3(rep.end_s)},
+                        {"out_s", r3(rep.out_s())},
+                        {"hold_s", r3(rep.hold.duration_s())},
+                        {"back_s", r3(rep.back_s())},
+                        {"reach", r3(rep.reach)},
+                        {"control_range", r3(rep.controlRange)},
+                        {"broken_by", words(rep.brokenBy)},
+                        {"finished", rep.finished},
+                        {"lost_s", r3(rep.lost_s)}});
         const Hold& h = rep.hold;
-        holds.push_back({{"side", h.side}, {"start_s", r3(h.start_s)}, {"end_s", r3(h.end_s)}, {"duration_s", r3(h.duration_s())}, {"clean_s", r3(h.clean_s)},
-                         {"first_break_s", h.first_break_s ? Json(r3(*h.first_break_s)) : Json(nullptr)}, {"broken_by", words(h.brokenBy)}, {"u95_s", r3(h.u95_s)}, {"certain", !rep.unsure()}});
+        holds.push_back({{"side", h.side},
+                         {"start_s", r3(h.start_s)},
+                         {"end_s", r3(h.end_s)},
+                         {"duration_s", r3(h.duration_s())},
+                         {"clean_s", r3(h.clean_s)},
+                         {"first_break_s", h.first_break_s ? Json(r3(*h.first_break_s)) : Json(nullptr)},
+                         {"broken_by", words(h.brokenBy)},
+                         {"u95_s", r3(h.u95_s)},
+                         {"certain", !rep.unsure()}});
     }
     for (const Fault& f : r.findings.faults)
-        faults.push_back({{"id", f.id}, {"measure", f.measure}, {"side", f.side}, {"rep", f.rep + 1}, {"start_s", r3(f.start_s)}, {"end_s", r3(f.end_s)},
-                          {"worst_s", r3(f.worst_s)}, {"worst", r3(f.worst)}, {"limit", f.limit}, {"u95", r3(f.u95)},
-                          {"certainty", f.certainty == Certainty::Clear ? "clear" : "cannot-tell"}, {"caused_by", words(f.causedBy)}, {"rank", f.rank}});
-    for (const SetupVerdict& v : r.findings.setup) setup.push_back({{"id", v.id}, {"verdict", v.verdict}, {"value", value(v.value)}, {"u95", value(v.u95)}});
-    for (const ChosenCue& c : r.decision.cues) cues.push_back({{"fault", c.fault}, {"rung", c.rung}, {"text", c.text}, {"because", c.because}});
+        faults.push_back({{"id", f.id},
+                          {"measure", f.measure},
+                          {"side", f.side},
+                          {"rep", f.rep + 1},
+                          {"start_s", r3(f.start_s)},
+                          {"end_s", r3(f.end_s)},
+                          {"worst_s", r3(f.worst_s)},
+                          {"worst", r3(f.worst)},
+                          {"limit", f.limit},
+                          {"u95", r3(f.u95)},
+                          {"certainty", f.certainty == Certainty::Clear ? "clear" : "cannot-tell"},
+                          {"caused_by", words(f.causedBy)},
+                          {"rank", f.rank}});
+    for (const SetupVerdict& v : r.findings.setup)
+        setup.push_back({{"id", v.id}, {"verdict", v.verdict}, {"value", value(v.value)}, {"u95", value(v.u95)}});
+    for (const ChosenCue& c : r.decision.cues)
+        cues.push_back({{"fault", c.fault}, {"rung", c.rung}, {"text", c.text}, {"because", c.because}});
     const Neutral& n = r.series.neutral;
-    return {{"format", "deft-mirror-review"}, {"version", 1},
-            {"clip", {{"file", r.inputs.clipPath}, {"sha256", r.inputs.clipSha256}, {"width", r.clip.width}, {"height", r.clip.height}, {"frames", r.clip.frames()},
-                      {"duration_s", r3(r.clip.duration_s)}, {"rotation_deg", r.clip.rotationDeg}, {"variable_rate", r.clip.variableRate}, {"check", check},
-                      {"damaged_frames", r.tracks.damagedFrames}}},
-            {"exercise", r.inputs.exercise}, {"view", r.inputs.view}, {"side", r.inputs.side}, {"schools", {{r.exercise.schoolQuestion, r.inputs.school}}},
-            {"neutral", {{"tilt_raw", value(n.tilt_raw)}, {"u95", value(n.u95)}, {"source", n.source}, {"pelvis_on_trunk_raw", value(n.pelvis_on_trunk_raw)}}},
-            {"summary", summary}, {"reps", reps}, {"holds", holds}, {"faults", faults}, {"setup", setup},
-            {"decision", {{"step", r.decision.step}, {"because", r.decision.because}, {"target", toJson(r.decision.target)}, {"arithmetic", r.decision.arithmetic}}},
-            {"cues", cues}, {"cautions", r.decision.cautions}, {"missing_landmarks", r.missing}, {"inputs", toJson(r.inputs)}};
+    return {{"format", "deft-mirror-review"},
+            {"version", 1},
+            {"clip",
+             {{"file", r.inputs.clipPath},
+              {"sha256", r.inputs.clipSha256},
+              {"width", r.clip.width},
+              {"height", r.clip.height},
+              {"frames", r.clip.frames()},
+              {"duration_s", r3(r.clip.duration_s)},
+              {"rotation_deg", r.clip.rotationDeg},
+              {"variable_rate", r.clip.variableRate},
+              {"check", check},
+              {"damaged_frames", r.tracks.damagedFrames}}},
+            {"exercise", r.inputs.exercise},
+            {"view", r.inputs.view},
+            {"side", r.inputs.side},
+            {"schools", {{r.exercise.schoolQuestion, r.inputs.school}}},
+            {"neutral",
+             {{"tilt_raw", value(n.tilt_raw)},
+              {"u95", value(n.u95)},
+              {"source", n.source},
+              {"pelvis_on_trunk_raw", value(n.pelvis_on_trunk_raw)}}},
+            {"summary", summary},
+            {"reps", reps},
+            {"holds", holds},
+            {"faults", faults},
+            {"setup", setup},
+            {"decision",
+             {{"step", r.decision.step},
+              {"because", r.decision.because},
+              {"target", toJson(r.decision.target)},
+              {"arithmetic", r.decision.arithmetic}}},
+            {"cues", cues},
+            {"cautions", r.decision.cautions},
+            {"missing_landmarks", r.missing},
+            {"inputs", toJson(r.inputs)}};
 }
 
 PastReview asPast(const Review& r) {
@@ -163,11 +253,13 @@ PastReview asPast(const Review& r) {
     for (const SetupVerdict& v : r.findings.setup)
         if (v.verdict == "poor") p.faults.push_back(v.id);
     for (const Fault* f : r.standing())
-        if (f->certainty == Certainty::Clear && std::find(p.faults.begin(), p.faults.end(), f->id) == p.faults.end()) p.faults.push_back(f->id);
+        if (f->certainty == Certainty::Clear && std::find(p.faults.begin(), p.faults.end(), f->id) == p.faults.end())
+            p.faults.push_back(f->id);
     for (const ChosenCue& c : r.decision.cues) {
         PastCue cue{c.fault, c.rung, 0, 0};
         for (const Fault* f : r.standing())
-            if (f->id == c.fault && std::abs(f->worst) > std::abs(cue.worst)) cue.worst = f->worst, cue.mdc = f->u95 * std::sqrt(2.0);
+            if (f->id == c.fault && std::abs(f->worst) > std::abs(cue.worst))
+                cue.worst = f->worst, cue.mdc = f->u95 * std::sqrt(2.0);
         for (const SetupVerdict& v : r.findings.setup)
             if (v.id == c.fault) cue.worst = v.value, cue.mdc = v.u95 * std::sqrt(2.0);
         p.cues.push_back(cue);
@@ -178,7 +270,9 @@ PastReview asPast(const Review& r) {
 Result<void> writeFolder(const Review& r, const std::filesystem::path& folder) {
     std::error_code ec;
     std::filesystem::create_directories(folder, ec);
-    if (ec) return fail(Errc::WriteFailed, folder.string() + ": the folder cannot be made (" + ec.message() + "); choose another place for --out");
+    if (ec)
+        return fail(Errc::WriteFailed, folder.string() + ": the folder cannot be made (" + ec.message() +
+                                           "); choose another place for --out");
     if (auto ok = writeFileAtomically(folder / "tracks.csv", toCsv(r.tracks)); !ok) return ok;
     if (auto ok = writeFileAtomically(folder / "series.csv", toCsv(r.series)); !ok) return ok;
     return writeFileAtomically(folder / "review.json", toText(toJson(r)));
@@ -197,7 +291,9 @@ Result<Tracks> parseTracks(const std::string& csv, const std::string& where) {
             a = b + 1;
         }
         at = end + 1;
-        auto bad = [&](const char* what) { return fail(Errc::BadFormat, where + ":" + std::to_string(line + 1) + ": " + what); };
+        auto bad = [&](const char* what) {
+            return fail(Errc::BadFormat, where + ":" + std::to_string(line + 1) + ": " + what);
+        };
         if (line == 0) {
             if (cells.size() < 2 || cells[0] != "frame") return bad("is not a file of tracks");
             for (size_t i = 2; i + 3 < cells.size(); i += 4) names.push_back(cells[i].substr(0, cells[i].size() - 2));
@@ -228,7 +324,8 @@ Result<Review> readFolder(const std::filesystem::path& folder) {
     auto json = readJsonFile(file);
     if (!json) return tl::unexpected(json.error());
     if (auto ok = expectFormat(*json, "deft-mirror-review", 1, file.string()); !ok) return tl::unexpected(ok.error());
-    if (!json->contains("inputs")) return fail(Errc::BadFormat, file.string() + ": /inputs is missing; analyse the clip again");
+    if (!json->contains("inputs"))
+        return fail(Errc::BadFormat, file.string() + ": /inputs is missing; analyse the clip again");
     auto inputs = parseInputs((*json)["inputs"], file.string() + ": /inputs");
     if (!inputs) return tl::unexpected(inputs.error());
     auto csv = readFile(folder / "tracks.csv");
@@ -238,7 +335,8 @@ Result<Review> readFolder(const std::filesystem::path& folder) {
     auto reader = ClipReader::open(inputs->clipPath);
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() != int64_t(tracks->frames()))
-        return fail(Errc::Conflict, folder.string() + ": its tracks do not belong to the clip " + inputs->clipPath + "; analyse it again");
+        return fail(Errc::Conflict, folder.string() + ": its tracks do not belong to the clip " + inputs->clipPath +
+                                        "; analyse it again");
     tracks->time_s = reader->info().time_s; // the file keeps six decimals
     return measureReview(std::move(*inputs), reader->info(), std::move(*tracks));
 }

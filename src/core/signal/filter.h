@@ -15,7 +15,8 @@ struct Biquad {
 
 /// Second-order Butterworth low-pass for two passes (forward and backward): −3 dB lies at `cutoffHz` after BOTH.
 /// The correction divides tan(π fc/fs) by (√2−1)^¼ = 0.8022 as in Winter, Biomechanics and Motor Control of Human
-/// Movement, 4th ed. 2009, ch. 3 (0.802 there); dividing the frequency in hertz over-corrects near the Nyquist frequency.
+/// Movement, 4th ed. 2009, ch. 3 (0.802 there); dividing the frequency in hertz over-corrects near the Nyquist
+/// frequency.
 /// @errors OutOfRange (cutoff not between 0 and half the sample rate)
 Result<Biquad> dualPassButterworth(double cutoffHz, double sampleRateHz);
 

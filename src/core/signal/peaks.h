@@ -5,14 +5,14 @@
 namespace deft {
 
 struct Peak {
-    size_t index;      ///< middle of a flat top, rounded down
+    size_t index; ///< middle of a flat top, rounded down
     double height;
     double prominence; ///< height above the higher of the two lowest points toward higher ground
     size_t leftBase, rightBase;
 };
 
-/// Local maxima with at least this prominence, in order. The ends are never peaks. Same rules as scipy.signal.find_peaks
-/// and peak_prominences without a window. Gaps end the search for a base.
+/// Local maxima with at least this prominence, in order. The ends are never peaks. Same rules as
+/// scipy.signal.find_peaks and peak_prominences without a window. Gaps end the search for a base.
 std::vector<Peak> findPeaks(const std::vector<double>& x, double minProminence);
 
 struct HysteresisCycle {
@@ -20,8 +20,8 @@ struct HysteresisCycle {
 };
 
 /// Out-and-back excursions: counted when x has gone above `high` and has come back below `low`. `start` is the last
-/// sample at or below `low` before the rise, `end` the first below it after. A first rise without a low sample before it
-/// starts at sample 0. An unfinished excursion is reported with `end` = last sample and `finished` false.
+/// sample at or below `low` before the rise, `end` the first below it after. A first rise without a low sample before
+/// it starts at sample 0. An unfinished excursion is reported with `end` = last sample and `finished` false.
 struct HysteresisCycles {
     std::vector<HysteresisCycle> cycles;
     bool unfinished = false; ///< the last one had not come back when the signal ended

@@ -11,8 +11,10 @@ std::vector<Run> runsWithoutGaps(const std::vector<double>& x) {
     std::vector<Run> runs;
     for (size_t i = 0; i < x.size(); ++i) {
         if (!std::isfinite(x[i])) continue;
-        if (!runs.empty() && runs.back().end == i) ++runs.back().end;
-        else runs.push_back({i, i + 1});
+        if (!runs.empty() && runs.back().end == i)
+            ++runs.back().end;
+        else
+            runs.push_back({i, i + 1});
     }
     return runs;
 }
@@ -23,7 +25,8 @@ double medianStep(const std::vector<double>& time_s, const Run& run) {
     return steps.empty() ? 0 : medianOf(std::move(steps));
 }
 
-std::vector<double> toEvenTimes(const std::vector<double>& time_s, const std::vector<double>& x, const Run& run, double step) {
+std::vector<double> toEvenTimes(const std::vector<double>& time_s, const std::vector<double>& x, const Run& run,
+                                double step) {
     std::vector<double> out;
     size_t k = run.begin;
     const double last = time_s[run.end - 1] + 1e-9;
@@ -49,8 +52,10 @@ std::vector<double> derivative(const std::vector<double>& t, const std::vector<d
     for (const Run& run : runsWithoutGaps(x)) {
         if (run.end - run.begin < 2) continue;
         for (size_t i = run.begin; i < run.end; ++i) {
-            if (i == run.begin) d[i] = (x[i + 1] - x[i]) / (t[i + 1] - t[i]);
-            else if (i + 1 == run.end) d[i] = (x[i] - x[i - 1]) / (t[i] - t[i - 1]);
+            if (i == run.begin)
+                d[i] = (x[i + 1] - x[i]) / (t[i + 1] - t[i]);
+            else if (i + 1 == run.end)
+                d[i] = (x[i] - x[i - 1]) / (t[i] - t[i - 1]);
             else {
                 const double h = t[i] - t[i - 1], g = t[i + 1] - t[i];
                 d[i] = (h * h * x[i + 1] + (g * g - h * h) * x[i] - g * g * x[i - 1]) / (h * g * (h + g));

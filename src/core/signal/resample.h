@@ -17,7 +17,8 @@ std::vector<Run> runsWithoutGaps(const std::vector<double>& x);
 double medianStep(const std::vector<double>& time_s, const Run& run);
 
 /// Linear interpolation onto times begin, begin + step, …, not past the last sample.
-std::vector<double> toEvenTimes(const std::vector<double>& time_s, const std::vector<double>& x, const Run& run, double step);
+std::vector<double> toEvenTimes(const std::vector<double>& time_s, const std::vector<double>& x, const Run& run,
+                                double step);
 
 /// Linear reading at a fractional index, held at the ends.
 double atEvenTime(const std::vector<double>& x, double index);

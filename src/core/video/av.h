@@ -16,11 +16,21 @@ extern "C" {
 
 namespace deft::av {
 
-struct CloseInput { void operator()(AVFormatContext* p) const { avformat_close_input(&p); } };
-struct FreeCodec { void operator()(AVCodecContext* p) const { avcodec_free_context(&p); } };
-struct FreeFrame { void operator()(AVFrame* p) const { av_frame_free(&p); } };
-struct FreePacket { void operator()(AVPacket* p) const { av_packet_free(&p); } };
-struct FreeScaler { void operator()(SwsContext* p) const { sws_freeContext(p); } };
+struct CloseInput {
+    void operator()(AVFormatContext* p) const { avformat_close_input(&p); }
+};
+struct FreeCodec {
+    void operator()(AVCodecContext* p) const { avcodec_free_context(&p); }
+};
+struct FreeFrame {
+    void operator()(AVFrame* p) const { av_frame_free(&p); }
+};
+struct FreePacket {
+    void operator()(AVPacket* p) const { av_packet_free(&p); }
+};
+struct FreeScaler {
+    void operator()(SwsContext* p) const { sws_freeContext(p); }
+};
 
 using Input = std::unique_ptr<AVFormatContext, CloseInput>;
 using Codec = std::unique_ptr<AVCodecContext, FreeCodec>;

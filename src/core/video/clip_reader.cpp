@@ -51,7 +51,7 @@ struct ClipReader::State {
     av::Scaler toGrey, toBgra;
     AVStream* stream = nullptr;
     std::vector<IndexEntry> index;
-    int64_t atFrame = -1;   ///< index of the picture in `frame`, −1 = none
+    int64_t atFrame = -1; ///< index of the picture in `frame`, −1 = none
     bool drained = false;
 
     int64_t indexOf(int64_t pts) const {
@@ -72,8 +72,10 @@ struct ClipReader::State {
             if (code != AVERROR(EAGAIN)) continue; // one damaged packet: go on with the next
             do {
                 code = av_read_frame(input.get(), packet.get());
-                if (code >= 0 && packet->stream_index != stream->index) av_packet_unref(packet.get());
-                else break;
+                if (code >= 0 && packet->stream_index != stream->index)
+                    av_packet_unref(packet.get());
+                else
+                    break;
             } while (true);
             if (code < 0) {
                 if (drained) return AVERROR_EOF;
@@ -118,8 +120,10 @@ struct ClipReader::State {
                 }
                 first = false;
             }
-            if (attempt == 0) from = target.keyPts - 1;
-            else from = index.front().pts - 1;
+            if (attempt == 0)
+                from = target.keyPts - 1;
+            else
+                from = index.front().pts - 1;
         }
         return fail(Errc::DamagedFrame, "frame " + std::to_string(wanted) + " cannot be decoded");
     }
@@ -128,15 +132,23 @@ struct ClipReader::State {
         // Square pixels are made from the stored width, so before turning.
         if (std::abs(info.pixelAspect - 1) > 1e-6) {
             cv::Mat wide;
-            cv::resize(picture, wide, {int(std::lround(picture.cols * info.pixelAspect)), picture.rows}, 0, 0, cv::INTER_LINEAR);
+            cv::resize(picture, wide, {int(std::lround(picture.cols * info.pixelAspect)), picture.rows}, 0, 0,
+                       cv::INTER_LINEAR);
             picture = wide;
         }
         cv::Mat turned;
         switch (info.rotationDeg) {
-        case 90: cv::rotate(picture, turned, cv::ROTATE_90_CLOCKWISE); break;
-        case 180: cv::rotate(picture, turned, cv::ROTATE_180); break;
-        case 270: cv::rotate(picture, turned, cv::ROTATE_90_COUNTERCLOCKWISE); break;
-        default: turned = picture;
+        case 90:
+            cv::rotate(picture, turned, cv::ROTATE_90_CLOCKWISE);
+            break;
+        case 180:
+            cv::rotate(picture, turned, cv::ROTATE_180);
+            break;
+        case 270:
+            cv::rotate(picture, turned, cv::ROTATE_90_COUNTERCLOCKWISE);
+            break;
+        default:
+            turned = picture;
         }
         if (info.flipped) cv::flip(turned, turned, 1);
         return turned;
@@ -145,7 +157,8 @@ struct ClipReader::State {
     Result<cv::Mat> convert(av::Scaler& scaler, AVPixelFormat to, int type) {
         const auto from = AVPixelFormat(frame->format);
         scaler.reset(sws_getCachedContext(scaler.release(), frame->width, frame->height, from, info.codedWidth,
-                                          info.codedHeight, to, SWS_BILINEAR | SWS_ACCURATE_RND, nullptr, nullptr, nullptr));
+                                          info.codedHeight, to, SWS_BILINEAR | SWS_ACCURATE_RND, nullptr, nullptr,
+                                          nullptr));
         if (!scaler) return fail(Errc::Unsupported, "the clip's pixel format cannot be read");
         const int* table = sws_getCoefficients(frame->colorspace == AVCOL_SPC_BT709 ? SWS_CS_ITU709 : SWS_CS_DEFAULT);
         sws_setColorspaceDetails(scaler.get(), table, frame->color_range == AVCOL_RANGE_JPEG,
@@ -179,10 +192,12 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
                     name + ": is not a video that can be read, or it is cut off before its index (" + av::words(code) +
                         "); ask the client to send the original file again");
     s->input.reset(raw);
-    if (avformat_find_stream_info(raw, nullptr) < 0) return fail(Errc::BadFormat, name + ": its streams cannot be read");
+    if (avformat_find_stream_info(raw, nullptr) < 0)
+        return fail(Errc::BadFormat, name + ": its streams cannot be read");
     const AVCodec* decoder = nullptr;
     const int chosen = av_find_best_stream(raw, AVMEDIA_TYPE_VIDEO, -1, -1, &decoder, 0);
-    if (chosen == AVERROR_DECODER_NOT_FOUND) return fail(Errc::Unsupported, name + ": its video codec cannot be decoded here");
+    if (chosen == AVERROR_DECODER_NOT_FOUND)
+        return fail(Errc::Unsupported, name + ": its video codec cannot be decoded here");
     if (chosen < 0) {
         const bool audio = av_find_best_stream(raw, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0) >= 0;
         return fail(Errc::BadFormat, name + (audio ? ": has sound but no video" : ": has no video"));
@@ -234,7 +249,8 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
     if (info.codedWidth <= 0 || info.codedHeight <= 0) return fail(Errc::BadFormat, name + ": its picture has no size");
     const AVRational aspect = av_guess_sample_aspect_ratio(raw, stream, nullptr);
     if (aspect.num > 0 && aspect.den > 0) info.pixelAspect = av_q2d(aspect);
-    if (const auto* matrix = reinterpret_cast<const int32_t*>(av_stream_get_side_data(stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr)))
+    if (const auto* matrix =
+            reinterpret_cast<const int32_t*>(av_stream_get_side_data(stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr)))
         info.rotationDeg = 90 * quarterTurns(matrix, info.flipped);
     info.width = int(std::lround(info.codedWidth * info.pixelAspect));
     info.height = info.codedHeight;
@@ -262,7 +278,9 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
         // Some clips lose their first pictures; only a clip without any is unusable.
         bool any = false;
         for (int64_t i = 1; i < reader.info().frames() && !any; i = i * 2) any = bool(reader.grey(i));
-        if (!any) return fail(Errc::BadFormat, name + ": none of its frames can be decoded; ask the client to send the original file again");
+        if (!any)
+            return fail(Errc::BadFormat,
+                        name + ": none of its frames can be decoded; ask the client to send the original file again");
     }
     return reader;
 }
@@ -276,7 +294,8 @@ const ClipInfo& ClipReader::info() const { return s->info; }
 Result<cv::Mat> ClipReader::grey(int64_t frame) {
     if (auto ok = s->bring(frame); !ok) return tl::unexpected(ok.error());
     if (s->hasPlainLuma()) {
-        const cv::Mat plane(s->frame->height, s->frame->width, CV_8UC1, s->frame->data[0], size_t(s->frame->linesize[0]));
+        const cv::Mat plane(s->frame->height, s->frame->width, CV_8UC1, s->frame->data[0],
+                            size_t(s->frame->linesize[0]));
         const cv::Mat turned = s->upright(plane);
         return turned.data == plane.data ? plane.clone() : turned;
     }

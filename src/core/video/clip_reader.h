@@ -10,8 +10,8 @@ namespace deft {
 
 /// Opens anything libav reads and hands out upright frames by index, forwards cheaply and anywhere exactly.
 ///
-/// How a frame is found: opening lists every packet, so all times are known before the first picture. A frame is decoded
-/// from the last key frame that is not later in display order. Reading the next frames in order never seeks.
+/// How a frame is found: opening lists every packet, so all times are known before the first picture. A frame is
+/// decoded from the last key frame that is not later in display order. Reading the next frames in order never seeks.
 /// Upright = the container's display matrix applied, pixels made square. One reader belongs to one thread.
 class ClipReader {
 public:

@@ -101,8 +101,8 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     av_frame_get_buffer(&f, 0);
     s->scaler.reset(sws_getContext(c.width, c.height, AV_PIX_FMT_BGR24, c.width, c.height, c.pix_fmt,
                                    SWS_BILINEAR | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT, nullptr, nullptr, nullptr));
-    sws_setColorspaceDetails(s->scaler.get(), sws_getCoefficients(SWS_CS_DEFAULT), 1, sws_getCoefficients(SWS_CS_ITU709), 0,
-                             0, 1 << 16, 1 << 16);
+    sws_setColorspaceDetails(s->scaler.get(), sws_getCoefficients(SWS_CS_DEFAULT), 1,
+                             sws_getCoefficients(SWS_CS_ITU709), 0, 0, 1 << 16, 1 << 16);
     return ClipWriter(std::move(s));
 }
 
