@@ -3,6 +3,7 @@
 #include "app/paint/answer_picture.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
+#include "cli/knowledge.h"
 #include "figure/film.h"
 #include "landmarks/track_clip.h"
 #include "review/review_json.h"
@@ -20,15 +21,11 @@ namespace deft::cli {
 namespace {
 
 struct Options {
-    std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name;
+    std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
+        caseFile;
     std::vector<std::string> schools;
     bool json = false, quiet = false;
 };
-
-int failed(const Error& e) {
-    std::cerr << "deft-mirror: " << e.detail << ".\n";
-    return 1;
-}
 
 /// Ctrl-C asks the work to stop, so that no half-written file stays behind.
 class Interruptible {
@@ -102,15 +99,14 @@ Result<ReviewInputs> inputsFor(const Options& o) {
     auto marks = readMarks(o.marks);
     if (!marks) return tl::unexpected(marks.error());
     in.marks = std::move(*marks);
-    auto exercise = loadExercise(o.exercise);
+    for (const std::string& s : o.schools)
+        if (auto ok = addSchool(in.schools, s); !ok) return tl::unexpected(ok.error());
+    auto exercise = exerciseOf(in);
     if (!exercise) return tl::unexpected(exercise.error());
-    for (const std::string& s : o.schools) {
-        const size_t equals = s.find('=');
-        if (equals == std::string::npos || s.substr(0, equals) != exercise->schoolQuestion)
-            return fail(Errc::BadFormat,
-                        "--school " + s + ": expected " + exercise->schoolQuestion + "=SCHOOL for this exercise");
-        in.school = s.substr(equals + 1);
-    }
+    for (const auto& [question, choice] : in.schools)
+        if (!exercise->answerTo(question))
+            return fail(Errc::BadFormat, "--school " + question + "=" + choice + ": " + exercise->name +
+                                             " leaves no choice in that question");
     if (!o.neutral.empty()) {
         auto json = readJsonFile(o.neutral);
         if (!json) return tl::unexpected(json.error());
@@ -178,39 +174,6 @@ int answer(const Options& o, int& argc, char** argv) {
     return 0;
 }
 
-int listExercises() {
-    for (const std::string& id : exerciseIds()) {
-        auto e = loadExercise(id);
-        if (!e) return failed(e.error());
-        std::printf("%-24s %s\n", id.c_str(), e->name.c_str());
-    }
-    return 0;
-}
-
-int showExercise(const Options& o) {
-    auto e = loadExercise(o.name);
-    if (!e) return failed(e.error());
-    if (o.json) {
-        std::cout << toText(e->raw);
-        return 0;
-    }
-    std::printf("%s (%s)\nposition %s\n\nmarks:", e->name.c_str(), e->id.c_str(), e->position.c_str());
-    for (const std::string& l : e->landmarksNeeded) std::printf(" %s", l.c_str());
-    std::printf("\n\ntolerances:\n");
-    auto limit = [](const std::string& name, const Limit& l) {
-        std::printf("  %-32s %s", name.c_str(), measureName(l.measure).c_str());
-        if (l.low) std::printf(", from %g", *l.low);
-        if (l.high) std::printf(", up to %g", *l.high);
-        std::printf(" %s (%s)\n", l.unit.c_str(), originWords(l.origin));
-    };
-    for (const SetupCheck& c : e->setup) limit(c.name, c.limit);
-    for (const FaultPlan& f : e->faults) limit(f.name, f.limit);
-    std::printf("\nladder:\n");
-    for (const Rung& r : e->ladder) std::printf("  %s: %s\n", r.name.c_str(), r.criterion.c_str());
-    std::printf("\n%s\n", e->stopRule.c_str());
-    return 0;
-}
-
 int film(const Options& o) {
     const Interruptible interrupt;
     auto scene = figure::readScene(o.scene);
@@ -264,6 +227,8 @@ Outcome run(int argc, char** argv) {
     show->add_flag("--json", o.json);
     CLI::App* validate = exercisesCommand->add_subcommand("validate", "check a file");
     validate->add_option("FILE", o.name)->required();
+    CLI::App* decideCommand = command("decide", "the decision from a case, without a clip");
+    decideCommand->add_option("CASE", o.caseFile)->required();
     CLI::App* figureCommand = command("figure", "make a clip from a scene, with its truth and marks beside it");
     figureCommand->add_option("SCENE", o.scene)->required();
     figureCommand->add_option("--out", o.out)->required();
@@ -285,12 +250,12 @@ Outcome run(int argc, char** argv) {
     else if (*list)
         outcome.exit = listExercises();
     else if (*show)
-        outcome.exit = showExercise(o);
-    else if (*validate) {
-        auto e = readExercise(o.name);
-        outcome.exit = e ? 0 : failed(e.error());
-        if (e) std::printf("%s: in order (%s)\n", o.name.c_str(), e->name.c_str());
-    } else if (*figureCommand)
+        outcome.exit = showExercise(o.name, o.json);
+    else if (*validate)
+        outcome.exit = validateExercise(o.name);
+    else if (*decideCommand)
+        outcome.exit = decideCase(o.caseFile, o.json);
+    else if (*figureCommand)
         outcome.exit = film(o);
     return outcome;
 }

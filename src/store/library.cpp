@@ -1,6 +1,7 @@
 #include "store/library.h"
 
 #include "base/files.h"
+#include "judgement/cue_record.h"
 #include "review/readings.h"
 #include "review/review_json.h"
 
@@ -133,11 +134,12 @@ Result<void> Library::migrate() {
     });
 }
 
-Result<int64_t> Library::addClient(const std::string& name, const std::string& role) {
+Result<int64_t> Library::addClient(const std::string& name, const std::string& role,
+                                   const std::vector<std::string>& flags) {
     int64_t id = 0;
     auto ok = transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("INSERT INTO client (name, role, flags) VALUES (?, ?, '[]')"),
-                         {q(name), q(role)}, &id);
+        if (auto r = run(QStringLiteral("INSERT INTO client (name, role, flags) VALUES (?, ?, ?)"),
+                         {q(name), q(role), text(Json(flags))}, &id);
             !r)
             return r;
         return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'client added', ?)"),
@@ -159,6 +161,9 @@ std::vector<Client> Library::clients() const {
 Result<int64_t> Library::addClip(int64_t client, const std::string& received, ReviewInputs draft) {
     int64_t id = 0;
     for (const FiledReview& past : filed(client, draft.exercise)) draft.history.push_back(past.past);
+    for (const Client& c : clients())
+        if (c.id == client && draft.flags.empty()) draft.flags = c.flags;
+    draft.cueRecord = cueRecord();
     auto ok = transaction([&]() -> Result<void> {
         if (auto r = run(QStringLiteral("INSERT INTO clip (client, received, draft, saved_at) VALUES (?, ?, ?, ?)"),
                          {qlonglong(client), q(received), text(toJson(draft)), now()}, &id);
@@ -265,6 +270,20 @@ std::vector<FiledReview> Library::filed(int64_t client, const std::string& exerc
         out.push_back(std::move(r));
     }
     return out;
+}
+
+std::vector<CueRecord> Library::cueRecord() const {
+    std::vector<CueRecord> record;
+    QSqlQuery query(QStringLiteral("SELECT DISTINCT client, exercise FROM review ORDER BY client, exercise"),
+                    QSqlDatabase::database(connection_));
+    while (query.next()) {
+        const auto exercise = loadExercise(s(query.value(1)));
+        if (!exercise) continue; // an exercise of the coach's own that is gone
+        std::vector<PastReview> history;
+        for (FiledReview& r : filed(query.value(0).toLongLong(), exercise->id)) history.push_back(std::move(r.past));
+        addToCueRecord(record, *exercise, history);
+    }
+    return record;
 }
 
 int64_t Library::auditEntries() const {

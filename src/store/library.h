@@ -50,9 +50,12 @@ public:
 
     const std::filesystem::path& folder() const { return folder_; }
 
-    Result<int64_t> addClient(const std::string& name, const std::string& role);
+    /// @param flags from intake, ids of data/safety.json
+    Result<int64_t> addClient(const std::string& name, const std::string& role,
+                              const std::vector<std::string>& flags = {});
     std::vector<Client> clients() const;
-    /// `draft` must name the clip's file; its history is filled from the client's filed reviews.
+    /// `draft` must name the clip's file; its history and flags are filled from the client's record, its cue record
+    /// from the filed reviews of all clients.
     Result<int64_t> addClip(int64_t client, const std::string& received, ReviewInputs draft);
     std::vector<Clip> clips() const; ///< waiting ones first, oldest first
     std::optional<Clip> clip(int64_t id) const;
@@ -62,6 +65,8 @@ public:
     Result<int64_t> file(int64_t clip, const Review& review, const std::string& html, const std::string& text);
     /// Filed reviews of a client and exercise, oldest first.
     std::vector<FiledReview> filed(int64_t client, const std::string& exercise) const;
+    /// How the cues of this coach have done, over all clients and exercises.
+    std::vector<CueRecord> cueRecord() const;
     int64_t auditEntries() const;
 
     /// Tracks computed before from the same clip and marks.

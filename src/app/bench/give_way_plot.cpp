@@ -11,10 +11,11 @@ namespace {
 
 /// The anchor over the mover, from the rep's start to the end of the hold.
 std::vector<BandedPoint> threadOf(const Review& r, const Rep& rep, const Series& anchor, const Series& mover) {
+    const MoverPlan plan = moverPlan(r.exercise);
     std::vector<BandedPoint> thread;
     for (int64_t i = r.clip.frameAt(rep.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s;
          ++i)
-        thread.push_back({mover.value[size_t(i)] - rep.baseline, anchor.value[size_t(i)], anchor.u95[size_t(i)]});
+        thread.push_back({plan.outward(mover.value[size_t(i)]) - rep.baseline, anchor.value[size_t(i)], anchor.u95[size_t(i)]});
     return thread;
 }
 
@@ -25,7 +26,8 @@ GiveWayPlot::GiveWayPlot(ReviewSession& session, QWidget* parent) : Panel(tr("Gi
     connect(&session, &ReviewSession::placeChanged, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
         if (const FaultPlan* anchor = session_.exercise().anchor())
-            setAside(tr("%1 over lift").arg(QString::fromStdString(measureName(anchor->limit.measure)).toLower()));
+            setAside(tr("%1 over %2").arg(QString::fromStdString(measureName(anchor->limit.measure)).toLower(),
+                                               QString::fromStdString(session_.exercise().words.one)));
     });
 }
 
@@ -34,9 +36,9 @@ void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
     if (!r || r->events.reps.empty()) return;
     const FaultPlan* plan = r->exercise.anchor();
     const Series* anchor = plan ? r->series.find(plan->limit.measure) : nullptr;
-    const Series* mover = r->series.find(r->exercise.moverMeasure);
+    const Series* mover = r->series.find(r->exercise.mover.measure);
     if (!anchor || !mover) return;
-    const Limit limit = r->exercise.withSchool(plan->limit, r->inputs.school);
+    const Limit& limit = plan->limit;
     const Palette& c = colours();
 
     std::vector<std::vector<BandedPoint>> threads;
@@ -71,10 +73,12 @@ void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
     p.drawLine(at(0, 0), at(far, 0));
     p.setPen(QPen(c.strong, 1));
     p.drawLine(area.bottomLeft(), area.bottomRight());
+    const QString sign = QString::fromStdString(unitSign(mover->unit));
+    const QString unit = sign == QLatin1String("°") ? sign : QLatin1Char(' ') + sign;
     const int step = far > 60 ? 20 : 10;
     for (int x = 0; x <= far; x += step)
         putText(p, QRectF(at(x, bottom).x() - 20, area.bottom() + 4, 40, 16),
-                x + step > far ? QStringLiteral("%1 %").arg(x) : QString::number(x), Size::Small, c.ink2, QFont::Normal,
+                x + step > far ? QString::number(x) + unit : QString::number(x), Size::Small, c.ink2, QFont::Normal,
                 Qt::AlignHCenter | Qt::AlignVCenter);
 
     for (size_t k = 0; k < threads.size(); ++k) {
@@ -104,9 +108,8 @@ void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
         const QRectF box = left ? words : words.translated(138, 0);
         const Qt::Alignment side = left ? Qt::AlignRight : Qt::AlignLeft;
         putText(p, box,
-                QStringLiteral("%1 ± %2 %")
-                    .arg(std::lround(rep.controlRange))
-                    .arg(std::lround(std::max(1.0, rep.controlRangeU95))),
+                QStringLiteral("%1 ± %2").arg(std::lround(rep.controlRange)).arg(
+                    std::lround(std::max(1.0, rep.controlRangeU95))) + unit,
                 Size::Body, c.accent, QFont::DemiBold, side);
         putText(p, box.translated(0, 16), tr("control range"), Size::Small, c.ink2, QFont::Normal, side);
     }

@@ -130,7 +130,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         if (session_.moments().empty() &&
             std::any_of(reps.begin(), reps.end(), [](const Rep& r) { return r.unsure(); })) {
             say(tr("Cannot tell from this clip"), Size::Body, QFont::DemiBold, c.onStage);
-            say(tr("marks were lost in the lifts: mend them (M) or ask for it again"), Size::Small, QFont::Normal, dim);
+            say(tr("marks were lost in the reps: mend them (M) or ask for it again"), Size::Small, QFont::Normal, dim);
             return;
         }
         say(session_.moments().empty()

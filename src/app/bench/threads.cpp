@@ -98,7 +98,7 @@ void Threads::paintBody(QPainter& p, const QRect&) {
                 p, pointsOf(r->series.time_s, *anchor), [&](double t, double v) { return QPointF(x(t), y(v)); },
                 QPen(c.ink, 1.3), withAlpha(c.ink3, 80));
         }
-        if (const Series* mover = r->series.find(r->exercise.moverMeasure)) {
+        if (const Series* mover = r->series.find(r->exercise.mover.measure)) {
             const auto [low, high] = spanOf(*mover);
             const QRectF strip(a.left(), a.top() + 6 * unit + 2, a.width(), 2 * unit - 6);
             name(strip.top(), strip.height(), columns[size_t(Phase::Out)].second);

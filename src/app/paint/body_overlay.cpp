@@ -192,7 +192,7 @@ void drawHipLine(const Ink& ink, const Frame& f, const std::string& measure, boo
         ink.line(ink.at(hip->at), ink.at(on), kOnPicture, 1.6);
     } else {
         const BodyAxes& axes = f.r.series.context.axes;
-        const Point2 foot = hip->at - axes.anterior * axes.aboveMatPx(hip->at);
+        const Point2 foot = hip->at - axes.up * axes.aboveMatPx(hip->at);
         ink.line(ink.at(hip->at), ink.at(foot), kLineThatMatters, 2.0);
     }
     ink.dot(ink.at(hip->at), kLineThatMatters, 3.5);

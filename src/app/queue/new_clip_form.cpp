@@ -2,6 +2,7 @@
 
 #include "app/theme/palette.h"
 #include "base/files.h"
+#include "judgement/safety.h"
 
 #include <QDate>
 #include <QFormLayout>
@@ -19,13 +20,23 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     role_ = new QLineEdit;
     role_->setPlaceholderText(tr("what they do, if you like"));
     exercise_ = new QComboBox;
+    side_ = new QComboBox;
+    for (const char* side : {"both", "left", "right"}) side_->addItem(tr(side), QString::fromLatin1(side));
     sets_ = new QSpinBox;
     sets_->setRange(1, 20);
+    reps_ = new QSpinBox;
+    reps_->setRange(1, 100);
     hold_ = new QSpinBox;
-    hold_->setRange(1, 300);
+    hold_->setRange(0, 300);
     hold_->setSuffix(tr(" s"));
-    for (QSpinBox* box : {sets_, hold_}) box->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    hold_->setSpecialValueText(tr("none"));
+    for (QSpinBox* box : {sets_, reps_, hold_}) box->setButtonSymbols(QAbstractSpinBox::NoButtons);
     pain_ = new QCheckBox(tr("pain was named"));
+    redFlag_ = new QComboBox;
+    redFlag_->addItem(tr("nothing of that kind"));
+    if (const auto& rules = safetyRules())
+        for (const auto& [id, what] : rules->redFlags)
+            redFlag_->addItem(QString::fromStdString(what), QString::fromStdString(id));
     words_ = new QPlainTextEdit;
     words_->setTabChangesFocus(true);
     words_->setMaximumHeight(72);
@@ -38,10 +49,13 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->addRow(tr("&Client"), client_);
     form->addRow(tr("&Role"), role_);
     form->addRow(tr("&Exercise"), exercise_);
-    form->addRow(tr("&Lifts asked"), sets_);
+    form->addRow(tr("&Side"), side_);
+    form->addRow(tr("R&ounds asked"), sets_);
+    form->addRow(tr("Re&ps in a round"), reps_);
     form->addRow(tr("&Hold asked"), hold_);
     form->addRow(tr("Client's &words"), words_);
     form->addRow(QString(), pain_);
+    form->addRow(tr("&Names a reason to stop"), redFlag_);
     auto* go = new KeyButton(tr("Put it in the queue and open it"), {}, KeyButton::Kind::Primary);
     auto* no = new KeyButton(tr("Leave it"), {}, KeyButton::Kind::Plain);
     connect(go, &KeyButton::clicked, this, &NewClipForm::add);
@@ -52,7 +66,12 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     });
     connect(exercise_, &QComboBox::currentIndexChanged, this, [this] {
         if (const auto e = loadExercise(exercise_->currentData().toString().toStdString()))
-            sets_->setValue(e->sets), hold_->setValue(int(e->hold_s));
+        {
+            const Target first = firstTarget(*e);
+            sets_->setValue(first.sets), reps_->setValue(first.reps.value_or(1));
+            hold_->setValue(int(first.hold_s.value_or(0)));
+            side_->setEnabled(e->eachSide), side_->setCurrentIndex(e->eachSide ? 1 : 0);
+        }
     });
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -76,6 +95,7 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
     role_->clear();
     words_->clear();
     pain_->setChecked(false);
+    redFlag_->setCurrentIndex(0);
     emit exercise_->currentIndexChanged(exercise_->currentIndex());
     client_->setFocus();
 }
@@ -112,13 +132,16 @@ void NewClipForm::add() {
     in.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
     in.note.words = words_->toPlainText().trimmed().toStdString();
     in.note.pain = pain_->isChecked();
-    if (const auto e = loadExercise(in.exercise); e && !e->ladder.empty())
-        in.asked.rung = e->ladder[std::min<size_t>(1, e->ladder.size() - 1)].id, in.asked.daysPerWeek = e->daysPerWeek;
+    in.side = side_->currentData().toString().toStdString();
+    if (const QString flag = redFlag_->currentData().toString(); !flag.isEmpty())
+        in.note.redFlags = {flag.toStdString()};
+    if (const auto e = loadExercise(in.exercise)) in.asked = firstTarget(*e);
     in.asked.sets = sets_->value();
-    in.asked.hold_s = hold_->value();
+    in.asked.reps = reps_->value() > 1 ? std::optional(reps_->value()) : std::nullopt;
+    in.asked.hold_s = hold_->value() > 0 ? std::optional<double>(hold_->value()) : std::nullopt;
     // The newest filed review knows what was asked for next.
     if (const auto earlier = library_.filed(client, in.exercise); !earlier.empty())
-        in.asked.rung = earlier.back().past.rung;
+        in.asked.rung = earlier.back().past.target.rung;
     auto clip = library_.addClip(client, in.date, in);
     if (!clip) {
         emit failed(QString::fromStdString("Not added: " + clip.error().detail + "."));

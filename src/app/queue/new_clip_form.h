@@ -30,9 +30,9 @@ private:
     Library& library_;
     QString path_;
     QLabel* facts_;
-    QComboBox *client_, *exercise_;
+    QComboBox *client_, *exercise_, *side_, *redFlag_;
     QLineEdit* role_;
-    QSpinBox *sets_, *hold_;
+    QSpinBox *sets_, *reps_, *hold_;
     QCheckBox* pain_;
     QPlainTextEdit* words_;
 };

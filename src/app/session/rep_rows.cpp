@@ -9,7 +9,7 @@
 namespace deft::ui {
 namespace {
 
-std::string anchorOf(const Exercise& e) { return e.anchor() ? e.anchor()->limit.measure : e.moverMeasure; }
+std::string anchorOf(const Exercise& e) { return e.anchor() ? e.anchor()->limit.measure : e.mover.measure; }
 
 QString seconds(double s) { return reading(s, "s", 1, false); }
 
@@ -31,16 +31,16 @@ RepCell setUpCell(const Review& r, const Rep& rep, const std::string& anchor) {
 }
 
 RepCell outCell(const Review& r, const Rep& rep) {
-    RepCell c(r.clip.frameAt(rep.break_s.value_or((rep.start_s + rep.top_s) / 2)), r.exercise.moverMeasure);
+    RepCell c(r.clip.frameAt(rep.break_s.value_or((rep.start_s + rep.top_s) / 2)), r.exercise.mover.measure);
     if (rep.brokenBy.empty()) {
         c.edge = Edge::In;
-        c.number = reading(rep.reach, measureUnit(r.exercise.moverMeasure), 0, false);
+        c.number = reading(rep.reach, measureUnit(r.exercise.mover.measure), 0, false);
         c.beside = QObject::tr("all in");
         return c;
     }
     c.measure = rep.brokenBy;
     c.edge = Edge::Out;
-    c.number = QObject::tr("after %1").arg(reading(rep.controlRange, measureUnit(r.exercise.moverMeasure), 0, false));
+    c.number = QObject::tr("after %1").arg(reading(rep.controlRange, measureUnit(r.exercise.mover.measure), 0, false));
     c.under = QObject::tr("gave way");
     c.notch = std::clamp((*rep.break_s - rep.start_s) / std::max(0.01, rep.top_s - rep.start_s), 0.08, 0.92);
     return c;
@@ -70,7 +70,7 @@ RepCell holdCell(const Review& r, const Rep& rep, const std::string& anchor) {
 }
 
 RepCell backCell(const Review& r, const Rep& rep) {
-    RepCell c(r.clip.frameAt((rep.holdEnd_s + rep.end_s) / 2), r.exercise.moverMeasure);
+    RepCell c(r.clip.frameAt((rep.holdEnd_s + rep.end_s) / 2), r.exercise.mover.measure);
     if (!rep.finished) {
         c.number = QObject::tr("cannot tell");
         c.under = QObject::tr("clip ends first");
@@ -108,7 +108,7 @@ WorstOfRep worstOfRep(const Review& r, const Rep& rep) {
     double share = -1;
     for (const FaultPlan& f : r.exercise.faults) {
         if (!f.isAnchor) continue;
-        const Limit limit = r.exercise.withSchool(f.limit, r.inputs.school);
+        const Limit& limit = f.limit;
         const Series* s = r.series.find(limit.measure);
         if (!s) continue;
         for (int64_t i = r.clip.frameAt(f.onTheWay ? rep.start_s : rep.hold.start_s);
@@ -154,7 +154,7 @@ std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& e) {
     };
     const QString anchor = QString::fromStdString(measureName(anchorOf(e))).section(QLatin1Char(' '), 0, 0).toLower();
     return {{{QObject::tr("Set-up"), anchor},
-             {sentence(e.phaseOut), QObject::tr("lift")},
+             {sentence(e.phaseOut), QString::fromStdString(e.words.one)},
              {sentence(e.phaseHold), QObject::tr("clean")},
              {sentence(e.phaseBack), QObject::tr("pace")},
              {QObject::tr("Worst"), QObject::tr("anchor")}}};

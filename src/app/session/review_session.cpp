@@ -42,7 +42,7 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() < 2)
         return fail(Errc::TooShort, clip.draft.clipPath + ": the clip has a single frame; movement needs at least two");
-    auto exercise = loadExercise(clip.draft.exercise);
+    auto exercise = exerciseOf(clip.draft);
     if (!exercise) return tl::unexpected(exercise.error());
     ReviewInputs inputs = clip.draft;
     if (!inputs.marks.frames.empty()) {
@@ -108,6 +108,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
     sameWords.words = inputs_.words, sameWords.parts = inputs_.parts;
     const bool onlyWords = toJson(sameWords) == toJson(inputs_);
     inputs_ = inputs;
+    if (auto exercise = exerciseOf(inputs_)) exercise_ = std::move(*exercise);
     save();
     if (otherMarks) emit marksChanged();
     if (otherMarks && (review_ || job_.isRunning()))

@@ -176,9 +176,15 @@ void ClientLine::paintEvent(QPaintEvent*) {
     say(QString::fromStdString(in.client), c.ink, QFont::DemiBold, 8);
     say(QString::fromStdString(in.clientRole), c.ink2, QFont::Normal, 24);
     say(QString::fromStdString(session_.exercise().name), c.ink, QFont::DemiBold, 8);
-    if (const School* school =
-            session_.exercise().school(in.school.empty() ? session_.exercise().defaultSchool : in.school))
-        say(QString::fromStdString(school->name).toLower(), c.ink2, QFont::Normal, 24);
+    if (const auto& schools = session_.exercise().schools; !schools.empty()) {
+        // The school of the movement itself when there is one, else the first.
+        const SchoolsAnswer* main = session_.exercise().answerTo("bridge");
+        if (!main) main = session_.exercise().answerTo("pelvis");
+        if (!main) main = &schools.front();
+        const std::string chosen = session_.exercise().schoolsFor(in.schools)[main->question];
+        if (const SchoolQuestion* q = findSchoolQuestion(main->question); q && q->choice(chosen))
+            say(QString::fromStdString(q->choice(chosen)->name).toLower(), c.ink2, QFont::Normal, 24);
+    }
     say(tr("asked %1").arg(targetWords(session_.exercise(), in.asked)), c.ink2, QFont::Normal, 24);
     if (in.note.pain) say(tr("Pain was named"), c.ink, QFont::DemiBold, 24);
     say(in.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(in.note.words)), c.ink2,
@@ -192,7 +198,7 @@ void ClientLine::paintEvent(QPaintEvent*) {
             if (k.verdict != "good")
                 poor << QString::fromStdString(k.id).replace(QLatin1Char('-'), QLatin1Char(' ')) + QLatin1Char(' ') +
                             QString::fromStdString(k.verdict);
-        check = poor.isEmpty() ? tr("clip check: good for side view")
+        check = poor.isEmpty() ? tr("clip check: good for the view from the %1").arg(QString::fromStdString(r->exercise.view))
                                : tr("clip check: %1").arg(poor.join(QStringLiteral(", ")));
     }
     putText(p, QRectF(width() - 236, 0, 220, height()), check, Size::Small, c.ink2, QFont::Normal,

@@ -61,7 +61,9 @@ Result<void> fillDemo(Library& library) {
                 in.exercise = sent.at("exercise"), in.client = who.at("name"), in.clientRole = who.at("role"),
                 in.coach = list->at("coach");
                 in.date = sent.at("received");
-                in.asked = parseTarget(sent.at("asked"));
+                auto asked = parseTarget(sent.at("asked"), where);
+                if (!asked) return tl::unexpected(asked.error());
+                in.asked = std::move(*asked);
                 in.note.words = sent.value("words", "");
                 in.note.felt = sent.value("felt", std::vector<std::string>{});
                 auto id = library.addClip(*client, in.date, in);

@@ -44,6 +44,31 @@ std::string listOf(const std::vector<std::string>& items) {
     return out;
 }
 
+std::string withoutSign(double v, const std::string& unit) {
+    const std::string sign = unitSign(unit);
+    return numberWords(v, 0) + (sign == "°" ? sign : " " + sign);
+}
+
+/// Seconds, or breaths where the school counts those.
+std::string holdWords(const Exercise& e, double hold_s) {
+    if (!e.breath_s) return countWords(int(hold_s)) + " seconds";
+    const int breaths = std::max(1, int(std::lround(hold_s / *e.breath_s)));
+    return countWords(breaths) + (breaths == 1 ? " calm breath" : " calm breaths");
+}
+
+/// The schools that this answer follows, where the exercise leaves a choice that matters here.
+std::string schoolWords(const Review& r) {
+    std::string out;
+    for (const auto& [question, chosen] : r.inputs.schools) {
+        const SchoolQuestion* q = findSchoolQuestion(question);
+        const SchoolChoice* choice = q ? q->choice(chosen) : nullptr;
+        const bool matters = r.exercise.schools.size() == 1 || question == "bridge" || question == "pelvis" ||
+                             chosen != r.exercise.answerTo(question)->defaultChoice;
+        if (choice && matters) out += (out.empty() ? "" : " ") + choice->name + ": " + choice->aim;
+    }
+    return out;
+}
+
 /// The rep that stayed clean longest, among those that could be seen.
 const Rep* bestRep(const Review& r) {
     const Rep* best = nullptr;
@@ -64,9 +89,9 @@ AnswerPart whatWentWell(const Review& r) {
     if (best && best->hold.clean_s >= 1) {
         const int index = int(best - r.events.reps.data());
         const bool whole = best->hold.brokenBy.empty();
-        say.push_back("Your " + std::string(ordinal(index)) +
-                      " lift was the steadiest: " + numberWords(std::floor(best->hold.clean_s), 0) +
-                      " seconds with a quiet pelvis" + (whole ? "." : " before it changed."));
+        say.push_back("Your " + std::string(ordinal(index)) + " " + r.exercise.words.one +
+                      " was the steadiest: " + numberWords(std::floor(best->hold.clean_s), 0) + " seconds with " +
+                      r.exercise.words.anchor + (whole ? "." : " before it changed."));
         part.facts.push_back("rep " + std::to_string(index + 1) + ": " + sec(best->hold.clean_s) + " clean of " +
                              sec(best->hold.duration_s()) + " held" +
                              (r.inputs.asked.hold_s ? ", asked " + sec(*r.inputs.asked.hold_s) : ""));
@@ -100,6 +125,7 @@ AnswerPart whatWentWell(const Review& r) {
 
 AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
     AnswerPart part{"correction-" + cue.fault, "", cue.text, {}, {}};
+    const std::string moverUnit = measureUnit(r.exercise.mover.measure);
     std::string measure, unit;
     if (const FaultPlan* plan = r.exercise.fault(cue.fault)) {
         measure = plan->limit.measure, unit = plan->limit.unit;
@@ -114,14 +140,15 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (!worst || std::abs(f->worst - f->limit) > std::abs(worst->worst - worst->limit)) worst = f;
         }
         if (worst) {
-            part.text += " In the " + listOf(reps) + (reps.size() > 1 ? " lifts " : " lift ") + plan->told + ".";
+            part.text += " In the " + listOf(reps) + " " +
+                         (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " + plan->told + ".";
             part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) +
                                  " at worst, limit " + withUnit(worst->limit, unit, 0) +
                                  (worst->certainty == Certainty::Clear ? ", clear" : ", cannot tell for sure"));
             const Rep& rep = r.events.reps[size_t(worst->rep)];
             if (rep.brokenBy == measure)
-                part.facts.push_back("gave way after " + numberWords(rep.controlRange, 0) + " % of lift, reached " +
-                                     numberWords(rep.reach, 0) + " %");
+                part.facts.push_back("gave way after " + withoutSign(rep.controlRange, moverUnit) + " of " +
+                                     r.exercise.mover.words + ", reached " + withoutSign(rep.reach, moverUnit));
             else if (rep.hold.brokenBy == measure)
                 part.facts.push_back("gave way after " + sec(rep.hold.clean_s) + " of " + sec(rep.hold.duration_s()));
             if (!worst->causedBy.empty()) part.facts.push_back("follows from " + worst->causedBy);
@@ -143,13 +170,15 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
     part.facts.push_back("cue: " + cue.rung + ", " + cue.because);
     const auto pair = r.framePair(cue.fault);
     if (pair && r.exercise.fault(cue.fault)) {
+        const std::string& one = r.exercise.words.one;
         part.pictures.push_back({pair->best, pair->bestRep, measure,
-                                 "Aim for this: your " + std::string(ordinal(pair->bestRep)) + " lift", false});
+                                 "Aim for this: your " + std::string(ordinal(pair->bestRep)) + " " + one, false});
         part.pictures.push_back({pair->worst, pair->worstRep, measure,
-                                 "Too far: your " + std::string(ordinal(pair->worstRep)) + " lift", true});
+                                 "Too far: your " + std::string(ordinal(pair->worstRep)) + " " + one, true});
     } else if (r.exercise.check(cue.fault)) {
         part.pictures.push_back(
-            {r.clip.frameAt(r.events.setupEnd_s / 2), 0, measure, "How you lay before the first lift", true});
+            {r.clip.frameAt((r.events.setupStart_s + r.events.setupEnd_s) / 2), 0, measure, r.exercise.words.start,
+             true});
     }
     return part;
 }
@@ -171,28 +200,42 @@ AnswerPart target(const Review& r) {
         return part;
     }
     const Target& t = d.target;
-    std::string version = "bridges";
-    for (const Rung& rung : r.exercise.ladder)
-        if (rung.id == t.rung && t.rung != r.inputs.asked.rung) version = "rounds of “" + rung.name + "”";
+    // One movement a round is told as that movement, more as rounds of it.
+    const bool single = t.reps.value_or(1) == 1;
+    std::string version = single ? r.exercise.words.many : "rounds of " + countWords(*t.reps) + " " + r.exercise.words.many;
+    if (single && t.sets == 1) version = r.exercise.words.one;
+    if (!single && t.sets == 1) version = "round of " + countWords(*t.reps) + " " + r.exercise.words.many;
     part.text = "Until next time: " + countWords(t.sets) + " " + version;
-    if (t.hold_s) part.text += " of " + countWords(int(*t.hold_s)) + " seconds";
+    if (t.hold_s) part.text += ", " + holdWords(r.exercise, *t.hold_s) + (single ? "" : " each");
+    if (r.exercise.eachSide)
+        part.text += t.firstSide.empty() ? ", the same on both sides"
+                                         : ", the same on both sides, beginning with the " + t.firstSide;
+    for (const Rung& rung : r.exercise.ladder)
+        if (rung.id == t.rung && t.rung != r.inputs.asked.rung) part.text += ", now as “" + rung.name + "”";
     part.text += t.daysPerWeek >= 7   ? ", every day"
                  : t.daysPerWeek == 3 ? ", every other day"
                                       : ", on " + countWords(t.daysPerWeek) + " days of the week";
     part.text += ", with a good rest between them.";
     const bool lifted =
         std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });
-    if (t.range && lifted) part.text += " Lift only as high as in the picture on the left.";
+    if (t.range && lifted && !r.exercise.words.range.empty()) part.text += " " + r.exercise.words.range;
     if (d.step == "up") part.text += " That is a step up: you have shown it cleanly twice running.";
-    if (t.hold_s) part.text += " When you film, make the last hold as long as it stays clean.";
+    if (t.hold_s && r.exercise.dose.holdCap_s > *t.hold_s)
+        part.text += " When you film, make the last hold as long as it stays clean.";
     return part;
 }
 
 AnswerPart cautions(const Review& r) {
+    // What stops comes before everything, the exercise's own cautions after its stop rule.
     AnswerPart part{"cautions", "Cautions and stop rule", "", {}, {}};
-    if (r.decision.step == "stop") part.text = r.decision.cautions.front() + "\n";
+    const auto isOwn = [&](const std::string& c) {
+        return std::find(r.exercise.cautions.begin(), r.exercise.cautions.end(), c) != r.exercise.cautions.end();
+    };
+    for (const std::string& c : r.decision.cautions)
+        if (!isOwn(c)) part.text += c + "\n";
     part.text += r.exercise.stopRule;
-    for (const std::string& c : r.exercise.cautions) part.text += "\n" + c;
+    for (const std::string& c : r.decision.cautions)
+        if (isOwn(c)) part.text += "\n" + c;
     for (const std::string& place : r.inputs.note.felt)
         for (const FeltPlace& f : r.exercise.felt)
             if (f.id == place) {
@@ -216,14 +259,14 @@ Answer composeAnswer(const Review& r) {
     Answer a;
     a.clientName = r.inputs.client;
     a.exerciseName = r.exercise.name;
-    if (const School* s = r.exercise.school(r.inputs.school)) a.schoolWords = s->name + ": " + s->aim;
+    a.schoolWords = schoolWords(r);
     a.parts.push_back(greeting(r));
     a.parts.push_back(whatWentWell(r));
     int number = 0;
     for (const ChosenCue& cue : r.decision.cues) a.parts.push_back(correction(r, cue, ++number));
     a.parts.push_back(target(r));
     a.parts.push_back(cautions(r));
-    AnswerPart next{"next", "Next clip", "Next clip: in a week, same spot, phone at mat height.", {}, {}};
+    AnswerPart next{"next", "Next clip", "Next clip: in a week, the phone on the same spot.", {}, {}};
     AnswerPart close{"close",
                      "Close",
                      r.inputs.coach.empty() ? "Kind regards" : r.inputs.coach.substr(0, r.inputs.coach.find(' ')),

@@ -36,6 +36,41 @@ double gapBetween(const std::vector<double>& time_s, const std::vector<double>& 
     return gap;
 }
 
+/// Still stretches inside the window: each is a rep that is all hold.
+void findWindowHolds(Events& events, const std::vector<double>& t, const std::vector<double>& x,
+                     const MoverPlan& plan) {
+    const double low = plan.low.value_or(-1e300), high = plan.high.value_or(1e300);
+    const auto speed = derivative(t, x);
+    auto inside = [&](size_t i) {
+        return x[i] >= low && x[i] <= high && !(std::abs(speed[i]) > 5 * plan.minExcursion);
+    };
+    auto keep = [&](size_t first, size_t last) {
+        if (t[last] - t[first] < kShortestHold_s) return;
+        Rep rep;
+        rep.start_s = rep.top_s = rep.hold.start_s = t[first];
+        rep.holdEnd_s = rep.end_s = rep.hold.end_s = t[last];
+        rep.finished = last + 1 < t.size();
+        rep.hold.clean_s = rep.hold.duration_s();
+        events.reps.push_back(rep);
+    };
+    std::optional<size_t> first;
+    size_t last = 0;
+    for (size_t i = 0; i < x.size(); ++i) {
+        if (!std::isfinite(x[i])) continue; // not seen is not left; Rep::lost_s tells how much that was
+        if (inside(i)) {
+            if (!first) first = i;
+            last = i;
+        } else if (first && t[i] - t[last] > kBreakLasts_s) {
+            keep(*first, last);
+            first.reset();
+        }
+    }
+    if (first) keep(*first, last);
+    if (events.reps.empty()) return;
+    events.setupStart_s = events.reps[0].start_s;
+    events.setupEnd_s = std::min(events.reps[0].end_s, events.setupStart_s + kShortestHold_s);
+}
+
 } // namespace
 
 double Tolerance::excess(double value) const {
@@ -61,7 +96,13 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
     const Series* mover = set.find(plan.measure);
     events.setupEnd_s = set.time_s.empty() ? 0 : set.time_s.back();
     if (!mover) return events;
-    const auto &x = mover->value, &t = set.time_s;
+    std::vector<double> x = mover->value;
+    for (double& v : x) v = plan.outward(v);
+    const auto& t = set.time_s;
+    if (plan.isWindow()) {
+        findWindowHolds(events, t, mover->value, plan);
+        return events;
+    }
     events.setupEnd_s = setupEnd(t, x, plan.minExcursion);
 
     std::vector<double> setup;
@@ -119,19 +160,20 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
 
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan) {
     const Series* mover = set.find(plan.measure);
-    if (!mover) return;
+    if (!mover || plan.isWindow()) return;
     Series loss{"level_loss", "%", std::vector<double>(set.time_s.size(), kGap),
                 std::vector<double>(set.time_s.size(), kGap)};
     for (const Rep& rep : events.reps) {
         const size_t a = indexAt(set.time_s, rep.hold.start_s), b = indexAt(set.time_s, rep.hold.end_s);
         // The height of the hold is reached a moment after its start.
         std::vector<double> first;
-        for (size_t i = a; i <= b && set.time_s[i] <= rep.hold.start_s + 0.5; ++i) first.push_back(mover->value[i]);
+        for (size_t i = a; i <= b && set.time_s[i] <= rep.hold.start_s + 0.5; ++i)
+            first.push_back(plan.outward(mover->value[i]));
         const double from = first.empty() ? kGap : *std::max_element(first.begin(), first.end());
         const double lift = from - rep.baseline;
         if (!(lift > 0)) continue;
         for (size_t i = a; i <= b; ++i) {
-            loss.value[i] = 100 * (from - mover->value[i]) / lift;
+            loss.value[i] = 100 * (from - plan.outward(mover->value[i])) / lift;
             // Both heights hang on the same mat line, so only the marks' own noise remains: take the band of a height
             // difference from the smaller of the two half-widths.
             loss.u95[i] = 100 * std::min(mover->u95[i], 0.03 * lift) / lift;
@@ -216,7 +258,7 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
             rep.controlRange = 0;
             for (size_t i = indexAt(set.time_s, rep.start_s); i < set.time_s.size() && set.time_s[i] <= *rep.break_s;
                  ++i)
-                rep.controlRange = std::max(rep.controlRange, mover->value[i] - rep.baseline);
+                rep.controlRange = std::max(rep.controlRange, plan.outward(mover->value[i]) - rep.baseline);
             rep.hold.first_break_s = rep.hold.start_s;
             rep.hold.brokenBy = rep.brokenBy;
         }
@@ -226,7 +268,7 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
         const double frame = medianStep(set.time_s, {0, set.time_s.size()});
         const double blur = std::min(0.2, 0.25 * std::min(mover->u95[at], 0.05 * rep.reach) /
                                               std::max(1e-6, plan.stillShare * rep.reach));
-        rep.hold.u95_s = std::hypot(frame, blur);
+        rep.hold.u95_s = std::hypot(frame, plan.isWindow() ? 0 : blur);
         rep.controlRangeU95 = mover->u95[at];
     }
 }

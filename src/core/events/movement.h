@@ -9,8 +9,14 @@ namespace deft {
 struct MoverPlan {
     std::string measure = "hip_height";
     double minExcursion = 5;  ///< in the measure's unit: less is no rep
+    bool falls = false;       ///< the movement goes toward smaller values
+    std::optional<double> low, high; ///< when set, a rep is a still stretch inside this window
     double stillShare = 0.25; ///< a hold is slower than this share of the excursion per second (chosen here)
     double levelShare = 0.6;  ///< and farther out than this share of it (chosen here)
+
+    bool isWindow() const { return low || high; }
+    /// The mover's value so that more is farther out.
+    double outward(double value) const { return falls ? -value : value; }
 };
 
 /// A measure that must stay inside a tolerance while the mover works.
@@ -36,7 +42,7 @@ struct Hold {
 struct Rep {
     std::string side = "both";
     double start_s = 0, top_s = 0, holdEnd_s = 0, end_s = 0;
-    double baseline = 0;     ///< mover before the rep
+    double baseline = 0;     ///< mover before the rep, as MoverPlan::outward
     double reach = 0;        ///< greatest excursion from the start
     double controlRange = 0; ///< greatest excursion before an anchor first left its tolerance on the way out
     double controlRangeU95 = 0;
@@ -53,7 +59,8 @@ struct Rep {
 };
 
 struct Events {
-    double setupEnd_s = 0; ///< the first movement begins here
+    double setupStart_s = 0; ///< 0, or where a hold in a window begins
+    double setupEnd_s = 0;   ///< the first movement begins here
     std::vector<Rep> reps;
 };
 
@@ -63,6 +70,9 @@ double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mo
 /// Reps with start, top, end of the hold and end. An excursion counts when it is at least minExcursion, at least six
 /// times the series' own noise, and at least half of the largest one.
 Events findMovement(const SeriesSet& set, const MoverPlan& plan);
+
+/// A hold in a window shorter than this is none (chosen here).
+constexpr double kShortestHold_s = 1;
 
 /// Adds the series `level_loss`: height lost since the start of the hold, % of the lift; gaps outside of holds.
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);

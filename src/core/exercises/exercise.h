@@ -1,11 +1,12 @@
 #pragma once
-#include "base/json.h"
+#include "exercises/data.h"
+#include "exercises/schools.h"
 #include "measures/measure.h"
 
 namespace deft {
 
 /// Where a number comes from.
-enum class Origin { CommonPractice, ChosenHere, Published };
+enum class Origin { CommonPractice, ChosenHere, Published, Coach };
 const char* originWords(Origin origin);
 
 struct Limit {
@@ -14,6 +15,9 @@ struct Limit {
     std::string unit;
     Origin origin = Origin::ChosenHere;
     std::string source; ///< for Published
+
+    /// How far outside (> 0) or inside (≤ 0) a value is.
+    double excess(double value) const;
 };
 
 struct Cue {
@@ -42,6 +46,7 @@ struct FaultPlan {
 struct Rung {
     std::string id, name;
     std::string criterion; ///< when to step onto it
+    std::string exercise;  ///< the exercise that this rung is, when it has a file of its own
 };
 
 struct FeltPlace {
@@ -49,53 +54,108 @@ struct FeltPlace {
     bool asIntended = false;
 };
 
-struct School {
-    std::string id, name, aim;
-    std::vector<Limit> limits; ///< replace those of set-up checks and faults with the same measure
+/// The part that goes out, holds and comes back; or, with a window, that stays still inside it.
+struct Mover {
+    std::string measure, words;
+    double minExcursion = 5;
+    bool falls = false;              ///< the movement goes toward smaller values
+    std::optional<double> low, high; ///< a hold is any still stretch inside this window
+    bool isWindow() const { return low || high; }
 };
+
+/// Words of this exercise's movement for the answer.
+struct MovementWords {
+    std::string one = "lift", many = "lifts";
+    std::string anchor = "a quiet pelvis"; ///< what stays while it works
+    std::string range;                     ///< to the client: how to keep inside the range
+    std::string start = "How you started"; ///< caption of the set-up's picture
+};
+
+struct Dose {
+    int sets = 1, setsMax = 5, daysPerWeek = 3;
+    std::optional<int> reps, repsMax;
+    std::optional<double> hold_s;
+    double holdCap_s = 120;
+    /// What grows when the hold or the reps do not, in this order: "round", "days", "version".
+    std::vector<std::string> instead{"round", "days", "version"};
+};
+
+/// What this exercise answers to a question on which practitioners differ.
+struct SchoolsAnswer {
+    struct Choice {
+        std::string id;
+        std::map<std::string, Limit> limits; ///< by id of the fault or set-up check
+        std::string startRung;               ///< where a new client begins; empty = the ladder's first
+    };
+    std::string question, defaultChoice;
+    std::vector<Choice> choices;
+};
+
+/// A body drawn from points: x to the right, y up, floor at 0, in hundredths of the body's length.
+using Sketch = std::map<std::string, Point2>;
 
 /// One exercise as data: file format `deft-mirror-exercise` 1, schema data/schemas/exercise.schema.json.
 struct Exercise {
     std::string id, name, position;
     std::vector<std::string> views, otherNames;
+    std::string view; ///< the one that this exercise is read for
     std::vector<std::string> landmarksNeeded;
     std::vector<std::pair<std::string, std::string>> landmarksOptional; ///< name, what it adds
     std::string lineEnd = "knee";
-    std::string moverMeasure, moverWords;
-    double minExcursion = 5;
+    bool eachSide = false;       ///< left and right are done one after the other
+    bool sideIsStance = false;   ///< a side names the leg that stands, not the one that works
+    std::vector<std::string> loads; ///< what intake flags look at, see safety.h
+    Mover mover;
+    MovementWords words;
     std::string phaseOut, phaseHold, phaseBack;
     double paceBack_s = 2;
-    std::string schoolQuestion, defaultSchool;
-    std::vector<School> schools;
+    std::optional<double> paceOut_s; ///< asked for only where it matters
+    std::vector<SchoolsAnswer> schools;
     std::vector<SetupCheck> setup;
     std::vector<FaultPlan> faults;
     std::vector<std::string> readings; ///< measures in the order of inspection
-    int sets = 1, reps = 3, daysPerWeek = 3;
-    double hold_s = 5;
-    double holdCap_s = 120;
+    Dose dose;
     std::vector<Rung> ladder;
     std::vector<FeltPlace> felt;
     std::vector<std::string> cautions, props, filming;
     std::string stopRule;
-    Json raw;
+    Sketch start, end;                    ///< the drawn position before the movement and at its far end
+    std::map<std::string, Sketch> wrong;  ///< fault id → how far its marks stray from `end`
+    Json raw;                             ///< as resolved, with the shared entries in it
 
-    const School* school(const std::string& id) const;
-    /// Limits after the school has had its say. `measure` may name several checks.
-    Limit withSchool(Limit limit, const std::string& schoolId) const;
+    const SchoolsAnswer* answerTo(const std::string& question) const;
+    /// The choices that hold for this exercise: the defaults with `wanted` over them.
+    Schools schoolsFor(const Schools& wanted) const;
+    /// The same exercise with the limits, caps and start of these schools. @errors NotFound
+    Result<Exercise> inSchools(const Schools& wanted) const;
+    /// The same exercise as it is read from another view. @errors NotFound naming the views there are
+    Result<Exercise> inView(const std::string& view) const;
+
     const FaultPlan* fault(const std::string& id) const;
     const FaultPlan* anchor() const; ///< the fault whose measure is watched first; null when none is an anchor
     const SetupCheck* check(const std::string& id) const;
+    const FeltPlace* feltPlace(const std::string& id) const;
+    /// Place on the ladder, −1 for an unknown rung.
+    int rungIndex(const std::string& id) const;
+    std::string startRung;         ///< where a new client begins
+    bool shakingIsTheEnd = false;  ///< of the school of when to stop
+    std::optional<double> breath_s; ///< of the school of how long to hold
+    Position bodyPosition() const;
 };
 
-/// Where the program's data lie: DEFT_MIRROR_DATA, beside the program, the source tree or the installed place.
-std::filesystem::path dataFolder();
+/// A folder with the coach's own files; one with the id of a shipped exercise takes its place.
+void setOwnExercises(const std::filesystem::path& folder);
+/// Where the file of an exercise is; empty when there is none.
+std::filesystem::path exerciseFile(const std::string& id);
 
-/// Ids of the exercise files that ship, in order.
+/// Ids of all exercise files, those that ship and the coach's own, in order.
 std::vector<std::string> exerciseIds();
 /// @errors NotFound (naming those that exist), BadFormat
 Result<Exercise> loadExercise(const std::string& id);
 /// Reads and validates a file: JSON, schema, then what a schema cannot say (units, landmarks for the measures, causes
-/// without a circle). @errors BadFormat naming file, path and reason; NewerVersion
+/// without a circle). A file with "extends": ID takes everything from that shipped exercise, puts its own members over
+/// it, and changes single tolerances in "limits": {fault or check: {low, high}}.
+/// @errors BadFormat naming file, path and reason; NewerVersion
 Result<Exercise> readExercise(const std::filesystem::path& path);
 Result<Exercise> parseExercise(const Json& json, const std::string& where);
 

@@ -27,7 +27,7 @@ std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, cons
 
 SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const SeriesSet& set, const Events& events) {
     SetupVerdict v{check.id, "cannot-tell"};
-    double from = 0, to = events.setupEnd_s;
+    double from = events.setupStart_s, to = events.setupEnd_s;
     if (check.at == "top") {
         if (events.reps.empty()) return v;
         from = events.reps[0].hold.start_s, to = from + 0.5;
@@ -49,61 +49,48 @@ SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const Serie
 
 MoverPlan moverPlan(const Exercise& e) {
     MoverPlan plan;
-    plan.measure = e.moverMeasure;
-    plan.minExcursion = e.minExcursion;
+    plan.measure = e.mover.measure;
+    plan.minExcursion = e.mover.minExcursion;
+    plan.falls = e.mover.falls;
+    plan.low = e.mover.low, plan.high = e.mover.high;
     return plan;
 }
 
-std::vector<Tolerance> anchorTolerances(const Exercise& e, const std::string& school) {
+std::vector<Tolerance> anchorTolerances(const Exercise& e) {
     std::vector<Tolerance> out;
     for (const FaultPlan& f : e.faults)
-        if (f.isAnchor) out.push_back(toleranceOf(e.withSchool(f.limit, school), f.onTheWay, f.inTheHold));
+        if (f.isAnchor) out.push_back(toleranceOf(f.limit, f.onTheWay, f.inTheHold));
     return out;
 }
 
-Findings findFaults(const Exercise& e, const std::string& school, const SeriesSet& set, const Events& events) {
+Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& events) {
     Findings found;
     std::set<std::string> present; // clear findings, by id
     for (const SetupCheck& check : e.setup) {
-        found.setup.push_back(checkSetup(check, e.withSchool(check.limit, school), set, events));
+        found.setup.push_back(checkSetup(check, check.limit, set, events));
         if (found.setup.back().verdict == "poor") present.insert(check.id);
     }
     for (size_t r = 0; r < events.reps.size(); ++r) {
         const Rep& rep = events.reps[r];
         for (const FaultPlan& plan : e.faults) {
-            const Limit limit = e.withSchool(plan.limit, school);
             const double from = plan.onTheWay ? rep.start_s : rep.hold.start_s,
                          to = plan.inTheHold ? rep.hold.end_s : rep.top_s;
-            for (const Excursion& x : excursions(set, toleranceOf(limit, plan.onTheWay, plan.inTheHold), from, to)) {
-                Fault f{plan.id, limit.measure, rep.side,   int(r),           x.start_s, x.end_s, x.worst_s,
-                        x.worst, x.limit,       x.worstU95, Certainty::Clear, {},        0};
+            for (const Excursion& x :
+                 excursions(set, toleranceOf(plan.limit, plan.onTheWay, plan.inTheHold), from, to)) {
+                Fault f{plan.id, plan.limit.measure, rep.side,   int(r),           x.start_s, x.end_s, x.worst_s,
+                        x.worst, x.limit,            x.worstU95, Certainty::Clear, {},        0};
                 f.certainty = std::abs(x.worst - x.limit) > x.worstU95 ? Certainty::Clear : Certainty::CannotTell;
                 if (f.certainty == Certainty::Clear) present.insert(f.id);
                 found.faults.push_back(f);
             }
         }
     }
-    // Causes: what lies upstream and was found too.
-    auto upstream = [&](const FaultPlan& plan) -> std::string {
-        for (const std::string& cause : plan.causedBy)
-            if (present.count(cause)) return cause;
-        return {};
-    };
-    std::vector<std::string> heads, followers;
-    for (const SetupCheck& check : e.setup)
-        if (present.count(check.id)) heads.push_back(check.id);
-    for (const FaultPlan& plan : e.faults)
-        if (present.count(plan.id)) (upstream(plan).empty() ? heads : followers).push_back(plan.id);
-    // A fault that follows from a set-up check is still cued when there is room; one that follows from another fault
-    // waits.
-    for (const std::string& id : followers)
-        if (e.check(upstream(*e.fault(id)))) heads.push_back(id);
-    if (int(heads.size()) > kMaxCorrections) heads.resize(kMaxCorrections);
-    found.toCorrect = heads;
+    found.order = correctionOrder(e, present);
+    const auto& act = found.order.act;
     for (Fault& f : found.faults) {
-        f.causedBy = upstream(*e.fault(f.id));
-        const auto at = std::find(heads.begin(), heads.end(), f.id);
-        f.rank = at == heads.end() ? 0 : int(at - heads.begin()) + 1;
+        f.causedBy = causeFound(*e.fault(f.id), present);
+        const auto at = std::find(act.begin(), act.end(), f.id);
+        f.rank = at == act.end() ? 0 : int(at - act.begin()) + 1;
     }
     return found;
 }

@@ -1,6 +1,6 @@
 #pragma once
 #include "events/movement.h"
-#include "exercises/exercise.h"
+#include "judgement/causes.h"
 
 namespace deft {
 
@@ -26,18 +26,15 @@ struct Fault {
 struct Findings {
     std::vector<SetupVerdict> setup;
     std::vector<Fault> faults; ///< in order of time within each rep
-    /// Ids to act on, most upstream first, at most kMaxCorrections: set-up checks and faults.
-    std::vector<std::string> toCorrect;
+    CorrectionOrder order;     ///< of poor set-up checks and clear faults
 };
 
-constexpr int kMaxCorrections = 3; // chosen here
-
 /// The tolerances that end the clean part of a hold.
-std::vector<Tolerance> anchorTolerances(const Exercise& exercise, const std::string& school);
+std::vector<Tolerance> anchorTolerances(const Exercise& exercise);
 MoverPlan moverPlan(const Exercise& exercise);
 
 /// Checks the set-up, finds every excursion in every rep and orders what was found by cause. A finding whose limit lies
 /// inside the reading's 95 % band is CannotTell.
-Findings findFaults(const Exercise& exercise, const std::string& school, const SeriesSet& series, const Events& events);
+Findings findFaults(const Exercise& exercise, const SeriesSet& series, const Events& events);
 
 } // namespace deft

@@ -2,12 +2,106 @@
 
 #include "signal/resample.h"
 
+#include <array>
 #include <cmath>
 
 namespace deft {
 namespace {
 
-/// Median place over all usable frames: robust against single wrong frames.
+struct Floor {
+    Vector2 along{1, 0};
+    std::optional<Point2> point;
+    double sd_deg = kUnmarkedRollSd_deg;
+};
+
+Floor floorOf(const Tracks& tracks) {
+    auto line = [&](const char* from, const char* to) -> std::optional<std::pair<Point2, Vector2>> {
+        const auto a = medianPlace(tracks, from), b = medianPlace(tracks, to);
+        if (!a || !b || (*b - *a).norm() <= 20) return std::nullopt;
+        return std::pair(*a, Vector2(*b - *a));
+    };
+    auto sd = [](const Vector2& span) { return degrees(std::sqrt(2.0) * kMarkingSdPx / span.norm()); };
+    Floor floor;
+    const auto mat = line("floor_a", "floor_b"), plumb = line("plumb_a", "plumb_b");
+    if (mat) {
+        floor.along = mat->second.normalized();
+        floor.point = mat->first;
+        floor.sd_deg = sd(mat->second);
+    } else if (plumb) {
+        floor.along = Vector2(-plumb->second.y(), plumb->second.x()).normalized();
+        floor.sd_deg = sd(plumb->second);
+    }
+    return floor;
+}
+
+std::optional<Point2> middle(const Tracks& tracks, const std::string& left, const std::string& right) {
+    const auto l = medianPlace(tracks, left), r = medianPlace(tracks, right);
+    if (!l || !r) return std::nullopt;
+    return Point2(0.5 * (*l + *r));
+}
+
+/// Directions when the body is seen from the side: landmarks without a side.
+Result<void> sideAxes(BodyAxes& axes, const Tracks& tracks, Position position, const Vector2& along) {
+    const auto hip = medianPlace(tracks, "hip");
+    auto head = medianPlace(tracks, "shoulder");
+    if (!head) head = medianPlace(tracks, "ear");
+    if (!hip || !head)
+        return fail(Errc::NotFound,
+                    "mark the side of the hip and the shoulder: the body's direction follows from them");
+    if (!axes.matMarked) axes.matPoint = *hip;
+    if (position == Position::Upright) {
+        axes.cranial = axes.up;
+        const auto toe = medianPlace(tracks, "toe"), heel = medianPlace(tracks, "heel"),
+                   front = medianPlace(tracks, "asis"), back = medianPlace(tracks, "psis");
+        Vector2 forward = along;
+        if (front && back)
+            forward = *front - *back;
+        else if (toe && heel)
+            forward = *toe - *heel;
+        axes.anterior = forward.dot(along) >= 0 ? along : Vector2(-along);
+        return {};
+    }
+    axes.cranial = (*head - *hip).dot(along) >= 0 ? along : Vector2(-along);
+    axes.anterior = position == Position::Supine ? axes.up : Vector2(-axes.up);
+    return {};
+}
+
+/// Directions when left and right can be told apart in the picture.
+Result<void> pairedAxes(BodyAxes& axes, const Tracks& tracks, Position position, View view, const Vector2& along) {
+    const auto pair = hipPair(tracks, view);
+    if (!pair)
+        return fail(Errc::NotFound, "mark a left and a right hip point: the body's direction follows from them");
+    const Point2 left = *medianPlace(tracks, pair->first), right = *medianPlace(tracks, pair->second);
+    const Point2 hips = 0.5 * (left + right);
+    if (!axes.matMarked) axes.matPoint = hips;
+    axes.right = (right - left).dot(along) >= 0 ? along : Vector2(-along);
+    axes.cranial = axes.up;
+    axes.anterior = axes.right;
+    if (position != Position::SideLying && view != View::Above) return {};
+    const auto shoulders = middle(tracks, "shoulder_l", "shoulder_r");
+    if (!shoulders) return fail(Errc::NotFound, "mark both shoulders: the direction of the head follows from them");
+    if (view == View::Above) {
+        axes.cranial = (*shoulders - hips).normalized();
+        axes.right = (right - left).normalized();
+        axes.up = axes.cranial;
+    } else {
+        axes.cranial = (*shoulders - hips).dot(along) >= 0 ? along : Vector2(-along);
+        axes.right = axes.up; // lying on the left side; left and right are stacked
+        if ((right - left).dot(axes.up) < 0) axes.right = -axes.up;
+    }
+    axes.anterior = axes.up;
+    return {};
+}
+
+} // namespace
+
+View viewOf(const std::string& name) {
+    if (name == "front") return View::Front;
+    if (name == "rear") return View::Rear;
+    if (name == "foot-end") return View::FootEnd;
+    return name == "above" ? View::Above : View::Side;
+}
+
 std::optional<Point2> medianPlace(const Tracks& tracks, const std::string& name) {
     const auto it = tracks.landmark.find(name);
     if (it == tracks.landmark.end()) return std::nullopt;
@@ -18,7 +112,13 @@ std::optional<Point2> medianPlace(const Tracks& tracks, const std::string& name)
     return Point2(medianOf(x), medianOf(y));
 }
 
-} // namespace
+std::optional<std::pair<std::string, std::string>> hipPair(const Tracks& tracks, View view) {
+    const bool behind = view == View::Rear || view == View::Above;
+    for (const std::string name : {behind ? "psis" : "asis", "hip", behind ? "asis" : "psis", "crest"})
+        if (medianPlace(tracks, name + "_l") && medianPlace(tracks, name + "_r"))
+            return std::pair(name + "_l", name + "_r");
+    return std::nullopt;
+}
 
 bool BodyAxes::frontIsCounterClockwise() const { return signedAngleDeg(cranial, anterior).value_or(0) > 0; }
 
@@ -26,46 +126,18 @@ Result<double> BodyAxes::towardFrontDeg(const Vector2& direction) const {
     return signedAngleDeg(cranial, direction).map([&](double ccw) { return frontIsCounterClockwise() ? ccw : -ccw; });
 }
 
-double BodyAxes::aboveMatPx(const Point2& p) const { return (p - matPoint).dot(anterior); }
-
-Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position) {
-    const auto hip = medianPlace(tracks, "hip");
-    auto head = medianPlace(tracks, "shoulder");
-    if (!head) head = medianPlace(tracks, "ear");
-    if (!hip || !head)
-        return fail(Errc::NotFound,
-                    "mark the side of the hip and the shoulder: the body's direction follows from them");
+Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view) {
+    const Floor floor = floorOf(tracks);
     BodyAxes axes;
-    axes.rollSd_deg = kUnmarkedRollSd_deg;
-    Vector2 along(1, 0);
-    const auto a = medianPlace(tracks, "floor_a"), b = medianPlace(tracks, "floor_b");
-    if (a && b && (*b - *a).norm() > 20) {
-        along = (*b - *a).normalized();
-        axes.matPoint = *a;
-        axes.matMarked = true;
-        axes.rollSd_deg = degrees(std::sqrt(2.0) * kMarkingSdPx / (*b - *a).norm());
-    } else {
-        axes.matPoint = *hip;
-    }
-    axes.rollDeg = slopeDeg(Point2::Zero(), along).value_or(0);
-    const Vector2 towardHead = *head - *hip;
-    if (position == Position::Upright) {
-        const Vector2 up(along.y(), -along.x());
-        axes.cranial = up.y() < 0 ? up : Vector2(-up);
-        const auto toe = medianPlace(tracks, "toe"), heel = medianPlace(tracks, "heel"),
-                   front = medianPlace(tracks, "asis"), back = medianPlace(tracks, "psis");
-        Vector2 forward = along;
-        if (front && back)
-            forward = *front - *back;
-        else if (toe && heel)
-            forward = *toe - *heel;
-        axes.anterior = forward.dot(along) >= 0 ? along : Vector2(-along);
-        return axes;
-    }
-    axes.cranial = towardHead.dot(along) >= 0 ? along : Vector2(-along);
-    const Vector2 perpendicular(-along.y(), along.x());
-    const Vector2 up = perpendicular.y() < 0 ? perpendicular : Vector2(-perpendicular);
-    axes.anterior = position == Position::Supine ? up : Vector2(-up);
+    axes.rollSd_deg = floor.sd_deg;
+    axes.matMarked = floor.point.has_value();
+    if (floor.point) axes.matPoint = *floor.point;
+    axes.rollDeg = slopeDeg(Point2::Zero(), floor.along).value_or(0);
+    const Vector2 perpendicular(-floor.along.y(), floor.along.x());
+    axes.up = perpendicular.y() < 0 ? perpendicular : Vector2(-perpendicular);
+    const auto done = view == View::Side ? sideAxes(axes, tracks, position, floor.along)
+                                         : pairedAxes(axes, tracks, position, view, floor.along);
+    if (!done) return tl::unexpected(done.error());
     return axes;
 }
 

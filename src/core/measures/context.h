@@ -6,14 +6,21 @@
 
 namespace deft {
 
-/// What a position of the body means for signs. `lying` and `all fours`: reference line = the mat.
-enum class Position { Supine, Prone, Upright };
+/// What a position of the body means for signs. Lying and on all fours: reference line = the mat.
+enum class Position { Supine, Prone, SideLying, Upright };
+
+/// Where the camera stands. Side: landmarks without a side; the others: `_l` and `_r`, the client's own.
+enum class View { Side, Front, Rear, FootEnd, Above };
+/// "side", "front", "rear", "foot-end", "above". Unknown names are Side.
+View viewOf(const std::string& name);
 
 /// The directions that signs refer to, in the picture: they follow from the marks, so that it does not matter which way
 /// the client faces, whether the clip is mirrored, or how the camera is rolled.
 struct BodyAxes {
     Vector2 cranial{-1, 0};           ///< unit, along the mat (or plumb) toward the head
-    Vector2 anterior{0, -1};          ///< unit, perpendicular to it, toward the client's front
+    Vector2 anterior{0, -1};          ///< unit, perpendicular to it, toward the client's front (side view)
+    Vector2 up{0, -1};                ///< unit, away from the floor
+    Vector2 right{0, 0};              ///< unit, toward the client's right; zero in the side view
     Point2 matPoint = Point2::Zero(); ///< a point on the mat line
     double rollDeg = 0;               ///< slope of the mat line on the screen, + right end higher
     double rollSd_deg = 0;            ///< its standard deviation
@@ -23,8 +30,8 @@ struct BodyAxes {
     bool frontIsCounterClockwise() const;
     /// Degrees of a direction from cranial toward anterior, (-180, 180]. @errors NotFinite, Degenerate
     Result<double> towardFrontDeg(const Vector2& direction) const;
-    /// Height above the mat line (px), + toward the side away from the mat for a client on the back.
-    double aboveMatPx(const Point2& p) const;
+    /// Height above the mat line (px).
+    double aboveMatPx(const Point2& p) const { return (p - matPoint).dot(up); }
 };
 
 /// A level camera is level within this: hand-set phones on a support (chosen here).
@@ -32,7 +39,16 @@ constexpr double kUnmarkedRollSd_deg = 1.5;
 /// Standard deviation of a mark set by hand until the coach's own has been measured (chosen here), px.
 constexpr double kMarkingSdPx = 1.5;
 
-/// @errors NotFound when neither shoulder and hip nor ear and hip are marked
-Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position);
+/// Left and right mark that stand for the hip points in this view, the most telling pair that is marked:
+/// asis from the front and the foot end, psis from the rear and above, else hip.
+std::optional<std::pair<std::string, std::string>> hipPair(const Tracks& tracks, View view);
+
+/// Median place of a landmark over all usable frames: robust against single wrong frames.
+std::optional<Point2> medianPlace(const Tracks& tracks, const std::string& name);
+
+/// The floor comes from floor_a–floor_b, else from plumb_a–plumb_b, else the camera is taken as level.
+/// @errors NotFound when the marks that give the body's direction are missing: shoulder or ear, and hip, from the side;
+/// a left and a right hip point and shoulder else
+Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view = View::Side);
 
 } // namespace deft

@@ -1,22 +1,58 @@
-#include "measures/measure.h"
+#include "measures/parts.h"
 
 namespace deft {
+
+using namespace parts;
+
 namespace {
 
 Measure joint(const char* id, const char* name, std::vector<std::string> landmarks, bool closesAtTheFront) {
-    return {id,
-            name,
-            "deg",
-            std::move(landmarks),
-            3,
-            false,
-            false,
-            [closesAtTheFront](const MeasureInput& in, const MeasureContext& c) {
+    return {.id = id,
+            .name = name,
+            .unit = "deg",
+            .landmarks = std::move(landmarks),
+            .needed = 3,
+            .value = [closesAtTheFront](const MeasureInput& in, const MeasureContext& c) {
                 // From the proximal to the distal segment by way of the side on which the joint folds.
                 const bool ccw = c.axes.frontIsCounterClockwise() == closesAtTheFront;
                 const auto angle = jointAngleDeg(in.at[0], in.at[1], in.at[2], ccw);
                 if (!angle) return kGap;
                 return *angle > 300 ? *angle - 360 : *angle; // a folded joint does not read 359
+            }};
+}
+
+/// A limb against the floor: 0 = it lies along the body toward the feet (legs, upright arms) or toward the head (arms
+/// of a body that lies or kneels), 90 = square to that, away from the floor or, upright, to the front.
+double limbDeg(const Vector2& d, bool arm, const MeasureContext& c) {
+    const bool upright = c.position == Position::Upright;
+    const Vector2 from = arm && !upright ? c.axes.cranial : Vector2(-c.axes.cranial);
+    return elevationDeg(d, from, upright ? c.axes.anterior : c.axes.up);
+}
+
+Measure limb(const char* id, const char* name, const char* near, const char* far, bool arm) {
+    return {.id = id,
+            .name = name,
+            .unit = "deg",
+            .landmarks = {near, far},
+            .needed = 2,
+            .againstMat = true,
+            .value = [arm](const MeasureInput& in, const MeasureContext& c) {
+                return limbDeg(in.at[1] - in.at[0], arm, c);
+            }};
+}
+
+/// The same from the front or behind, on the working side: upright, 90 = straight out to that side.
+Measure pairedLimb(const char* id, const char* name, const char* near, const char* far) {
+    return {.id = id,
+            .name = name,
+            .unit = "deg",
+            .landmarks = bothSides({near, far}),
+            .needed = 0,
+            .againstMat = true,
+            .value = [](const MeasureInput& in, const MeasureContext& c) {
+                const Vector2 d = onSide(in, 1, c.side) - onSide(in, 0, c.side);
+                if (c.position == Position::SideLying) return elevationDeg(d, -c.axes.cranial, c.axes.up);
+                return elevationDeg(d, -c.axes.up, c.side == "left" ? Vector2(-c.axes.right) : c.axes.right);
             }};
 }
 
@@ -26,30 +62,53 @@ std::vector<Measure> limbMeasures() {
     return {
         joint("hip_angle", "hip angle", {"shoulder", "hip", "knee"}, true),
         joint("knee_angle", "knee angle", {"hip", "knee", "ankle"}, false),
-        {"shank",
-         "shin against upright",
-         "deg",
-         {"ankle", "knee"},
-         2,
-         true,
-         false,
-         [](const MeasureInput& in, const MeasureContext& c) {
-             // + knee toward the feet; 0 = the shin stands square on the mat.
-             const auto angle = c.axes.towardFrontDeg(in.at[1] - in.at[0]);
-             return angle ? wrapDeg(*angle - 90) : kGap;
-         }},
-        {"foot",
-         "foot on the mat",
-         "deg",
-         {"heel", "toe"},
-         2,
-         true,
-         false,
-         [](const MeasureInput& in, const MeasureContext& c) {
-             // + toes lifted.
-             const auto angle = c.axes.towardFrontDeg(in.at[0] - in.at[1]);
-             return angle ? -*angle : kGap;
-         }},
+        joint("ankle_angle", "ankle angle", {"knee", "ankle", "toe"}, true),
+        joint("shoulder_angle", "shoulder angle", {"hip", "shoulder", "elbow"}, true),
+        joint("elbow_angle", "elbow angle", {"shoulder", "elbow", "wrist"}, true),
+        joint("wrist_angle", "wrist angle", {"elbow", "wrist", "hand"}, true),
+        limb("leg", "leg elevation", "hip", "ankle", false),
+        limb("thigh", "thigh elevation", "hip", "knee", false),
+        limb("arm", "arm elevation", "shoulder", "wrist", true),
+        {.id = "leg_on_trunk",
+         .name = "leg against trunk",
+         .unit = "deg",
+         .landmarks = {"shoulder", "hip", "ankle"},
+         .needed = 3,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 // 0 = in line with the trunk, + behind it.
+                 const auto trunk = c.axes.towardFrontDeg(in.at[1] - in.at[0]),
+                            leg = c.axes.towardFrontDeg(in.at[2] - in.at[1]);
+                 return trunk && leg ? wrapDeg(*leg - *trunk) : kGap;
+             }},
+        pairedLimb("leg_out", "leg elevation, seen from the front", "hip", "ankle"),
+        pairedLimb("thigh_out", "thigh elevation, seen from the front", "hip", "knee"),
+        pairedLimb("arm_out", "upper arm, seen from the front", "shoulder", "elbow"),
+        pairedLimb("forearm_out", "forearm, seen from the front", "elbow", "wrist"),
+        {.id = "shank",
+         .name = "shin against upright",
+         .unit = "deg",
+         .landmarks = {"ankle", "knee"},
+         .needed = 2,
+         .againstMat = true,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 // + knee toward the feet; 0 = the shin stands square on the mat.
+                 const auto angle = c.axes.towardFrontDeg(in.at[1] - in.at[0]);
+                 return angle ? wrapDeg(*angle - 90) : kGap;
+             }},
+        {.id = "foot",
+         .name = "foot on the mat",
+         .unit = "deg",
+         .landmarks = {"heel", "toe"},
+         .needed = 2,
+         .againstMat = true,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 // + toes lifted.
+                 const auto angle = c.axes.towardFrontDeg(in.at[0] - in.at[1]);
+                 return angle ? -*angle : kGap;
+             }},
     };
 }
 

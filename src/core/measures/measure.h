@@ -9,10 +9,19 @@ namespace deft {
 /// What a measure may use besides the points of its frame.
 struct MeasureContext {
     BodyAxes axes;
+    Position position = Position::Supine;
+    View view = View::Side;
     std::map<std::string, Point2> layout; ///< pelvis marks where they were set: the rigid pelvis
     double layoutRaw_deg = 0;             ///< raw tilt of the preferred pair in that layout
     double startTrunkPx = 0;              ///< shoulder–hip length in the set-up
+    double startPelvisPx = 0;             ///< distance of the hip points in the set-up, views with two sides
+    double startShouldersPx = 0;          ///< distance of the shoulders in the set-up, views with two sides
+    double pxPerCm = 0;                   ///< 0 = no known length was marked
     std::string lineEnd = "knee";         ///< far end of the line that `sag` is measured from
+    std::string hipLeft;                  ///< left mark of the pair of hip points, see hipPair()
+    std::string midline;                  ///< the midline mark of `shift`; empty = none is marked
+    std::string side;                     ///< "left", "right": the side that works; empty = both
+    std::string stance;                   ///< the side that stands; empty = both
 };
 
 /// Points of one frame in the order of Measure::landmarks; NaN where a landmark is not usable.
@@ -21,13 +30,17 @@ struct MeasureInput {
     std::span<const double> sd;
 };
 
+/// What a reading is told against. Start = median of the still time at the start, subtracted; StartRatio = per cent more
+/// or less than it was there; Neutral = the client's neutral (series.h).
+enum class Zero { None, Start, StartRatio, Neutral };
+
 /// One measure: what it is called, what it needs, how it is computed. Signs: docs/measures.md.
 struct Measure {
-    std::string id, name, unit; ///< unit "deg", "%", "cm" or "s"
+    std::string id, name, unit; ///< unit "deg", "%", "cm", "ratio" or "s"
     std::vector<std::string> landmarks;
-    size_t needed;   ///< the first `needed` landmarks must be there; the others help
-    bool againstMat; ///< the camera's roll enters its uncertainty
-    bool relative;   ///< told against neutral: constant marking errors cancel
+    size_t needed;           ///< the first `needed` landmarks must be there; the others help
+    bool againstMat = false; ///< the camera's roll enters its uncertainty
+    Zero zero = Zero::None;  ///< other than None: constant marking errors cancel
     std::function<double(const MeasureInput&, const MeasureContext&)> value; ///< NaN = not measurable
 };
 
@@ -42,8 +55,13 @@ std::string unitSign(const std::string& unit); ///< "deg" → "°"
 // The families; each has its own file.
 std::vector<Measure> pelvisMeasures();
 std::vector<Measure> trunkMeasures();
+std::vector<Measure> spineMeasures();
 std::vector<Measure> lineMeasures();
+std::vector<Measure> stackMeasures();
+std::vector<Measure> levelMeasures();
+std::vector<Measure> turnMeasures();
 std::vector<Measure> limbMeasures();
+std::vector<Measure> excursionMeasures();
 
 /// Raw tilt of the preferred pair of these pelvis marks (PSIS→ASIS, pubis→ASIS, hip→crest). NaN without a pair.
 double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes);

@@ -1,13 +1,11 @@
-#include "measures/measure.h"
-
 #include "geometry/rigid_fit.h"
-
-#include <cmath>
+#include "measures/parts.h"
 
 namespace deft {
-namespace {
 
-double or_gap(const Result<double>& r) { return r ? *r : kGap; }
+using namespace parts;
+
+namespace {
 
 /// Turn of the rigid pelvis since its marks were set, degrees, + anterior. Uses every mark that is seen, weighted by
 /// its own uncertainty, so that one weak mark does not carry the angle. NaN with fewer than two marks.
@@ -43,10 +41,10 @@ double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes
         return degrees(std::atan2(-d.dot(axes.cranial), d.dot(axes.anterior)));
     }
     if (const auto pubis = get("pubis"), asis = get("asis"); pubis && asis)
-        return or_gap(axes.towardFrontDeg(*asis - *pubis));
+        return orGap(axes.towardFrontDeg(*asis - *pubis));
     if (const auto hip = get("hip"), crest = get("crest"); hip && crest)
-        return or_gap(axes.towardFrontDeg(*crest - *hip));
-    if (const auto hip = get("hip"), asis = get("asis"); hip && asis) return or_gap(axes.towardFrontDeg(*asis - *hip));
+        return orGap(axes.towardFrontDeg(*crest - *hip));
+    if (const auto hip = get("hip"), asis = get("asis"); hip && asis) return orGap(axes.towardFrontDeg(*asis - *hip));
     return kGap;
 }
 
@@ -54,20 +52,38 @@ std::vector<Measure> pelvisMeasures() {
     std::vector<std::string> withShoulder = kPelvisMarks;
     withShoulder.push_back("shoulder");
     return {
-        {"tilt_raw", "pelvic tilt, raw", "deg", kPelvisMarks, 0, true, false,
-         [](const MeasureInput& in, const MeasureContext& c) {
-             std::map<std::string, Point2> points;
-             for (size_t i = 0; i < kPelvisMarks.size(); ++i)
-                 if (in.at[i].allFinite()) points[kPelvisMarks[i]] = in.at[i];
-             return rawTiltOfPair(points, c.axes);
-         }},
-        {"tilt", "pelvic tilt", "deg", kPelvisMarks, 0, false, true, fittedRaw},
-        {"pelvis_on_trunk", "pelvis against trunk", "deg", withShoulder, 0, false, true,
-         [](const MeasureInput& in, const MeasureContext& c) {
-             const Point2 hip = in.at[5], shoulder = in.at[6];
-             const auto trunk = c.axes.towardFrontDeg(shoulder - hip);
-             return trunk ? wrapDeg(fittedRaw(in, c) - *trunk) : kGap;
-         }},
+        {.id = "tilt_raw",
+         .name = "pelvic tilt, raw",
+         .unit = "deg",
+         .landmarks = kPelvisMarks,
+         .needed = 0,
+         .againstMat = true,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 std::map<std::string, Point2> points;
+                 for (size_t i = 0; i < kPelvisMarks.size(); ++i)
+                     if (in.at[i].allFinite()) points[kPelvisMarks[i]] = in.at[i];
+                 return rawTiltOfPair(points, c.axes);
+             }},
+        {.id = "tilt",
+         .name = "pelvic tilt",
+         .unit = "deg",
+         .landmarks = kPelvisMarks,
+         .needed = 0,
+         .zero = Zero::Neutral,
+         .value = fittedRaw},
+        {.id = "pelvis_on_trunk",
+         .name = "pelvis against trunk",
+         .unit = "deg",
+         .landmarks = withShoulder,
+         .needed = 0,
+         .zero = Zero::Neutral,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 const Point2 hip = in.at[5], shoulder = in.at[6];
+                 const auto trunk = c.axes.towardFrontDeg(shoulder - hip);
+                 return trunk ? wrapDeg(fittedRaw(in, c) - *trunk) : kGap;
+             }},
     };
 }
 

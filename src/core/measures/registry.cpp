@@ -24,7 +24,8 @@ constexpr EventMeasure kEventMeasures[] = {
 const std::vector<Measure>& measures() {
     static const auto all = [] {
         std::vector<Measure> m;
-        for (const auto& family : {pelvisMeasures(), trunkMeasures(), lineMeasures(), limbMeasures()})
+        for (const auto& family : {pelvisMeasures(), spineMeasures(), trunkMeasures(), lineMeasures(), stackMeasures(),
+                                   levelMeasures(), turnMeasures(), limbMeasures(), excursionMeasures()})
             m.insert(m.end(), family.begin(), family.end());
         return m;
     }();

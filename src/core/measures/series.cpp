@@ -23,6 +23,69 @@ size_t layoutFrame(const Tracks& tracks) {
     return best;
 }
 
+/// Median distance of two landmarks in the still time at the start, px; 0 = never both seen.
+double startDistancePx(const Tracks& tracks, const std::string& a, const std::string& b, const SeriesOptions& options) {
+    std::vector<double> all;
+    for (size_t i = 0; i < tracks.frames(); ++i) {
+        if (!options.inSetup(tracks.time_s[i])) continue;
+        const TrackPoint *p = tracks.find(a, i), *q = tracks.find(b, i);
+        if (p && q && p->usable() && q->usable()) all.push_back((q->at - p->at).norm());
+    }
+    return all.empty() ? 0 : medianOf(all);
+}
+
+Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& options) {
+    auto axes = bodyAxes(tracks, options.position, options.view);
+    if (!axes) return tl::unexpected(axes.error());
+    MeasureContext c;
+    c.axes = *axes;
+    c.position = options.position;
+    c.view = options.view;
+    c.lineEnd = options.lineEnd;
+    c.side = options.side;
+    c.stance = options.stance;
+    const size_t reference = layoutFrame(tracks);
+    for (const std::string& name : kPelvisMarks)
+        if (const TrackPoint* p = tracks.find(name, reference); p && p->usable()) c.layout[name] = p->at;
+    c.layoutRaw_deg = rawTiltOfPair(c.layout, c.axes);
+
+    auto between = [&](const std::string& a, const std::string& b) { return startDistancePx(tracks, a, b, options); };
+    if (options.view == View::Side) {
+        c.startTrunkPx = between("shoulder", "hip");
+    } else {
+        if (const auto hips = hipPair(tracks, options.view)) {
+            c.hipLeft = hips->first;
+            c.startPelvisPx = between(hips->first, hips->second);
+        }
+        c.startShouldersPx = between("shoulder_l", "shoulder_r");
+        c.startTrunkPx = std::max(between("shoulder_l", "hip_l"), between("shoulder_r", "hip_r"));
+        for (const char* name : {"sacrum", "back_mid", "t12", "c7"})
+            if (c.midline.empty() && medianPlace(tracks, name)) c.midline = name;
+        if (c.midline.empty() && medianPlace(tracks, "hip_l") && medianPlace(tracks, "hip_r")) c.midline = "hips";
+    }
+    if (const auto a = medianPlace(tracks, "scale_a"), b = medianPlace(tracks, "scale_b");
+        a && b && options.scaleLength_cm > 0)
+        c.pxPerCm = (*b - *a).norm() / options.scaleLength_cm;
+    return c;
+}
+
+/// Tells a series against its still time at the start. False: it was not measurable there.
+bool againstStart(Series& s, Zero zero, const std::vector<double>& time_s, const SeriesOptions& options) {
+    if (zero != Zero::Start && zero != Zero::StartRatio) return true;
+    std::vector<double> start, bands;
+    for (size_t i = 0; i < s.value.size(); ++i)
+        if (options.inSetup(time_s[i]) && std::isfinite(s.value[i])) start.push_back(s.value[i]), bands.push_back(s.u95[i]);
+    if (start.empty()) return false;
+    const double from = medianOf(start), band = medianOf(bands);
+    if (zero == Zero::StartRatio && !(from > 0)) return false;
+    const double unit = zero == Zero::StartRatio ? 100 / from : 1;
+    for (size_t i = 0; i < s.value.size(); ++i) {
+        s.value[i] = unit * (s.value[i] - from);
+        s.u95[i] = unit * std::hypot(s.u95[i], band);
+    }
+    return true;
+}
+
 Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& context) {
     const size_t n = tracks.frames(), k = m.landmarks.size();
     Series s{m.id, m.unit, std::vector<double>(n, kGap), std::vector<double>(n, kGap)};
@@ -36,7 +99,7 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
             if (!there && j < m.needed) complete = false;
             at[j] = there ? p->at : Point2(kGap, kGap);
             sd[j] = there ? p->sd : 0;
-            const double total = m.relative ? sd[j] : std::hypot(sd[j], kMarkingSdPx);
+            const double total = m.zero != Zero::None ? sd[j] : std::hypot(sd[j], kMarkingSdPx);
             flat[2 * j] = at[j].x(), flat[2 * j + 1] = at[j].y();
             flatSd[2 * j] = flatSd[2 * j + 1] = there ? total : 0;
         }
@@ -70,28 +133,18 @@ const Series* SeriesSet::find(const std::string& id) const {
 Series* SeriesSet::find(const std::string& id) { return const_cast<Series*>(std::as_const(*this).find(id)); }
 
 Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& options) {
-    auto axes = bodyAxes(tracks, options.position);
-    if (!axes) return tl::unexpected(axes.error());
+    auto context = contextOf(tracks, options);
+    if (!context) return tl::unexpected(context.error());
     SeriesSet set;
     set.time_s = tracks.time_s;
-    MeasureContext& c = set.context;
-    c.axes = *axes;
-    c.lineEnd = options.lineEnd;
-    const size_t reference = layoutFrame(tracks);
-    for (const std::string& name : kPelvisMarks)
-        if (const TrackPoint* p = tracks.find(name, reference); p && p->usable()) c.layout[name] = p->at;
-    c.layoutRaw_deg = rawTiltOfPair(c.layout, c.axes);
-    std::vector<double> trunk;
-    for (size_t i = 0; i < tracks.frames() && tracks.time_s[i] <= options.setupEnd_s; ++i) {
-        const TrackPoint *hip = tracks.find("hip", i), *shoulder = tracks.find("shoulder", i);
-        if (hip && shoulder && hip->usable() && shoulder->usable()) trunk.push_back((hip->at - shoulder->at).norm());
-    }
-    c.startTrunkPx = trunk.empty() ? 0 : medianOf(trunk);
+    set.context = std::move(*context);
+    const MeasureContext& c = set.context;
 
     for (const Measure& m : measures()) {
         Series s = computeOne(m, tracks, c);
         if (runsWithoutGaps(s.value).empty()) continue;
         s.value = smoothed(set.time_s, s.value, options.cutoffHz);
+        if (!againstStart(s, m.zero, set.time_s, options)) continue;
         set.series.push_back(std::move(s));
     }
 
@@ -99,8 +152,8 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
     auto setupMedian = [&](const char* id, double& u95) {
         std::vector<double> values, bands;
         if (const Series* s = set.find(id))
-            for (size_t i = 0; i < s->value.size() && set.time_s[i] <= options.setupEnd_s; ++i)
-                if (std::isfinite(s->value[i])) values.push_back(s->value[i]), bands.push_back(s->u95[i]);
+            for (size_t i = 0; i < s->value.size(); ++i)
+                if (options.inSetup(set.time_s[i]) && std::isfinite(s->value[i])) values.push_back(s->value[i]), bands.push_back(s->u95[i]);
         u95 = bands.empty() ? 0 : medianOf(bands);
         return values.empty() ? kGap : medianOf(values);
     };

@@ -63,8 +63,7 @@ ReadingRow ofReps(const Review& r, const std::string& title, const char* id, con
 
 std::optional<Limit> limitOf(const Review& r, const std::string& measure) {
     std::optional<Limit> found;
-    auto take = [&](const Limit& limit) {
-        const Limit l = r.exercise.withSchool(limit, r.inputs.school);
+    auto take = [&](const Limit& l) {
         if (l.measure != measure) return;
         if (!found) found = l;
         if (l.low) found->low = l.low; // two faults may hold one end each
@@ -79,7 +78,7 @@ std::vector<ReadingRow> readingRows(const Review& r) {
     std::vector<ReadingRow> rows;
     for (const SetupVerdict& v : r.findings.setup) {
         const SetupCheck* check = r.exercise.check(v.id);
-        const Limit limit = r.exercise.withSchool(check->limit, r.inputs.school);
+        const Limit& limit = check->limit;
         ReadingRow row;
         row.name = measureName(limit.measure) + ", set-up";
         row.measure = limit.measure, row.stat = "set-up", row.unit = limit.unit, row.value = v.value, row.u95 = v.u95,
@@ -99,14 +98,20 @@ std::vector<ReadingRow> readingRows(const Review& r) {
         rows.push_back(std::move(row));
     };
     const auto bandOfTime = [](const Rep& rep) { return rep.hold.u95_s; };
-    add(ofReps(
-            r, "Control range, least", "control_range", measureUnit(r.exercise.moverMeasure), false,
+    if (!r.exercise.mover.isWindow()) add(ofReps(
+            r, "Control range, least", "control_range", measureUnit(r.exercise.mover.measure), false,
             [](const Rep& rep) { return rep.controlRange; }, [](const Rep& rep) { return rep.controlRangeU95; }),
         "least", r.inputs.asked.range, 0);
     add(ofReps(
             r, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; },
             bandOfTime),
         "median", r.inputs.asked.hold_s, 1);
+    if (r.exercise.mover.isWindow()) return rows;
+    if (r.exercise.paceOut_s)
+        add(ofReps(
+                r, "Pace, " + r.exercise.phaseOut, "pace_out", "s", true, [](const Rep& rep) { return rep.out_s(); },
+                bandOfTime),
+            "median", r.exercise.paceOut_s, 1);
     add(ofReps(
             r, "Pace, " + r.exercise.phaseBack, "pace_back", "s", true, [](const Rep& rep) { return rep.back_s(); },
             bandOfTime),

@@ -1,5 +1,6 @@
 #include "review/review.h"
 
+#include "judgement/shown.h"
 #include "landmarks/track_clip.h"
 #include "signal/resample.h"
 
@@ -9,10 +10,26 @@
 namespace deft {
 namespace {
 
-Position positionOf(const Exercise& e) {
-    if (e.position == "bridge" || e.position == "supine") return Position::Supine;
-    if (e.position == "standing" || e.position == "half-kneeling") return Position::Upright;
-    return Position::Prone;
+/// Whether an exercise is seen from the side of the body: from above, a body that lies on its side is.
+View pictureView(const Exercise& e) {
+    const View view = viewOf(e.view);
+    return view == View::Above && e.bodyPosition() == Position::SideLying ? View::Side : view;
+}
+
+bool marked(const Marks& marks, const std::string& landmark) {
+    return std::any_of(marks.frames.begin(), marks.frames.end(),
+                       [&](const auto& f) { return f.points.count(landmark) > 0; });
+}
+
+/// The first view of an exercise whose landmarks are all marked, else its best one.
+std::string viewFor(const Exercise& e, const Marks& marks) {
+    for (const std::string& view : e.views) {
+        const auto other = e.inView(view);
+        if (other && std::all_of(other->landmarksNeeded.begin(), other->landmarksNeeded.end(),
+                                 [&](const std::string& name) { return marked(marks, name); }))
+            return view;
+    }
+    return e.view;
 }
 
 /// Facts about the clip that bear on the measures. Limits chosen here.
@@ -38,7 +55,7 @@ std::vector<ClipCheck> checkClip(const Review& r) {
                    r.clip.medianRateHz, "1/s",
                    r.clip.medianRateHz >= 24 ? "" : "Please record with 30 frames a second or more."});
     out.push_back({"still-start", r.events.setupEnd_s >= 1 ? "good" : "poor", r.events.setupEnd_s, "s",
-                   r.events.setupEnd_s >= 1 ? "" : "Please lie still for three seconds before the first lift."});
+                   r.events.setupEnd_s >= 1 ? "" : "Please stay still for three seconds before the first movement."});
     double moving = 0, lost = 0;
     for (const Rep& rep : r.events.reps) moving += rep.hold.end_s - rep.start_s, lost += rep.lost_s;
     if (moving > 0) {
@@ -64,18 +81,32 @@ std::vector<ClipCheck> checkClip(const Review& r) {
     return out;
 }
 
+/// The coach's own step and target in place of the proposed ones; the proposal stays among the reasons. Stop rules
+/// cannot be overruled.
+void overrule(Review& r) {
+    const ReviewInputs& in = r.inputs;
+    Decision& d = r.decision;
+    if (d.step == "stop" || (in.overruledStep.empty() && !in.overruled)) return;
+    std::string said = "overruled by the coach: proposed was " + d.step;
+    if (!in.overruledWhy.empty()) said += "; " + in.overruledWhy;
+    d.because.insert(d.because.begin(), said);
+    if (!in.overruledStep.empty()) d.step = in.overruledStep;
+    if (in.overruled) d.target = *in.overruled;
+}
+
 } // namespace
 
 bool Review::metTarget() const {
-    if (!inputs.asked.hold_s || int(events.reps.size()) < inputs.asked.sets) return false;
-    return std::all_of(events.reps.begin(), events.reps.end(), [&](const Rep& rep) {
-        return !rep.unsure() && rep.hold.duration_s() >= *inputs.asked.hold_s - kHoldSlack_s;
-    });
+    return whatIsShown(exercise, caseOf(*this)).met && !anyUnsure();
 }
 
 bool Review::allClean() const {
-    return !events.reps.empty() && std::all_of(events.reps.begin(), events.reps.end(),
-                                               [](const Rep& r) { return r.hold.brokenBy.empty() && !r.unsure(); });
+    const Shown shown = whatIsShown(exercise, caseOf(*this));
+    return shown.total > 0 && shown.clean == shown.total && !anyUnsure();
+}
+
+bool Review::anyUnsure() const {
+    return std::any_of(events.reps.begin(), events.reps.end(), [](const Rep& r) { return r.unsure(); });
 }
 
 std::vector<const Fault*> Review::standing() const {
@@ -92,11 +123,9 @@ std::optional<Review::Pair> Review::framePair(const std::string& id) const {
     Tolerance t;
     bool hold = true;
     if (const FaultPlan* f = exercise.fault(id)) {
-        const Limit l = exercise.withSchool(f->limit, inputs.school);
-        t = {l.measure, l.low, l.high}, hold = !f->onTheWay;
+        t = {f->limit.measure, f->limit.low, f->limit.high}, hold = !f->onTheWay;
     } else if (const SetupCheck* c = exercise.check(id)) {
-        const Limit l = exercise.withSchool(c->limit, inputs.school);
-        t = {l.measure, l.low, l.high};
+        t = {c->limit.measure, c->limit.low, c->limit.high};
     } else {
         return std::nullopt;
     }
@@ -129,9 +158,11 @@ std::optional<Review::Pair> Review::framePair(const std::string& id) const {
 
 Case caseOf(const Review& r) {
     Case c;
+    c.exercise = r.inputs.exercise;
     c.rung = r.inputs.asked.rung;
-    c.school = r.inputs.school;
-    c.flags = r.inputs.flags;
+    c.schools = r.inputs.schools;
+    c.flags = r.inputs.flags, c.cleared = r.inputs.cleared;
+    c.cueRecord = r.inputs.cueRecord;
     c.note = r.inputs.note;
     c.target = r.inputs.asked;
     c.history = r.inputs.history;
@@ -150,32 +181,34 @@ Case caseOf(const Review& r) {
         Case::Hold ch{rep.hold.side, rep.hold.duration_s(), rep.hold.clean_s, rep.hold.brokenBy};
         if (!cr.brokenBy.empty() && !stands(cr.brokenBy, int(i))) cr.brokenBy.clear(), cr.controlRange = cr.reach;
         if (!ch.brokenBy.empty() && !stands(ch.brokenBy, int(i))) ch.brokenBy.clear(), ch.clean_s = ch.duration_s;
-        c.reps.push_back(cr);
+        if (!r.exercise.mover.isWindow()) c.reps.push_back(cr);
         c.holds.push_back(ch);
     }
     for (const Fault* f : standing)
-        c.faults.push_back({f->id, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95});
-    for (const std::string& id : r.findings.toCorrect) {
-        const bool isFault = r.exercise.fault(id) != nullptr;
-        if (!isFault || std::any_of(standing.begin(), standing.end(), [&](const Fault* f) { return f->id == id; }))
-            c.toCorrect.push_back(id);
-    }
+        c.faults.push_back({f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst,
+                            f->u95});
     return c;
 }
 
+Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
+    return loadExercise(inputs.exercise)
+        .and_then([&](const Exercise& e) {
+            return e.inView(inputs.view.empty() ? viewFor(e, inputs.marks) : inputs.view);
+        })
+        .and_then([&](const Exercise& e) { return e.inSchools(inputs.schools); });
+}
+
 Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
-    auto exercise = loadExercise(inputs.exercise);
+    auto exercise = exerciseOf(inputs);
     if (!exercise) return tl::unexpected(exercise.error());
     Review r;
     r.exercise = std::move(*exercise);
-    if (inputs.school.empty()) inputs.school = r.exercise.defaultSchool;
-    if (!r.exercise.school(inputs.school))
-        return fail(Errc::NotFound, "there is no school \"" + inputs.school + "\" for " + r.exercise.name);
+    inputs.view = r.exercise.view;
+    inputs.schools = r.exercise.schoolsFor(inputs.schools);
     if (inputs.asked.rung.empty()) {
-        inputs.asked.rung = r.exercise.ladder.size() > 1 ? r.exercise.ladder[1].id : r.exercise.ladder[0].id;
-        inputs.asked.sets = r.exercise.sets;
-        inputs.asked.daysPerWeek = r.exercise.daysPerWeek;
-        if (!inputs.asked.hold_s) inputs.asked.hold_s = r.exercise.hold_s;
+        const auto hold = inputs.asked.hold_s;
+        inputs.asked = firstTarget(r.exercise);
+        if (hold) inputs.asked.hold_s = hold;
     }
     for (const std::string& name : r.exercise.landmarksNeeded)
         if (!tracks.landmark.count(name)) r.missing.push_back(name);
@@ -185,22 +218,33 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
 
     const MoverPlan mover = moverPlan(r.exercise);
     SeriesOptions options;
-    options.position = positionOf(r.exercise);
+    options.position = r.exercise.bodyPosition();
+    options.view = pictureView(r.exercise);
     options.lineEnd = r.exercise.lineEnd;
     options.neutral = r.inputs.neutral;
+    options.scaleLength_cm = r.inputs.marks.scaleLengthCm.value_or(0);
+    const std::string& side = r.inputs.side;
+    if (side != "both") {
+        const std::string other = side == "left" ? "right" : "left";
+        options.side = r.exercise.sideIsStance ? other : side;
+        options.stance = r.exercise.sideIsStance ? side : other;
+    }
     // Where the set-up ends is known from the mover, and neutral from the set-up: look twice.
     auto first = computeSeries(r.tracks, options);
     if (!first) return tl::unexpected(first.error());
-    options.setupEnd_s = findMovement(*first, mover).setupEnd_s;
+    const Events rough = findMovement(*first, mover);
+    options.setupStart_s = rough.setupStart_s, options.setupEnd_s = rough.setupEnd_s;
     auto series = computeSeries(r.tracks, options);
     if (!series) return tl::unexpected(series.error());
     r.series = std::move(*series);
     r.events = findMovement(r.series, mover);
+    for (Rep& rep : r.events.reps) rep.side = rep.hold.side = side;
     addLevelLoss(r.series, r.events, mover);
-    findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.inputs.school));
-    r.findings = findFaults(r.exercise, r.inputs.school, r.series, r.events);
+    findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise));
+    r.findings = findFaults(r.exercise, r.series, r.events);
     r.check = checkClip(r);
     r.decision = decide(r.exercise, caseOf(r));
+    overrule(r);
     return r;
 }
 

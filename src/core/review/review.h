@@ -11,17 +11,21 @@ namespace deft {
 struct ReviewInputs {
     std::string clipPath, clipSha256;
     Marks marks;
-    std::string exercise = "bridge", view = "side", side = "both", school; ///< school empty = the exercise's own
+    std::string exercise = "bridge", side = "both";
+    std::string view; ///< empty = the first of the exercise's views whose landmarks are marked
+    Schools schools;  ///< what is not named stays at the exercise's default
     std::optional<Neutral> neutral;
     std::string client, clientRole, coach, date; ///< for the answer; may be empty
     Target asked;
     ClientNote note;
-    std::vector<std::string> flags;
+    std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
     std::vector<PastReview> history;
     std::map<std::string, bool> agreed;       ///< fault id @ rep → the coach agrees (true) or does not (false)
     std::map<std::string, std::string> words; ///< part of the answer → text as edited
     std::map<std::string, bool> parts;        ///< part of the answer → sent or left out
-    std::string step;                         ///< overruled step, empty = as proposed
+    std::optional<Target> overruled;          ///< the coach's own target instead of the proposed one
+    std::string overruledStep, overruledWhy;  ///< the coach's own step, empty = as proposed, and the reason
+    std::vector<CueRecord> cueRecord;         ///< of this coach, over all clients
 
     /// Key of a fault in `agreed`.
     static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }
@@ -36,7 +40,7 @@ struct ClipCheck {
 /// Everything computed from the inputs and the tracks.
 struct Review {
     ReviewInputs inputs;
-    Exercise exercise;
+    Exercise exercise; ///< in the view and the schools of this review
     ClipInfo clip;
     Tracks tracks;
     SeriesSet series;
@@ -48,6 +52,7 @@ struct Review {
 
     bool metTarget() const;
     bool allClean() const;
+    bool anyUnsure() const; ///< a rep in which too much was not seen
     /// The faults that count: those the coach has not turned down.
     std::vector<const Fault*> standing() const;
     /// Best and worst frame of a measure over the reps, toward and away from its tolerance. Nothing when there is none.
@@ -57,6 +62,9 @@ struct Review {
     };
     std::optional<Pair> framePair(const std::string& faultId) const;
 };
+
+/// The exercise as this review reads it. @errors NotFound
+Result<Exercise> exerciseOf(const ReviewInputs& inputs);
 
 /// All stages after tracking; pure and quick. @errors NotFound (exercise, needed landmark)
 Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks);

@@ -13,81 +13,18 @@ Json value(double v) { return std::isfinite(v) ? Json(r3(v)) : Json(nullptr); }
 Json words(const std::string& s) { return s.empty() ? Json(nullptr) : Json(s); }
 
 Json toJson(const ClientNote& n) {
-    return {{"pain", n.pain}, {"red_flags", n.redFlags}, {"felt", n.felt}, {"shaking", n.shaking}, {"words", n.words}};
+    return {{"pain", n.pain},   {"red_flags", n.redFlags}, {"signs", n.signs},
+            {"felt", n.felt},   {"shaking", n.shaking},    {"words", n.words}};
 }
 
-template <class T> std::optional<T> optionalOf(const Json& j, const char* key) {
-    const auto it = j.find(key);
-    return it == j.end() || it->is_null() ? std::nullopt : std::optional<T>(it->get<T>());
-}
-
-} // namespace
-
-Json toJson(const Target& t) {
-    return {{"rung", t.rung},
-            {"sets", t.sets},
-            {"reps", t.reps ? Json(*t.reps) : Json(nullptr)},
-            {"hold_s", numberOrNull(t.hold_s)},
-            {"range", numberOrNull(t.range)},
-            {"days_per_week", t.daysPerWeek}};
-}
-
-Target parseTarget(const Json& j) {
-    Target t;
-    t.rung = j.value("rung", "");
-    t.sets = j.value("sets", 1);
-    t.reps = optionalOf<int>(j, "reps");
-    t.hold_s = optionalOf<double>(j, "hold_s");
-    t.range = optionalOf<double>(j, "range");
-    t.daysPerWeek = j.value("days_per_week", 3);
-    return t;
-}
-
-Json toJson(const std::vector<PastReview>& history) {
+Json toJson(const std::vector<CueRecord>& record) {
     Json list = Json::array();
-    for (const PastReview& p : history) {
-        Json cues = Json::array();
-        for (const PastCue& c : p.cues)
-            cues.push_back({{"fault", c.fault}, {"rung", c.rung}, {"worst", r3(c.worst)}, {"mdc", r3(c.mdc)}});
-        list.push_back({{"date", p.date},
-                        {"rung", p.rung},
-                        {"target", toJson(p.target)},
-                        {"met", p.met},
-                        {"clean", p.clean},
-                        {"faults", p.faults},
-                        {"cues", cues}});
-    }
+    for (const CueRecord& r : record)
+        list.push_back({{"fault", r.fault}, {"rung", r.rung}, {"tried", r.tried}, {"helped", r.helped}});
     return list;
 }
 
-Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string& where) {
-    const Json* list = &json;
-    if (json.is_object()) {
-        if (auto ok = expectFormat(json, "deft-mirror-history", 1, where); !ok) return tl::unexpected(ok.error());
-        const auto it = json.find("history");
-        if (it == json.end()) return fail(Errc::BadFormat, where + ": /history is missing");
-        list = &*it;
-    }
-    if (!list->is_array()) return fail(Errc::BadFormat, where + ": the history should be a list");
-    std::vector<PastReview> out;
-    for (size_t i = 0; i < list->size(); ++i) {
-        try {
-            const Json& j = (*list)[i];
-            PastReview p;
-            p.date = j.at("date"), p.rung = j.value("rung", ""), p.met = j.value("met", false),
-            p.clean = j.value("clean", false);
-            if (j.contains("target")) p.target = parseTarget(j["target"]);
-            p.faults = j.value("faults", std::vector<std::string>{});
-            for (const Json& c : j.value("cues", Json::array()))
-                p.cues.push_back({c.at("fault"), c.at("rung"), c.value("worst", 0.0), c.value("mdc", 0.0)});
-            out.push_back(std::move(p));
-        } catch (const nlohmann::json::exception& e) {
-            return fail(Errc::BadFormat,
-                        where + ": /history/" + std::to_string(i) + " is not a past review (" + e.what() + ")");
-        }
-    }
-    return out;
-}
+} // namespace
 
 Json toJson(const ReviewInputs& in) {
     Json neutral = nullptr;
@@ -96,16 +33,33 @@ Json toJson(const ReviewInputs& in) {
                    {"pelvis_on_trunk_raw", in.neutral->pelvis_on_trunk_raw},
                    {"u95", in.neutral->u95},
                    {"source", in.neutral->source}};
-    return {{"clip", in.clipPath},       {"clip_sha256", in.clipSha256},
-            {"marks", toJson(in.marks)}, {"exercise", in.exercise},
-            {"view", in.view},           {"side", in.side},
-            {"school", in.school},       {"neutral", neutral},
-            {"client", in.client},       {"client_role", in.clientRole},
-            {"coach", in.coach},         {"date", in.date},
-            {"asked", toJson(in.asked)}, {"note", toJson(in.note)},
-            {"flags", in.flags},         {"history", toJson(in.history)},
-            {"agreed", in.agreed},       {"words", in.words},
-            {"parts", in.parts},         {"step", in.step}};
+    Json overruled = nullptr;
+    if (in.overruled || !in.overruledStep.empty())
+        overruled = {{"step", in.overruledStep},
+                     {"why", in.overruledWhy},
+                     {"target", in.overruled ? toJson(*in.overruled) : Json(nullptr)}};
+    return {{"clip", in.clipPath},
+            {"clip_sha256", in.clipSha256},
+            {"marks", toJson(in.marks)},
+            {"exercise", in.exercise},
+            {"view", in.view},
+            {"side", in.side},
+            {"schools", in.schools},
+            {"neutral", neutral},
+            {"client", in.client},
+            {"client_role", in.clientRole},
+            {"coach", in.coach},
+            {"date", in.date},
+            {"asked", toJson(in.asked)},
+            {"note", toJson(in.note)},
+            {"flags", in.flags},
+            {"cleared", in.cleared},
+            {"history", toJson(in.history)},
+            {"cue_record", toJson(in.cueRecord)},
+            {"agreed", in.agreed},
+            {"words", in.words},
+            {"parts", in.parts},
+            {"overruled", overruled}};
 }
 
 Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
@@ -119,8 +73,8 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
             return tl::unexpected(marks.error());
         else
             in.marks.mirrored = j["marks"].value("mirrored", false); // a review whose marks are still to be set
-        in.exercise = j.value("exercise", "bridge"), in.view = j.value("view", "side"),
-        in.side = j.value("side", "both"), in.school = j.value("school", "");
+        in.exercise = j.value("exercise", "bridge"), in.view = j.value("view", ""),
+        in.side = j.value("side", "both"), in.schools = j.value("schools", Schools{});
         if (j.contains("neutral") && !j["neutral"].is_null()) {
             const Json& n = j["neutral"];
             in.neutral = Neutral{n.at("tilt_raw"), n.value("pelvis_on_trunk_raw", 0.0), n.value("u95", 0.0),
@@ -128,20 +82,32 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         }
         in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""),
         in.date = j.value("date", "");
-        if (j.contains("asked")) in.asked = parseTarget(j["asked"]);
+        auto target = [&](const Json& t) {
+            auto parsed = parseTarget(t, where);
+            if (!parsed) throw std::invalid_argument(parsed.error().detail);
+            return *parsed;
+        };
+        if (j.contains("asked")) in.asked = target(j["asked"]);
         const Json note = j.value("note", Json::object());
         in.note = {note.value("pain", false), note.value("shaking", false),
                    note.value("red_flags", std::vector<std::string>{}), note.value("felt", std::vector<std::string>{}),
-                   note.value("words", "")};
+                   note.value("signs", std::vector<std::string>{}), note.value("words", "")};
         in.flags = j.value("flags", std::vector<std::string>{});
+        in.cleared = j.value("cleared", std::vector<std::string>{});
+        for (const Json& c : j.value("cue_record", Json::array()))
+            in.cueRecord.push_back({c.at("fault"), c.at("rung"), c.value("tried", 0), c.value("helped", 0)});
         auto history = parseHistory(j.value("history", Json::array()), where);
         if (!history) return tl::unexpected(history.error());
         in.history = *history;
         in.agreed = j.value("agreed", std::map<std::string, bool>{});
         in.words = j.value("words", std::map<std::string, std::string>{});
         in.parts = j.value("parts", std::map<std::string, bool>{});
-        in.step = j.value("step", "");
-    } catch (const nlohmann::json::exception& e) {
+        if (j.contains("overruled") && !j["overruled"].is_null()) {
+            const Json& o = j["overruled"];
+            in.overruledStep = o.value("step", ""), in.overruledWhy = o.value("why", "");
+            if (o.contains("target") && !o["target"].is_null()) in.overruled = target(o["target"]);
+        }
+    } catch (const std::exception& e) {
         return fail(Errc::BadFormat, where + ": the review's inputs are not complete (" + e.what() + ")");
     }
     return in;
@@ -160,8 +126,7 @@ Json toJson(const Review& r) {
             {"min", r3(m.min)},   {"min_at_s", r3(m.minAt_s)}, {"max", r3(m.max)}, {"max_at_s", r3(m.maxAt_s)},
             {"mean", r3(m.mean)}, {"u95", r3(m.u95)},          {"unit", s.unit}};
     }
-    Json reps = Json::array(), holds = Json::array(), faults = Json::array(), setup = Json::array(),
-         cues = Json::array();
+    Json reps = Json::array(), holds = Json::array(), faults = Json::array(), setup = Json::array();
     for (const Rep& rep : r.events.reps) {
         reps.push_back({{"side", rep.side},
                         {"start_s", r3(rep.start_s)},
@@ -202,8 +167,10 @@ Json toJson(const Review& r) {
                           {"rank", f.rank}});
     for (const SetupVerdict& v : r.findings.setup)
         setup.push_back({{"id", v.id}, {"verdict", v.verdict}, {"value", value(v.value)}, {"u95", value(v.u95)}});
-    for (const ChosenCue& c : r.decision.cues)
-        cues.push_back({{"fault", c.fault}, {"rung", c.rung}, {"text", c.text}, {"because", c.because}});
+    // The contract has cues and cautions beside the decision.
+    Json decision = toJson(r.decision);
+    const Json cues = decision["cues"], cautions = decision["cautions"];
+    decision.erase("cues"), decision.erase("cautions");
     const Neutral& n = r.series.neutral;
     return {{"format", "deft-mirror-review"},
             {"version", 1},
@@ -221,7 +188,7 @@ Json toJson(const Review& r) {
             {"exercise", r.inputs.exercise},
             {"view", r.inputs.view},
             {"side", r.inputs.side},
-            {"schools", {{r.exercise.schoolQuestion, r.inputs.school}}},
+            {"schools", r.inputs.schools},
             {"neutral",
              {{"tilt_raw", value(n.tilt_raw)},
               {"u95", value(n.u95)},
@@ -232,13 +199,9 @@ Json toJson(const Review& r) {
             {"holds", holds},
             {"faults", faults},
             {"setup", setup},
-            {"decision",
-             {{"step", r.decision.step},
-              {"because", r.decision.because},
-              {"target", toJson(r.decision.target)},
-              {"arithmetic", r.decision.arithmetic}}},
+            {"decision", decision},
             {"cues", cues},
-            {"cautions", r.decision.cautions},
+            {"cautions", cautions},
             {"missing_landmarks", r.missing},
             {"inputs", toJson(r.inputs)}};
 }

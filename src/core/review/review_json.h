@@ -10,12 +10,6 @@ Json toJson(const ReviewInputs& inputs);
 /// @errors BadFormat naming the path
 Result<ReviewInputs> parseInputs(const Json& json, const std::string& where);
 
-Json toJson(const Target& target);
-Target parseTarget(const Json& json);
-/// A history file: {"format":"deft-mirror-history","version":1,"history":[…as in a case…]}, or a bare list.
-Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string& where);
-Json toJson(const std::vector<PastReview>& history);
-
 /// What this review adds to the client's history.
 PastReview asPast(const Review& review);
 

@@ -1,0 +1,94 @@
+#include "cli/knowledge.h"
+
+#include "judgement/decision.h"
+
+#include <cstdio>
+#include <iostream>
+
+namespace deft::cli {
+namespace {
+
+void printLimit(const std::string& name, const Limit& l) {
+    std::printf("  %-34s %s", name.c_str(), measureName(l.measure).c_str());
+    if (l.low) std::printf(", from %g", *l.low);
+    if (l.high) std::printf(", up to %g", *l.high);
+    std::printf(" %s (%s)\n", l.unit.c_str(), l.source.empty() ? originWords(l.origin) : l.source.c_str());
+}
+
+void printDose(const Dose& d) {
+    std::printf("\ndose: %d sets", d.sets);
+    if (d.reps) std::printf(" of %d to %d reps", *d.reps, *d.repsMax);
+    if (d.hold_s) std::printf(", %g s each, at most %g s", *d.hold_s, d.holdCap_s);
+    std::printf(", %d days a week\n", d.daysPerWeek);
+}
+
+} // namespace
+
+int failed(const Error& e) {
+    std::cerr << "deft-mirror: " << e.detail << ".\n";
+    return 1;
+}
+
+int listExercises() {
+    // One damaged file does not hide the others.
+    int exit = 0;
+    for (const std::string& id : exerciseIds()) {
+        if (auto e = loadExercise(id))
+            std::printf("%-24s %s\n", id.c_str(), e->name.c_str());
+        else
+            exit = failed(e.error());
+    }
+    return exit;
+}
+
+int showExercise(const std::string& id, bool json) {
+    auto e = loadExercise(id);
+    if (!e) return failed(e.error());
+    if (json) {
+        std::cout << toText(e->raw);
+        return 0;
+    }
+    std::printf("%s (%s)\nposition %s, view", e->name.c_str(), e->id.c_str(), e->position.c_str());
+    for (const std::string& v : e->views) std::printf(" %s", v.c_str());
+    std::printf("\n\nmarks:");
+    for (const std::string& l : e->landmarksNeeded) std::printf(" %s", l.c_str());
+    std::printf("\n\ntolerances:\n");
+    for (const SetupCheck& c : e->setup) printLimit(c.name, c.limit);
+    for (const FaultPlan& f : e->faults) printLimit(f.name, f.limit);
+    printDose(e->dose);
+    std::printf("\nladder:\n");
+    for (const Rung& r : e->ladder) std::printf("  %-16s %s: %s\n", r.id.c_str(), r.name.c_str(), r.criterion.c_str());
+    std::printf("\nfelt:\n");
+    for (const FeltPlace& f : e->felt) std::printf("  %-16s %s: %s\n", f.id.c_str(), f.name.c_str(), f.means.c_str());
+    std::printf("\n%s\n", e->stopRule.c_str());
+    return 0;
+}
+
+int validateExercise(const std::string& file) {
+    auto e = readExercise(file);
+    if (!e) return failed(e.error());
+    std::printf("%s: in order (%s)\n", file.c_str(), e->name.c_str());
+    return 0;
+}
+
+int decideCase(const std::string& file, bool json) {
+    auto document = readJsonFile(file);
+    if (!document) return failed(document.error());
+    auto now = parseCase(*document, file);
+    if (!now) return failed(now.error());
+    auto d = decide(*now);
+    if (!d) return failed(d.error());
+    if (json) {
+        std::cout << toText(toJson(*d));
+        return 0;
+    }
+    std::printf("%s\n", d->step.c_str());
+    for (const auto* lines : {&d->because, &d->arithmetic})
+        for (const std::string& line : *lines) std::printf("  %s\n", line.c_str());
+    for (const ChosenCue& c : d->cues) std::printf("  %s, %s cue: %s\n", c.fault.c_str(), c.rung.c_str(), c.text.c_str());
+    for (const auto& [id, why] : d->waiting) std::printf("  %s waits: %s\n", id.c_str(), why.c_str());
+    for (const std::string& c : d->cautions) std::printf("  caution: %s\n", c.c_str());
+    return 0;
+}
+
+} // namespace deft::cli

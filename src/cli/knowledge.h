@@ -1,0 +1,17 @@
+#pragma once
+#include "base/result.h"
+
+#include <string>
+
+namespace deft::cli {
+
+// Commands about what the program knows, without any clip. Each returns the exit code.
+int listExercises();
+int showExercise(const std::string& id, bool json);
+int validateExercise(const std::string& file);
+int decideCase(const std::string& file, bool json);
+
+/// Says what went wrong on standard error; 1.
+int failed(const Error& error);
+
+} // namespace deft::cli

@@ -1,0 +1,378 @@
+#include "exercises/exercise.h"
+#include "exercises/shared_entries.h"
+#include "landmarks/names.h"
+
+#include <algorithm>
+#include <set>
+#include <valijson/adapters/nlohmann_json_adapter.hpp>
+#include <valijson/schema.hpp>
+#include <valijson/schema_parser.hpp>
+#include <valijson/validator.hpp>
+
+namespace deft {
+namespace fs = std::filesystem;
+namespace {
+
+Result<void> obeysSchema(const Json& document, const std::string& where) {
+    const auto schemaFile = dataFolder() / "schemas/exercise.schema.json";
+    auto schemaJson = readJsonFile(schemaFile);
+    if (!schemaJson) return tl::unexpected(schemaJson.error());
+    // valijson's adapter wants the default json type.
+    const nlohmann::json schemaPlain = *schemaJson, plain = document;
+    valijson::Schema schema;
+    valijson::SchemaParser parser;
+    parser.populateSchema(valijson::adapters::NlohmannJsonAdapter(schemaPlain), schema);
+    valijson::Validator validator;
+    valijson::ValidationResults results;
+    if (validator.validate(schema, valijson::adapters::NlohmannJsonAdapter(plain), &results)) return {};
+    // The deepest complaint is the most exact one.
+    valijson::ValidationResults::Error error, deepest;
+    size_t depth = 0;
+    while (results.popError(error))
+        if (error.context.size() >= depth) depth = error.context.size(), deepest = error;
+    std::string path;
+    for (std::string part : deepest.context) {
+        if (part == "<root>") continue;
+        if (part.size() > 2 && part.front() == '[') part = part.substr(1, part.size() - 2);
+        path += "/" + part;
+    }
+    return fail(Errc::BadFormat, where + ": " + (path.empty() ? "/" : path) + ": " + deepest.description);
+}
+
+template <class T> std::optional<T> optionalOf(const Json& j, const char* key) {
+    const auto it = j.find(key);
+    return it == j.end() || it->is_null() ? std::nullopt : std::optional<T>(it->get<T>());
+}
+
+Origin originOf(const std::string& words) {
+    return words == "common practice" ? Origin::CommonPractice
+           : words == "published"     ? Origin::Published
+           : words == "coach"         ? Origin::Coach
+                                      : Origin::ChosenHere;
+}
+
+Limit readLimit(const Json& j) {
+    return {j.at("measure"), optionalOf<double>(j, "low"),  optionalOf<double>(j, "high"),
+            j.at("unit"),    originOf(j.at("origin")), j.value("source", "")};
+}
+
+std::vector<Cue> readCues(const Json& list) {
+    std::vector<Cue> cues;
+    for (const Json& c : list) cues.push_back({c.at("rung"), c.at("text")});
+    return cues;
+}
+
+Sketch readSketch(const Json& j) {
+    Sketch s;
+    for (const auto& [name, p] : j.items()) s[name] = {p[0].get<double>(), p[1].get<double>()};
+    return s;
+}
+
+/// What the schema cannot say about a tolerance.
+std::string troubleWith(const Limit& l) {
+    const std::string unit = measureUnit(l.measure);
+    if (unit.empty()) return "measure \"" + l.measure + "\" is not one of this program";
+    if (unit != l.unit) return "unit is \"" + l.unit + "\", but " + l.measure + " is measured in \"" + unit + "\"";
+    if (!l.low && !l.high) return "needs a low or a high limit";
+    if (l.low && l.high && *l.low >= *l.high)
+        return "low (" + Json(*l.low).dump() + ") must be below high (" + Json(*l.high).dump() + ")";
+    if (l.origin == Origin::Published && l.source.empty()) return "is published, so it needs a source";
+    return {};
+}
+
+/// The first circle in "caused by", or empty.
+std::string circleIn(const Exercise& e) {
+    for (const FaultPlan& start : e.faults) {
+        std::vector<const FaultPlan*> open{&start};
+        std::set<std::string> seen;
+        while (!open.empty()) {
+            const FaultPlan* f = open.back();
+            open.pop_back();
+            for (const std::string& cause : f->causedBy) {
+                if (cause == start.id) return start.id + " is in the end caused by itself";
+                if (const FaultPlan* up = e.fault(cause); up && seen.insert(cause).second) open.push_back(up);
+            }
+        }
+    }
+    return {};
+}
+
+fs::path& ownFolder() {
+    static fs::path folder;
+    return folder;
+}
+
+/// A file that extends a shipped exercise, written out in full.
+Result<Json> extended(const Json& own, const std::string& where) {
+    if (!own.contains("extends")) return own;
+    const std::string base = own["extends"].is_string() ? own["extends"].get<std::string>() : "";
+    const fs::path file = dataFolder() / "exercises" / (base + ".json");
+    if (std::error_code ec; base.empty() || !fs::exists(file, ec))
+        return fail(Errc::BadFormat, where + ": /extends names \"" + base + "\", which is not an exercise that ships");
+    auto whole = readJsonFile(file).and_then([&](const Json& j) { return withSharedEntries(j, file.string()); });
+    if (!whole) return whole;
+    for (const auto& [key, value] : own.items())
+        if (key != "extends" && key != "limits") (*whole)[key] = value;
+    const Json limits = own.value("limits", Json::object());
+    if (!limits.is_object()) return fail(Errc::BadFormat, where + ": /limits should be an object");
+    for (const auto& [id, limit] : limits.items()) {
+        bool known = false;
+        for (const char* list : {"setup", "faults"})
+            for (Json& item : (*whole)[list]) {
+                if (!limit.is_object() || !item.is_object() || item.value("id", "") != id) continue;
+                known = true;
+                item.erase("low"), item.erase("high");
+                item.update(limit);
+                item["origin"] = "coach";
+            }
+        if (!known)
+            return fail(Errc::BadFormat, where + ": /limits/" + id + " is neither a fault nor a set-up check of " + base +
+                                             ", or not an object");
+    }
+    return whole;
+}
+
+/// Fills an exercise from a document that obeys the schema; the first complaint wins.
+class Filler {
+public:
+    Filler(const Json& json, const std::string& where) : j_(json), where_(where) {}
+
+    Result<Exercise> fill() {
+        identity();
+        landmarks();
+        movement();
+        checksAndFaults();
+        schools();
+        doseAndLadder();
+        sketches();
+        if (!trouble_.empty()) return fail(Errc::BadFormat, where_ + ": " + trouble_);
+        return std::move(e_);
+    }
+
+private:
+    void complain(const std::string& path, const std::string& what) {
+        if (trouble_.empty()) trouble_ = path + " " + what;
+    }
+
+    void identity() {
+        e_.raw = j_;
+        e_.id = j_["id"], e_.name = j_["name"], e_.position = j_["position"];
+        e_.views = j_["views"].get<std::vector<std::string>>();
+        e_.view = j_.value("view", e_.views.front());
+        for (const std::string& v : e_.views)
+            if (v != e_.views.front() && !j_.value("other_views", Json::object()).contains(v))
+                complain("/views", "names \"" + v + "\", for which /other_views says nothing");
+        e_.otherNames = j_.value("other_names", std::vector<std::string>{});
+        e_.eachSide = j_.value("sides", "both") == "each";
+        e_.sideIsStance = j_.value("side_means", "working") == "stance";
+        e_.loads = j_.value("loads", std::vector<std::string>{});
+        e_.cautions = j_["cautions"].get<std::vector<std::string>>();
+        e_.props = j_.value("props", std::vector<std::string>{});
+        e_.filming = j_["filming"].get<std::vector<std::string>>();
+        e_.stopRule = j_["stop_rule"];
+    }
+
+    void landmarks() {
+        e_.landmarksNeeded = j_["landmarks"]["needed"].get<std::vector<std::string>>();
+        for (const auto& [name, adds] : j_["landmarks"]["optional"].items())
+            e_.landmarksOptional.emplace_back(name, adds.get<std::string>());
+        for (const std::string& name : e_.landmarksNeeded)
+            if (!isLandmark(name)) complain("/landmarks/needed", "names \"" + name + "\", which is not a landmark");
+        for (const auto& [name, adds] : e_.landmarksOptional)
+            if (!isLandmark(name)) complain("/landmarks/optional", "names \"" + name + "\", which is not a landmark");
+        e_.lineEnd = j_.value("line_end", "knee");
+    }
+
+    /// A measure of this exercise must be computable from the marks that it asks for.
+    void measurable(const std::string& path, const std::string& id) {
+        const Measure* m = findMeasure(id);
+        if (!m) return;
+        for (size_t i = 0; i < m->needed; ++i) {
+            const std::string& name = m->landmarks[i];
+            const bool asked = std::find(e_.landmarksNeeded.begin(), e_.landmarksNeeded.end(), name) !=
+                                   e_.landmarksNeeded.end() ||
+                               std::any_of(e_.landmarksOptional.begin(), e_.landmarksOptional.end(),
+                                           [&](const auto& o) { return o.first == name; });
+            if (!asked) complain(path, "needs the landmark \"" + name + "\" for " + id + ", which is not asked for");
+        }
+    }
+
+    void movement() {
+        const Json& mover = j_["mover"];
+        e_.mover = {mover["measure"],
+                    mover["words"],
+                    mover["min_excursion"],
+                    mover.value("direction", "up") == "down",
+                    optionalOf<double>(mover, "low"),
+                    optionalOf<double>(mover, "high")};
+        if (!findMeasure(e_.mover.measure))
+            complain("/mover/measure", "\"" + e_.mover.measure + "\" is not a measure");
+        measurable("/mover/measure", e_.mover.measure);
+        const Json& words = j_["words"];
+        e_.words = {words["one"], words["many"], words["anchor"], words.value("range", ""), words["start"]};
+        const Json& phases = j_["phases"];
+        e_.phaseOut = phases["out"], e_.phaseHold = phases["hold"], e_.phaseBack = phases["back"],
+        e_.paceBack_s = phases["back_s"], e_.paceOut_s = optionalOf<double>(phases, "out_s");
+    }
+
+    Limit limitAt(const Json& j, const std::string& path) {
+        const Limit limit = readLimit(j);
+        if (const std::string t = troubleWith(limit); !t.empty()) complain(path, t);
+        measurable(path, limit.measure);
+        return limit;
+    }
+
+    void checksAndFaults() {
+        std::set<std::string> ids;
+        for (size_t i = 0; i < j_["setup"].size(); ++i) {
+            const Json& c = j_["setup"][i];
+            const std::string path = "/setup/" + std::to_string(i);
+            e_.setup.push_back({c["id"], c["name"], limitAt(c, path), c.value("at", "set-up"), c["good"],
+                                c.value("too_low", ""), c.value("too_high", ""), readCues(c["cues"])});
+            if (!ids.insert(e_.setup.back().id).second) complain(path + "/id", "is there twice");
+        }
+        for (size_t i = 0; i < j_["faults"].size(); ++i) {
+            const Json& f = j_["faults"][i];
+            const std::string path = "/faults/" + std::to_string(i);
+            e_.faults.push_back({f["id"], f["name"], limitAt(f, path), f["on_the_way"], f["in_the_hold"],
+                                 f.value("anchor", true), f.value("caused_by", std::vector<std::string>{}), f["told"],
+                                 readCues(f["cues"])});
+            if (!ids.insert(e_.faults.back().id).second) complain(path + "/id", "is there twice");
+            if (f.contains("looks")) e_.wrong[e_.faults.back().id] = readSketch(f["looks"]);
+        }
+        for (const FaultPlan& f : e_.faults)
+            for (const std::string& cause : f.causedBy)
+                if (!ids.count(cause))
+                    complain("/faults", f.id + " is caused by \"" + cause +
+                                            "\", which is neither a fault nor a set-up check here");
+        if (const std::string circle = circleIn(e_); !circle.empty()) complain("/faults", circle);
+        e_.readings = j_["readings"].get<std::vector<std::string>>();
+        for (const std::string& id : e_.readings)
+            if (measureName(id).empty()) complain("/readings", "\"" + id + "\" is not a measure");
+    }
+
+    void schools() {
+        for (const auto& [question, s] : j_["schools"].items()) {
+            const std::string path = "/schools/" + question;
+            const SchoolQuestion* known = findSchoolQuestion(question);
+            if (!known) return complain(path, "is not a question of schools.json");
+            SchoolsAnswer answer{question, s["default"], {}};
+            if (!known->choice(answer.defaultChoice))
+                complain(path + "/default", "\"" + answer.defaultChoice + "\" is not among the choices");
+            const Json choices = s.value("choices", Json::object());
+            for (const auto& [id, c] : choices.items()) {
+                if (!known->choice(id)) complain(path + "/choices/" + id, "is not a choice of schools.json");
+                SchoolsAnswer::Choice choice{id, {}, c.value("start", "")};
+                const Json limits = c.value("limits", Json::object());
+                for (const auto& [of, l] : limits.items())
+                    schoolLimit(choice, of, l, path + "/choices/" + id + "/limits/" + of);
+                answer.choices.push_back(std::move(choice));
+            }
+            e_.schools.push_back(std::move(answer));
+        }
+    }
+
+    /// A school says only what differs; measure and unit are those of the fault or check that it changes.
+    void schoolLimit(SchoolsAnswer::Choice& choice, const std::string& of, const Json& l, const std::string& path) {
+        const FaultPlan* f = e_.fault(of);
+        const SetupCheck* c = e_.check(of);
+        if (!f && !c) return complain(path, "is neither a fault nor a set-up check here");
+        Limit limit = f ? f->limit : c->limit;
+        limit.low = optionalOf<double>(l, "low"), limit.high = optionalOf<double>(l, "high");
+        limit.origin = originOf(l["origin"]), limit.source = l.value("source", "");
+        if (const std::string t = troubleWith(limit); !t.empty()) complain(path, t);
+        choice.limits[of] = limit;
+    }
+
+    void doseAndLadder() {
+        const Json& d = j_["dose"];
+        e_.dose.sets = d["sets"], e_.dose.daysPerWeek = d["days_per_week"];
+        e_.dose.setsMax = d.value("sets_max", 5);
+        e_.dose.hold_s = optionalOf<double>(d, "hold_s");
+        e_.dose.holdCap_s = d.value("hold_cap_s", 120.0);
+        if (d.contains("reps")) e_.dose.reps = d["reps"][0].get<int>(), e_.dose.repsMax = d["reps"][1].get<int>();
+        if (e_.dose.reps && *e_.dose.reps > *e_.dose.repsMax) complain("/dose/reps", "should go from low to high");
+        if (!e_.dose.reps && !e_.dose.hold_s) complain("/dose", "needs reps or hold_s");
+        e_.dose.instead = d.value("instead", e_.dose.instead);
+        for (const Json& r : j_["ladder"])
+            e_.ladder.push_back({r["id"], r["name"], r["criterion"], r.value("exercise", "")});
+        const auto known = exerciseIds();
+        for (size_t i = 0; i < e_.ladder.size(); ++i) {
+            const std::string path = "/ladder/" + std::to_string(i);
+            if (e_.rungIndex(e_.ladder[i].id) != int(i)) complain(path + "/id", "is there twice");
+            const std::string& to = e_.ladder[i].exercise;
+            if (!to.empty() && to != e_.id && std::find(known.begin(), known.end(), to) == known.end())
+                complain(path + "/exercise", "points to \"" + to + "\", which is not an exercise");
+        }
+        e_.startRung = j_.value("start_rung", e_.ladder.front().id);
+        if (e_.rungIndex(e_.startRung) < 0) complain("/start_rung", "\"" + e_.startRung + "\" is not on the ladder");
+        for (const SchoolsAnswer& a : e_.schools)
+            for (const auto& c : a.choices)
+                if (!c.startRung.empty() && e_.rungIndex(c.startRung) < 0)
+                    complain("/schools/" + a.question + "/choices/" + c.id + "/start",
+                             "\"" + c.startRung + "\" is not on the ladder");
+        for (const Json& f : j_["felt"])
+            e_.felt.push_back({f["id"], f["name"], f["means"], f.value("as_intended", false)});
+    }
+
+    void sketches() {
+        const Json drawn = j_.value("drawn", Json::object());
+        e_.start = readSketch(drawn.value("start", Json::object()));
+        e_.end = e_.start;
+        for (const auto& [name, p] : readSketch(drawn.value("end", Json::object()))) e_.end[name] = p;
+        for (const auto& [name, p] : e_.start)
+            if (!isLandmark(name) && !isLandmark(name.substr(std::min<size_t>(name.size(), 4))))
+                complain("/drawn/start/" + name, "is not a landmark");
+    }
+
+    const Json& j_;
+    const std::string& where_;
+    std::string trouble_;
+    Exercise e_;
+};
+
+} // namespace
+
+void setOwnExercises(const fs::path& folder) { ownFolder() = folder; }
+
+fs::path exerciseFile(const std::string& id) {
+    for (const fs::path& folder : {ownFolder(), dataFolder() / "exercises"})
+        if (std::error_code ec; !folder.empty() && fs::exists(folder / (id + ".json"), ec))
+            return folder / (id + ".json");
+    return {};
+}
+
+std::vector<std::string> exerciseIds() {
+    std::set<std::string> ids;
+    for (const fs::path& folder : {dataFolder() / "exercises", ownFolder()}) {
+        std::error_code ec;
+        if (folder.empty()) continue;
+        for (const auto& entry : fs::directory_iterator(folder, ec))
+            if (entry.path().extension() == ".json") ids.insert(entry.path().stem().string());
+    }
+    return {ids.begin(), ids.end()};
+}
+
+Result<Exercise> loadExercise(const std::string& id) {
+    const fs::path file = exerciseFile(id);
+    if (!file.empty()) return readExercise(file);
+    std::string known;
+    for (const std::string& k : exerciseIds()) known += (known.empty() ? "" : ", ") + k;
+    return fail(Errc::NotFound, "there is no exercise \"" + id + "\"; there are: " + known);
+}
+
+Result<Exercise> readExercise(const fs::path& path) {
+    auto json = readJsonFile(path);
+    if (!json) return tl::unexpected(json.error());
+    return parseExercise(*json, path.string());
+}
+
+Result<Exercise> parseExercise(const Json& json, const std::string& where) {
+    if (auto ok = expectFormat(json, "deft-mirror-exercise", 1, where); !ok) return tl::unexpected(ok.error());
+    auto whole = extended(json, where).and_then([&](const Json& j) { return withSharedEntries(j, where); });
+    if (!whole) return tl::unexpected(whole.error());
+    if (auto ok = obeysSchema(*whole, where); !ok) return tl::unexpected(ok.error());
+    return Filler(*whole, where).fill();
+}
+
+} // namespace deft

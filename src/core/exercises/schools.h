@@ -1,0 +1,38 @@
+#pragma once
+#include "base/json.h"
+
+#include <map>
+#include <vector>
+
+namespace deft {
+
+/// Question → choice, such as "bridge" → "flat-first". What is not named stays at the default.
+using Schools = std::map<std::string, std::string>;
+
+/// One answer to a question on which practitioners differ. A school changes targets and tolerances, never measures.
+struct SchoolChoice {
+    std::string id, name, aim;
+    std::optional<double> holdCap_s;       ///< no longer holds than this are asked for
+    std::vector<std::string> insteadOfHold; ///< what grows when the hold does not, see Dose::instead
+    double toleranceFactor = 1;            ///< on the tolerances of the anchor
+    std::optional<double> breath_s;        ///< holds are told in breaths of this length
+    bool shakingIsTheEnd = false;          ///< shaking with position kept ends a hold, and says that the dose is enough
+};
+
+struct SchoolQuestion {
+    std::string id, name;
+    std::vector<SchoolChoice> choices;
+    const SchoolChoice* choice(const std::string& id) const;
+};
+
+/// The questions and choices of data/schools.json, read once. @errors those of readJsonFile
+Result<std::vector<SchoolQuestion>> schoolQuestions();
+const SchoolQuestion* findSchoolQuestion(const std::string& id);
+
+/// Checks every question and choice. @errors NotFound naming those that exist
+Result<void> knownSchools(const Schools& schools);
+
+/// "Q=S" as on the command line. @errors BadFormat, NotFound
+Result<void> addSchool(Schools& schools, const std::string& text);
+
+} // namespace deft

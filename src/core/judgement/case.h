@@ -1,0 +1,93 @@
+#pragma once
+#include "base/json.h"
+#include "exercises/schools.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace deft {
+
+struct Target {
+    std::string rung;
+    int sets = 1;
+    std::optional<int> reps;
+    std::optional<double> hold_s, range;
+    int daysPerWeek = 3;
+    std::string firstSide; ///< the weaker side, which begins; empty = no difference
+};
+
+struct PastCue {
+    std::string fault, rung;
+    double worst = 0, mdc = 0; ///< reading when it was said, and the change that counts
+};
+
+/// What an earlier review of the same client and exercise left behind.
+struct PastReview {
+    std::string date;
+    std::string rung;
+    Target target;
+    bool met = false, clean = false;
+    std::vector<std::string> faults;
+    std::vector<PastCue> cues;
+};
+
+struct ClientNote {
+    bool pain = false, shaking = false;
+    std::vector<std::string> redFlags, felt;
+    std::vector<std::string> signs; ///< breath-held, doming, not-regained: seen by the coach, not corrected when asked
+    std::string words;              ///< what the client wrote
+};
+
+/// How often a cue of one rung has been given for a fault and was followed by a fault that had really shrunk at the
+/// next review, over all clients of this coach.
+struct CueRecord {
+    std::string fault, rung;
+    int tried = 0, helped = 0;
+};
+
+/// Everything that a decision is made from: file format `deft-mirror-case` 1 (docs/formats.md).
+struct Case {
+    std::string exercise, rung;
+    Schools schools;
+    std::vector<std::string> flags;   ///< from intake
+    std::vector<std::string> cleared; ///< flags whose readiness list is confirmed, or whose lock the coach overruled
+    ClientNote note;
+    Target target; ///< what was asked
+    struct Hold {
+        std::string side = "both";
+        double duration_s = 0, clean_s = 0;
+        std::string brokenBy;
+    };
+    struct Rep {
+        std::string side = "both";
+        double reach = 0, controlRange = 0, u95 = 0;
+        std::string brokenBy;
+    };
+    struct Fault {
+        std::string id, measure, certainty;
+        double worst = 0, u95 = 0;
+        bool clear() const { return certainty == "clear"; }
+    };
+    bool usable = true;
+    std::vector<std::pair<std::string, std::string>> setup; ///< id, verdict
+    std::vector<Hold> holds;
+    std::vector<Rep> reps; ///< when there are as many as holds, the two tell of the same movements
+    std::vector<Fault> faults;
+    std::vector<PastReview> history; ///< oldest first
+    std::vector<CueRecord> cueRecord;
+};
+
+/// @errors BadFormat naming file, path, what was expected and what was found; NewerVersion; NotFound for unknown
+/// flags, red flags, signs, schools and exercises
+Result<Case> parseCase(const Json& json, const std::string& where);
+
+Json toJson(const Target& target);
+/// @errors BadFormat
+Result<Target> parseTarget(const Json& json, const std::string& where);
+/// A history file: {"format":"deft-mirror-history","version":1,"history":[…as in a case…]}, or a bare list.
+/// @errors BadFormat
+Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string& where);
+Json toJson(const std::vector<PastReview>& history);
+
+} // namespace deft

@@ -1,0 +1,291 @@
+#include "exercises/exercise.h"
+#include "judgement/case.h"
+#include "judgement/safety.h"
+
+#include <cmath>
+
+namespace deft {
+namespace {
+
+/// Reads members of one JSON object; the first complaint says path, what was expected and what was found.
+class Reader {
+public:
+    Reader(const Json& json, std::string path, std::string& trouble)
+        : json_(json), path_(std::move(path)), trouble_(trouble) {
+        if (!json_.is_object()) complain(path_, "an object", json_);
+    }
+
+    void text(const char* key, std::string& to, bool needed = false) {
+        if (const Json* j = find(key, needed)) j->is_string() ? void(to = *j) : complain(at(key), "a text", *j);
+    }
+    void flag(const char* key, bool& to) {
+        if (const Json* j = find(key)) j->is_boolean() ? void(to = *j) : complain(at(key), "true or false", *j);
+    }
+    void number(const char* key, double& to, double low, double high, bool needed = false) {
+        const Json* j = find(key, needed);
+        if (!j) return;
+        if (!j->is_number() || !std::isfinite(j->get<double>()) || *j < low || *j > high)
+            return complain(at(key), "a number from " + Json(low).dump() + " to " + Json(high).dump(), *j);
+        to = *j;
+    }
+    void number(const char* key, std::optional<double>& to, double low, double high) {
+        double v = 0;
+        if (!find(key)) return;
+        number(key, v, low, high);
+        to = v;
+    }
+    void count(const char* key, int& to, int low, int high) {
+        const Json* j = find(key);
+        if (!j) return;
+        if (!j->is_number_integer() || *j < low || *j > high)
+            return complain(at(key), "a whole number from " + std::to_string(low) + " to " + std::to_string(high), *j);
+        to = *j;
+    }
+    void count(const char* key, std::optional<int>& to, int low, int high) {
+        if (!find(key)) return;
+        int v = low;
+        count(key, v, low, high);
+        to = v;
+    }
+    void texts(const char* key, std::vector<std::string>& to) {
+        const Json* j = list(key);
+        for (size_t i = 0; j && i < j->size(); ++i)
+            (*j)[i].is_string() ? to.push_back((*j)[i]) : complain(at(key) + "/" + std::to_string(i), "a text", (*j)[i]);
+    }
+    template <class F> void objects(const char* key, F&& each) {
+        const Json* j = list(key);
+        for (size_t i = 0; j && i < j->size(); ++i) {
+            Reader r((*j)[i], at(key) + "/" + std::to_string(i), trouble_);
+            if ((*j)[i].is_object()) each(r);
+        }
+    }
+    template <class F> void object(const char* key, F&& each, bool needed = false) {
+        const Json* j = find(key, needed);
+        if (!j) return;
+        Reader r(*j, at(key), trouble_);
+        if (j->is_object()) each(r);
+    }
+    void oneOf(const char* key, const std::string& value, std::initializer_list<const char*> allowed) {
+        std::string list;
+        for (const char* a : allowed) {
+            if (value == a) return;
+            list += (list.empty() ? "\"" : ", \"") + std::string(a) + "\"";
+        }
+        complain(at(key), "one of " + list, Json(value));
+    }
+    const Json& json() const { return json_; }
+    std::string at(const char* key) const { return path_ + "/" + key; }
+    void complain(const std::string& path, const std::string& expected, const Json& found) {
+        if (trouble_.empty()) trouble_ = path + ": expected " + expected + ", found " + found.dump();
+    }
+
+private:
+    const Json* find(const char* key, bool needed = false) {
+        if (!json_.is_object()) return nullptr;
+        const auto it = json_.find(key);
+        if (it != json_.end() && !it->is_null()) return &*it;
+        if (needed && trouble_.empty()) trouble_ = at(key) + " is missing";
+        return nullptr;
+    }
+    const Json* list(const char* key) {
+        const Json* j = find(key);
+        if (j && !j->is_array()) complain(at(key), "a list", *j);
+        return j && j->is_array() ? j : nullptr;
+    }
+
+    const Json& json_;
+    std::string path_;
+    std::string& trouble_;
+};
+
+constexpr double kHour_s = 3600, kFar = 1e4;
+
+void readTarget(Reader& r, Target& t) {
+    r.text("rung", t.rung);
+    r.count("sets", t.sets, 1, 50);
+    r.count("reps", t.reps, 1, 500);
+    r.number("hold_s", t.hold_s, 0.1, kHour_s);
+    r.number("range", t.range, 0, kFar);
+    r.count("days_per_week", t.daysPerWeek, 1, 7);
+    r.text("first_side", t.firstSide);
+}
+
+void readPast(Reader& r, PastReview& p) {
+    r.text("date", p.date, true);
+    r.text("rung", p.rung);
+    r.object("target", [&](Reader& t) { readTarget(t, p.target); });
+    r.flag("met", p.met);
+    r.flag("clean", p.clean);
+    r.texts("faults", p.faults);
+    r.objects("cues", [&](Reader& c) {
+        PastCue cue;
+        c.text("fault", cue.fault, true);
+        c.text("rung", cue.rung, true);
+        c.oneOf("rung", cue.rung, {"set-up", "internal", "image", "touch", "prop", "easier"});
+        c.number("worst", cue.worst, -kFar, kFar);
+        c.number("mdc", cue.mdc, 0, kFar);
+        p.cues.push_back(cue);
+    });
+}
+
+void readNow(Reader& r, Case& c) {
+    auto side = [](Reader& s, std::string& to) {
+        s.text("side", to);
+        s.oneOf("side", to, {"left", "right", "both"});
+    };
+    r.flag("usable", c.usable);
+    r.objects("setup", [&](Reader& s) {
+        std::string id, verdict;
+        s.text("id", id, true), s.text("verdict", verdict, true);
+        s.oneOf("verdict", verdict, {"good", "poor", "cannot-tell"});
+        c.setup.emplace_back(id, verdict);
+    });
+    r.objects("holds", [&](Reader& s) {
+        Case::Hold h;
+        side(s, h.side);
+        s.number("duration_s", h.duration_s, 0, kHour_s, true);
+        h.clean_s = h.duration_s;
+        s.number("clean_s", h.clean_s, 0, kHour_s);
+        s.text("broken_by", h.brokenBy);
+        if (h.clean_s > h.duration_s) s.complain(s.at("clean_s"), "no more than duration_s", Json(h.clean_s));
+        c.holds.push_back(h);
+    });
+    r.objects("reps", [&](Reader& s) {
+        Case::Rep p;
+        side(s, p.side);
+        s.number("reach", p.reach, 0, kFar, true);
+        p.controlRange = p.reach;
+        s.number("control_range", p.controlRange, 0, kFar);
+        s.number("u95", p.u95, 0, kFar);
+        s.text("broken_by", p.brokenBy);
+        if (p.controlRange > p.reach) s.complain(s.at("control_range"), "no more than reach", Json(p.controlRange));
+        c.reps.push_back(p);
+    });
+    r.objects("faults", [&](Reader& s) {
+        Case::Fault f;
+        s.text("id", f.id, true);
+        s.text("measure", f.measure);
+        f.certainty = "clear";
+        s.text("certainty", f.certainty);
+        s.oneOf("certainty", f.certainty, {"clear", "cannot-tell"});
+        s.number("worst", f.worst, -kFar, kFar);
+        s.number("u95", f.u95, 0, kFar);
+        c.faults.push_back(f);
+    });
+}
+
+/// Ids must be among those that the safety rules know: a flag that is misspelt would protect nobody.
+template <class Map>
+std::string unknownIn(const std::vector<std::string>& ids, const Map& known, const std::string& path) {
+    for (const std::string& id : ids)
+        if (!known.count(id)) {
+            std::string list;
+            for (const auto& [name, value] : known) list += (list.empty() ? "" : ", ") + name;
+            return path + ": \"" + id + "\" is not known; there are: " + list;
+        }
+    return {};
+}
+
+} // namespace
+
+Json toJson(const Target& t) {
+    Json j = {{"rung", t.rung},
+              {"sets", t.sets},
+              {"reps", t.reps ? Json(*t.reps) : Json(nullptr)},
+              {"hold_s", numberOrNull(t.hold_s)},
+              {"range", numberOrNull(t.range)},
+              {"days_per_week", t.daysPerWeek}};
+    if (!t.firstSide.empty()) j["first_side"] = t.firstSide;
+    return j;
+}
+
+Result<Target> parseTarget(const Json& json, const std::string& where) {
+    std::string trouble;
+    Target t;
+    Reader r(json, "", trouble);
+    readTarget(r, t);
+    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    return t;
+}
+
+Json toJson(const std::vector<PastReview>& history) {
+    Json list = Json::array();
+    for (const PastReview& p : history) {
+        Json cues = Json::array();
+        for (const PastCue& c : p.cues)
+            cues.push_back({{"fault", c.fault},
+                            {"rung", c.rung},
+                            {"worst", rounded(c.worst, 3)},
+                            {"mdc", rounded(c.mdc, 3)}});
+        list.push_back({{"date", p.date},
+                        {"rung", p.rung},
+                        {"target", toJson(p.target)},
+                        {"met", p.met},
+                        {"clean", p.clean},
+                        {"faults", p.faults},
+                        {"cues", cues}});
+    }
+    return list;
+}
+
+Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string& where) {
+    if (json.is_object())
+        if (auto ok = expectFormat(json, "deft-mirror-history", 1, where); !ok) return tl::unexpected(ok.error());
+    std::string trouble;
+    std::vector<PastReview> out;
+    const Json whole = json.is_array() ? Json{{"history", json}} : json;
+    if (!whole.is_object() || !whole.contains("history"))
+        return fail(Errc::BadFormat, where + ": the history should be a list");
+    Reader r(whole, "", trouble);
+    r.objects("history", [&](Reader& p) { readPast(p, out.emplace_back()); });
+    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    return out;
+}
+
+Result<Case> parseCase(const Json& json, const std::string& where) {
+    if (auto ok = expectFormat(json, "deft-mirror-case", 1, where); !ok) return tl::unexpected(ok.error());
+    std::string trouble;
+    Case c;
+    Reader r(json, "", trouble);
+    r.text("exercise", c.exercise, true);
+    r.text("rung", c.rung);
+    r.object("schools", [&](Reader& s) {
+        for (const auto& [question, choice] : s.json().items()) s.text(question.c_str(), c.schools[question]);
+    });
+    r.texts("flags", c.flags);
+    r.texts("cleared", c.cleared);
+    r.object("note", [&](Reader& n) {
+        n.flag("pain", c.note.pain);
+        n.flag("shaking", c.note.shaking);
+        n.texts("red_flags", c.note.redFlags);
+        n.texts("signs", c.note.signs);
+        n.texts("felt", c.note.felt);
+        n.text("words", c.note.words);
+    });
+    r.object("target", [&](Reader& t) { readTarget(t, c.target); });
+    r.object("now", [&](Reader& n) { readNow(n, c); }, true);
+    r.objects("history", [&](Reader& p) { readPast(p, c.history.emplace_back()); });
+    r.objects("cue_record", [&](Reader& k) {
+        CueRecord record;
+        k.text("fault", record.fault, true);
+        k.text("rung", record.rung, true);
+        k.count("tried", record.tried, 0, 1000000);
+        k.count("helped", record.helped, 0, record.tried);
+        c.cueRecord.push_back(record);
+    });
+    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    if (c.rung.empty()) c.rung = c.target.rung;
+    c.target.rung = c.rung;
+    const auto& rules = safetyRules();
+    if (!rules) return tl::unexpected(rules.error());
+    for (const std::string& t :
+         {unknownIn(c.flags, rules->flags, "/flags"), unknownIn(c.cleared, rules->flags, "/cleared"),
+          unknownIn(c.note.redFlags, rules->redFlags, "/note/red_flags"),
+          unknownIn(c.note.signs, rules->signs, "/note/signs")})
+        if (!t.empty()) return fail(Errc::NotFound, where + ": " + t);
+    if (auto ok = knownSchools(c.schools); !ok)
+        return fail(ok.error().code, where + ": /schools: " + ok.error().detail);
+    return c;
+}
+
+} // namespace deft

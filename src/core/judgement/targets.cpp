@@ -1,0 +1,167 @@
+#include "judgement/targets.h"
+
+#include "judgement/wording.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace deft {
+
+const std::vector<double> kHoldRungs = {5, 10, 15, 20, 30, 45, 60, 90, 120};
+
+namespace {
+
+constexpr double kUpShare = 1.2;       // of the median clean hold; chosen here
+constexpr double kUpStep_s = 5;        // chosen here
+constexpr double kWeeklyGrowth = 1.10; // of the range; chosen here
+constexpr int kRepStep = 2;            // chosen here
+constexpr double kSideWorthNaming = 0.02; // chosen here
+
+std::string seconds(double v) { return numberWords(v, 1) + " s"; }
+
+/// What grows when the hold cannot: the first of the exercise's own list that is possible.
+void growInstead(Decision& d, const Exercise& e, const std::string& keep) {
+    Target& t = d.target;
+    for (const std::string& what : e.dose.instead) {
+        const int rung = e.rungIndex(t.rung);
+        if (what == "round" && t.sets < e.dose.setsMax) {
+            ++t.sets;
+            d.arithmetic.push_back("up: " + keep + ", add a round: " + std::to_string(t.sets));
+            return;
+        }
+        if (what == "days" && t.daysPerWeek < 7) {
+            t.daysPerWeek = 7;
+            d.arithmetic.push_back("up: " + keep + ", every other day becomes every day");
+            return;
+        }
+        if (what != "version") continue;
+        if (t.reps && e.dose.repsMax && *t.reps < *e.dose.repsMax) {
+            t.reps = std::min(*e.dose.repsMax, *t.reps + kRepStep);
+            d.arithmetic.push_back("up: " + keep + ", reps to the top of " + std::to_string(*e.dose.reps) + "–" +
+                                   std::to_string(*e.dose.repsMax) + " before a harder version: " +
+                                   std::to_string(*t.reps));
+            return;
+        }
+        if (rung >= 0 && rung + 1 < int(e.ladder.size())) {
+            t.rung = e.ladder[size_t(rung) + 1].id;
+            if (e.dose.reps) t.reps = e.dose.reps;
+            d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(rung)].name + " → " +
+                                   e.ladder[size_t(rung) + 1].name);
+            return;
+        }
+    }
+    d.arithmetic.push_back("up: " + keep + "; rounds, days and versions are at their top");
+}
+
+void holdUp(Decision& d, const Exercise& e, const Shown& s, double asked) {
+    const auto next = std::upper_bound(kHoldRungs.begin(), kHoldRungs.end(), asked + 1e-9);
+    const double reachable = std::max(asked + kUpStep_s, kUpShare * s.medianClean_s);
+    if (next == kHoldRungs.end() || *next > e.dose.holdCap_s + 1e-9)
+        return growInstead(d, e, "no longer than " + seconds(e.dose.holdCap_s) + " here → keep " + seconds(asked));
+    if (*next > reachable + 1e-9)
+        return growInstead(d, e, "the next rung " + seconds(*next) + " is beyond " + seconds(reachable) + " → keep " +
+                                     seconds(asked));
+    d.target.hold_s = *next;
+    d.arithmetic.push_back("up: next rung " + seconds(*next) + " ≤ larger of " + seconds(asked) + " + 5 s and 1.2 × " +
+                           seconds(s.medianClean_s) + " = " + seconds(reachable) + " → " + seconds(*next));
+}
+
+/// One version down; at the bottom of the ladder, a round less.
+void easierVersion(Decision& d, const Exercise& e) {
+    const int rung = e.rungIndex(d.target.rung);
+    if (rung > 0) {
+        d.target.rung = e.ladder[size_t(rung) - 1].id;
+        d.arithmetic.push_back("version: " + e.ladder[size_t(rung)].name + " → " + e.ladder[size_t(rung) - 1].name);
+    } else if (d.target.sets > 1) {
+        --d.target.sets;
+        d.arithmetic.push_back("back: already the easiest version → a round less: " + std::to_string(d.target.sets));
+    }
+}
+
+void setHold(Decision& d, const Exercise& e, const Shown& s, bool& easier) {
+    const double asked = *d.target.hold_s;
+    if (d.step == "up") return holdUp(d, e, s, asked);
+    if (d.step == "stay") {
+        d.arithmetic.push_back("stay: " + std::to_string(s.clean) + " of " + std::to_string(s.total) +
+                               " holds clean → keep " + seconds(asked));
+        return;
+    }
+    const auto above = std::upper_bound(kHoldRungs.begin(), kHoldRungs.end(), s.medianClean_s + 1e-9);
+    if (above == kHoldRungs.begin()) {
+        d.target.hold_s = std::min(asked, kHoldRungs.front());
+        d.arithmetic.push_back("back: median clean hold " + seconds(s.medianClean_s) +
+                               " is below the shortest rung → " + seconds(*d.target.hold_s) +
+                               ", on the easier version");
+        easier = true;
+    } else {
+        d.target.hold_s = std::min(asked, *(above - 1));
+        d.arithmetic.push_back("back: largest rung not above the median clean hold of " + seconds(s.medianClean_s) +
+                               " → " + seconds(*d.target.hold_s));
+    }
+}
+
+void setReps(Decision& d, const Exercise& e, const Shown& s, bool& easier) {
+    const std::string reps = d.target.reps ? std::to_string(*d.target.reps) + " reps" : "the dose";
+    if (d.step == "up") return growInstead(d, e, "keep " + reps);
+    if (d.step == "stay") {
+        d.arithmetic.push_back("stay: " + std::to_string(s.clean) + " of " + std::to_string(s.total) +
+                               " reps clean → keep " + reps);
+        return;
+    }
+    if (d.target.reps && e.dose.reps && *d.target.reps > *e.dose.reps) {
+        d.target.reps = e.dose.reps;
+        d.arithmetic.push_back("back: " + reps + " → " + std::to_string(*e.dose.reps));
+    }
+    easier = true;
+}
+
+void setRange(Decision& d, const Case& c) {
+    // A range is set only when one was lost: the least control range of the set, less its uncertainty.
+    double least = 1e300, band = 0;
+    bool broken = false;
+    for (const Case::Rep& r : c.reps) {
+        broken = broken || !r.brokenBy.empty();
+        if (r.controlRange - r.u95 < least - band) least = r.controlRange, band = r.u95;
+    }
+    if (c.reps.empty() || (!broken && !c.target.range)) return;
+    double range = std::floor(least - band);
+    std::string sum = "range: least control range " + numberWords(least, 0) + " − " + numberWords(band, 0) + " → " +
+                      numberWords(range, 0);
+    if (c.target.range && range > *c.target.range * kWeeklyGrowth) {
+        range = std::floor(*c.target.range * kWeeklyGrowth);
+        sum += ", at most 10 % more than " + numberWords(*c.target.range, 0) + " → " + numberWords(range, 0);
+    }
+    if (d.step == "back" && c.target.range && range > *c.target.range) {
+        range = *c.target.range;
+        sum += ", no more than before on a step back → " + numberWords(range, 0);
+    }
+    d.target.range = std::max(0.0, range);
+    d.arithmetic.push_back(sum);
+}
+
+} // namespace
+
+void setTarget(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool easier) {
+    if (d.target.hold_s)
+        setHold(d, e, s, easier);
+    else
+        setReps(d, e, s, easier);
+    setRange(d, c);
+    if (d.step == "back" && easier) easierVersion(d, e);
+    if (s.sideDifference > kSideWorthNaming) {
+        d.target.firstSide = s.weakSide;
+        d.arithmetic.push_back("sides: " + s.weakSide + " is weaker (" + numberWords(s.weak, 1) + " against " +
+                               numberWords(s.strong, 1) + " " + s.weakUnit + ", " +
+                               numberWords(100 * s.sideDifference, 0) +
+                               " %): it begins, both sides get the same dose");
+    }
+}
+
+Target firstTarget(const Exercise& e) {
+    Target t;
+    t.rung = e.startRung, t.sets = e.dose.sets, t.reps = e.dose.reps, t.daysPerWeek = e.dose.daysPerWeek;
+    if (e.dose.hold_s) t.hold_s = std::min(*e.dose.hold_s, e.dose.holdCap_s);
+    return t;
+}
+
+} // namespace deft

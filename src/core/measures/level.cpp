@@ -1,0 +1,119 @@
+#include "measures/parts.h"
+
+namespace deft {
+
+using namespace parts;
+
+namespace {
+
+/// + the client's right, or toward the stance side when one is named.
+double towardStance(const MeasureContext& c, double towardRight) {
+    return c.stance == "left" ? -towardRight : towardRight;
+}
+/// + the client's right lower, or the free side lower: the free side is the right one when the left one stands.
+double freeLower(const MeasureContext& c, double rightLower) { return c.stance == "right" ? -rightLower : rightLower; }
+
+/// Depth of the right point below the left one and their distance across, px.
+std::pair<double, double> fall(const std::pair<Point2, Point2>& pair, const MeasureContext& c) {
+    const Vector2 d = pair.second - pair.first;
+    return {-d.dot(c.axes.up), std::abs(d.x() * c.axes.up.y() - d.y() * c.axes.up.x())};
+}
+
+double ratioOfSides(const MeasureInput& in, const MeasureContext& c) {
+    const double left = (leftOf(in, 0) - leftOf(in, 1)).norm(), right = (rightOf(in, 0) - rightOf(in, 1)).norm();
+    return c.side == "left" ? left / right : right / left;
+}
+
+Measure levelOf(const char* id, const char* name, std::vector<std::string> landmarks,
+                std::function<std::pair<Point2, Point2>(const MeasureInput&, const MeasureContext&)> pair) {
+    return {.id = id,
+            .name = name,
+            .unit = "deg",
+            .landmarks = std::move(landmarks),
+            .needed = 0,
+            .againstMat = true,
+            .value = [pair = std::move(pair)](const MeasureInput& in, const MeasureContext& c) {
+                const auto [depth, across] = fall(pair(in, c), c);
+                return freeLower(c, degrees(std::atan2(depth, across)));
+            }};
+}
+
+} // namespace
+
+std::vector<Measure> levelMeasures() {
+    const auto shoulders = [](const MeasureInput& in, const MeasureContext&) {
+        return std::pair(leftOf(in, 0), rightOf(in, 0));
+    };
+    return {
+        levelOf("drop", "hip drop", kHipPoints, hipPoints),
+        {.id = "drop_cm",
+         .name = "hip drop",
+         .unit = "cm",
+         .landmarks = kHipPoints,
+         .needed = 0,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 return c.pxPerCm > 0 ? freeLower(c, fall(hipPoints(in, c), c).first) / c.pxPerCm : kGap;
+             }},
+        levelOf("shoulder_drop", "shoulder drop", bothSides({"shoulder"}), shoulders),
+        levelOf("knee_level", "knees level with each other", bothSides({"knee"}), shoulders),
+        {.id = "lean",
+         .name = "sideways trunk lean",
+         .unit = "deg",
+         .landmarks = hipPointsAnd(bothSides({"shoulder"})),
+         .needed = 0,
+         .againstMat = true,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 const auto [left, right] = hipPoints(in, c);
+                 const size_t k = kHipPoints.size();
+                 const Vector2 trunk = 0.5 * (in.at[k] + in.at[k + 1]) - 0.5 * (left + right);
+                 return towardStance(c, elevationDeg(trunk, c.axes.up, c.axes.right));
+             }},
+        {.id = "shift",
+         .name = "sideways shift",
+         .unit = "%",
+         .landmarks = {"sacrum", "back_mid", "t12", "c7", "hip_l", "hip_r"},
+         .needed = 0,
+         .zero = Zero::Start,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 if (!(c.startPelvisPx > 0) || c.midline.empty()) return kGap;
+                 static const std::vector<std::string> names = {"sacrum", "back_mid", "t12", "c7"};
+                 const auto it = std::find(names.begin(), names.end(), c.midline);
+                 const Point2 p = it == names.end() ? Point2(0.5 * (in.at[4] + in.at[5])) : in.at[size_t(it - names.begin())];
+                 return 100 * p.dot(c.axes.right) / c.startPelvisPx; // + toward the client's right
+             }},
+        {.id = "waist",
+         .name = "waist, one side over the other",
+         .unit = "ratio",
+         .landmarks = bothSides({"shoulder", "hip"}),
+         .needed = 4,
+         .value = ratioOfSides},
+        {.id = "hike",
+         .name = "hip hike",
+         .unit = "%",
+         .landmarks = {"rib_l", "rib_r", "crest_l", "crest_r", "rib", "crest"},
+         .needed = 0,
+         .zero = Zero::StartRatio,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 // − shortened, on the working side.
+                 if (c.view == View::Side) return (in.at[4] - in.at[5]).norm();
+                 return (onSide(in, 0, c.side) - onSide(in, 1, c.side)).norm();
+             }},
+        {.id = "shoulder_hike",
+         .name = "shoulder toward the ear",
+         .unit = "%",
+         .landmarks = {"ear_l", "ear_r", "shoulder_l", "shoulder_r", "ear", "shoulder"},
+         .needed = 0,
+         .zero = Zero::StartRatio,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 if (c.view == View::Side) return (in.at[4] - in.at[5]).norm();
+                 return (onSide(in, 0, c.side) - onSide(in, 1, c.side)).norm();
+             }},
+    };
+}
+
+} // namespace deft

@@ -1,0 +1,104 @@
+// Every exercise file that ships, from its own drawing: the drawn movement is read without a fault, each drawn fault is
+// found and nothing that does not follow from it, and a mirrored picture reads the same. That proves that marks,
+// measures, signs and tolerances of a file fit each other.
+#include "support/drawn_body.h"
+#include "support/table.h"
+
+#include <QTest>
+
+using namespace deft;
+using namespace deft::test;
+
+class EveryExerciseTest : public QObject {
+    Q_OBJECT
+
+    static void files() {
+        QTest::addColumn<QString>("id");
+        for (const std::string& id : exerciseIds()) QTest::newRow(id.c_str()) << QString::fromStdString(id);
+    }
+    static std::set<std::string> clearFaults(const Review& r) {
+        std::set<std::string> ids;
+        for (const Fault& f : r.findings.faults)
+            if (f.certainty == Certainty::Clear) ids.insert(f.id);
+        return ids;
+    }
+    static QString told(const Review& r) {
+        QString out;
+        for (const Fault& f : r.findings.faults)
+            out += QStringLiteral("%1 %2 %3±%4 (limit %5) at %6; ")
+                       .arg(f.id.c_str(), f.certainty == Certainty::Clear ? "clear" : "cannot-tell")
+                       .arg(f.worst)
+                       .arg(f.u95)
+                       .arg(f.limit)
+                       .arg(f.worst_s);
+        for (const SetupVerdict& v : r.findings.setup)
+            out += QStringLiteral("%1 %2 %3±%4; ").arg(v.id.c_str(), v.verdict.c_str()).arg(v.value).arg(v.u95);
+        return out;
+    }
+    /// Does `id` follow from `cause`, in one or more steps?
+    static bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
+        const FaultPlan* f = e.fault(id);
+        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(), [&](const std::string& up) {
+                   return up == cause || follows(e, up, cause);
+               });
+    }
+
+private slots:
+    void cleanMovement_data() { files(); }
+    void cleanMovement() {
+        QFETCH(QString, id);
+        const Exercise e = loadExercise(id.toStdString()).value();
+        const auto r = drawnReview(e, {});
+        QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
+        QCOMPARE(r->events.reps.size(), size_t(e.mover.isWindow() ? 1 : 2));
+        for (const Rep& rep : r->events.reps) {
+            QVERIFY(!rep.unsure());
+            if (!e.mover.isWindow()) QVERIFY(rep.reach >= e.mover.minExcursion);
+        }
+        for (const SetupVerdict& v : r->findings.setup) QVERIFY2(v.verdict == "good", qPrintable(told(*r)));
+        QVERIFY2(r->findings.faults.empty(), qPrintable(told(*r)));
+        QVERIFY(r->missing.empty());
+        QCOMPARE(r->decision.step, std::string("stay")); // the first clean time, or one side only
+    }
+
+    void drawnFaults_data() {
+        QTest::addColumn<QString>("id");
+        QTest::addColumn<QString>("fault");
+        for (const std::string& id : exerciseIds())
+            for (const auto& [fault, looks] : loadExercise(id).value().wrong)
+                QTest::addRow("%s: %s", id.c_str(), fault.c_str())
+                    << QString::fromStdString(id) << QString::fromStdString(fault);
+    }
+    void drawnFaults() {
+        QFETCH(QString, id);
+        QFETCH(QString, fault);
+        const Exercise e = loadExercise(id.toStdString()).value();
+        DrawnMovement m;
+        m.fault = fault.toStdString();
+        const auto r = drawnReview(e, m);
+        QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
+        const auto found = clearFaults(*r);
+        QVERIFY2(found.count(m.fault), qPrintable(told(*r)));
+        for (const std::string& other : found)
+            QVERIFY2(other == m.fault || follows(e, other, m.fault), qPrintable(told(*r)));
+        // The other way round in the picture: the same findings.
+        m.mirrored = true;
+        const auto mirrored = drawnReview(e, m);
+        QVERIFY(mirrored.has_value());
+        QVERIFY2(clearFaults(*mirrored) == found, qPrintable(told(*mirrored)));
+    }
+
+    void everyPositionHasDrawnFaults() {
+        std::map<std::string, int> faults;
+        for (const std::string& id : exerciseIds()) {
+            const Exercise e = loadExercise(id).value();
+            faults[e.position] += int(e.wrong.size());
+        }
+        for (const char* position : {"all-fours", "supine", "bridge", "plank", "side-lying", "standing",
+                                     "half-kneeling", "prone"})
+            QVERIFY2(faults[position] >= 1, position);
+    }
+};
+
+QTEST_GUILESS_MAIN(EveryExerciseTest)
+#include "every_exercise_test.moc"
