@@ -64,10 +64,12 @@ private slots:
     void drawnFaults_data() {
         QTest::addColumn<QString>("id");
         QTest::addColumn<QString>("fault");
-        for (const std::string& id : exerciseIds())
-            for (const auto& [fault, looks] : loadExercise(id).value().wrong)
+        for (const std::string& id : exerciseIds()) {
+            const Exercise e = loadExercise(id).value();
+            for (const auto& [fault, looks] : e.wrong)
                 QTest::addRow("%s: %s", id.c_str(), fault.c_str())
                     << QString::fromStdString(id) << QString::fromStdString(fault);
+        }
     }
     void drawnFaults() {
         QFETCH(QString, id);

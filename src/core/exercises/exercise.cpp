@@ -39,6 +39,17 @@ double Limit::excess(double value) const {
     return e;
 }
 
+bool Exercise::isOptional(const std::string& measure) const {
+    const Measure* m = findMeasure(measure);
+    if (!m) return false; // computed from the mover
+    auto asked = [&](const std::string& landmark) {
+        return std::find(landmarksNeeded.begin(), landmarksNeeded.end(), landmark) != landmarksNeeded.end();
+    };
+    const auto needed = m->landmarks.begin() + ptrdiff_t(m->needed);
+    if (m->needed > 0) return !std::all_of(m->landmarks.begin(), needed, asked);
+    return std::none_of(m->landmarks.begin(), m->landmarks.end(), asked);
+}
+
 const SchoolsAnswer* Exercise::answerTo(const std::string& question) const {
     const auto it =
         std::find_if(schools.begin(), schools.end(), [&](const SchoolsAnswer& a) { return a.question == question; });

@@ -123,6 +123,8 @@ struct Exercise {
     std::map<std::string, Sketch> wrong;  ///< fault id → how far its marks stray from `end`
     Json raw;                             ///< as resolved, with the shared entries in it
 
+    /// Does this measure hang on landmarks that are only optional here?
+    bool isOptional(const std::string& measure) const;
     const SchoolsAnswer* answerTo(const std::string& question) const;
     /// The choices that hold for this exercise: the defaults with `wanted` over them.
     Schools schoolsFor(const Schools& wanted) const;

@@ -26,7 +26,8 @@ struct Situation {
     bool setupPoor = false;
 
     bool cleanNow() const {
-        return shown.met && shown.total > 0 && shown.clean == shown.total && faultFree && !setupPoor && !cannotTell;
+        return shown.met && shown.total > 0 && shown.clean == shown.total && shown.brokenOnTheWay == 0 && faultFree &&
+               !setupPoor && !cannotTell;
     }
     bool cleanBefore() const {
         if (c.history.empty()) return false;
@@ -130,6 +131,8 @@ void whyStay(const Situation& s, Decision& d) {
     say(s.setupPoor, "not up: the set-up comes first");
     say(w.clean < w.total,
         "not up: " + std::to_string(w.clean) + " of " + std::to_string(w.total) + " " + s.e.words.many + " clean");
+    say(w.clean == w.total && w.brokenOnTheWay > 0,
+        "not up: gave way on the way out in " + std::to_string(w.brokenOnTheWay) + " " + s.e.words.many);
     say(w.clean == w.total && !s.faultFree, "not up: a fault still stands");
     say(w.clean == w.total && !w.met, "clean, but " + askedWords(s.c.target) + " was not reached");
     say(!w.bothSides, "not up: only one side is shown");

@@ -56,10 +56,11 @@ MoverPlan moverPlan(const Exercise& e) {
     return plan;
 }
 
-std::vector<Tolerance> anchorTolerances(const Exercise& e) {
+std::vector<Tolerance> anchorTolerances(const Exercise& e, const SeriesSet& set) {
     std::vector<Tolerance> out;
     for (const FaultPlan& f : e.faults)
-        if (f.isAnchor) out.push_back(toleranceOf(f.limit, f.onTheWay, f.inTheHold));
+        if (f.isAnchor && (set.find(f.limit.measure) || !e.isOptional(f.limit.measure)))
+            out.push_back(toleranceOf(f.limit, f.onTheWay, f.inTheHold));
     return out;
 }
 

@@ -29,8 +29,9 @@ struct Findings {
     CorrectionOrder order;     ///< of poor set-up checks and clear faults
 };
 
-/// The tolerances that end the clean part of a hold.
-std::vector<Tolerance> anchorTolerances(const Exercise& exercise);
+/// The tolerances that end the clean part of a hold. One that hangs on optional landmarks counts only where they are
+/// marked; one that hangs on needed landmarks always, so that what was never seen is not taken for clean.
+std::vector<Tolerance> anchorTolerances(const Exercise& exercise, const SeriesSet& series);
 MoverPlan moverPlan(const Exercise& exercise);
 
 /// Checks the set-up, finds every excursion in every rep and orders what was found by cause. A finding whose limit lies

@@ -22,8 +22,9 @@ int earlyBreaks(const Case& c) {
     const bool same = c.holds.size() == c.reps.size();
     for (size_t i = 0; i < c.holds.size(); ++i) {
         holds += earlyInHold(c.holds[i], c);
-        // Broken on the way out: whether that was early is read from the range, not from the hold that was never clean.
-        if (same) together += c.reps[i].brokenBy.empty() ? earlyInHold(c.holds[i], c) : earlyInRange(c.reps[i]);
+        // Broken on the way out: whether that was early is read from the range, not from a hold that was never clean.
+        const bool neverClean = same && !c.reps[i].brokenBy.empty() && c.holds[i].clean_s == 0;
+        if (same) together += earlyInRange(c.reps[i]) || (!neverClean && earlyInHold(c.holds[i], c));
     }
     for (const Case::Rep& r : c.reps) reps += earlyInRange(r);
     return same ? together : std::max(holds, reps);
@@ -62,6 +63,7 @@ Shown whatIsShown(const Exercise& e, const Case& c) {
     }
     for (const Case::Rep& r : c.reps) {
         ranges[r.side].push_back(r.controlRange);
+        s.brokenOnTheWay += !r.brokenBy.empty();
         if (byHold) continue;
         ++count[r.side];
         s.clean += r.brokenBy.empty();

@@ -40,6 +40,18 @@ std::optional<Point2> middle(const Tracks& tracks, const std::string& left, cons
     return Point2(0.5 * (*l + *r));
 }
 
+/// A body that lies on its side, seen from above, is seen from its own side: there is no floor line in the picture.
+Result<void> fromAbove(BodyAxes& axes, const Tracks& tracks, const Point2& hip, const Point2& head) {
+    axes.cranial = (head - hip).normalized();
+    axes.anterior = Vector2(-axes.cranial.y(), axes.cranial.x());
+    axes.up = axes.anterior;
+    auto front = medianPlace(tracks, "asis");
+    if (!front) front = medianPlace(tracks, "toe");
+    if (!front) return fail(Errc::NotFound, "mark a front hip point or a toe: they tell where the front is");
+    if ((*front - hip).dot(axes.anterior) < 0) axes.anterior = -axes.anterior;
+    return {};
+}
+
 /// Directions when the body is seen from the side: landmarks without a side.
 Result<void> sideAxes(BodyAxes& axes, const Tracks& tracks, Position position, const Vector2& along) {
     const auto hip = medianPlace(tracks, "hip");
@@ -61,6 +73,7 @@ Result<void> sideAxes(BodyAxes& axes, const Tracks& tracks, Position position, c
         axes.anterior = forward.dot(along) >= 0 ? along : Vector2(-along);
         return {};
     }
+    if (position == Position::SideLying) return fromAbove(axes, tracks, *hip, *head);
     axes.cranial = (*head - *hip).dot(along) >= 0 ? along : Vector2(-along);
     axes.anterior = position == Position::Supine ? axes.up : Vector2(-axes.up);
     return {};

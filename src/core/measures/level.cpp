@@ -46,6 +46,17 @@ std::vector<Measure> levelMeasures() {
     };
     return {
         levelOf("drop", "hip drop", kHipPoints, hipPoints),
+        {.id = "twist",
+         .name = "pelvis twisted from the start",
+         .unit = "deg",
+         .landmarks = kHipPoints,
+         .needed = 0,
+         .zero = Zero::Start,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 const auto [depth, across] = fall(hipPoints(in, c), c);
+                 return freeLower(c, degrees(std::atan2(depth, across)));
+             }},
         {.id = "drop_cm",
          .name = "hip drop",
          .unit = "cm",

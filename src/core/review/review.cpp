@@ -240,7 +240,7 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
     r.events = findMovement(r.series, mover);
     for (Rep& rep : r.events.reps) rep.side = rep.hold.side = side;
     addLevelLoss(r.series, r.events, mover);
-    findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise));
+    findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series));
     r.findings = findFaults(r.exercise, r.series, r.events);
     r.check = checkClip(r);
     r.decision = decide(r.exercise, caseOf(r));
