@@ -94,7 +94,7 @@ class AccuracyTest : public QObject {
         for (const Review* r : {&seen, &truth})
             for (const Fault& f : r->findings.faults)
                 qInfo("%s rep %d: worst %.2f ± %.2f, limit %.1f", f.id.c_str(), f.rep + 1, f.worst, f.u95, f.limit);
-        QCOMPARE(seen.findings.toCorrect, truth.findings.toCorrect);
+        QCOMPARE(seen.findings.order.act, truth.findings.order.act);
         QCOMPARE(seen.decision.step, truth.decision.step);
     }
 

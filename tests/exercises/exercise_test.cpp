@@ -6,6 +6,8 @@
 
 #include <QTemporaryDir>
 #include <QTest>
+#include <cmath>
+#include <set>
 
 using namespace deft;
 using namespace deft::test;
@@ -16,14 +18,29 @@ class ExerciseTest : public QObject {
 
 private slots:
     void allThatShipAreInOrder() {
-        QVERIFY(!exerciseIds().empty());
+        // The ids that other tools know.
+        const char* known =
+            "arm-leg-reach breathing-brace ball-push-back round-and-release pelvic-tilt march arm-leg-lower leg-lower "
+            "flutter leg-crossover scissor-switch single-leg-stretch double-leg-stretch press-away leg-circles "
+            "press-into-hands knees-side-to-side curl-up cross-body-curl bridge bridge-one-leg forearm-plank hand-plank "
+            "wall-turn reverse-plank rollout side-plank open-knee leg-sweep double-leg-side-lift one-leg-stand "
+            "posture-scan hip-stretch prone-leg-lift bench-hip-extension prone-back-raise band-external-rotation";
+        QStringList ids = QString::fromLatin1(known).split(QLatin1Char(' '));
+        ids.sort();
+        QStringList here;
+        for (const std::string& id : exerciseIds()) here << QString::fromStdString(id);
+        QCOMPARE(here, ids);
         for (const std::string& id : exerciseIds()) {
             const auto e = loadExercise(id);
             QVERIFY2(e.has_value(), e ? "" : e.error().detail.c_str());
             QCOMPARE(e->id, id);
             QVERIFY(!e->stopRule.empty() && !e->cautions.empty() && !e->filming.empty());
             for (const FaultPlan& f : e->faults) {
-                QVERIFY2(f.cues.size() >= 1, f.id.c_str());
+                // A cue for every rung of the ladder, each said once.
+                std::set<std::string> rungs, texts;
+                for (const Cue& c : f.cues) rungs.insert(c.rung), texts.insert(c.text);
+                QVERIFY2(rungs.size() == 6, (id + " " + f.id).c_str());
+                QCOMPARE(texts.size(), f.cues.size());
                 if (f.limit.origin == Origin::Published) QVERIFY(!f.limit.source.empty());
             }
         }
@@ -31,8 +48,8 @@ private slots:
 
     void bridge() {
         const Exercise e = loadExercise("bridge").value();
-        QCOMPARE(e.defaultSchool, std::string("neutral-lift"));
-        QCOMPARE(e.moverMeasure, std::string("hip_height"));
+        QCOMPARE(e.answerTo("bridge")->defaultChoice, std::string("neutral-lift"));
+        QCOMPARE(e.mover.measure, std::string("hip_height"));
         QVERIFY(e.fault("back-bend")->isAnchor && e.fault("back-bend")->onTheWay && e.fault("back-bend")->inTheHold);
         QVERIFY(!e.fault("sinking")->onTheWay); // height is lost only from a hold
         QVERIFY(e.check("heel-distance") && e.check("feet-flat"));
@@ -71,9 +88,36 @@ private slots:
         QTest::newRow("no such landmark") << "/landmarks/needed"
                                           << "[\"shoulder\",\"bottom\"]"
                                           << "bottom";
-        QTest::newRow("default school unknown") << "/schools/default"
+        QTest::newRow("default school unknown") << "/schools/bridge/default"
                                                 << "\"my-own\""
                                                 << "my-own";
+        QTest::newRow("school question unknown") << "/schools/tempo"
+                                                 << "{\"default\":\"slow\"}"
+                                                 << "/schools/tempo";
+        QTest::newRow("a school's limit of nothing") << "/schools/bridge/choices/flat-first/limits/charm"
+                                                     << "{\"high\":1,\"origin\":\"chosen here\"}"
+                                                     << "charm";
+        QTest::newRow("a ladder that points nowhere") << "/ladder/0/exercise"
+                                                      << "\"flying\""
+                                                      << "/ladder/0/exercise";
+        QTest::newRow("a rung twice") << "/ladder/1/id"
+                                      << "\"pad\""
+                                      << "/ladder/1/id";
+        QTest::newRow("starts nowhere") << "/start_rung"
+                                        << "\"top\""
+                                        << "/start_rung";
+        QTest::newRow("a shared entry that is not there") << "/cautions/0"
+                                                          << "{\"use\":\"texts/charm\"}"
+                                                          << "/cautions/0/use";
+        QTest::newRow("a landmark not asked for") << "/landmarks/needed"
+                                                  << "[\"shoulder\",\"hip\"]"
+                                                  << "knee";
+        QTest::newRow("a fault twice") << "/faults/1/id"
+                                       << "\"back-bend\""
+                                       << "/faults/1/id";
+        QTest::newRow("no dose") << "/dose"
+                                 << "{\"sets\":3,\"days_per_week\":3}"
+                                 << "needs reps or hold_s";
         QTest::newRow("reading unknown") << "/readings/0"
                                          << "\"charm\""
                                          << "charm";
@@ -94,21 +138,95 @@ private slots:
 
     void missingKeys() {
         for (const auto& [key, value] : bridge_.items()) {
-            if (key == "other_names" || key == "line_end" || key == "props") continue; // may be left out
+            if (QStringList{"other_names", "line_end", "props", "start_rung", "drawn", "view", "other_views"}.contains(
+                    QString::fromStdString(key)))
+                continue; // may be left out
             Json j = bridge_;
             j.erase(key);
             QVERIFY2(!parseExercise(j, "f"), key.c_str());
         }
     }
 
-    void schoolsReplaceLimits() {
-        Json j = bridge_;
-        j["schools"]["choices"]["stricter"] = Json::parse(
-            R"({"name":"Stricter","aim":"less bend","limits":[{"measure":"pelvis_on_trunk","high":3,"unit":"deg","origin":"chosen here"}]})");
-        const Exercise e = parseExercise(j, "f").value();
-        NEAR(*e.withSchool(e.fault("back-bend")->limit, "stricter").high, 3, 0);
-        NEAR(*e.withSchool(e.fault("back-bend")->limit, "neutral-lift").high, 5, 0);
-        NEAR(*e.withSchool(e.fault("sinking")->limit, "stricter").high, 10, 0);
+    /// A coach's own tolerance, in a few lines; where it comes from stays visible.
+    void ownToleranceOverTheShippedOne() {
+        const Json own = Json::parse(R"({"format":"deft-mirror-exercise","version":1,"extends":"bridge","id":"bridge",
+            "name":"Bridge, my way","limits":{"back-bend":{"high":7}}})");
+        const Exercise e = parseExercise(own, "own.json").value();
+        QCOMPARE(e.name, std::string("Bridge, my way"));
+        NEAR(*e.fault("back-bend")->limit.high, 7, 0);
+        QCOMPARE(e.fault("back-bend")->limit.origin, Origin::Coach);
+        QCOMPARE(e.fault("sinking")->limit.origin, Origin::ChosenHere);
+        Json wrong = own;
+        wrong["limits"] = {{"charm", {{"high", 7}}}};
+        QVERIFY(parseExercise(wrong, "own.json").error().detail.find("/limits/charm") != std::string::npos);
+        wrong = own, wrong["extends"] = "flying";
+        QVERIFY(parseExercise(wrong, "own.json").error().detail.find("/extends") != std::string::npos);
+    }
+
+    /// A damaged file of the coach's own is named, and the others still load; a good one takes the shipped one's place.
+    void ownFolder() {
+        const QTemporaryDir folder;
+        const std::filesystem::path at = folder.path().toStdString();
+        QVERIFY(writeFileAtomically(at / "march.json", R"({"format":"deft-mirror-exercise","version":1,"extends":"march",
+            "id":"march","name":"March, seated first"})"));
+        QVERIFY(writeFileAtomically(at / "broken.json", "{\"format\": "));
+        setOwnExercises(at);
+        const auto ids = exerciseIds();
+        QCOMPARE(ids.size(), size_t(38));
+        QCOMPARE(loadExercise("march")->name, std::string("March, seated first"));
+        QVERIFY(loadExercise("broken").error().detail.find("broken.json") != std::string::npos);
+        QVERIFY(loadExercise("bridge").has_value());
+        setOwnExercises({});
+        QCOMPARE(loadExercise("march")->name, std::string("March on the back"));
+    }
+
+    /// Doses of the trade, each once: common practice, no published source.
+    void dosesOfTheTrade_data() {
+        QTest::addColumn<QString>("id");
+        QTest::addColumn<int>("sets");
+        QTest::addColumn<int>("reps"); // 0 = none
+        QTest::addColumn<int>("repsMax");
+        QTest::addColumn<double>("hold"); // 0 = none
+        QTest::addColumn<double>("cap");
+        QTest::newRow("brace 10 s, 4-5 times") << "breathing-brace" << 4 << 0 << 0 << 10.0 << 10.0;
+        QTest::newRow("reach 3 each side, up to 10 s") << "arm-leg-reach" << 2 << 3 << 6 << 5.0 << 10.0;
+        QTest::newRow("tilt 5 s x 10, 2-3 sets") << "pelvic-tilt" << 2 << 10 << 10 << 5.0 << 10.0;
+        QTest::newRow("opposite arm and leg 15 s, 4 rounds") << "arm-leg-lower" << 4 << 1 << 3 << 15.0 << 60.0;
+        QTest::newRow("stretch 10-20 reps") << "single-leg-stretch" << 2 << 10 << 20 << 0.0 << 120.0;
+        QTest::newRow("press 3 breaths x 10, 2 sets") << "press-into-hands" << 2 << 10 << 10 << 15.0 << 15.0;
+        QTest::newRow("bridge 5 s") << "bridge" << 3 << 0 << 0 << 5.0 << 60.0;
+        QTest::newRow("single-leg lift 3 s") << "bridge-one-leg" << 2 << 3 << 8 << 3.0 << 15.0;
+        QTest::newRow("side plank 2-3 x 10-15") << "side-plank" << 2 << 1 << 15 << 5.0 << 20.0;
+        QTest::newRow("one leg, 3 tries, 5 to 60 s") << "one-leg-stand" << 3 << 0 << 0 << 5.0 << 60.0;
+        QTest::newRow("back raise 10 s, up to 120") << "prone-back-raise" << 3 << 0 << 0 << 10.0 << 120.0;
+        QTest::newRow("band 6-8 reps") << "band-external-rotation" << 2 << 6 << 8 << 0.0 << 120.0;
+    }
+    void dosesOfTheTrade() {
+        QFETCH(QString, id);
+        QFETCH(int, sets);
+        QFETCH(int, reps);
+        QFETCH(int, repsMax);
+        QFETCH(double, hold);
+        QFETCH(double, cap);
+        const Dose d = loadExercise(id.toStdString())->dose;
+        QCOMPARE(d.sets, sets);
+        QCOMPARE(d.reps.value_or(0), reps);
+        QCOMPARE(d.repsMax.value_or(0), repsMax);
+        QCOMPARE(d.hold_s.value_or(0), hold);
+        QCOMPARE(d.holdCap_s, cap);
+    }
+
+    /// Set-up of the trade: common practice, no published source.
+    void setUpOfTheTrade() {
+        auto limit = [](const char* id, const char* check) { return loadExercise(id)->check(check)->limit; };
+        // Shoulder over elbow at 90°: within 10° of upright is sin 10° = 17 %.
+        NEAR(*limit("forearm-plank", "shoulder-over-elbow").high, 100 * std::sin(radians(10)), 0.5);
+        // Hips over knees, thigh square to the floor, within the same 10°.
+        NEAR(*limit("arm-leg-reach", "hip-over-knee").high, 100 * std::sin(radians(10)), 0.5);
+        // Knees never past the hips: 90° and what a reading can tell.
+        NEAR(*loadExercise("march")->fault("knee-past-hip")->limit.high, 90, 8);
+        NEAR(*loadExercise("leg-lower")->paceOut_s, 3, 0); // three counts down
+        QCOMPARE(loadExercise("march")->fault("knee-past-hip")->limit.origin, Origin::CommonPractice);
     }
 
     void unknownIdNamesTheOthers() {

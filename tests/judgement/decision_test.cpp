@@ -29,11 +29,12 @@ class DecisionTest : public QObject {
         c.target.rung = c.rung, c.target.sets = 3;
         c.target.hold_s = kHoldRungs[random() % kHoldRungs.size()];
         const double asked = *c.target.hold_s;
-        if (random() % 2) c.target.range = 20 + 30 * share(random);
+        if (random() % 2) c.target.range = 20 + 10 * share(random);
+        const bool tidy = random() % 2; // every hold clean and the sides alike
         for (const char* side : {"left", "right"})
             for (int k = 0; k < 3; ++k) {
-                const double held = asked * (0.9 + 0.6 * share(random));
-                const bool breaks = share(random) < 0.3;
+                const double held = asked * (tidy ? 1.1 + 0.05 * share(random) : 0.9 + 0.6 * share(random));
+                const bool breaks = !tidy && share(random) < 0.3;
                 const double clean = breaks ? held * share(random) : held;
                 const double reach = 40 * (0.8 + 0.4 * share(random));
                 // Worse: the same hold breaks sooner, the same range is lost sooner.

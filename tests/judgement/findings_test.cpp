@@ -42,8 +42,8 @@ class FindingsTest : public QObject {
             "foot", "deg", [](double) { return 0.0; }, 2);
         m.events = findMovement(m.set, moverPlan(bridge_));
         addLevelLoss(m.set, m.events, moverPlan(bridge_));
-        findBreaks(m.events, m.set, moverPlan(bridge_), anchorTolerances(bridge_, "neutral-lift"));
-        m.found = findFaults(bridge_, "neutral-lift", m.set, m.events);
+        findBreaks(m.events, m.set, moverPlan(bridge_), anchorTolerances(bridge_, m.set));
+        m.found = findFaults(bridge_, m.set, m.events);
         return m;
     }
     static std::vector<std::string> ids(const Findings& f) {
@@ -55,7 +55,7 @@ class FindingsTest : public QObject {
 private slots:
     void clean() {
         const Made m = make(50, 2, 0);
-        QVERIFY(m.found.faults.empty() && m.found.toCorrect.empty());
+        QVERIFY(m.found.faults.empty() && m.found.order.act.empty());
         for (const SetupVerdict& v : m.found.setup) QCOMPARE(v.verdict, std::string("good"));
         QVERIFY(m.events.reps[0].hold.brokenBy.empty());
     }
@@ -76,14 +76,14 @@ private slots:
         const Made m = make(50, 5.6, 0);
         QCOMPARE(m.found.faults.size(), size_t(1));
         QCOMPARE(m.found.faults[0].certainty, Certainty::CannotTell);
-        QVERIFY(m.found.toCorrect.empty());
+        QVERIFY(m.found.order.act.empty());
     }
 
     void causesComeFirst() {
         const Made m = make(80, 9, 0); // heels far away and the back bends
         QCOMPARE(m.found.setup[0].verdict, std::string("poor"));
         QVERIFY(m.found.setup[0].high);
-        QCOMPARE(m.found.toCorrect, (std::vector<std::string>{"heel-distance", "back-bend"}));
+        QCOMPARE(m.found.order.act, (std::vector<std::string>{"heel-distance", "back-bend"}));
         QCOMPARE(m.found.faults[0].causedBy, std::string("heel-distance"));
     }
 
@@ -104,7 +104,7 @@ private slots:
     void notMarkedIsNotJudged() {
         SeriesSet set;
         for (int i = 0; i < 60; ++i) set.time_s.push_back(i / 30.0);
-        const Findings f = findFaults(bridge_, "neutral-lift", set, {});
+        const Findings f = findFaults(bridge_, set, {});
         for (const SetupVerdict& v : f.setup) QCOMPARE(v.verdict, std::string("cannot-tell"));
         QVERIFY(f.faults.empty());
     }

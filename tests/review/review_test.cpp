@@ -20,7 +20,7 @@ private slots:
     void saysWhatWasFilmed() {
         const Review r = demoReview();
         QCOMPARE(r.events.reps.size(), size_t(2));
-        QCOMPARE(r.findings.toCorrect, (std::vector<std::string>{"back-bend", "sinking"}));
+        QCOMPARE(r.findings.order.act, (std::vector<std::string>{"back-bend", "sinking"}));
         for (const Rep& rep : r.events.reps) QCOMPARE(rep.brokenBy, std::string("pelvis_on_trunk"));
         QVERIFY(!r.allClean());
         QVERIFY(r.missing.empty());
@@ -70,7 +70,10 @@ private slots:
         in.agreed[ReviewInputs::momentKey("back-bend", 1)] = false;
         in.words["well"] = "Schön — “yes”";
         in.parts["next"] = false;
-        in.note = {true, false, {"dizziness"}, {"low-back"}, "hm"};
+        in.note = {true, false, {"dizziness"}, {"low-back"}, {"doming"}, "hm"};
+        in.overruledStep = "stay", in.overruledWhy = "a hard week", in.overruled = in.asked;
+        in.cueRecord = {{"back-bend", "image", 4, 3}};
+        in.cleared = {"low-back-pain"};
         in.neutral = Neutral{8, 0, 1, "coach"};
         in.history = {{"2026-01-01", "pad", in.asked, true, false, {"back-bend"}, {{"back-bend", "image", 8, 1}}}};
         const Json j = toJson(in);
@@ -115,6 +118,36 @@ private slots:
         QVERIFY(caseOf(after).faults.empty());
         for (const auto& h : caseOf(after).holds) QVERIFY(h.brokenBy.empty());
         for (const ChosenCue& c : after.decision.cues) QVERIFY(after.exercise.fault(c.fault) == nullptr);
+    }
+
+    /// The coach's own step and target count, the proposal stays among the reasons; a stop rule cannot be overruled.
+    void overruled() {
+        ReviewInputs in = demoInputs();
+        const Decision proposed = demoReview(in).decision;
+        in.overruledStep = "back", in.overruledWhy = "long drive before the clip";
+        in.overruled = proposed.target;
+        in.overruled->rung = "pad";
+        const Decision d = demoReview(in).decision;
+        QCOMPARE(d.step, std::string("back"));
+        QCOMPARE(d.target.rung, std::string("pad"));
+        QCOMPARE(d.because.front(),
+                 "overruled by the coach: proposed was " + proposed.step + "; long drive before the clip");
+        in.note.pain = true;
+        QCOMPARE(demoReview(in).decision.step, std::string("stop"));
+    }
+
+    /// Which of the exercise's views a clip shows follows from its marks.
+    void viewFollowsFromTheMarks() {
+        ReviewInputs in;
+        in.exercise = "bridge";
+        QCOMPARE(exerciseOf(in)->view, std::string("side"));
+        auto& points = in.marks.frames.emplace_back().points;
+        for (const char* name : {"asis_l", "asis_r", "hip_l", "hip_r", "knee_l", "knee_r", "shoulder_l", "shoulder_r"})
+            points[name] = Point2(10, 10);
+        QCOMPARE(exerciseOf(in)->view, std::string("foot-end"));
+        QCOMPARE(exerciseOf(in)->mover.measure, std::string("hips_rise"));
+        in.view = "above";
+        QVERIFY(exerciseOf(in).error().detail.find("foot-end") != std::string::npos);
     }
 
     void framePairsComeFromTheSameMeasure() {
@@ -172,7 +205,7 @@ private slots:
 
     void unknownSchool() {
         ReviewInputs in = demoInputs();
-        in.school = "my-own";
+        in.schools["bridge"] = "my-own";
         QCOMPARE(measureReview(in, demoClipInfo(), demoTracks()).error().code, Errc::NotFound);
     }
 };

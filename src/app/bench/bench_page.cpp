@@ -17,7 +17,7 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     auto* giveWay = new GiveWayPlot(session);
     threads_ = new Threads(session);
     readings_ = new ReadingsPanel(session);
-    auto* target = new TargetPanel(session);
+    target_ = new TargetPanel(session);
 
     auto* picture = new QVBoxLayout;
     picture->setSpacing(0);
@@ -32,25 +32,26 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     auto* lower = new QHBoxLayout;
     lower->setSpacing(16);
     for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_),
-                       static_cast<QWidget*>(readings_), static_cast<QWidget*>(target)}) {
+                       static_cast<QWidget*>(readings_), static_cast<QWidget*>(target_)}) {
         w->setMinimumHeight(280);
         w->setMaximumHeight(360);
     }
     lower->addWidget(giveWay, 240);
     lower->addWidget(threads_, 272);
     lower->addWidget(readings_, 424);
-    lower->addWidget(target, 264);
+    lower->addWidget(target_, 264);
     auto* page = new QVBoxLayout(this);
     page->setContentsMargins(16, 16, 16, 0);
     page->setSpacing(16);
     page->addLayout(upper, 1);
     page->addLayout(lower);
+    setFocusProxy(stage_); // keys go to the picture when a form on the bench closes
 
     connect(strip_, &MomentStrip::agreePressed, this, [this] { answerMoment(true); });
     connect(strip_, &MomentStrip::notSoPressed, this, [this] { answerMoment(false); });
     connect(strip_, &MomentStrip::skipPressed, stage_, &StagePicture::skipPlacing);
     connect(strip_, &MomentStrip::measurePressed, &session, &ReviewSession::measure);
-    connect(target, &TargetPanel::toAnswer, this, &BenchPage::toAnswer);
+    connect(target_, &TargetPanel::toAnswer, this, &BenchPage::toAnswer);
 }
 
 void BenchPage::foldThreads(bool fold) { threads_->setVisible(!fold); }

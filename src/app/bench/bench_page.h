@@ -7,6 +7,7 @@ namespace deft::ui {
 
 class RepSheet;
 class ReadingsPanel;
+class TargetPanel;
 class Threads;
 
 /// The bench: rep sheet and picture above, give-way, threads, readings and target below.
@@ -16,6 +17,7 @@ public:
     explicit BenchPage(ReviewSession& session, QWidget* parent = nullptr);
     StagePicture& stage() { return *stage_; }
     ReadingsPanel& readings() { return *readings_; }
+    TargetPanel& target() { return *target_; }
     Player& player() { return player_; }
     void foldThreads(bool fold);
     bool threadsFolded() const;
@@ -38,6 +40,7 @@ private:
     MomentStrip* strip_;
     Threads* threads_;
     ReadingsPanel* readings_;
+    TargetPanel* target_;
 };
 
 } // namespace deft::ui

@@ -9,15 +9,40 @@ TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent)
     : Panel(tr("Next target"), parent), session_(session) {
     on_ = new KeyButton(tr("To the answer"), tr("Enter"), KeyButton::Kind::Plain, this);
     connect(on_, &KeyButton::clicked, this, &TargetPanel::toAnswer);
+    overrule_ = new KeyButton(tr("Overrule"), tr("O"), KeyButton::Kind::Plain, this);
+    form_ = new OverruleForm(session, this);
+    form_->hide();
+    connect(overrule_, &KeyButton::clicked, this, [this] { setOverruling(true); });
+    connect(form_, &OverruleForm::left, this, [this] { setOverruling(false); });
+    connect(&session, &ReviewSession::opened, this, [this] { setOverruling(false); });
     connect(&session, &ReviewSession::opened, this, &TargetPanel::refresh);
     connect(&session, &ReviewSession::reviewChanged, this, &TargetPanel::refresh);
     refresh();
 }
 
-void TargetPanel::resizeEvent(QResizeEvent*) { on_->setGeometry(-4, height() - 33, width() + 8, 32); }
+void TargetPanel::resizeEvent(QResizeEvent*) {
+    on_->setGeometry(-4, height() - 33, width() + 8, 32);
+    overrule_->setGeometry(-4, height() - 66, width() + 8, 32);
+    form_->setGeometry(body());
+}
+
+void TargetPanel::setOverruling(bool overruling) {
+    overruling = overruling && session_.review() != nullptr && !session_.isFiled();
+    if (overruling) form_->begin();
+    form_->setVisible(overruling);
+    form_->raise();
+    on_->setVisible(!overruling);
+    overrule_->setVisible(!overruling);
+    if (!overruling && parentWidget()) parentWidget()->setFocus();
+}
 
 void TargetPanel::refresh() {
     on_->setEnabled(session_.review() != nullptr);
+    overrule_->setEnabled(session_.review() != nullptr && !session_.isFiled());
+    overrule_->setText(session_.review() && session_.review()->decision.step == "stop" ? tr("What would open it")
+                       : !session_.inputs().overruledStep.empty()                      ? tr("Overruled: change it")
+                                                                                       : tr("Overrule"));
+    overrule_->setAccessibleName(overrule_->text());
     int left = 0;
     for (const Moment& m : session_.moments()) left += !m.agreed;
     on_->setText(!session_.review() ? tr("To the answer, once measured")
@@ -37,7 +62,7 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
     const Palette& c = colours();
     const Decision& d = r->decision;
     double y = body.top();
-    const double end = on_->y() - 4;
+    const double end = overrule_->y() - 4;
     auto line = [&](const QString& text, Size size, const QColor& colour, QFont::Weight weight, double indent) {
         const QFont f = face(size, weight);
         const QRectF box =

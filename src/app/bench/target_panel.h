@@ -1,5 +1,5 @@
 #pragma once
-#include "app/session/review_session.h"
+#include "app/bench/overrule_form.h"
 #include "app/widgets/key_button.h"
 #include "app/widgets/panel.h"
 
@@ -10,6 +10,9 @@ class TargetPanel : public Panel {
     Q_OBJECT
 public:
     explicit TargetPanel(ReviewSession& session, QWidget* parent = nullptr);
+    /// Shows the fields with which the coach overrules the proposal, or the readiness list of a lock.
+    void setOverruling(bool overruling);
+    OverruleForm& form() { return *form_; }
 
 signals:
     void toAnswer();
@@ -21,7 +24,8 @@ protected:
 private:
     void refresh();
     ReviewSession& session_;
-    KeyButton* on_;
+    KeyButton *on_, *overrule_;
+    OverruleForm* form_;
 };
 
 } // namespace deft::ui

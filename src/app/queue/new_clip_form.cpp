@@ -6,6 +6,7 @@
 
 #include <QDate>
 #include <QFormLayout>
+#include <QSettings>
 
 namespace deft::ui {
 
@@ -139,6 +140,18 @@ void NewClipForm::add() {
     in.asked.sets = sets_->value();
     in.asked.reps = reps_->value() > 1 ? std::optional(reps_->value()) : std::nullopt;
     in.asked.hold_s = hold_->value() > 0 ? std::optional<double>(hold_->value()) : std::nullopt;
+    // Schools: as in this client's last clip of the exercise, else as the coach has chosen for new clips.
+    if (const auto e = loadExercise(in.exercise)) {
+        const QSettings settings;
+        for (const SchoolsAnswer& a : e->schools) {
+            const QString key = QStringLiteral("schools/") + QString::fromStdString(a.question);
+            const std::string own = settings.value(key).toString().toStdString();
+            if (!own.empty() && e->inSchools({{a.question, own}})) in.schools[a.question] = own;
+        }
+    }
+    for (const Clip& c : library_.clips())
+        if (c.client == client && c.draft.exercise == in.exercise)
+            for (const auto& [question, choice] : c.draft.schools) in.schools[question] = choice;
     // The newest filed review knows what was asked for next.
     if (const auto earlier = library_.filed(client, in.exercise); !earlier.empty())
         in.asked.rung = earlier.back().past.target.rung;

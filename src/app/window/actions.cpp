@@ -2,6 +2,8 @@
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/readings_panel.h"
+#include "app/bench/target_panel.h"
+#include "app/exercises/exercises_page.h"
 #include "app/queue/queue_page.h"
 #include "app/theme/palette.h"
 #include "app/window/bars.h"
@@ -12,6 +14,7 @@
 #include <QApplication>
 #include <QFileDialog>
 #include <QMessageBox>
+#include <QSettings>
 
 namespace deft::ui {
 
@@ -51,7 +54,8 @@ void MainWindow::makeActions() {
     }
 
     QMenu* rooms = menu(tr("&Rooms"));
-    const std::pair<QString, Room> names[] = {{tr("Queue"), Queue}, {tr("Bench"), Bench}, {tr("Answer"), Letter}};
+    const std::pair<QString, Room> names[] = {
+        {tr("Queue"), Queue}, {tr("Bench"), Bench}, {tr("Answer"), Letter}, {tr("Exercises"), Exercises}};
     for (const auto& [name, room] : names) {
         QAction* a =
             add(rooms, name, {K(Qt::ALT | Qt::Key(Qt::Key_1 + int(room)))}, this, [this, to = room] { go(to); });
@@ -77,6 +81,10 @@ void MainWindow::makeActions() {
         else
             go(Queue);
     });
+
+    add(moment, tr("Overrule the target"), {K(Qt::Key_O)}, bench_, [this] { bench_->target().setOverruling(true); });
+    schools_ = moment->addMenu(tr("Schools"));
+    connect(schools_, &QMenu::aboutToShow, this, &MainWindow::fillSchools);
 
     QMenu* picture = menu(tr("&Picture"));
     Player& player = bench_->player();
@@ -127,6 +135,17 @@ void MainWindow::makeActions() {
     add(letter, tr("File and send"), {K(Qt::CTRL | Qt::Key_Return), K(Qt::CTRL | Qt::Key_Enter)}, answer_,
         [this] { fileAnswer(); });
 
+    QMenu* files = menu(tr("E&xercises"));
+    add(files, tr("My own file of this exercise"), {K(Qt::Key_E)}, &exercises_->list(),
+        [this] { exercises_->setEditing(true); });
+    add(files, tr("Keep my file"), {K::Save}, exercises_, [this] { exercises_->editor().save(); });
+    add(files, tr("Back to the page, or to the bench"), {K(Qt::Key_Escape)}, exercises_, [this] {
+        if (exercises_->isEditing())
+            exercises_->setEditing(false);
+        else
+            go(session_->isOpen() ? Bench : Queue);
+    });
+
     QMenu* view = menu(tr("&View"));
     dark_ = add(view, tr("Dark"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_D)}, this, [this] { setDark(dark_->isChecked()); });
     dark_->setCheckable(true);
@@ -148,6 +167,39 @@ void MainWindow::makeActions() {
     // The queue's own key: lists take Return themselves only when something is chosen.
     add(rooms, tr("Open the chosen clip"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->list(),
         [this] { queue_->openChosen(); });
+}
+
+void MainWindow::fillSchools() {
+    schools_->clear();
+    if (!session_->isOpen()) {
+        schools_->addAction(tr("Open a clip first"))->setEnabled(false);
+        return;
+    }
+    const Exercise& e = session_->exercise();
+    const Schools now = e.schoolsFor(session_->inputs().schools);
+    for (const SchoolsAnswer& answer : e.schools) {
+        const SchoolQuestion* question = findSchoolQuestion(answer.question);
+        if (!question) continue;
+        schools_->addSection(QString::fromStdString(question->name));
+        for (const SchoolChoice& choice : question->choices) {
+            if (!e.inSchools({{answer.question, choice.id}})) continue; // not for this exercise
+            QAction* a = schools_->addAction(QString::fromStdString(choice.name));
+            a->setToolTip(QString::fromStdString(choice.aim));
+            a->setCheckable(true);
+            a->setChecked(now.at(answer.question) == choice.id);
+            connect(a, &QAction::triggered, this, [this, q = answer.question, to = choice.id, name = choice.name] {
+                session_->edit(tr("school: %1").arg(QString::fromStdString(name)),
+                               [&](ReviewInputs& in) { in.schools[q] = to; });
+            });
+        }
+    }
+    schools_->addSeparator();
+    connect(schools_->addAction(tr("Use these for new clips, too")), &QAction::triggered, this, [now] {
+        QSettings settings;
+        for (const auto& [question, choice] : now)
+            settings.setValue(QStringLiteral("schools/") + QString::fromStdString(question),
+                              QString::fromStdString(choice));
+    });
 }
 
 void MainWindow::chooseClipFile() {

@@ -3,6 +3,7 @@
 
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
+#include "app/exercises/exercises_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/bars.h"
@@ -24,10 +25,13 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     line_ = new ClientLine(*session_);
     keys_ = new KeysBar;
     pages_ = new QStackedWidget;
+    setOwnExercises(library_->folder() / "exercises");
     queue_ = new QueuePage(*library_);
     bench_ = new BenchPage(*session_);
     answer_ = new AnswerPage(*session_);
-    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(answer_)})
+    exercises_ = new ExercisesPage(library_->folder() / "exercises");
+    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(answer_),
+                          static_cast<QWidget*>(exercises_)})
         pages_->addWidget(page);
     auto* middle = new QWidget;
     auto* column = new QVBoxLayout(middle);
@@ -43,6 +47,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(queue_, &QueuePage::chooseFile, this, &MainWindow::chooseClipFile);
     connect(queue_, &QueuePage::failed, this, &MainWindow::say);
     connect(session_, &ReviewSession::failed, this, &MainWindow::say);
+    connect(exercises_, &ExercisesPage::said, this, &MainWindow::say);
     connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
     connect(answer_, &AnswerPage::filePressed, this, &MainWindow::fileAnswer);
     connect(rooms_, &RoomBar::helpPressed, this, &MainWindow::showKeys);
@@ -68,7 +73,7 @@ const QString& MainWindow::message() const { return keys_->sentence(); }
 void MainWindow::say(const QString& sentence) { keys_->say(sentence); }
 
 void MainWindow::go(Room room) {
-    if (room != Queue && !session_->isOpen()) {
+    if ((room == Bench || room == Letter) && !session_->isOpen()) {
         say(tr("Choose a clip in the queue first."));
         room = Queue;
     }
@@ -78,6 +83,9 @@ void MainWindow::go(Room room) {
     if (room == Queue) {
         queue_->refresh();
         queue_->list().setFocus();
+    } else if (room == Exercises) {
+        exercises_->list().setFocus();
+        if (session_->isOpen()) exercises_->choose(session_->inputs().exercise);
     } else {
         (room == Bench ? static_cast<QWidget*>(&bench_->stage()) : answer_)->setFocus();
     }
@@ -111,12 +119,13 @@ void MainWindow::refreshBars() {
     using Keys = std::vector<std::pair<QString, QString>>;
     const QUndoStack& undo = session_->undoStack();
     rooms_->setCount(roomActions_[Queue], queue_->clips().waiting());
-    rooms_->setWords(undo.canUndo() && room() != Queue ? tr("Undo: %1").arg(undo.undoText()) : QString(),
-                     room() == Queue ? QString() : session_->savedWords());
+    rooms_->setWords(undo.canUndo() && (room() == Bench || room() == Letter) ? tr("Undo: %1").arg(undo.undoText()) : QString(),
+                     room() == Queue || room() == Exercises ? QString() : session_->savedWords());
     roomActions_[Bench]->setEnabled(session_->isOpen());
     roomActions_[Letter]->setEnabled(session_->isOpen());
     const int waiting = queue_->clips().waiting();
-    line_->setHeading(room() != Queue ? QString()
+    line_->setHeading(room() == Exercises ? tr("What the program knows about every exercise, and where each number comes from")
+                      : room() != Queue ? QString()
                       : waiting       ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
                                       : tr("Everything has been answered"));
     if (room() == Queue)
@@ -134,6 +143,12 @@ void MainWindow::refreshBars() {
                             {QStringLiteral("B"), tr("best over")},
                             {QStringLiteral("T"), tr("threads")},
                             {tr("Enter"), tr("to the answer")},
+                            {QStringLiteral("?"), tr("all keys")}});
+    else if (room() == Exercises)
+        keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},
+                            {QStringLiteral("E"), tr("my own file")},
+                            {tr("Ctrl+S"), tr("keep it")},
+                            {tr("Esc"), tr("back")},
                             {QStringLiteral("?"), tr("all keys")}});
     else
         keys_->setKeys(Keys{{QStringLiteral("↑ ↓"), tr("part")},

@@ -10,15 +10,16 @@ namespace deft::ui {
 class AnswerPage;
 class BenchPage;
 class ClientLine;
+class ExercisesPage;
 class KeysBar;
 class QueuePage;
 class RoomBar;
 
-/// The window over one library: queue, bench and answer.
+/// The window over one library: queue, bench, answer and exercises.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Room { Queue, Bench, Letter };
+    enum Room { Queue, Bench, Letter, Exercises };
     explicit MainWindow(std::unique_ptr<Library> library, QWidget* parent = nullptr);
     ~MainWindow() override;
 
@@ -27,6 +28,7 @@ public:
     QueuePage& queuePage() { return *queue_; }
     BenchPage& benchPage() { return *bench_; }
     AnswerPage& answerPage() { return *answer_; }
+    ExercisesPage& exercisesPage() { return *exercises_; }
     Room room() const;
     void go(Room room);
     void openClip(qint64 clip);
@@ -47,6 +49,7 @@ private:
     void writeMarksFile();
     void writeReviewFolder();
     void showKeys();
+    void fillSchools();
     void fileAnswer();
 
     std::unique_ptr<Library> library_;
@@ -60,6 +63,8 @@ private:
     QueuePage* queue_;
     BenchPage* bench_;
     AnswerPage* answer_;
+    ExercisesPage* exercises_;
+    QMenu* schools_;
     std::vector<QAction*> roomActions_;
     QAction* dark_;
 };

@@ -14,7 +14,7 @@ struct Target {
     std::optional<int> reps;
     std::optional<double> hold_s, range;
     int daysPerWeek = 3;
-    std::string firstSide; ///< the weaker side, which begins; empty = no difference
+    std::string firstSide{}; ///< the weaker side, which begins; empty = no difference
 };
 
 struct PastCue {

@@ -1,0 +1,167 @@
+#include "app/exercises/exercises_page.h"
+
+#include "app/exercises/exercise_words.h"
+#include "app/paint/sketch_picture.h"
+#include "app/theme/palette.h"
+#include "app/widgets/panel.h"
+
+#include <QHBoxLayout>
+#include <QScrollBar>
+
+namespace deft::ui {
+namespace {
+
+constexpr std::pair<const char*, const char*> kPositions[] = {
+    {"all-fours", "On all fours"},      {"supine", "On the back"},     {"bridge", "Bridge"},
+    {"plank", "Plank and rollout"},     {"side-lying", "On the side"}, {"standing", "Standing"},
+    {"half-kneeling", "Half-kneeling"}, {"prone", "Face down"}};
+
+bool isExercise(const QListWidgetItem* item) { return item && !item->data(Qt::UserRole).toString().isEmpty(); }
+
+} // namespace
+
+void SketchPair::show(const Exercise* exercise) {
+    exercise_ = exercise ? std::optional(*exercise) : std::nullopt;
+    setVisible(exercise && !exercise->start.empty());
+    if (exercise)
+        setAccessibleName(tr("Drawing of %1: start and far end").arg(QString::fromStdString(exercise->name)));
+    update();
+}
+
+void SketchPair::paintEvent(QPaintEvent*) {
+    if (!exercise_) return;
+    QPainter p(this);
+    const Palette& c = colours();
+    const double w = (width() - 24) / 2.0;
+    const QRectF first(0, 24, w, height() - 28), second(w + 24, 24, w, height() - 28);
+    putText(p, QRectF(first.left(), 0, w, 20), tr("Start"), Size::Small, c.ink2);
+    putText(p, QRectF(second.left(), 0, w, 20),
+            exercise_->mover.isWindow() ? QString::fromStdString(exercise_->mover.words)
+                                        : tr("Far end: %1").arg(QString::fromStdString(exercise_->mover.words)),
+            Size::Small, c.ink2);
+    drawSketch(p, first, *exercise_, exercise_->start);
+    drawSketch(p, second, *exercise_, exercise_->end, exercise_->mover.isWindow() ? nullptr : &exercise_->start);
+}
+
+ExercisesPage::ExercisesPage(const std::filesystem::path& ownFolder, QWidget* parent) : QWidget(parent) {
+    list_ = new QListWidget;
+    list_->setFrameShape(QFrame::NoFrame);
+    list_->setFixedWidth(304);
+    list_->viewport()->setAutoFillBackground(false);
+    list_->setAccessibleName(tr("Exercises"));
+    title_ = new QLabel;
+    title_->setFont(face(Size::Large, QFont::DemiBold));
+    about_ = new QLabel;
+    drawing_ = new SketchPair;
+    drawing_->setFixedHeight(208);
+    text_ = new QTextBrowser;
+    text_->setFrameShape(QFrame::NoFrame);
+    text_->viewport()->setAutoFillBackground(false);
+    text_->setAccessibleName(tr("The exercise as a page"));
+    editor_ = new OwnFileEditor(ownFolder);
+    edit_ = new KeyButton(tr("My own file of this exercise"), tr("E"), KeyButton::Kind::Plain);
+
+    auto* reading = new QWidget;
+    auto* page = new QVBoxLayout(reading);
+    page->setContentsMargins(0, 0, 0, 0);
+    page->setSpacing(8);
+    auto* head = new QHBoxLayout;
+    head->addWidget(title_);
+    head->addStretch();
+    head->addWidget(edit_);
+    page->addLayout(head);
+    page->addWidget(about_);
+    page->addWidget(drawing_);
+    page->addWidget(text_, 1);
+    pages_ = new QStackedWidget;
+    pages_->addWidget(reading);
+    pages_->addWidget(editor_);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(16, 16, 16, 16);
+    row->setSpacing(24);
+    row->addWidget(list_);
+    row->addWidget(pages_, 1);
+
+    connect(list_, &QListWidget::currentItemChanged, this, &ExercisesPage::showChosen);
+    connect(edit_, &KeyButton::clicked, this, [this] { setEditing(true); });
+    connect(editor_, &OwnFileEditor::left, this, [this] { setEditing(false); });
+    connect(editor_, &OwnFileEditor::said, this, &ExercisesPage::said);
+    connect(editor_, &OwnFileEditor::changed, this, [this] {
+        const QString id = list_->currentItem()->data(Qt::UserRole).toString();
+        refresh();
+        choose(id.toStdString());
+    });
+    refresh();
+    choose("bridge");
+}
+
+void ExercisesPage::refresh() {
+    const QSignalBlocker quiet(list_);
+    list_->clear();
+    std::map<std::string, std::vector<std::pair<QString, QString>>> byPosition;
+    for (const std::string& id : exerciseIds()) {
+        const auto e = loadExercise(id);
+        byPosition[e ? e->position : "damaged"].emplace_back(QString::fromStdString(e ? e->name : id),
+                                                            QString::fromStdString(id));
+    }
+    auto add = [&](const std::string& position, const QString& title) {
+        if (byPosition[position].empty()) return;
+        auto* head = new QListWidgetItem(title, list_);
+        head->setFlags(Qt::NoItemFlags);
+        head->setFont(face(Size::Small, QFont::DemiBold));
+        head->setSizeHint({0, 30});
+        std::sort(byPosition[position].begin(), byPosition[position].end());
+        for (const auto& [name, id] : byPosition[position]) {
+            auto* item = new QListWidgetItem(name, list_);
+            item->setData(Qt::UserRole, id);
+            item->setSizeHint({0, 26});
+        }
+    };
+    for (const auto& [position, title] : kPositions) add(position, tr(title));
+    add("damaged", tr("Damaged files"));
+}
+
+void ExercisesPage::choose(const std::string& id) {
+    for (int i = 0; i < list_->count(); ++i)
+        if (list_->item(i)->data(Qt::UserRole).toString().toStdString() == id) list_->setCurrentRow(i);
+    showChosen();
+}
+
+void ExercisesPage::step(int by) {
+    for (int i = list_->currentRow() + by; i >= 0 && i < list_->count(); i += by)
+        if (isExercise(list_->item(i))) return list_->setCurrentRow(i);
+}
+
+void ExercisesPage::setEditing(bool editing) {
+    pages_->setCurrentIndex(editing ? 1 : 0);
+    if (editing)
+        editor_->text().setFocus();
+    else
+        list_->setFocus();
+}
+
+void ExercisesPage::showChosen() {
+    if (!isExercise(list_->currentItem())) return;
+    const std::string id = list_->currentItem()->data(Qt::UserRole).toString().toStdString();
+    const auto e = loadExercise(id);
+    title_->setText(e ? QString::fromStdString(e->name) : QString::fromStdString(id));
+    drawing_->show(e ? &*e : nullptr);
+    edit_->setEnabled(e.has_value());
+    if (!e) {
+        about_->clear();
+        text_->setPlainText(QString::fromStdString(e.error().detail + "."));
+        return;
+    }
+    QStringList views, names;
+    for (const std::string& v : e->views) views << QString::fromStdString(v);
+    for (const std::string& n : e->otherNames) names << QString::fromStdString(n);
+    QString about = tr("Filmed from: %1").arg(views.join(tr(", or ")));
+    if (!names.isEmpty()) about += tr("   Also called: %1").arg(names.join(QStringLiteral(", ")));
+    if (e->eachSide) about += tr("   Left and right");
+    about_->setText(about);
+    text_->setHtml(exercisePage(*e));
+    text_->verticalScrollBar()->setValue(0);
+    editor_->edit(*e);
+}
+
+} // namespace deft::ui

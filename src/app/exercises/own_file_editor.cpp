@@ -1,0 +1,106 @@
+#include "app/exercises/own_file_editor.h"
+
+#include "app/theme/palette.h"
+#include "base/files.h"
+
+#include <QFontDatabase>
+#include <QHBoxLayout>
+
+namespace deft::ui {
+namespace {
+
+/// A beginning: the same exercise, with its first tolerance ready to be changed.
+QString beginning(const Exercise& e) {
+    Json limits = Json::object();
+    for (const FaultPlan& f : e.faults) {
+        Json& l = limits[f.id] = Json::object();
+        if (f.limit.low) l["low"] = *f.limit.low;
+        if (f.limit.high) l["high"] = *f.limit.high;
+        break;
+    }
+    const Json j = {{"format", "deft-mirror-exercise"}, {"version", 1},   {"extends", e.id},
+                    {"id", e.id},                       {"name", e.name}, {"limits", limits}};
+    return QString::fromStdString(toText(j));
+}
+
+} // namespace
+
+OwnFileEditor::OwnFileEditor(const std::filesystem::path& folder, QWidget* parent) : QWidget(parent), folder_(folder) {
+    text_ = new QPlainTextEdit;
+    text_->setFont(QFontDatabase::systemFont(QFontDatabase::FixedFont));
+    text_->setAccessibleName(tr("Your own file of this exercise"));
+    text_->setLineWrapMode(QPlainTextEdit::NoWrap);
+    verdict_ = new QLabel;
+    verdict_->setWordWrap(true);
+    verdict_->setAccessibleName(tr("What the check says"));
+    save_ = new KeyButton(tr("Keep my file"), tr("Ctrl+S"), KeyButton::Kind::Primary);
+    remove_ = new KeyButton(tr("Back to the one that ships"), {}, KeyButton::Kind::Plain);
+    auto* leave = new KeyButton(tr("Read the page"), tr("Esc"), KeyButton::Kind::Plain);
+    auto* buttons = new QHBoxLayout;
+    for (KeyButton* b : {save_, remove_, leave}) buttons->addWidget(b);
+    buttons->addStretch();
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(8);
+    column->addWidget(new QLabel(tr("Your own file. It extends the one that ships: change tolerances under “limits”, or "
+                                    "put any other member here.")));
+    column->addWidget(text_, 1);
+    column->addWidget(verdict_);
+    column->addLayout(buttons);
+    wait_.setSingleShot(true);
+    wait_.setInterval(150);
+    connect(text_, &QPlainTextEdit::textChanged, &wait_, qOverload<>(&QTimer::start));
+    connect(&wait_, &QTimer::timeout, this, &OwnFileEditor::check);
+    connect(save_, &KeyButton::clicked, this, &OwnFileEditor::save);
+    connect(remove_, &KeyButton::clicked, this, &OwnFileEditor::remove);
+    connect(leave, &KeyButton::clicked, this, &OwnFileEditor::left);
+}
+
+std::filesystem::path OwnFileEditor::file() const { return folder_ / (id_ + ".json"); }
+
+void OwnFileEditor::edit(const Exercise& exercise) {
+    id_ = exercise.id;
+    const auto own = readFile(file());
+    text_->setPlainText(own ? QString::fromStdString(*own) : beginning(exercise));
+    remove_->setEnabled(own.has_value());
+    check();
+}
+
+void OwnFileEditor::check() {
+    wait_.stop();
+    checked_.reset();
+    const std::string words = text_->toPlainText().toStdString();
+    try {
+        auto e = parseExercise(Json::parse(words), id_ + ".json");
+        if (!e)
+            verdict_->setText(QString::fromStdString(e.error().detail));
+        else if (e->id != id_)
+            verdict_->setText(tr("%1.json: /id should stay “%1”").arg(QString::fromStdString(id_)));
+        else
+            checked_ = std::move(*e);
+    } catch (const nlohmann::json::exception& e) {
+        verdict_->setText(QString::fromStdString(id_ + ".json: not JSON: " + e.what()));
+    }
+    if (checked_) verdict_->setText(tr("In order."));
+    save_->setEnabled(checked_.has_value());
+}
+
+void OwnFileEditor::save() {
+    check();
+    if (!checked_) return;
+    std::error_code ec;
+    std::filesystem::create_directories(folder_, ec);
+    const auto ok = writeFileAtomically(file(), text_->toPlainText().toStdString());
+    emit said(ok ? tr("Kept. Reviews opened from now on use it.")
+                 : QString::fromStdString("Not kept: " + ok.error().detail + "."));
+    if (ok) emit changed();
+}
+
+void OwnFileEditor::remove() {
+    std::error_code ec;
+    std::filesystem::remove(file(), ec);
+    emit said(ec ? QString::fromStdString("Not removed: " + ec.message()) : tr("The file that ships counts again."));
+    emit changed();
+}
+
+} // namespace deft::ui

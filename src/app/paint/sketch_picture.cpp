@@ -1,0 +1,135 @@
+#include "app/paint/sketch_picture.h"
+
+#include "app/theme/palette.h"
+
+#include <QTransform>
+#include <algorithm>
+#include <cmath>
+
+namespace deft::ui {
+namespace {
+
+constexpr double kHeadRadius = 8; // in the sketch's units
+
+class SketchPen {
+public:
+    SketchPen(QPainter& painter, const QTransform& place, const Sketch& body)
+        : p_(painter), place_(place), scale_(std::abs(place.m11())), body_(body) {}
+
+    bool has(const std::string& name) const { return body_.count(name) > 0; }
+    QPointF at(const std::string& name) const {
+        const Point2& q = body_.at(name);
+        return place_.map(QPointF(q.x(), q.y()));
+    }
+    void limb(std::initializer_list<const char*> joints, const std::string& before, const std::string& after,
+              double width) {
+        QPolygonF line;
+        for (const char* joint : joints)
+            if (const std::string name = before + joint + after; has(name)) line << at(name);
+        if (line.size() < 2) return;
+        QPen pen = pen_;
+        pen.setWidthF(std::max(1.4, width * scale_));
+        p_.setPen(pen);
+        p_.setBrush(Qt::NoBrush);
+        p_.drawPolyline(line);
+    }
+    void head(const std::string& ear) {
+        if (!has(ear)) return;
+        p_.setPen(outline_ ? pen_ : QPen(Qt::NoPen));
+        p_.setBrush(outline_ ? QBrush(Qt::NoBrush) : QBrush(pen_.color()));
+        p_.drawEllipse(at(ear), kHeadRadius * scale_, kHeadRadius * scale_);
+    }
+    /// A leg, an arm and the trunk of one side.
+    void side(const std::string& before, const std::string& after) {
+        limb({"hip", "knee", "ankle"}, before, after, 7);
+        limb({"heel", "toe"}, before, after, 4);
+        limb({"shoulder", "hip"}, before, after, 12);
+        limb({"shoulder", "elbow", "wrist"}, before, after, 5);
+    }
+    void use(const QColor& colour, bool outline) {
+        pen_ = QPen(colour, 1, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin);
+        outline_ = outline;
+        if (outline) pen_.setStyle(Qt::DashLine), scale_ = 0; // thin lines only
+    }
+
+private:
+    QPainter& p_;
+    QTransform place_;
+    double scale_;
+    const Sketch& body_;
+    QPen pen_;
+    bool outline_ = false;
+};
+
+void drawOne(QPainter& p, const QTransform& place, const Sketch& body, const QColor& near, const QColor& far,
+             bool outline) {
+    SketchPen pen(p, place, body);
+    const bool paired = body.count("hip_l") || body.count("asis_l");
+    if (paired) {
+        pen.use(near, outline);
+        for (const char* side : {"_l", "_r"}) pen.side("", side);
+        pen.limb({"shoulder_l", "shoulder_r"}, "", "", 6);
+        pen.limb({"hip_l", "hip_r"}, "", "", 8);
+        pen.head("ear_l");
+        pen.head("ear_r");
+        return;
+    }
+    if (!outline) {
+        // The far limbs hang on the near joints in a side view.
+        Sketch behind = body;
+        for (const char* joint : {"knee", "ankle", "elbow", "wrist"}) {
+            behind.erase(joint);
+            if (const auto it = body.find(std::string("far_") + joint); it != body.end()) behind[joint] = it->second;
+        }
+        behind.erase("heel"), behind.erase("toe");
+        SketchPen back(p, place, behind);
+        back.use(far, false);
+        back.limb({"hip", "knee", "ankle"}, "", "", 6);
+        back.limb({"shoulder", "elbow", "wrist"}, "", "", 4.5);
+    }
+    pen.use(near, outline);
+    pen.side("", "");
+    pen.head("ear");
+}
+
+} // namespace
+
+Sketch wrongSketch(const Exercise& e, const std::string& fault) {
+    Sketch body = e.end;
+    if (const auto it = e.wrong.find(fault); it != e.wrong.end())
+        for (const auto& [name, by] : it->second)
+            if (const auto at = body.find(name); at != body.end()) at->second += by;
+    return body;
+}
+
+void drawSketch(QPainter& p, const QRectF& box, const Exercise& e, const Sketch& body, const Sketch* also) {
+    if (body.empty()) return;
+    // One scale for every drawing of an exercise, so that start and end can be compared.
+    QRectF all;
+    for (const Sketch* s : {&e.start, &e.end})
+        for (const auto& [name, q] : *s) all |= QRectF(q.x() - 9, q.y() - 9, 18, 18);
+    all |= QRectF(all.left(), -3, all.width(), 6);
+    const double scale = std::min(box.width() / all.width(), box.height() / all.height());
+    QTransform place;
+    place.translate(box.center().x(), box.center().y());
+    place.scale(scale, -scale);
+    place.translate(-all.center().x(), -all.center().y());
+    const Palette& c = colours();
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    const double floor = place.map(QPointF(0, -2)).y();
+    p.setPen(QPen(c.strong, 1.4));
+    p.drawLine(QPointF(box.left(), floor), QPointF(box.right(), floor));
+    QColor quiet = c.ink2;
+    quiet.setAlphaF(0.35f);
+    drawOne(p, place, body, c.ink2, quiet, false);
+    if (also) drawOne(p, place, *also, c.accent, c.accent, true);
+    p.setPen(QPen(c.ground, 1.4));
+    p.setBrush(c.accent);
+    for (const std::string& name : e.landmarksNeeded)
+        if (const auto it = body.find(name); it != body.end())
+            p.drawEllipse(place.map(QPointF(it->second.x(), it->second.y())), 4, 4);
+    p.restore();
+}
+
+} // namespace deft::ui

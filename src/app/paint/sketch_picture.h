@@ -1,0 +1,16 @@
+#pragma once
+#include "exercises/exercise.h"
+
+#include <QPainter>
+
+namespace deft::ui {
+
+/// Draws a body from an exercise file's own points, floor and all, into a box; the landmarks that the exercise asks for
+/// are ringed. `also` is drawn behind it as dashes, such as the start behind the far end.
+void drawSketch(QPainter& painter, const QRectF& box, const Exercise& exercise, const Sketch& body,
+                const Sketch* also = nullptr);
+
+/// The far end as one fault makes it look.
+Sketch wrongSketch(const Exercise& exercise, const std::string& fault);
+
+} // namespace deft::ui
