@@ -170,7 +170,7 @@ private slots:
     void everyMeasureIsNamed() {
         for (const Measure& m : measures()) {
             QVERIFY(!m.name.empty());
-            QVERIFY(m.unit == "deg" || m.unit == "%" || m.unit == "cm");
+            QVERIFY(m.unit == "deg" || m.unit == "%" || m.unit == "cm" || m.unit == "ratio");
             QVERIFY(m.needed <= m.landmarks.size());
         }
         QVERIFY(measureName("no such measure").empty());

@@ -1,6 +1,8 @@
 // Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
+#include "app/bench/target_panel.h"
+#include "app/exercises/exercises_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
@@ -52,6 +54,9 @@ int main(int argc, char** argv) {
     window.setDark(false);
     window.go(MainWindow::Letter);
     shot("answer");
+    window.go(MainWindow::Exercises);
+    window.exercisesPage().choose("side-plank");
+    shot("exercises");
     // A clip of one's own, half marked.
     ReviewInputs own = window.session().inputs();
     const Marks known = own.marks;
@@ -69,6 +74,14 @@ int main(int argc, char** argv) {
     shot("placing");
     if (argc < 3) return 0;
     // Not for the documentation: more to look at.
+    window.go(MainWindow::Exercises);
+    for (const char* id : {"arm-leg-reach", "one-leg-stand", "curl-up", "rollout"}) {
+        window.exercisesPage().choose(id);
+        shot(id);
+    }
+    window.exercisesPage().setEditing(true);
+    shot("own-file");
+    window.exercisesPage().setEditing(false);
     window.setDark(true);
     window.go(MainWindow::Queue);
     shot("queue-dark");
@@ -77,6 +90,9 @@ int main(int argc, char** argv) {
         if (!c.filed && c.draft.client.starts_with("Ois")) window.openClip(c.id);
     if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
     shot("plain-clothes");
+    window.benchPage().target().setOverruling(true);
+    shot("overrule");
+    window.benchPage().target().setOverruling(false);
     window.go(MainWindow::Letter);
     shot("answer-plain");
     window.resize(1700, 1000);

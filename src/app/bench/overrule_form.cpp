@@ -41,7 +41,7 @@ OverruleForm::OverruleForm(ReviewSession& session, QWidget* parent) : QWidget(pa
     for (QSpinBox* b : {sets_, reps_, hold_}) dose->addWidget(b);
     sets_->setAccessibleName(tr("Rounds")), reps_->setAccessibleName(tr("Reps")), hold_->setAccessibleName(tr("Hold"));
     sets_->setToolTip(tr("Rounds")), reps_->setToolTip(tr("Reps")), hold_->setToolTip(tr("Hold"));
-    form->addRow(tr("&Dose"), dose);
+    form->addRow(tr("Dose"), dose);
     form->addRow(tr("&Why"), why_);
     auto* buttons = new QHBoxLayout;
     buttons->addWidget(use_);

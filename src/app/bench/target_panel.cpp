@@ -21,8 +21,9 @@ TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent)
 }
 
 void TargetPanel::resizeEvent(QResizeEvent*) {
-    on_->setGeometry(-4, height() - 33, width() + 8, 32);
-    overrule_->setGeometry(-4, height() - 66, width() + 8, 32);
+    const int part = std::min(104, width() / 3);
+    overrule_->setGeometry(-4, height() - 33, part, 32);
+    on_->setGeometry(part, height() - 33, width() - part + 4, 32);
     form_->setGeometry(body());
 }
 
@@ -39,14 +40,11 @@ void TargetPanel::setOverruling(bool overruling) {
 void TargetPanel::refresh() {
     on_->setEnabled(session_.review() != nullptr);
     overrule_->setEnabled(session_.review() != nullptr && !session_.isFiled());
-    overrule_->setText(session_.review() && session_.review()->decision.step == "stop" ? tr("What would open it")
-                       : !session_.inputs().overruledStep.empty()                      ? tr("Overruled: change it")
-                                                                                       : tr("Overrule"));
-    overrule_->setAccessibleName(overrule_->text());
+    overrule_->setAccessibleName(tr("Overrule the target, or see what would open a locked exercise"));
     int left = 0;
     for (const Moment& m : session_.moments()) left += !m.agreed;
-    on_->setText(!session_.review() ? tr("To the answer, once measured")
-                 : left             ? tr("To the answer, %1 left").arg(counted(left, tr("moment"), tr("moments")))
+    on_->setText(!session_.review() ? tr("Answer")
+                 : left             ? tr("Answer, %1 left").arg(left)
                                     : tr("To the answer"));
     on_->setAccessibleName(on_->text());
     on_->setKind(left == 0 && session_.review() ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
@@ -62,7 +60,7 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
     const Palette& c = colours();
     const Decision& d = r->decision;
     double y = body.top();
-    const double end = overrule_->y() - 4;
+    const double end = on_->y() - 4;
     auto line = [&](const QString& text, Size size, const QColor& colour, QFont::Weight weight, double indent) {
         const QFont f = face(size, weight);
         const QRectF box =
@@ -81,6 +79,7 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
     y += 4;
     int number = 0;
     for (const ChosenCue& cue : d.cues) {
+        if (y + 42 > end) break; // the answer has them all
         p.setPen(QPen(c.hairline, 1));
         p.drawLine(QPointF(0, y), QPointF(width(), y));
         y += 3;

@@ -14,7 +14,7 @@ constexpr double kHeadRadius = 8; // in the sketch's units
 class SketchPen {
 public:
     SketchPen(QPainter& painter, const QTransform& place, const Sketch& body)
-        : p_(painter), place_(place), scale_(std::abs(place.m11())), body_(body) {}
+        : p_(painter), place_(place), scale_(std::abs(place.m11())), size_(scale_), body_(body) {}
 
     bool has(const std::string& name) const { return body_.count(name) > 0; }
     QPointF at(const std::string& name) const {
@@ -33,11 +33,23 @@ public:
         p_.setBrush(Qt::NoBrush);
         p_.drawPolyline(line);
     }
-    void head(const std::string& ear) {
+    /// Both sides seen: the trunk between shoulders and hips.
+    void trunk() {
+        QPolygonF area;
+        for (const char* corner : {"shoulder_l", "shoulder_r", "hip_r", "hip_l"})
+            if (has(corner)) area << at(corner);
+        QPen pen = pen_;
+        pen.setWidthF(std::max(1.4, 6 * scale_));
+        p_.setPen(pen);
+        p_.setBrush(outline_ ? QBrush(Qt::NoBrush) : QBrush(pen_.color()));
+        p_.drawPolygon(area);
+    }
+    void head(const std::string& ear, const std::string& otherEar = {}) {
         if (!has(ear)) return;
+        const QPointF middle = has(otherEar) ? (at(ear) + at(otherEar)) / 2 : at(ear);
         p_.setPen(outline_ ? pen_ : QPen(Qt::NoPen));
         p_.setBrush(outline_ ? QBrush(Qt::NoBrush) : QBrush(pen_.color()));
-        p_.drawEllipse(at(ear), kHeadRadius * scale_, kHeadRadius * scale_);
+        p_.drawEllipse(middle, kHeadRadius * size_, kHeadRadius * size_);
     }
     /// A leg, an arm and the trunk of one side.
     void side(const std::string& before, const std::string& after) {
@@ -55,7 +67,7 @@ public:
 private:
     QPainter& p_;
     QTransform place_;
-    double scale_;
+    double scale_, size_; ///< of limbs, 0 for thin lines; of the head
     const Sketch& body_;
     QPen pen_;
     bool outline_ = false;
@@ -67,11 +79,12 @@ void drawOne(QPainter& p, const QTransform& place, const Sketch& body, const QCo
     const bool paired = body.count("hip_l") || body.count("asis_l");
     if (paired) {
         pen.use(near, outline);
-        for (const char* side : {"_l", "_r"}) pen.side("", side);
-        pen.limb({"shoulder_l", "shoulder_r"}, "", "", 6);
-        pen.limb({"hip_l", "hip_r"}, "", "", 8);
-        pen.head("ear_l");
-        pen.head("ear_r");
+        for (const char* side : {"_l", "_r"}) {
+            pen.limb({"hip", "knee", "ankle"}, "", side, 7);
+            pen.limb({"shoulder", "elbow", "wrist"}, "", side, 5);
+        }
+        pen.trunk();
+        pen.head("ear_l", "ear_r");
         return;
     }
     if (!outline) {

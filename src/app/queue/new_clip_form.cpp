@@ -56,7 +56,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->addRow(tr("&Hold asked"), hold_);
     form->addRow(tr("Client's &words"), words_);
     form->addRow(QString(), pain_);
-    form->addRow(tr("&Names a reason to stop"), redFlag_);
+    form->addRow(tr("Reason to s&top"), redFlag_);
     auto* go = new KeyButton(tr("Put it in the queue and open it"), {}, KeyButton::Kind::Primary);
     auto* no = new KeyButton(tr("Leave it"), {}, KeyButton::Kind::Plain);
     connect(go, &KeyButton::clicked, this, &NewClipForm::add);
@@ -97,6 +97,13 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
     words_->clear();
     pain_->setChecked(false);
     redFlag_->setCurrentIndex(0);
+    // Most coaches bring in several clips of the same exercise.
+    int64_t newest = 0;
+    for (const Clip& c : library_.clips())
+        if (c.id > newest) {
+            newest = c.id;
+            exercise_->setCurrentIndex(std::max(0, exercise_->findData(QString::fromStdString(c.draft.exercise))));
+        }
     emit exercise_->currentIndexChanged(exercise_->currentIndex());
     client_->setFocus();
 }

@@ -198,7 +198,7 @@ void ClientLine::paintEvent(QPaintEvent*) {
             if (k.verdict != "good")
                 poor << QString::fromStdString(k.id).replace(QLatin1Char('-'), QLatin1Char(' ')) + QLatin1Char(' ') +
                             QString::fromStdString(k.verdict);
-        check = poor.isEmpty() ? tr("clip check: good for the view from the %1").arg(QString::fromStdString(r->exercise.view))
+        check = poor.isEmpty() ? tr("clip check: good, %1 view").arg(QString::fromStdString(r->exercise.view))
                                : tr("clip check: %1").arg(poor.join(QStringLiteral(", ")));
     }
     putText(p, QRectF(width() - 236, 0, 220, height()), check, Size::Small, c.ink2, QFont::Normal,

@@ -187,6 +187,10 @@ AnswerPart target(const Review& r) {
     const Decision& d = r.decision;
     AnswerPart part{"target", "Next target", "", d.arithmetic, {}};
     for (const std::string& b : d.because) part.facts.push_back(b);
+    for (const auto& [id, why] : d.waiting) {
+        const FaultPlan* fault = r.exercise.fault(id);
+        part.facts.push_back("waits: " + (fault ? fault->name : id) + ", " + why);
+    }
     if (d.step == "stop") {
         part.text = "Please leave this exercise out until we have spoken about what you felt.";
         return part;

@@ -1,0 +1,77 @@
+// Fifteen exercises, every position: a made clip with one fault is filmed, followed, read, decided on and answered. The
+// fault is found, nothing else that does not follow from it, and the answer cues the head of the chain.
+#include "answer/answer.h"
+#include "support/puppet_clip.h"
+
+#include <QTemporaryDir>
+#include <QTest>
+
+using namespace deft;
+using namespace deft::test;
+
+class MadeClipsTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir dir_;
+
+    static bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
+        const FaultPlan* f = e.fault(id);
+        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(), [&](const std::string& up) {
+                   return up == cause || follows(e, up, cause);
+               });
+    }
+
+private slots:
+    void clipToAnswer_data() {
+        QTest::addColumn<QString>("id");
+        QTest::addColumn<QString>("fault"); // empty = a clean clip
+        for (const auto& [id, fault] :
+             {std::pair{"arm-leg-reach", "over-lift"}, {"ball-push-back", "tuck"}, {"march", "knee-past-hip"},
+              {"curl-up", "head-pulled"}, {"leg-lower", ""}, {"bridge", "back-bend"}, {"forearm-plank", "sag"},
+              {"rollout", "round-lost"}, {"open-knee", "roll-back"}, {"leg-sweep", "back-leaves-wall"},
+              {"one-leg-stand", "side-lean"}, {"posture-scan", "forward-head"}, {"hip-stretch", "arch"},
+              {"prone-leg-lift", "twist"}, {"band-external-rotation", "elbow-wanders"}})
+            QTest::newRow(id) << QString::fromLatin1(id) << QString::fromLatin1(fault);
+    }
+    void clipToAnswer() {
+        QFETCH(QString, id);
+        QFETCH(QString, fault);
+        const Exercise e = loadExercise(id.toStdString()).value();
+        DrawnMovement m;
+        m.reps = 1, m.hold_s = 2, m.fps = 25, m.fault = fault.toStdString();
+        double top = 0;
+        for (const auto& [name, p] : e.end) top = std::max(top, p.y());
+        m.pxPerUnit = std::min(5.0, 560 / top); // a standing body fits, too
+        const ReviewInputs in = filmPuppet(e, m, dir_.filePath(id + QStringLiteral(".mp4")).toStdString());
+        QVERIFY(!in.clipPath.empty());
+        const auto r = analyse(in);
+        QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
+        QCOMPARE(r->exercise.view, e.view); // found from the marks
+        QCOMPARE(r->events.reps.size(), size_t(1));
+        std::set<std::string> found;
+        QString told;
+        for (const Fault& f : r->findings.faults) {
+            if (f.certainty == Certainty::Clear) found.insert(f.id);
+            told += QStringLiteral("%1 %2±%3 ").arg(f.id.c_str()).arg(f.worst).arg(f.u95);
+        }
+        for (const SetupVerdict& v : r->findings.setup)
+            QVERIFY2(v.verdict == "good", qPrintable(QString::fromStdString(v.id)));
+        if (m.fault.empty()) QVERIFY2(found.empty(), qPrintable(told));
+        else QVERIFY2(found.count(m.fault), qPrintable(told));
+        for (const std::string& other : found)
+            QVERIFY2(other == m.fault || follows(e, other, m.fault), qPrintable(told));
+
+        const Answer answer = composeAnswer(*r);
+        const std::string text = answerText(answer);
+        QVERIFY(text.find(e.stopRule) != std::string::npos && text.find(kScopeNote) != std::string::npos);
+        if (m.fault.empty()) {
+            QVERIFY(r->decision.cues.empty());
+        } else {
+            QCOMPARE(r->decision.cues.front().fault, m.fault);
+            QVERIFY(text.find(r->decision.cues.front().text) != std::string::npos);
+            QVERIFY(text.find(e.fault(m.fault)->told) != std::string::npos);
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(MadeClipsTest)
+#include "made_clips_test.moc"
