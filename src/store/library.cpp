@@ -148,6 +148,17 @@ Result<int64_t> Library::addClient(const std::string& name, const std::string& r
     return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
 }
 
+Result<void> Library::setFlags(int64_t client, const std::vector<std::string>& flags) {
+    return transaction([&]() -> Result<void> {
+        if (auto r = run(QStringLiteral("UPDATE client SET flags = ? WHERE id = ?"),
+                         {text(Json(flags)), qlonglong(client)});
+            !r)
+            return r;
+        return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'intake flags changed', ?)"),
+                   {now(), qlonglong(client)});
+    });
+}
+
 std::vector<Client> Library::clients() const {
     std::vector<Client> out;
     QSqlQuery query(QStringLiteral("SELECT id, name, role, flags FROM client ORDER BY name"),

@@ -54,6 +54,8 @@ public:
     Result<int64_t> addClient(const std::string& name, const std::string& role,
                               const std::vector<std::string>& flags = {});
     std::vector<Client> clients() const;
+    /// What intake says now; clips that already wait keep what they came with. @errors WriteFailed
+    Result<void> setFlags(int64_t client, const std::vector<std::string>& flags);
     /// `draft` must name the clip's file; its history and flags are filled from the client's record, its cue record
     /// from the filed reviews of all clients.
     Result<int64_t> addClip(int64_t client, const std::string& received, ReviewInputs draft);

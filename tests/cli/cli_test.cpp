@@ -99,6 +99,23 @@ private slots:
         verifyTrouble(run({"exercises", "validate", at("bad.json")}), "/faults/0");
     }
 
+    void decisions() {
+        const Json rows = readJsonFile(DEFT_TEST_DATA "/judgement/decision_cases.json").value()["cases"];
+        QVERIFY(writeFileAtomically(at("case.json").toStdString(), toText(rows[0]["case"])));
+        const auto json = run({"decide", at("case.json"), "--json"});
+        QCOMPARE(json.code, 0);
+        const Json d = Json::parse(json.out.toStdString());
+        for (const char* key : {"step", "because", "target", "arithmetic", "cues", "cautions"})
+            QVERIFY2(d.contains(key), key);
+        QCOMPARE(d["step"].get<std::string>(), rows[0]["expect"]["step"].get<std::string>());
+        QVERIFY(run({"decide", at("case.json")}).out.startsWith("up\n"));
+        Json bad = rows[0]["case"];
+        bad["flags"] = {"pregnant"};
+        QVERIFY(writeFileAtomically(at("case.json").toStdString(), toText(bad)));
+        verifyTrouble(run({"decide", at("case.json")}), "after-birth"); // names the flags there are
+        verifyTrouble(run({"decide", at("no-case.json")}), "no-case.json");
+    }
+
     void trouble() {
         verifyTrouble(run({"probe", at("none.mp4")}), "none.mp4");
         QVERIFY(writeFileAtomically(at("text.mp4").toStdString(), "not a clip at all\n"));

@@ -1,6 +1,7 @@
 // Reps, holds and breaks of movements with known times, and the hold detector against the reference of
 // tests/reference/05_events (own functions there, stated in gen05_events.py: no library has such a routine).
 #include "events/movement.h"
+#include "events/roll_order.h"
 #include "support/stick_body.h"
 #include "support/table.h"
 
@@ -203,6 +204,47 @@ private slots:
                 QCOMPARE(found[i].last, c["in_band"][i]["last"].get<size_t>());
             }
         }
+    }
+
+    /// A bridge that is rolled up and down: each mark goes `lag` later than the one nearer the pelvis, and comes down as
+    /// much earlier.
+    void rollOrderOfTheBack_data() {
+        QTest::addColumn<double>("lag");
+        QTest::addColumn<double>("outOfOrder");
+        QTest::addColumn<double>("u95");
+        QTest::newRow("piece by piece") << 0.4 << 0.0 << 0.0;
+        QTest::newRow("ribs first") << -0.4 << 100.0 << 0.0;
+        QTest::newRow("in one piece: cannot be told apart") << 0.0 << -1.0 << 100.0;
+    }
+    void rollOrderOfTheBack() {
+        QFETCH(double, lag);
+        QFETCH(double, outOfOrder);
+        QFETCH(double, u95);
+        Tracks t;
+        for (int i = 0; i < 300; ++i) t.time_s.push_back(i / 30.0);
+        const std::vector<std::string> marks = {"hip", "crest", "back_mid", "rib"};
+        for (size_t k = 0; k < marks.size(); ++k)
+            for (const double s : t.time_s) {
+                const double by = lag * double(k);
+                const double y = outAndBack(s, 2 + by, 3.4 + by, 7 - by, 8.4 - by, 0, 100.0 - 15 * double(k));
+                t.landmark[marks[k]].push_back({{400.0 - 60 * double(k), 500 - y}, 0.2, PointState::Seen});
+            }
+        BodyAxes axes;
+        axes.matPoint = {0, 500};
+        Rep rep;
+        rep.start_s = 2, rep.end_s = 8.4;
+        rep.hold.start_s = 4.8, rep.hold.end_s = 5.8;
+        const RollOrder order = rollOrder(t, axes, rep);
+        QCOMPARE(order.marks, marks);
+        if (outOfOrder >= 0) NEAR(order.outOfOrder, outOfOrder, 1e-9);
+        NEAR(order.u95, u95, 1e-9);
+        if (lag > 0) { // half way up is half of the 1.4 s after each mark's own start, and the steps are even
+            NEAR(order.leaves_s[0], 2.7, 0.04);
+            NEAR(order.leaves_s[3] - order.leaves_s[0], 1.2, 0.04);
+            NEAR(order.evenness, 100, 6);
+        }
+        t.landmark.erase("rib"), t.landmark.erase("crest");
+        QVERIFY(std::isnan(rollOrder(t, axes, rep).outOfOrder)); // two marks have no order to speak of
     }
 
     /// The program's own hold finder on the same signals, against the times at which they were made.

@@ -5,6 +5,7 @@
 #include "support/table.h"
 
 #include <QTest>
+#include <utility>
 
 using namespace deft;
 using namespace deft::test;
@@ -88,6 +89,28 @@ private slots:
         const auto mirrored = drawnReview(e, m);
         QVERIFY(mirrored.has_value());
         QVERIFY2(clearFaults(*mirrored) == found, qPrintable(told(*mirrored)));
+    }
+
+    /// From the front the working side is found when nobody says which it is.
+    void theSideThatWorks() {
+        const Exercise e = loadExercise("one-leg-stand").value();
+        ReviewInputs in;
+        in.exercise = e.id;
+        DrawnMovement m;
+        ClipInfo clip;
+        Tracks tracks = drawnTracks(e, m);
+        clip.width = 1280, clip.height = 720, clip.time_s = tracks.time_s, clip.duration_s = tracks.time_s.back();
+        clip.medianRateHz = m.fps;
+        const Review r = measureReview(in, clip, tracks).value();
+        QCOMPARE(r.inputs.side, drawnSide(e));
+        QCOMPARE(r.events.reps.size(), size_t(1));
+        for (auto& [name, points] : std::exchange(tracks.landmark, {})) {
+            std::string other = name;
+            if (name.ends_with("_l")) other.back() = 'r';
+            if (name.ends_with("_r")) other.back() = 'l';
+            tracks.landmark[other] = std::move(points);
+        }
+        QCOMPARE(measureReview(in, clip, tracks)->inputs.side, std::string("left"));
     }
 
     void everyPositionHasDrawnFaults() {

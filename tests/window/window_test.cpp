@@ -3,6 +3,8 @@
 #include "app/answer/answer_row.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/readings_panel.h"
+#include "app/bench/target_panel.h"
+#include "app/exercises/exercises_page.h"
 #include "app/queue/queue_page.h"
 #include "app/session/rep_rows.h"
 #include "app/widgets/style.h"
@@ -304,6 +306,93 @@ private slots:
                 window_->message().contains(QStringLiteral("kept")));
         QCOMPARE(window_->room(), MainWindow::Queue);
         QVERIFY(window_->library().clip(clip).has_value());
+    }
+
+    /// Every exercise can be read, and the coach's own tolerance counts as soon as it is kept.
+    void exercisesRoom() {
+        window_->go(MainWindow::Exercises);
+        ExercisesPage& page = window_->exercisesPage();
+        int read = 0;
+        for (const std::string& id : exerciseIds()) {
+            page.choose(id);
+            const Exercise e = loadExercise(id).value();
+            const QString text = page.page().toPlainText();
+            for (const FaultPlan& f : e.faults)
+                QVERIFY2(text.contains(QString::fromStdString(f.name)) &&
+                             text.contains(QString::fromStdString(f.cues.back().text)),
+                         f.id.c_str());
+            QVERIFY(text.contains(QString::fromStdString(e.stopRule)));
+            ++read;
+        }
+        QCOMPARE(read, 37);
+        page.choose("bridge");
+        QTest::keyClick(&page.list(), Qt::Key_E);
+        QVERIFY(page.isEditing());
+        OwnFileEditor& editor = page.editor();
+        QCOMPARE(editor.verdict(), QStringLiteral("In order."));
+        QString words = editor.text().toPlainText();
+        editor.text().setPlainText(QString(words).replace(QLatin1String("back-bend"), QLatin1String("back-bent")));
+        QVERIFY(QTest::qWaitFor([&] { return !editor.isInOrder(); }, 2000)); // the check follows what is typed
+        QVERIFY2(editor.verdict().contains(QLatin1String("/limits/back-bent")), qPrintable(editor.verdict()));
+        editor.save(); // a file that is not in order is not kept
+        NEAR(*loadExercise("bridge")->fault("back-bend")->limit.high, 5, 0);
+        editor.text().setPlainText(words.replace(QLatin1String("5.0"), QLatin1String("7.5")));
+        QTest::keyClick(&editor.text(), Qt::Key_S, Qt::ControlModifier);
+        NEAR(*loadExercise("bridge")->fault("back-bend")->limit.high, 7.5, 0);
+        QVERIFY(page.page().toPlainText().contains(QStringLiteral("chosen by the coach")));
+        editor.remove();
+        NEAR(*loadExercise("bridge")->fault("back-bend")->limit.high, 5, 0);
+        QTest::keyClick(&editor.text(), Qt::Key_Escape);
+        QVERIFY(!page.isEditing());
+    }
+
+    /// The coach's own target counts, says so in the answer, and is undone like everything else.
+    void overruling() {
+        openRuta();
+        const Decision proposed = session().review()->decision;
+        key(Qt::Key_O);
+        OverruleForm& form = window_->benchPage().target().form();
+        QVERIFY(form.isVisible());
+        form.step().setCurrentIndex(form.step().findData(QStringLiteral("back")));
+        form.hold().setValue(4);
+        form.why().setText(QStringLiteral("a long drive the day before"));
+        QTest::keyClick(&form.why(), Qt::Key_Return);
+        QCOMPARE(window_->room(), MainWindow::Bench); // Enter is the form's here
+        QVERIFY(!form.isVisible());
+        const Decision& d = session().review()->decision;
+        QCOMPARE(d.step, std::string("back"));
+        NEAR(*d.target.hold_s, 4, 0);
+        QVERIFY(d.because.front().find("a long drive the day before") != std::string::npos);
+        QVERIFY(session().answer().find("target")->text.find("four seconds") != std::string::npos);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(session().review()->decision.step, proposed.step);
+    }
+
+    /// A school of the menu changes the tolerance at once, and can be undone.
+    void schoolOfTheClient() {
+        openRuta();
+        session().edit(QStringLiteral("school"), [](ReviewInputs& in) { in.schools["bridge"] = "flat-first"; });
+        NEAR(*session().exercise().fault("back-bend")->limit.high, 0, 0);
+        QVERIFY(session().answer().schoolWords.find("Flatten first") != std::string::npos);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        NEAR(*session().exercise().fault("back-bend")->limit.high, 5, 0);
+    }
+
+    /// An intake flag locks the exercise until its readiness list is confirmed; that is recorded in the review.
+    void readinessList() {
+        openRuta();
+        session().edit(QStringLiteral("intake"), [](ReviewInputs& in) {
+            in.flags = {"osteoporosis"}, in.exercise = "curl-up", in.view = "side", in.schools = {};
+        });
+        QCOMPARE(session().review()->decision.step, std::string("stop"));
+        QVERIFY(session().answer().find("cautions")->text.find("A doctor has agreed") != std::string::npos);
+        key(Qt::Key_O);
+        const auto points = window_->benchPage().target().form().findChildren<QCheckBox*>();
+        QCOMPARE(points.size(), 1);
+        points.front()->click();
+        QCOMPARE(session().inputs().cleared, std::vector<std::string>{"osteoporosis"});
+        QVERIFY(session().review()->decision.step != "stop");
+        for (int k = 0; k < 2; ++k) QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
     }
 
     /// From the waiting clip to the filed answer, counted: twelve deliberate actions at the most.

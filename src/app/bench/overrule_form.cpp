@@ -3,6 +3,7 @@
 #include "app/session/words.h"
 
 #include <QFormLayout>
+#include <QKeyEvent>
 #include <QLabel>
 
 namespace deft::ui {
@@ -58,6 +59,20 @@ OverruleForm::OverruleForm(ReviewSession& session, QWidget* parent) : QWidget(pa
     connect(use_, &KeyButton::clicked, this, &OverruleForm::use);
     connect(propose_, &KeyButton::clicked, this, &OverruleForm::propose);
     connect(why_, &QLineEdit::returnPressed, this, &OverruleForm::use);
+}
+
+bool OverruleForm::event(QEvent* e) {
+    // While the form is in use, the bench's own keys are letters and arrows of its fields.
+    if (e->type() == QEvent::ShortcutOverride && !(static_cast<QKeyEvent*>(e)->modifiers() & Qt::ControlModifier))
+        e->accept();
+    return QWidget::event(e);
+}
+
+void OverruleForm::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Escape)
+        emit left();
+    else
+        QWidget::keyPressEvent(e);
 }
 
 void OverruleForm::begin() {

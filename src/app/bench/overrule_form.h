@@ -30,6 +30,10 @@ public:
 signals:
     void left();
 
+protected:
+    bool event(QEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
 private:
     void showLocks(const std::vector<Lock>& locks);
     void confirm();

@@ -6,6 +6,7 @@
 
 #include <QDate>
 #include <QFormLayout>
+#include <QMenu>
 #include <QSettings>
 
 namespace deft::ui {
@@ -20,6 +21,17 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     client_->setEditable(true);
     role_ = new QLineEdit;
     role_->setPlaceholderText(tr("what they do, if you like"));
+    intake_ = new QToolButton;
+    intake_->setPopupMode(QToolButton::InstantPopup);
+    intake_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    intake_->setMenu(new QMenu(intake_));
+    if (const auto& rules = safetyRules())
+        for (const auto& [id, flag] : rules->flags) {
+            QAction* a = intake_->menu()->addAction(QString::fromStdString(flag.name));
+            a->setData(QString::fromStdString(id));
+            a->setCheckable(true);
+            connect(a, &QAction::toggled, this, &NewClipForm::showIntake);
+        }
     exercise_ = new QComboBox;
     side_ = new QComboBox;
     for (const char* side : {"both", "left", "right"}) side_->addItem(tr(side), QString::fromLatin1(side));
@@ -49,6 +61,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->setVerticalSpacing(8);
     form->addRow(tr("&Client"), client_);
     form->addRow(tr("&Role"), role_);
+    form->addRow(tr("&Intake"), intake_);
     form->addRow(tr("&Exercise"), exercise_);
     form->addRow(tr("&Side"), side_);
     form->addRow(tr("R&ounds asked"), sets_);
@@ -63,7 +76,10 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     connect(no, &KeyButton::clicked, this, &NewClipForm::cancelled);
     connect(client_, &QComboBox::currentTextChanged, this, [this](const QString& name) {
         for (const Client& c : library_.clients())
-            if (QString::fromStdString(c.name) == name) role_->setText(QString::fromStdString(c.role));
+            if (QString::fromStdString(c.name) == name) {
+                role_->setText(QString::fromStdString(c.role));
+                setIntake(c.flags);
+            }
     });
     connect(exercise_, &QComboBox::currentIndexChanged, this, [this] {
         if (const auto e = loadExercise(exercise_->currentData().toString().toStdString()))
@@ -97,6 +113,7 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
     words_->clear();
     pain_->setChecked(false);
     redFlag_->setCurrentIndex(0);
+    setIntake({});
     // Most coaches bring in several clips of the same exercise.
     int64_t newest = 0;
     for (const Clip& c : library_.clips())
@@ -106,6 +123,27 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
         }
     emit exercise_->currentIndexChanged(exercise_->currentIndex());
     client_->setFocus();
+}
+
+std::vector<std::string> NewClipForm::intake() const {
+    std::vector<std::string> flags;
+    for (const QAction* a : intake_->menu()->actions())
+        if (a->isChecked()) flags.push_back(a->data().toString().toStdString());
+    return flags;
+}
+
+void NewClipForm::setIntake(const std::vector<std::string>& flags) {
+    for (QAction* a : intake_->menu()->actions())
+        a->setChecked(std::find(flags.begin(), flags.end(), a->data().toString().toStdString()) != flags.end());
+    showIntake();
+}
+
+void NewClipForm::showIntake() {
+    QStringList names;
+    for (const QAction* a : intake_->menu()->actions())
+        if (a->isChecked()) names << a->text();
+    intake_->setText(names.isEmpty() ? tr("nothing that holds an exercise back") : names.join(QStringLiteral(", ")));
+    intake_->setAccessibleName(tr("Intake: %1").arg(intake_->text()));
 }
 
 void NewClipForm::add() {
@@ -124,12 +162,15 @@ void NewClipForm::add() {
     for (const Client& c : library_.clients())
         if (QString::fromStdString(c.name) == name) client = c.id;
     if (client == 0) {
-        auto id = library_.addClient(name.toStdString(), role_->text().trimmed().toStdString());
+        auto id = library_.addClient(name.toStdString(), role_->text().trimmed().toStdString(), intake());
         if (!id) {
             emit failed(QString::fromStdString("Not added: " + id.error().detail + "."));
             return;
         }
         client = *id;
+    } else if (auto ok = library_.setFlags(client, intake()); !ok) {
+        emit failed(QString::fromStdString("Not added: " + ok.error().detail + "."));
+        return;
     }
     ReviewInputs in;
     in.clipPath = path_.toStdString();

@@ -8,6 +8,7 @@
 #include <QLineEdit>
 #include <QPlainTextEdit>
 #include <QSpinBox>
+#include <QToolButton>
 
 namespace deft::ui {
 
@@ -19,6 +20,7 @@ public:
     /// Begins a new entry. `facts` says what was found in the file.
     void begin(const QString& path, const QString& facts);
     QComboBox& clientBox() { return *client_; }
+    QToolButton& intakeButton() { return *intake_; }
 
 signals:
     void added(qint64 clip);
@@ -27,11 +29,15 @@ signals:
 
 private:
     void add();
+    void showIntake();
+    std::vector<std::string> intake() const;
+    void setIntake(const std::vector<std::string>& flags);
     Library& library_;
     QString path_;
     QLabel* facts_;
     QComboBox *client_, *exercise_, *side_, *redFlag_;
     QLineEdit* role_;
+    QToolButton* intake_;
     QSpinBox *sets_, *reps_, *hold_;
     QCheckBox* pain_;
     QPlainTextEdit* words_;

@@ -11,6 +11,8 @@ struct EventMeasure {
 /// Measures that need events first; computed in events/ and judgement/.
 constexpr EventMeasure kEventMeasures[] = {
     {"level_loss", "height lost in the hold", "%"},
+    {"roll_order", "back rolls up out of order", "%"},
+    {"roll_evenness", "evenness of the roll", "%"},
     {"hold", "hold", "s"},
     {"clean_hold", "clean hold", "s"},
     {"pace_out", "pace up", "s"},

@@ -1,6 +1,7 @@
 #include "review/review.h"
 
 #include "judgement/shown.h"
+#include "events/roll_order.h"
 #include "landmarks/track_clip.h"
 #include "signal/resample.h"
 
@@ -190,6 +191,24 @@ Case caseOf(const Review& r) {
     return c;
 }
 
+namespace {
+
+/// Seen from the front, an exercise that is done on each side shows which one works: the side on which more is found.
+Result<Review> onTheSideThatWorks(ReviewInputs inputs, const ClipInfo& clip, const Tracks& tracks) {
+    auto found = [](const Review& r) {
+        double sum = 0;
+        for (const Rep& rep : r.events.reps) sum += rep.hold.duration_s() + 0.01 * rep.reach;
+        return sum;
+    };
+    inputs.side = "left";
+    auto left = measureReview(inputs, clip, tracks);
+    inputs.side = "right";
+    auto right = measureReview(std::move(inputs), clip, tracks);
+    return left && right && found(*left) > found(*right) ? std::move(left) : std::move(right);
+}
+
+} // namespace
+
 Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
     return loadExercise(inputs.exercise)
         .and_then([&](const Exercise& e) {
@@ -201,6 +220,8 @@ Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
 Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
     auto exercise = exerciseOf(inputs);
     if (!exercise) return tl::unexpected(exercise.error());
+    if (inputs.side == "both" && exercise->eachSide && pictureView(*exercise) != View::Side)
+        return onTheSideThatWorks(inputs, clip, tracks);
     Review r;
     r.exercise = std::move(*exercise);
     inputs.view = r.exercise.view;
@@ -240,6 +261,9 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
     r.events = findMovement(r.series, mover);
     for (Rep& rep : r.events.reps) rep.side = rep.hold.side = side;
     addLevelLoss(r.series, r.events, mover);
+    if (std::any_of(r.exercise.faults.begin(), r.exercise.faults.end(),
+                    [](const FaultPlan& f) { return f.limit.measure == "roll_order"; }))
+        addRollOrder(r.series, r.tracks, r.events);
     findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series));
     r.findings = findFaults(r.exercise, r.series, r.events);
     r.check = checkClip(r);
