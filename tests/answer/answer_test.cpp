@@ -106,6 +106,51 @@ private slots:
         QVERIFY(composeAnswer(demoReview(in)).find("cautions")->text.find("back of the thigh") != std::string::npos);
     }
 
+    /// The same review in other schools and with other targets: words follow, and the answer says which school.
+    void targetsInWords() {
+        Review r = demoReview();
+        auto target = [&] { return composeAnswer(r).find("target")->text; };
+        r.decision.target = {"both", 3, std::nullopt, 5.0, std::nullopt, 3};
+        QVERIFY2(target().starts_with("Until next time: three lifts, five seconds, every other day"), target().c_str());
+        r.decision.target.reps = 10, r.decision.target.hold_s = std::nullopt, r.decision.target.daysPerWeek = 7;
+        QVERIFY2(target().starts_with("Until next time: three rounds of ten lifts, every day"), target().c_str());
+        r.decision.target = {"pad", 1, std::nullopt, 10.0, std::nullopt, 2};
+        QVERIFY2(target().find("one lift, ten seconds, now as “Bridge with a pad under the hips”, on two days") !=
+                     std::string::npos,
+                 target().c_str());
+        r.exercise.eachSide = true, r.decision.target.firstSide = "left";
+        QVERIFY(target().find("beginning with the left") != std::string::npos);
+        r.exercise.breath_s = 5;
+        QVERIFY(target().find("two calm breaths") != std::string::npos);
+    }
+
+    void schoolsAreNamed() {
+        ReviewInputs in = demoInputs();
+        QVERIFY(composeAnswer(demoReview(in)).schoolWords.starts_with("Lift in neutral"));
+        in.schools = {{"bridge", "segmental"}, {"hold-length", "brief"}};
+        const Answer a = composeAnswer(demoReview(in));
+        QVERIFY(a.schoolWords.find("Roll up and down") != std::string::npos);
+        QVERIFY(a.schoolWords.find("Short and strong") != std::string::npos);
+        // Rolled up, the order of the pieces counts; lifted in neutral, it does not.
+        QVERIFY(demoReview(in).exercise.fault("in-one-piece"));
+        QVERIFY(!demoReview().exercise.fault("in-one-piece"));
+    }
+
+    /// Every caution of a flag goes out with every answer, and a lock says what has to be settled first.
+    void flagsInTheCautions() {
+        ReviewInputs in = demoInputs();
+        in.flags = {"hypertension", "pregnancy"};
+        const std::string cautions = composeAnswer(demoReview(in)).find("cautions")->text;
+        QVERIFY(cautions.find("never hold your breath or strain") != std::string::npos);
+        QVERIFY(cautions.find("One leg at a time") != std::string::npos);
+        in.exercise = "double-leg-stretch", in.view = "side";
+        const Review locked = demoReview(in);
+        QCOMPARE(locked.decision.step, std::string("stop"));
+        const Answer a = composeAnswer(locked);
+        QVERIFY(a.find("cautions")->text.find("To settle first") != std::string::npos);
+        for (const AnswerPart& p : a.parts) QVERIFY2(!p.id.starts_with("correction-"), p.id.c_str());
+    }
+
     void withoutAName() {
         ReviewInputs in = demoInputs();
         in.client.clear();

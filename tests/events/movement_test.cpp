@@ -206,6 +206,63 @@ private slots:
         }
     }
 
+    /// A leg that is lowered: the movement goes toward smaller values, the range is told as how far it went.
+    void movementThatFalls() {
+        SeriesSet set;
+        Series leg{"leg", "deg", {}, {}};
+        for (int i = 0; i < 300; ++i) {
+            const double t = i / 30.0;
+            set.time_s.push_back(t);
+            leg.value.push_back(outAndBack(t, 2, 4, 5, 6, 90, 35));
+            leg.u95.push_back(1);
+        }
+        Series tilt{"tilt", "deg", {}, {}};
+        for (const double v : leg.value) tilt.value.push_back(v < 60 ? 8 : 0), tilt.u95.push_back(0.5);
+        set.series = {leg, tilt};
+        MoverPlan plan;
+        plan.measure = "leg", plan.falls = true, plan.minExcursion = 10;
+        Events e = findMovement(set, plan);
+        QCOMPARE(e.reps.size(), size_t(1));
+        NEAR(e.reps[0].reach, 55, 0.5);
+        findBreaks(e, set, plan, {{"tilt", std::nullopt, 6.0, true, true}});
+        QCOMPARE(e.reps[0].brokenBy, std::string("tilt"));
+        NEAR(e.reps[0].controlRange, 30, 2); // from 90° to 60°
+        plan.falls = false;
+        QVERIFY(findMovement(set, plan).reps.empty()); // nothing rises above the start
+    }
+
+    /// A plank: still inside the window. What lies outside, moves fast or is short is no hold; a short blink does not
+    /// part one.
+    void holdsInAWindow() {
+        SeriesSet set;
+        Series over{"stack_elbow", "%", {}, {}};
+        for (int i = 0; i < 600; ++i) {
+            const double t = i / 30.0;
+            set.time_s.push_back(t);
+            double v = 90;                                   // lying
+            if (t >= 2 && t < 8) v = 5;                      // the first hold
+            if (t >= 4 && t < 4.1) v = 60;                   // a blink
+            if (t >= 10 && t < 10.6) v = 5;                  // too short
+            if (t >= 12 && t < 16) v = -10;                  // the second hold
+            if (t >= 17 && t < 20) v = 40 * std::sin(6 * t); // inside, but never still
+            over.value.push_back(v);
+            over.u95.push_back(1);
+        }
+        set.series = {over};
+        MoverPlan plan;
+        plan.measure = "stack_elbow", plan.low = -45, plan.high = 45, plan.minExcursion = 5;
+        const Events e = findMovement(set, plan);
+        QCOMPARE(e.reps.size(), size_t(2));
+        NEAR(e.reps[0].hold.start_s, 2, 0.07);
+        NEAR(e.reps[0].hold.end_s, 8, 0.07);
+        NEAR(e.reps[1].hold.duration_s(), 4, 0.14);
+        NEAR(e.setupStart_s, e.reps[0].start_s, 1e-9); // neutral is read where the first hold begins, not lying down
+        NEAR(e.setupEnd_s - e.setupStart_s, 1, 1e-9);
+        MoverPlan none = plan;
+        none.low = 200, none.high = 300;
+        QVERIFY(findMovement(set, none).reps.empty());
+    }
+
     /// A bridge that is rolled up and down: each mark goes `lag` later than the one nearer the pelvis, and comes down as
     /// much earlier.
     void rollOrderOfTheBack_data() {

@@ -107,6 +107,38 @@ private slots:
         QVERIFY(!library->cachedTracks(in)); // other marks, other tracks
     }
 
+    /// Intake flags belong to the client and go with every new clip; a clip that waits keeps those it came with.
+    void intakeFlags() {
+        auto library = Library::open(at("flags")).value();
+        const auto client = library->addClient("Marit Solheim", "stage manager", {"osteoporosis"}).value();
+        const auto first = library->addClip(client, "2026-05-01", demoInputs()).value();
+        QVERIFY(library->setFlags(client, {"osteoporosis", "balance-risk"}));
+        const auto second = library->addClip(client, "2026-05-08", demoInputs()).value();
+        QCOMPARE(library->clip(first)->draft.flags, std::vector<std::string>{"osteoporosis"});
+        QCOMPARE(library->clip(second)->draft.flags, (std::vector<std::string>{"osteoporosis", "balance-risk"}));
+        QCOMPARE(library->clients().front().flags.size(), size_t(2));
+    }
+
+    /// What cues have done for one client is known when the next one's clip comes in.
+    void cuesAreRememberedAcrossClients() {
+        auto library = Library::open(at("cues")).value();
+        const auto one = library->addClient("Ruta Kalniņa", "puppeteer").value(),
+                   other = library->addClient("Oisín Gallagher", "rigger").value();
+        const Review review = demoReview();
+        QVERIFY(!review.decision.cues.empty());
+        QVERIFY(library->cueRecord().empty());
+        for (const char* date : {"2026-04-01", "2026-04-08"}) {
+            const auto clip = library->addClip(one, date, review.inputs).value();
+            QVERIFY(library->file(clip, review, page(1), "text"));
+        }
+        // The same clip twice: every cue was tried once and nothing had changed.
+        const auto record = library->cueRecord();
+        QCOMPARE(record.size(), review.decision.cues.size());
+        for (const CueRecord& r : record) QCOMPARE(std::pair(r.tried, r.helped), std::pair(1, 0));
+        const auto clip = library->addClip(other, "2026-04-09", demoInputs()).value();
+        QCOMPARE(library->clip(clip)->draft.cueRecord.size(), record.size());
+    }
+
     void twoProgramsAtOnce() {
         auto first = Library::open(at("d")).value();
         const auto second = Library::open(at("d"));

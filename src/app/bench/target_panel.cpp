@@ -21,7 +21,7 @@ TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent)
 }
 
 void TargetPanel::resizeEvent(QResizeEvent*) {
-    const int part = std::min(104, width() / 3);
+    const int part = 114; // of the two, room for the shorter words
     overrule_->setGeometry(-4, height() - 33, part, 32);
     on_->setGeometry(part, height() - 33, width() - part + 4, 32);
     form_->setGeometry(body());

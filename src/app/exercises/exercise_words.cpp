@@ -103,7 +103,7 @@ QString schoolsAndFlags(const Exercise& e) {
     QStringList locked;
     if (const auto& rules = safetyRules())
         for (const auto& [id, flag] : rules->flags)
-            if (!locksOf(e, {id}, {}).empty()) locked << text(flag.name);
+            if (!locksOf(e, {}, {id}, {}).empty()) locked << text(flag.name);
     if (!locked.isEmpty())
         html += heading(tr("Waits until its readiness list is confirmed")) +
                 QStringLiteral("<p style='margin:0'>%1</p>").arg(locked.join(QStringLiteral(", ")));

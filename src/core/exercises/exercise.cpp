@@ -87,6 +87,13 @@ Result<Exercise> Exercise::inSchools(const Schools& wanted) const {
         for (FaultPlan& f : e.faults)
             if (f.isAnchor) widen(f.limit, effect->toleranceFactor);
     }
+    const Schools now = schoolsFor(wanted);
+    std::erase_if(e.faults, [&](const FaultPlan& f) {
+        return std::any_of(f.onlyIn.begin(), f.onlyIn.end(), [&](const auto& only) {
+            const auto it = now.find(only.first);
+            return it == now.end() || it->second != only.second;
+        });
+    });
     return e;
 }
 

@@ -41,12 +41,14 @@ struct FaultPlan {
     std::vector<std::string> causedBy; ///< ids of faults or set-up checks upstream
     std::string told;                  ///< to the client: what was seen
     std::vector<Cue> cues;             ///< in the order of the ladder
+    Schools onlyIn{};                  ///< counts in these schools only; empty = always
 };
 
 struct Rung {
     std::string id, name;
     std::string criterion; ///< when to step onto it
     std::string exercise;  ///< the exercise that this rung is, when it has a file of its own
+    std::optional<std::vector<std::string>> loads{}; ///< where they are not those of the exercise
 };
 
 struct FeltPlace {

@@ -236,8 +236,10 @@ private:
             const std::string path = "/faults/" + std::to_string(i);
             e_.faults.push_back({f["id"], f["name"], limitAt(f, path), f["on_the_way"], f["in_the_hold"],
                                  f.value("anchor", true), f.value("caused_by", std::vector<std::string>{}), f["told"],
-                                 readCues(f["cues"])});
+                                 readCues(f["cues"]), {}});
             if (!ids.insert(e_.faults.back().id).second) complain(path + "/id", "is there twice");
+            if (f.contains("only_in")) e_.faults.back().onlyIn = f["only_in"].get<Schools>();
+            if (auto ok = knownSchools(e_.faults.back().onlyIn); !ok) complain(path + "/only_in", ok.error().detail);
             if (f.contains("looks")) e_.wrong[e_.faults.back().id] = readSketch(f["looks"]);
         }
         for (const FaultPlan& f : e_.faults)
@@ -295,7 +297,8 @@ private:
         if (!e_.dose.reps && !e_.dose.hold_s) complain("/dose", "needs reps or hold_s");
         e_.dose.instead = d.value("instead", e_.dose.instead);
         for (const Json& r : j_["ladder"])
-            e_.ladder.push_back({r["id"], r["name"], r["criterion"], r.value("exercise", "")});
+            e_.ladder.push_back({r["id"], r["name"], r["criterion"], r.value("exercise", ""),
+                                 optionalOf<std::vector<std::string>>(r, "loads")});
         const auto known = exerciseIds();
         for (size_t i = 0; i < e_.ladder.size(); ++i) {
             const std::string path = "/ladder/" + std::to_string(i);

@@ -52,7 +52,7 @@ bool onlyAfterTheTarget(const Case::Fault& f, const Case& c) {
 }
 
 Situation lookAt(const Exercise& e, const Case& c) {
-    Situation s{e, c, whatIsShown(e, c), locksOf(e, c.flags, c.cleared), {}, false, true, {}, {}, {}, false};
+    Situation s{e, c, whatIsShown(e, c), locksOf(e, c.rung, c.flags, c.cleared), {}, false, true, {}, {}, {}, false};
     for (const auto& [id, verdict] : c.setup) {
         if (verdict != "poor") continue;
         s.setupPoor = true;

@@ -9,6 +9,16 @@ bool has(const std::vector<std::string>& list, const std::string& item) {
     return std::find(list.begin(), list.end(), item) != list.end();
 }
 
+std::vector<std::string> loadsOf(const Exercise& e, const std::string& rung) {
+    const int at = e.rungIndex(rung);
+    if (at < 0) return e.loads;
+    const Rung& r = e.ladder[size_t(at)];
+    if (r.loads) return *r.loads;
+    if (!r.exercise.empty() && r.exercise != e.id)
+        if (const auto other = loadExercise(r.exercise)) return other->loads;
+    return e.loads;
+}
+
 } // namespace
 
 Result<SafetyRules> readSafetyRules(const std::filesystem::path& file) {
@@ -39,16 +49,17 @@ const Result<SafetyRules>& safetyRules() {
     return rules;
 }
 
-std::vector<Lock> locksOf(const Exercise& exercise, const std::vector<std::string>& flags,
+std::vector<Lock> locksOf(const Exercise& exercise, const std::string& rung, const std::vector<std::string>& flags,
                           const std::vector<std::string>& cleared) {
     std::vector<Lock> locks;
-    if (!safetyRules()) return locks;
+    if (!safetyRules() || flags.empty()) return locks;
+    const std::vector<std::string> loads = loadsOf(exercise, rung);
     for (const std::string& id : flags) {
         const auto it = safetyRules()->flags.find(id);
         if (it == safetyRules()->flags.end() || has(cleared, id)) continue;
         for (const SafetyRules::Gate& gate : it->second.gates)
             if (std::any_of(gate.loads.begin(), gate.loads.end(),
-                            [&](const std::string& load) { return has(exercise.loads, load); }))
+                            [&](const std::string& load) { return has(loads, load); }))
                 locks.push_back({id, it->second.name, gate.reason, gate.readiness});
     }
     return locks;

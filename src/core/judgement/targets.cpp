@@ -1,5 +1,6 @@
 #include "judgement/targets.h"
 
+#include "judgement/safety.h"
 #include "judgement/wording.h"
 
 #include <algorithm>
@@ -20,8 +21,9 @@ constexpr double kSideWorthNaming = 0.02; // chosen here
 std::string seconds(double v) { return numberWords(v, 1) + " s"; }
 
 /// What grows when the hold cannot: the first of the exercise's own list that is possible.
-void growInstead(Decision& d, const Exercise& e, const std::string& keep) {
+void growInstead(Decision& d, const Exercise& e, const Case& c, const std::string& keep) {
     Target& t = d.target;
+    std::string passedOver;
     for (const std::string& what : e.dose.instead) {
         const int rung = e.rungIndex(t.rung);
         if (what == "round" && t.sets < e.dose.setsMax) {
@@ -43,6 +45,11 @@ void growInstead(Decision& d, const Exercise& e, const std::string& keep) {
             return;
         }
         if (rung >= 0 && rung + 1 < int(e.ladder.size())) {
+            const auto locks = locksOf(e, e.ladder[size_t(rung) + 1].id, c.flags, c.cleared);
+            if (!locks.empty()) { // never onto a version that intake locks
+                passedOver = "; the next version is locked by " + locks.front().name;
+                continue;
+            }
             t.rung = e.ladder[size_t(rung) + 1].id;
             if (e.dose.reps) t.reps = e.dose.reps;
             d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(rung)].name + " → " +
@@ -50,16 +57,16 @@ void growInstead(Decision& d, const Exercise& e, const std::string& keep) {
             return;
         }
     }
-    d.arithmetic.push_back("up: " + keep + "; rounds, days and versions are at their top");
+    d.arithmetic.push_back("up: " + keep + "; nothing else can grow" + passedOver);
 }
 
-void holdUp(Decision& d, const Exercise& e, const Shown& s, double asked) {
+void holdUp(Decision& d, const Exercise& e, const Case& c, const Shown& s, double asked) {
     const auto next = std::upper_bound(kHoldRungs.begin(), kHoldRungs.end(), asked + 1e-9);
     const double reachable = std::max(asked + kUpStep_s, kUpShare * s.medianClean_s);
     if (next == kHoldRungs.end() || *next > e.dose.holdCap_s + 1e-9)
-        return growInstead(d, e, "no longer than " + seconds(e.dose.holdCap_s) + " here → keep " + seconds(asked));
+        return growInstead(d, e, c, "no longer than " + seconds(e.dose.holdCap_s) + " here → keep " + seconds(asked));
     if (*next > reachable + 1e-9)
-        return growInstead(d, e, "the next rung " + seconds(*next) + " is beyond " + seconds(reachable) + " → keep " +
+        return growInstead(d, e, c, "the next rung " + seconds(*next) + " is beyond " + seconds(reachable) + " → keep " +
                                      seconds(asked));
     d.target.hold_s = *next;
     d.arithmetic.push_back("up: next rung " + seconds(*next) + " ≤ larger of " + seconds(asked) + " + 5 s and 1.2 × " +
@@ -78,9 +85,9 @@ void easierVersion(Decision& d, const Exercise& e) {
     }
 }
 
-void setHold(Decision& d, const Exercise& e, const Shown& s, bool& easier) {
+void setHold(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool& easier) {
     const double asked = *d.target.hold_s;
-    if (d.step == "up") return holdUp(d, e, s, asked);
+    if (d.step == "up") return holdUp(d, e, c, s, asked);
     if (d.step == "stay") {
         d.arithmetic.push_back("stay: " + std::to_string(s.clean) + " of " + std::to_string(s.total) +
                                " holds clean → keep " + seconds(asked));
@@ -100,9 +107,9 @@ void setHold(Decision& d, const Exercise& e, const Shown& s, bool& easier) {
     }
 }
 
-void setReps(Decision& d, const Exercise& e, const Shown& s, bool& easier) {
+void setReps(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool& easier) {
     const std::string reps = d.target.reps ? std::to_string(*d.target.reps) + " reps" : "the dose";
-    if (d.step == "up") return growInstead(d, e, "keep " + reps);
+    if (d.step == "up") return growInstead(d, e, c, "keep " + reps);
     if (d.step == "stay") {
         d.arithmetic.push_back("stay: " + std::to_string(s.clean) + " of " + std::to_string(s.total) +
                                " reps clean → keep " + reps);
@@ -143,9 +150,9 @@ void setRange(Decision& d, const Case& c) {
 
 void setTarget(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool easier) {
     if (d.target.hold_s)
-        setHold(d, e, s, easier);
+        setHold(d, e, c, s, easier);
     else
-        setReps(d, e, s, easier);
+        setReps(d, e, c, s, easier);
     setRange(d, c);
     if (d.step == "back" && easier) easierVersion(d, e);
     if (s.sideDifference > kSideWorthNaming) {
