@@ -22,7 +22,7 @@ namespace {
 
 struct Options {
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-        caseFile;
+                             caseFile;
     std::vector<std::string> schools;
     bool json = false, quiet = false;
 };

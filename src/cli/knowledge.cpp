@@ -85,7 +85,8 @@ int decideCase(const std::string& file, bool json) {
     std::printf("%s\n", d->step.c_str());
     for (const auto* lines : {&d->because, &d->arithmetic})
         for (const std::string& line : *lines) std::printf("  %s\n", line.c_str());
-    for (const ChosenCue& c : d->cues) std::printf("  %s, %s cue: %s\n", c.fault.c_str(), c.rung.c_str(), c.text.c_str());
+    for (const ChosenCue& c : d->cues)
+        std::printf("  %s, %s cue: %s\n", c.fault.c_str(), c.rung.c_str(), c.text.c_str());
     for (const auto& [id, why] : d->waiting) std::printf("  %s waits: %s\n", id.c_str(), why.c_str());
     for (const std::string& c : d->cautions) std::printf("  caution: %s\n", c.c_str());
     return 0;

@@ -150,8 +150,8 @@ Result<int64_t> Library::addClient(const std::string& name, const std::string& r
 
 Result<void> Library::setFlags(int64_t client, const std::vector<std::string>& flags) {
     return transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("UPDATE client SET flags = ? WHERE id = ?"),
-                         {text(Json(flags)), qlonglong(client)});
+        if (auto r =
+                run(QStringLiteral("UPDATE client SET flags = ? WHERE id = ?"), {text(Json(flags)), qlonglong(client)});
             !r)
             return r;
         return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'intake flags changed', ?)"),

@@ -15,21 +15,29 @@ class MadeClipsTest : public QObject {
 
     static bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
         const FaultPlan* f = e.fault(id);
-        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(), [&](const std::string& up) {
-                   return up == cause || follows(e, up, cause);
-               });
+        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(),
+                                [&](const std::string& up) { return up == cause || follows(e, up, cause); });
     }
 
 private slots:
     void clipToAnswer_data() {
         QTest::addColumn<QString>("id");
         QTest::addColumn<QString>("fault"); // empty = a clean clip
-        for (const auto& [id, fault] :
-             {std::pair{"arm-leg-reach", "over-lift"}, {"ball-push-back", "tuck"}, {"march", "knee-past-hip"},
-              {"curl-up", "head-pulled"}, {"leg-lower", ""}, {"bridge", "back-bend"}, {"forearm-plank", "sag"},
-              {"rollout", "round-lost"}, {"open-knee", "roll-back"}, {"leg-sweep", "back-leaves-wall"},
-              {"one-leg-stand", "side-lean"}, {"posture-scan", "forward-head"}, {"hip-stretch", "arch"},
-              {"prone-leg-lift", "twist"}, {"band-external-rotation", "elbow-wanders"}})
+        for (const auto& [id, fault] : {std::pair{"arm-leg-reach", "over-lift"},
+                                        {"ball-push-back", "tuck"},
+                                        {"march", "knee-past-hip"},
+                                        {"curl-up", "head-pulled"},
+                                        {"leg-lower", ""},
+                                        {"bridge", "back-bend"},
+                                        {"forearm-plank", "sag"},
+                                        {"rollout", "round-lost"},
+                                        {"open-knee", "roll-back"},
+                                        {"leg-sweep", "back-leaves-wall"},
+                                        {"one-leg-stand", "side-lean"},
+                                        {"posture-scan", "forward-head"},
+                                        {"hip-stretch", "arch"},
+                                        {"prone-leg-lift", "twist"},
+                                        {"band-external-rotation", "elbow-wanders"}})
             QTest::newRow(id) << QString::fromLatin1(id) << QString::fromLatin1(fault);
     }
     void clipToAnswer() {
@@ -55,8 +63,10 @@ private slots:
         }
         for (const SetupVerdict& v : r->findings.setup)
             QVERIFY2(v.verdict == "good", qPrintable(QString::fromStdString(v.id)));
-        if (m.fault.empty()) QVERIFY2(found.empty(), qPrintable(told));
-        else QVERIFY2(found.count(m.fault), qPrintable(told));
+        if (m.fault.empty())
+            QVERIFY2(found.empty(), qPrintable(told));
+        else
+            QVERIFY2(found.count(m.fault), qPrintable(told));
         for (const std::string& other : found)
             QVERIFY2(other == m.fault || follows(e, other, m.fault), qPrintable(told));
 

@@ -263,8 +263,8 @@ private slots:
         QVERIFY(findMovement(set, none).reps.empty());
     }
 
-    /// A bridge that is rolled up and down: each mark goes `lag` later than the one nearer the pelvis, and comes down as
-    /// much earlier.
+    /// A bridge that is rolled up and down: each mark goes `lag` later than the one nearer the pelvis, and comes down
+    /// as much earlier.
     void rollOrderOfTheBack_data() {
         QTest::addColumn<double>("lag");
         QTest::addColumn<double>("outOfOrder");

@@ -22,7 +22,8 @@ private slots:
         const char* known =
             "arm-leg-reach breathing-brace ball-push-back round-and-release pelvic-tilt march arm-leg-lower leg-lower "
             "flutter leg-crossover scissor-switch single-leg-stretch double-leg-stretch press-away leg-circles "
-            "press-into-hands knees-side-to-side curl-up cross-body-curl bridge bridge-one-leg forearm-plank hand-plank "
+            "press-into-hands knees-side-to-side curl-up cross-body-curl bridge bridge-one-leg forearm-plank "
+            "hand-plank "
             "wall-turn reverse-plank rollout side-plank open-knee leg-sweep double-leg-side-lift one-leg-stand "
             "posture-scan hip-stretch prone-leg-lift bench-hip-extension prone-back-raise band-external-rotation";
         QStringList ids = QString::fromLatin1(known).split(QLatin1Char(' '));
@@ -167,7 +168,8 @@ private slots:
     void ownFolder() {
         const QTemporaryDir folder;
         const std::filesystem::path at = folder.path().toStdString();
-        QVERIFY(writeFileAtomically(at / "march.json", R"({"format":"deft-mirror-exercise","version":1,"extends":"march",
+        QVERIFY(
+            writeFileAtomically(at / "march.json", R"({"format":"deft-mirror-exercise","version":1,"extends":"march",
             "id":"march","name":"March, seated first"})"));
         QVERIFY(writeFileAtomically(at / "broken.json", "{\"format\": "));
         setOwnExercises(at);
@@ -214,6 +216,30 @@ private slots:
         QCOMPARE(d.repsMax.value_or(0), repsMax);
         QCOMPARE(d.hold_s.value_or(0), hold);
         QCOMPARE(d.holdCap_s, cap);
+    }
+
+    /// Numbers of the trade that are told in words, each once: common practice, no published source.
+    void numbersInWords_data() {
+        QTest::addColumn<QString>("id");
+        QTest::addColumn<QString>("words");
+        for (const auto& [id, words] : {std::pair{"arm-leg-reach", "two or three centimetres"},
+                                        {"arm-leg-reach", "about a thumb"},
+                                        {"arm-leg-reach", "right arm goes with the left leg"},
+                                        {"arm-leg-reach", "A rest as long as the hold"},
+                                        {"arm-leg-lower", "30 to 60 s"},
+                                        {"single-leg-stretch", "about 45°"},
+                                        {"press-into-hands", "Three breaths"},
+                                        {"bridge-one-leg", "for 3 s"},
+                                        {"forearm-plank", "at 90°"},
+                                        {"reverse-plank", "60° of shoulder extension"},
+                                        {"open-knee", "about 60°"},
+                                        {"one-leg-stand", "three tries a side"}})
+            QTest::addRow("%s: %s", id, words) << QString::fromLatin1(id) << QString::fromUtf8(words);
+    }
+    void numbersInWords() {
+        QFETCH(QString, id);
+        QFETCH(QString, words);
+        QVERIFY(QString::fromStdString(loadExercise(id.toStdString())->raw.dump()).contains(words));
     }
 
     /// Set-up of the trade: common practice, no published source.

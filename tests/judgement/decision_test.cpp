@@ -46,9 +46,9 @@ class DecisionTest : public QObject {
     }
     /// Is target `a` harder than `b`?
     static bool harder(const Exercise& e, const Target& a, const Target& b) {
-        return e.rungIndex(a.rung) > e.rungIndex(b.rung) || a.sets > b.sets || a.hold_s.value_or(0) > b.hold_s.value_or(0) ||
-               a.range.value_or(1e9) > b.range.value_or(1e9) || a.daysPerWeek > b.daysPerWeek ||
-               a.reps.value_or(0) > b.reps.value_or(0);
+        return e.rungIndex(a.rung) > e.rungIndex(b.rung) || a.sets > b.sets ||
+               a.hold_s.value_or(0) > b.hold_s.value_or(0) || a.range.value_or(1e9) > b.range.value_or(1e9) ||
+               a.daysPerWeek > b.daysPerWeek || a.reps.value_or(0) > b.reps.value_or(0);
     }
 
 private slots:
@@ -56,8 +56,7 @@ private slots:
 
     void cases_data() {
         QTest::addColumn<int>("row");
-        for (size_t i = 0; i < rows_.size(); ++i)
-            QTest::newRow(rows_[i]["name"].get<std::string>().c_str()) << int(i);
+        for (size_t i = 0; i < rows_.size(); ++i) QTest::newRow(rows_[i]["name"].get<std::string>().c_str()) << int(i);
         QVERIFY(rows_.size() >= 80);
     }
     void cases() {
@@ -135,19 +134,44 @@ private slots:
         QTest::addColumn<QString>("at");
         QTest::addColumn<QString>("value");
         QTest::addColumn<QString>("says");
-        QTest::newRow("unknown flag") << "/flags" << "[\"pregnant\"]" << "pregnant";
-        QTest::newRow("unknown red flag") << "/note/red_flags" << "[\"tired\"]" << "/note/red_flags";
-        QTest::newRow("unknown school") << "/schools" << "{\"hold-length\":\"long\"}" << "graded";
-        QTest::newRow("unknown question") << "/schools" << "{\"tempo\":\"slow\"}" << "tempo";
-        QTest::newRow("unknown exercise") << "/exercise" << "\"plank\"" << "forearm-plank";
-        QTest::newRow("a negative hold") << "/now/holds" << "[{\"duration_s\":-1}]" << "/now/holds/0/duration_s";
-        QTest::newRow("clean longer than held") << "/now/holds" << "[{\"duration_s\":5,\"clean_s\":6}]" << "no more than";
-        QTest::newRow("a word for a number") << "/target/hold_s" << "\"twenty\"" << "/target/hold_s: expected a number";
-        QTest::newRow("half a round") << "/target/sets" << "1.5" << "/target/sets: expected a whole number";
-        QTest::newRow("a side that is none") << "/now/holds" << "[{\"side\":\"top\",\"duration_s\":5}]" << "\"both\"";
-        QTest::newRow("no reading") << "/now" << "null" << "/now is missing";
-        QTest::newRow("a verdict that is none") << "/now/setup" << "[{\"id\":\"x\",\"verdict\":\"fine\"}]" << "cannot-tell";
-        QTest::newRow("more helped than tried") << "/cue_record" << "[{\"fault\":\"sag\",\"rung\":\"image\",\"tried\":1,\"helped\":2}]"
+        QTest::newRow("unknown flag") << "/flags"
+                                      << "[\"pregnant\"]"
+                                      << "pregnant";
+        QTest::newRow("unknown red flag") << "/note/red_flags"
+                                          << "[\"tired\"]"
+                                          << "/note/red_flags";
+        QTest::newRow("unknown school") << "/schools"
+                                        << "{\"hold-length\":\"long\"}"
+                                        << "graded";
+        QTest::newRow("unknown question") << "/schools"
+                                          << "{\"tempo\":\"slow\"}"
+                                          << "tempo";
+        QTest::newRow("unknown exercise") << "/exercise"
+                                          << "\"plank\""
+                                          << "forearm-plank";
+        QTest::newRow("a negative hold") << "/now/holds"
+                                         << "[{\"duration_s\":-1}]"
+                                         << "/now/holds/0/duration_s";
+        QTest::newRow("clean longer than held") << "/now/holds"
+                                                << "[{\"duration_s\":5,\"clean_s\":6}]"
+                                                << "no more than";
+        QTest::newRow("a word for a number") << "/target/hold_s"
+                                             << "\"twenty\""
+                                             << "/target/hold_s: expected a number";
+        QTest::newRow("half a round") << "/target/sets"
+                                      << "1.5"
+                                      << "/target/sets: expected a whole number";
+        QTest::newRow("a side that is none") << "/now/holds"
+                                             << "[{\"side\":\"top\",\"duration_s\":5}]"
+                                             << "\"both\"";
+        QTest::newRow("no reading") << "/now"
+                                    << "null"
+                                    << "/now is missing";
+        QTest::newRow("a verdict that is none") << "/now/setup"
+                                                << "[{\"id\":\"x\",\"verdict\":\"fine\"}]"
+                                                << "cannot-tell";
+        QTest::newRow("more helped than tried") << "/cue_record"
+                                                << "[{\"fault\":\"sag\",\"rung\":\"image\",\"tried\":1,\"helped\":2}]"
                                                 << "/cue_record/0/helped";
     }
     void wrongCases() {

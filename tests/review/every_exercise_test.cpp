@@ -39,9 +39,8 @@ class EveryExerciseTest : public QObject {
     /// Does `id` follow from `cause`, in one or more steps?
     static bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
         const FaultPlan* f = e.fault(id);
-        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(), [&](const std::string& up) {
-                   return up == cause || follows(e, up, cause);
-               });
+        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(),
+                                [&](const std::string& up) { return up == cause || follows(e, up, cause); });
     }
 
 private slots:
@@ -119,8 +118,8 @@ private slots:
             const Exercise e = loadExercise(id).value();
             faults[e.position] += int(e.wrong.size());
         }
-        for (const char* position : {"all-fours", "supine", "bridge", "plank", "side-lying", "standing",
-                                     "half-kneeling", "prone"})
+        for (const char* position :
+             {"all-fours", "supine", "bridge", "plank", "side-lying", "standing", "half-kneeling", "prone"})
             QVERIFY2(faults[position] >= 1, position);
     }
 };

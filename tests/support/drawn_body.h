@@ -12,8 +12,8 @@ namespace deft::test {
 struct DrawnMovement {
     int reps = 2;
     double hold_s = 3, fps = 25, noisePx = 0.15;
-    std::string fault;        ///< which of the file's wrong drawings is shown, empty = none
-    bool mirrored = false;    ///< the whole picture the other way round
+    std::string fault;     ///< which of the file's wrong drawings is shown, empty = none
+    bool mirrored = false; ///< the whole picture the other way round
     double pxPerUnit = 5;
 };
 

@@ -32,7 +32,9 @@ inline cv::Mat puppetPicture(const cv::Mat& backdrop, const std::map<std::string
                  cv::LINE_AA);
     };
     const cv::Scalar far(118, 112, 104), near(150, 120, 92), cloth(96, 84, 122);
-    for (const auto& [a, b] : {std::pair{"hip", "far_knee"}, {"far_knee", "far_ankle"}, {"shoulder", "far_elbow"},
+    for (const auto& [a, b] : {std::pair{"hip", "far_knee"},
+                               {"far_knee", "far_ankle"},
+                               {"shoulder", "far_elbow"},
                                {"far_elbow", "far_wrist"}})
         limb(a, b, 6, far);
     for (const std::string side : {"", "_l", "_r"}) {

@@ -15,7 +15,8 @@ std::vector<BandedPoint> threadOf(const Review& r, const Rep& rep, const Series&
     std::vector<BandedPoint> thread;
     for (int64_t i = r.clip.frameAt(rep.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s;
          ++i)
-        thread.push_back({plan.outward(mover.value[size_t(i)]) - rep.baseline, anchor.value[size_t(i)], anchor.u95[size_t(i)]});
+        thread.push_back(
+            {plan.outward(mover.value[size_t(i)]) - rep.baseline, anchor.value[size_t(i)], anchor.u95[size_t(i)]});
     return thread;
 }
 
@@ -26,8 +27,9 @@ GiveWayPlot::GiveWayPlot(ReviewSession& session, QWidget* parent) : Panel(tr("Gi
     connect(&session, &ReviewSession::placeChanged, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
         if (const FaultPlan* anchor = session_.exercise().anchor())
-            setAside(tr("%1 over %2").arg(QString::fromStdString(measureName(anchor->limit.measure)).toLower(),
-                                               QString::fromStdString(session_.exercise().words.one)));
+            setAside(tr("%1 over %2")
+                         .arg(QString::fromStdString(measureName(anchor->limit.measure)).toLower(),
+                              QString::fromStdString(session_.exercise().words.one)));
     });
 }
 
@@ -108,8 +110,10 @@ void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
         const QRectF box = left ? words : words.translated(138, 0);
         const Qt::Alignment side = left ? Qt::AlignRight : Qt::AlignLeft;
         putText(p, box,
-                QStringLiteral("%1 ± %2").arg(std::lround(rep.controlRange)).arg(
-                    std::lround(std::max(1.0, rep.controlRangeU95))) + unit,
+                QStringLiteral("%1 ± %2")
+                        .arg(std::lround(rep.controlRange))
+                        .arg(std::lround(std::max(1.0, rep.controlRangeU95))) +
+                    unit,
                 Size::Body, c.accent, QFont::DemiBold, side);
         putText(p, box.translated(0, 16), tr("control range"), Size::Small, c.ink2, QFont::Normal, side);
     }

@@ -126,9 +126,8 @@ void OverruleForm::showLocks(const std::vector<Lock>& locks) {
 
 void OverruleForm::confirm() {
     if (!std::all_of(points_.begin(), points_.end(), [](const QCheckBox* c) { return c->isChecked(); })) return;
-    session_.edit(tr("readiness list confirmed"), [&](ReviewInputs& in) {
-        in.cleared.insert(in.cleared.end(), lockedBy_.begin(), lockedBy_.end());
-    });
+    session_.edit(tr("readiness list confirmed"),
+                  [&](ReviewInputs& in) { in.cleared.insert(in.cleared.end(), lockedBy_.begin(), lockedBy_.end()); });
     emit left();
 }
 

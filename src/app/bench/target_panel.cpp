@@ -43,9 +43,7 @@ void TargetPanel::refresh() {
     overrule_->setAccessibleName(tr("Overrule the target, or see what would open a locked exercise"));
     int left = 0;
     for (const Moment& m : session_.moments()) left += !m.agreed;
-    on_->setText(!session_.review() ? tr("Answer")
-                 : left             ? tr("Answer, %1 left").arg(left)
-                                    : tr("To the answer"));
+    on_->setText(!session_.review() ? tr("Answer") : left ? tr("Answer, %1 left").arg(left) : tr("To the answer"));
     on_->setAccessibleName(on_->text());
     on_->setKind(left == 0 && session_.review() ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
     setAside(session_.review() ? stepWords(session_.review()->decision.step) : QString());

@@ -91,14 +91,15 @@ QString schoolsAndFlags(const Exercise& e) {
         if (const SchoolQuestion* q = findSchoolQuestion(a.question)) {
             QStringList names;
             for (const SchoolChoice& c : q->choices) {
-                const bool has = a.choices.empty() || c.id == a.defaultChoice ||
-                                 std::any_of(a.choices.begin(), a.choices.end(),
-                                             [&](const auto& own) { return own.id == c.id; });
-                if (has) names << (c.id == a.defaultChoice ? QStringLiteral("<b>%1</b>") : QStringLiteral("%1"))
-                                      .arg(text(c.name).toLower());
+                const bool has =
+                    a.choices.empty() || c.id == a.defaultChoice ||
+                    std::any_of(a.choices.begin(), a.choices.end(), [&](const auto& own) { return own.id == c.id; });
+                if (has)
+                    names << (c.id == a.defaultChoice ? QStringLiteral("<b>%1</b>") : QStringLiteral("%1"))
+                                 .arg(text(c.name).toLower());
             }
-            html += QStringLiteral("<p style='margin:0 0 2px 0'>%1: %2</p>").arg(text(q->name),
-                                                                                names.join(QStringLiteral(", ")));
+            html += QStringLiteral("<p style='margin:0 0 2px 0'>%1: %2</p>")
+                        .arg(text(q->name), names.join(QStringLiteral(", ")));
         }
     QStringList locked;
     if (const auto& rules = safetyRules())
@@ -113,7 +114,8 @@ QString schoolsAndFlags(const Exercise& e) {
 } // namespace
 
 QString exercisePage(const Exercise& e) {
-    QString html = measured(e) + ladderAndDose(e) + faultsAndCues(e) + schoolsAndFlags(e);
+    QString html =
+        measured(e) + list(tr("For the coach"), e.notes) + ladderAndDose(e) + faultsAndCues(e) + schoolsAndFlags(e);
     html += heading(tr("Felt where"));
     for (const FeltPlace& f : e.felt)
         html += QStringLiteral("<p style='margin:0 0 2px 0'>%1: %2</p>").arg(text(f.name), text(f.means));

@@ -23,8 +23,7 @@ bool isExercise(const QListWidgetItem* item) { return item && !item->data(Qt::Us
 void SketchPair::show(const Exercise* exercise) {
     exercise_ = exercise ? std::optional(*exercise) : std::nullopt;
     setVisible(exercise && !exercise->start.empty());
-    if (exercise)
-        setAccessibleName(tr("Drawing of %1: start and far end").arg(QString::fromStdString(exercise->name)));
+    if (exercise) setAccessibleName(tr("Drawing of %1: start and far end").arg(QString::fromStdString(exercise->name)));
     update();
 }
 
@@ -102,7 +101,7 @@ void ExercisesPage::refresh() {
     for (const std::string& id : exerciseIds()) {
         const auto e = loadExercise(id);
         byPosition[e ? e->position : "damaged"].emplace_back(QString::fromStdString(e ? e->name : id),
-                                                            QString::fromStdString(id));
+                                                             QString::fromStdString(id));
     }
     auto add = [&](const std::string& position, const QString& title) {
         if (byPosition[position].empty()) return;

@@ -18,8 +18,12 @@ QString beginning(const Exercise& e) {
         if (f.limit.high) l["high"] = *f.limit.high;
         break;
     }
-    const Json j = {{"format", "deft-mirror-exercise"}, {"version", 1},   {"extends", e.id},
-                    {"id", e.id},                       {"name", e.name}, {"limits", limits}};
+    const Json j = {{"format", "deft-mirror-exercise"},
+                    {"version", 1},
+                    {"extends", e.id},
+                    {"id", e.id},
+                    {"name", e.name},
+                    {"limits", limits}};
     return QString::fromStdString(toText(j));
 }
 
@@ -42,8 +46,9 @@ OwnFileEditor::OwnFileEditor(const std::filesystem::path& folder, QWidget* paren
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(8);
-    column->addWidget(new QLabel(tr("Your own file. It extends the one that ships: change tolerances under “limits”, or "
-                                    "put any other member here.")));
+    column->addWidget(
+        new QLabel(tr("Your own file. It extends the one that ships: change tolerances under “limits”, or "
+                      "put any other member here.")));
     column->addWidget(text_, 1);
     column->addWidget(verdict_);
     column->addLayout(buttons);

@@ -8,8 +8,8 @@
 
 namespace deft::ui {
 
-/// The coach's own file for one exercise, with a check that follows every key. What ships is never changed: the own file
-/// lies in the library and takes its place.
+/// The coach's own file for one exercise, with a check that follows every key. What ships is never changed: the own
+/// file lies in the library and takes its place.
 class OwnFileEditor : public QWidget {
     Q_OBJECT
 public:

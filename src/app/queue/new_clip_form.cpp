@@ -45,14 +45,16 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     hold_->setSpecialValueText(tr("none"));
     for (QSpinBox* box : {sets_, reps_, hold_}) box->setButtonSymbols(QAbstractSpinBox::NoButtons);
     pain_ = new QCheckBox(tr("pain was named"));
-    redFlag_ = new QComboBox;
-    redFlag_->addItem(tr("nothing of that kind"));
+    felt_ = new QComboBox;
+    stop_ = new QComboBox;
+    stop_->addItem(tr("nothing of that kind"));
     if (const auto& rules = safetyRules())
-        for (const auto& [id, what] : rules->redFlags)
-            redFlag_->addItem(QString::fromStdString(what), QString::fromStdString(id));
+        for (const auto* list : {&rules->redFlags, &rules->signs})
+            for (const auto& [id, what] : *list)
+                stop_->addItem(QString::fromStdString(what), QString::fromStdString(id));
     words_ = new QPlainTextEdit;
     words_->setTabChangesFocus(true);
-    words_->setMaximumHeight(72);
+    words_->setMaximumHeight(56);
     for (const std::string& id : exerciseIds())
         if (const auto e = loadExercise(id))
             exercise_->addItem(QString::fromStdString(e->name), QString::fromStdString(id));
@@ -68,8 +70,9 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->addRow(tr("Re&ps in a round"), reps_);
     form->addRow(tr("&Hold asked"), hold_);
     form->addRow(tr("Client's &words"), words_);
+    form->addRow(tr("&Felt in"), felt_);
     form->addRow(QString(), pain_);
-    form->addRow(tr("Reason to s&top"), redFlag_);
+    form->addRow(tr("Reason to s&top"), stop_);
     auto* go = new KeyButton(tr("Put it in the queue and open it"), {}, KeyButton::Kind::Primary);
     auto* no = new KeyButton(tr("Leave it"), {}, KeyButton::Kind::Plain);
     connect(go, &KeyButton::clicked, this, &NewClipForm::add);
@@ -82,11 +85,14 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
             }
     });
     connect(exercise_, &QComboBox::currentIndexChanged, this, [this] {
-        if (const auto e = loadExercise(exercise_->currentData().toString().toStdString()))
-        {
+        if (const auto e = loadExercise(exercise_->currentData().toString().toStdString())) {
             const Target first = firstTarget(*e);
             sets_->setValue(first.sets), reps_->setValue(first.reps.value_or(1));
             hold_->setValue(int(first.hold_s.value_or(0)));
+            felt_->clear();
+            felt_->addItem(tr("not said"));
+            for (const FeltPlace& f : e->felt)
+                felt_->addItem(QString::fromStdString(f.name), QString::fromStdString(f.id));
             side_->setEnabled(e->eachSide), side_->setCurrentIndex(e->eachSide ? 1 : 0);
         }
     });
@@ -112,7 +118,7 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
     role_->clear();
     words_->clear();
     pain_->setChecked(false);
-    redFlag_->setCurrentIndex(0);
+    stop_->setCurrentIndex(0), felt_->setCurrentIndex(0);
     setIntake({});
     // Most coaches bring in several clips of the same exercise.
     int64_t newest = 0;
@@ -182,8 +188,14 @@ void NewClipForm::add() {
     in.note.words = words_->toPlainText().trimmed().toStdString();
     in.note.pain = pain_->isChecked();
     in.side = side_->currentData().toString().toStdString();
-    if (const QString flag = redFlag_->currentData().toString(); !flag.isEmpty())
-        in.note.redFlags = {flag.toStdString()};
+    if (const std::string reason = stop_->currentData().toString().toStdString(); !reason.empty()) {
+        const bool isSign = safetyRules() && safetyRules()->signs.count(reason);
+        (isSign ? in.note.signs : in.note.redFlags) = {reason};
+    }
+    if (const std::string place = felt_->currentData().toString().toStdString(); !place.empty()) {
+        in.note.felt = {place};
+        in.note.shaking = place == "shaking";
+    }
     if (const auto e = loadExercise(in.exercise)) in.asked = firstTarget(*e);
     in.asked.sets = sets_->value();
     in.asked.reps = reps_->value() > 1 ? std::optional(reps_->value()) : std::nullopt;

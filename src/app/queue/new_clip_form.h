@@ -35,7 +35,7 @@ private:
     Library& library_;
     QString path_;
     QLabel* facts_;
-    QComboBox *client_, *exercise_, *side_, *redFlag_;
+    QComboBox *client_, *exercise_, *side_, *felt_, *stop_;
     QLineEdit* role_;
     QToolButton* intake_;
     QSpinBox *sets_, *reps_, *hold_;

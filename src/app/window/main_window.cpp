@@ -119,15 +119,17 @@ void MainWindow::refreshBars() {
     using Keys = std::vector<std::pair<QString, QString>>;
     const QUndoStack& undo = session_->undoStack();
     rooms_->setCount(roomActions_[Queue], queue_->clips().waiting());
-    rooms_->setWords(undo.canUndo() && (room() == Bench || room() == Letter) ? tr("Undo: %1").arg(undo.undoText()) : QString(),
+    rooms_->setWords(undo.canUndo() && (room() == Bench || room() == Letter) ? tr("Undo: %1").arg(undo.undoText())
+                                                                             : QString(),
                      room() == Queue || room() == Exercises ? QString() : session_->savedWords());
     roomActions_[Bench]->setEnabled(session_->isOpen());
     roomActions_[Letter]->setEnabled(session_->isOpen());
     const int waiting = queue_->clips().waiting();
-    line_->setHeading(room() == Exercises ? tr("What the program knows about every exercise, and where each number comes from")
+    line_->setHeading(room() == Exercises
+                          ? tr("What the program knows about every exercise, and where each number comes from")
                       : room() != Queue ? QString()
-                      : waiting       ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
-                                      : tr("Everything has been answered"));
+                      : waiting         ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
+                                        : tr("Everything has been answered"));
     if (room() == Queue)
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")},
                             {tr("Enter"), tr("open")},

@@ -176,9 +176,8 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
         part.pictures.push_back({pair->worst, pair->worstRep, measure,
                                  "Too far: your " + std::string(ordinal(pair->worstRep)) + " " + one, true});
     } else if (r.exercise.check(cue.fault)) {
-        part.pictures.push_back(
-            {r.clip.frameAt((r.events.setupStart_s + r.events.setupEnd_s) / 2), 0, measure, r.exercise.words.start,
-             true});
+        part.pictures.push_back({r.clip.frameAt((r.events.setupStart_s + r.events.setupEnd_s) / 2), 0, measure,
+                                 r.exercise.words.start, true});
     }
     return part;
 }
@@ -206,7 +205,8 @@ AnswerPart target(const Review& r) {
     const Target& t = d.target;
     // One movement a round is told as that movement, more as rounds of it.
     const bool single = t.reps.value_or(1) == 1;
-    std::string version = single ? r.exercise.words.many : "rounds of " + countWords(*t.reps) + " " + r.exercise.words.many;
+    std::string version =
+        single ? r.exercise.words.many : "rounds of " + countWords(*t.reps) + " " + r.exercise.words.many;
     if (single && t.sets == 1) version = r.exercise.words.one;
     if (!single && t.sets == 1) version = "round of " + countWords(*t.reps) + " " + r.exercise.words.many;
     part.text = "Until next time: " + countWords(t.sets) + " " + version;

@@ -8,11 +8,11 @@ namespace deft {
 /// How the mover of an exercise is read: the part that goes out, holds and comes back.
 struct MoverPlan {
     std::string measure = "hip_height";
-    double minExcursion = 5;  ///< in the measure's unit: less is no rep
-    bool falls = false;       ///< the movement goes toward smaller values
+    double minExcursion = 5;         ///< in the measure's unit: less is no rep
+    bool falls = false;              ///< the movement goes toward smaller values
     std::optional<double> low, high; ///< when set, a rep is a still stretch inside this window
-    double stillShare = 0.25; ///< a hold is slower than this share of the excursion per second (chosen here)
-    double levelShare = 0.6;  ///< and farther out than this share of it (chosen here)
+    double stillShare = 0.25;        ///< a hold is slower than this share of the excursion per second (chosen here)
+    double levelShare = 0.6;         ///< and farther out than this share of it (chosen here)
 
     bool isWindow() const { return low || high; }
     /// The mover's value so that more is farther out.

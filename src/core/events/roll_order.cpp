@@ -11,13 +11,13 @@ namespace deft {
 namespace {
 
 /// Moment at which a height passes a level between two times, upward or downward; the last such moment on the way down.
-std::optional<double> passes(const std::vector<double>& t, const std::vector<double>& height, double level, double from_s,
-                             double to_s, bool upward) {
+std::optional<double> passes(const std::vector<double>& t, const std::vector<double>& height, double level,
+                             double from_s, double to_s, bool upward) {
     std::optional<double> found;
     for (size_t i = 1; i < t.size(); ++i) {
         if (t[i] < from_s || t[i] > to_s || !std::isfinite(height[i - 1]) || !std::isfinite(height[i])) continue;
-        const bool crossed = upward ? height[i - 1] < level && height[i] >= level
-                                    : height[i - 1] > level && height[i] <= level;
+        const bool crossed =
+            upward ? height[i - 1] < level && height[i] >= level : height[i - 1] > level && height[i] <= level;
         if (!crossed) continue;
         found = t[i - 1] + (level - height[i - 1]) / (height[i] - height[i - 1]) * (t[i] - t[i - 1]);
         if (upward) return found;

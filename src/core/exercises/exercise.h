@@ -46,8 +46,8 @@ struct FaultPlan {
 
 struct Rung {
     std::string id, name;
-    std::string criterion; ///< when to step onto it
-    std::string exercise;  ///< the exercise that this rung is, when it has a file of its own
+    std::string criterion;                           ///< when to step onto it
+    std::string exercise;                            ///< the exercise that this rung is, when it has a file of its own
     std::optional<std::vector<std::string>> loads{}; ///< where they are not those of the exercise
 };
 
@@ -104,8 +104,8 @@ struct Exercise {
     std::vector<std::string> landmarksNeeded;
     std::vector<std::pair<std::string, std::string>> landmarksOptional; ///< name, what it adds
     std::string lineEnd = "knee";
-    bool eachSide = false;       ///< left and right are done one after the other
-    bool sideIsStance = false;   ///< a side names the leg that stands, not the one that works
+    bool eachSide = false;          ///< left and right are done one after the other
+    bool sideIsStance = false;      ///< a side names the leg that stands, not the one that works
     std::vector<std::string> loads; ///< what intake flags look at, see safety.h
     Mover mover;
     MovementWords words;
@@ -120,10 +120,11 @@ struct Exercise {
     std::vector<Rung> ladder;
     std::vector<FeltPlace> felt;
     std::vector<std::string> cautions, props, filming;
+    std::vector<std::string> notes; ///< to the coach: what no measure tells
     std::string stopRule;
-    Sketch start, end;                    ///< the drawn position before the movement and at its far end
-    std::map<std::string, Sketch> wrong;  ///< fault id → how far its marks stray from `end`
-    Json raw;                             ///< as resolved, with the shared entries in it
+    Sketch start, end;                   ///< the drawn position before the movement and at its far end
+    std::map<std::string, Sketch> wrong; ///< fault id → how far its marks stray from `end`
+    Json raw;                            ///< as resolved, with the shared entries in it
 
     /// Does this measure hang on landmarks that are only optional here?
     bool isOptional(const std::string& measure) const;
@@ -141,8 +142,8 @@ struct Exercise {
     const FeltPlace* feltPlace(const std::string& id) const;
     /// Place on the ladder, −1 for an unknown rung.
     int rungIndex(const std::string& id) const;
-    std::string startRung;         ///< where a new client begins
-    bool shakingIsTheEnd = false;  ///< of the school of when to stop
+    std::string startRung;          ///< where a new client begins
+    bool shakingIsTheEnd = false;   ///< of the school of when to stop
     std::optional<double> breath_s; ///< of the school of how long to hold
     Position bodyPosition() const;
 };

@@ -1,5 +1,5 @@
 #include "exercises/exercise.h"
-#include "exercises/shared_entries.h"
+#include "exercises/written_out.h"
 #include "landmarks/names.h"
 
 #include <algorithm>
@@ -10,7 +10,6 @@
 #include <valijson/validator.hpp>
 
 namespace deft {
-namespace fs = std::filesystem;
 namespace {
 
 Result<void> obeysSchema(const Json& document, const std::string& where) {
@@ -52,8 +51,8 @@ Origin originOf(const std::string& words) {
 }
 
 Limit readLimit(const Json& j) {
-    return {j.at("measure"), optionalOf<double>(j, "low"),  optionalOf<double>(j, "high"),
-            j.at("unit"),    originOf(j.at("origin")), j.value("source", "")};
+    return {j.at("measure"), optionalOf<double>(j, "low"), optionalOf<double>(j, "high"),
+            j.at("unit"),    originOf(j.at("origin")),     j.value("source", "")};
 }
 
 std::vector<Cue> readCues(const Json& list) {
@@ -97,41 +96,6 @@ std::string circleIn(const Exercise& e) {
     return {};
 }
 
-fs::path& ownFolder() {
-    static fs::path folder;
-    return folder;
-}
-
-/// A file that extends a shipped exercise, written out in full.
-Result<Json> extended(const Json& own, const std::string& where) {
-    if (!own.contains("extends")) return own;
-    const std::string base = own["extends"].is_string() ? own["extends"].get<std::string>() : "";
-    const fs::path file = dataFolder() / "exercises" / (base + ".json");
-    if (std::error_code ec; base.empty() || !fs::exists(file, ec))
-        return fail(Errc::BadFormat, where + ": /extends names \"" + base + "\", which is not an exercise that ships");
-    auto whole = readJsonFile(file).and_then([&](const Json& j) { return withSharedEntries(j, file.string()); });
-    if (!whole) return whole;
-    for (const auto& [key, value] : own.items())
-        if (key != "extends" && key != "limits") (*whole)[key] = value;
-    const Json limits = own.value("limits", Json::object());
-    if (!limits.is_object()) return fail(Errc::BadFormat, where + ": /limits should be an object");
-    for (const auto& [id, limit] : limits.items()) {
-        bool known = false;
-        for (const char* list : {"setup", "faults"})
-            for (Json& item : (*whole)[list]) {
-                if (!limit.is_object() || !item.is_object() || item.value("id", "") != id) continue;
-                known = true;
-                item.erase("low"), item.erase("high");
-                item.update(limit);
-                item["origin"] = "coach";
-            }
-        if (!known)
-            return fail(Errc::BadFormat, where + ": /limits/" + id + " is neither a fault nor a set-up check of " + base +
-                                             ", or not an object");
-    }
-    return whole;
-}
-
 /// Fills an exercise from a document that obeys the schema; the first complaint wins.
 class Filler {
 public:
@@ -168,6 +132,7 @@ private:
         e_.loads = j_.value("loads", std::vector<std::string>{});
         e_.cautions = j_["cautions"].get<std::vector<std::string>>();
         e_.props = j_.value("props", std::vector<std::string>{});
+        e_.notes = j_.value("notes", std::vector<std::string>{});
         e_.filming = j_["filming"].get<std::vector<std::string>>();
         e_.stopRule = j_["stop_rule"];
     }
@@ -189,10 +154,10 @@ private:
         if (!m) return;
         for (size_t i = 0; i < m->needed; ++i) {
             const std::string& name = m->landmarks[i];
-            const bool asked = std::find(e_.landmarksNeeded.begin(), e_.landmarksNeeded.end(), name) !=
-                                   e_.landmarksNeeded.end() ||
-                               std::any_of(e_.landmarksOptional.begin(), e_.landmarksOptional.end(),
-                                           [&](const auto& o) { return o.first == name; });
+            const bool asked =
+                std::find(e_.landmarksNeeded.begin(), e_.landmarksNeeded.end(), name) != e_.landmarksNeeded.end() ||
+                std::any_of(e_.landmarksOptional.begin(), e_.landmarksOptional.end(),
+                            [&](const auto& o) { return o.first == name; });
             if (!asked) complain(path, "needs the landmark \"" + name + "\" for " + id + ", which is not asked for");
         }
     }
@@ -205,8 +170,7 @@ private:
                     mover.value("direction", "up") == "down",
                     optionalOf<double>(mover, "low"),
                     optionalOf<double>(mover, "high")};
-        if (!findMeasure(e_.mover.measure))
-            complain("/mover/measure", "\"" + e_.mover.measure + "\" is not a measure");
+        if (!findMeasure(e_.mover.measure)) complain("/mover/measure", "\"" + e_.mover.measure + "\" is not a measure");
         measurable("/mover/measure", e_.mover.measure);
         const Json& words = j_["words"];
         e_.words = {words["one"], words["many"], words["anchor"], words.value("range", ""), words["start"]};
@@ -234,9 +198,16 @@ private:
         for (size_t i = 0; i < j_["faults"].size(); ++i) {
             const Json& f = j_["faults"][i];
             const std::string path = "/faults/" + std::to_string(i);
-            e_.faults.push_back({f["id"], f["name"], limitAt(f, path), f["on_the_way"], f["in_the_hold"],
-                                 f.value("anchor", true), f.value("caused_by", std::vector<std::string>{}), f["told"],
-                                 readCues(f["cues"]), {}});
+            e_.faults.push_back({f["id"],
+                                 f["name"],
+                                 limitAt(f, path),
+                                 f["on_the_way"],
+                                 f["in_the_hold"],
+                                 f.value("anchor", true),
+                                 f.value("caused_by", std::vector<std::string>{}),
+                                 f["told"],
+                                 readCues(f["cues"]),
+                                 {}});
             if (!ids.insert(e_.faults.back().id).second) complain(path + "/id", "is there twice");
             if (f.contains("only_in")) e_.faults.back().onlyIn = f["only_in"].get<Schools>();
             if (auto ok = knownSchools(e_.faults.back().onlyIn); !ok) complain(path + "/only_in", ok.error().detail);
@@ -336,43 +307,9 @@ private:
 
 } // namespace
 
-void setOwnExercises(const fs::path& folder) { ownFolder() = folder; }
-
-fs::path exerciseFile(const std::string& id) {
-    for (const fs::path& folder : {ownFolder(), dataFolder() / "exercises"})
-        if (std::error_code ec; !folder.empty() && fs::exists(folder / (id + ".json"), ec))
-            return folder / (id + ".json");
-    return {};
-}
-
-std::vector<std::string> exerciseIds() {
-    std::set<std::string> ids;
-    for (const fs::path& folder : {dataFolder() / "exercises", ownFolder()}) {
-        std::error_code ec;
-        if (folder.empty()) continue;
-        for (const auto& entry : fs::directory_iterator(folder, ec))
-            if (entry.path().extension() == ".json") ids.insert(entry.path().stem().string());
-    }
-    return {ids.begin(), ids.end()};
-}
-
-Result<Exercise> loadExercise(const std::string& id) {
-    const fs::path file = exerciseFile(id);
-    if (!file.empty()) return readExercise(file);
-    std::string known;
-    for (const std::string& k : exerciseIds()) known += (known.empty() ? "" : ", ") + k;
-    return fail(Errc::NotFound, "there is no exercise \"" + id + "\"; there are: " + known);
-}
-
-Result<Exercise> readExercise(const fs::path& path) {
-    auto json = readJsonFile(path);
-    if (!json) return tl::unexpected(json.error());
-    return parseExercise(*json, path.string());
-}
-
 Result<Exercise> parseExercise(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-exercise", 1, where); !ok) return tl::unexpected(ok.error());
-    auto whole = extended(json, where).and_then([&](const Json& j) { return withSharedEntries(j, where); });
+    auto whole = writtenOut(json, where);
     if (!whole) return tl::unexpected(whole.error());
     if (auto ok = obeysSchema(*whole, where); !ok) return tl::unexpected(ok.error());
     return Filler(*whole, where).fill();

@@ -17,8 +17,7 @@ Result<std::vector<SchoolQuestion>> read() {
     const auto file = dataFolder() / "schools.json";
     auto json = readJsonFile(file);
     if (!json) return tl::unexpected(json.error());
-    if (auto ok = expectFormat(*json, "deft-mirror-schools", 1, file.string()); !ok)
-        return tl::unexpected(ok.error());
+    if (auto ok = expectFormat(*json, "deft-mirror-schools", 1, file.string()); !ok) return tl::unexpected(ok.error());
     try {
         std::vector<SchoolQuestion> out;
         for (const auto& [id, q] : json->at("questions").items()) {
@@ -54,7 +53,8 @@ Result<std::vector<SchoolQuestion>> schoolQuestions() {
 
 const SchoolQuestion* findSchoolQuestion(const std::string& id) {
     static const auto questions = schoolQuestions().value_or(std::vector<SchoolQuestion>{});
-    const auto it = std::find_if(questions.begin(), questions.end(), [&](const SchoolQuestion& q) { return q.id == id; });
+    const auto it =
+        std::find_if(questions.begin(), questions.end(), [&](const SchoolQuestion& q) { return q.id == id; });
     return it == questions.end() ? nullptr : &*it;
 }
 

@@ -12,11 +12,11 @@ using Schools = std::map<std::string, std::string>;
 /// One answer to a question on which practitioners differ. A school changes targets and tolerances, never measures.
 struct SchoolChoice {
     std::string id, name, aim;
-    std::optional<double> holdCap_s;       ///< no longer holds than this are asked for
+    std::optional<double> holdCap_s;        ///< no longer holds than this are asked for
     std::vector<std::string> insteadOfHold; ///< what grows when the hold does not, see Dose::instead
-    double toleranceFactor = 1;            ///< on the tolerances of the anchor
-    std::optional<double> breath_s;        ///< holds are told in breaths of this length
-    bool shakingIsTheEnd = false;          ///< shaking with position kept ends a hold, and says that the dose is enough
+    double toleranceFactor = 1;             ///< on the tolerances of the anchor
+    std::optional<double> breath_s;         ///< holds are told in breaths of this length
+    bool shakingIsTheEnd = false; ///< shaking with position kept ends a hold, and says that the dose is enough
 };
 
 struct SchoolQuestion {

@@ -50,7 +50,8 @@ public:
     void texts(const char* key, std::vector<std::string>& to) {
         const Json* j = list(key);
         for (size_t i = 0; j && i < j->size(); ++i)
-            (*j)[i].is_string() ? to.push_back((*j)[i]) : complain(at(key) + "/" + std::to_string(i), "a text", (*j)[i]);
+            (*j)[i].is_string() ? to.push_back((*j)[i])
+                                : complain(at(key) + "/" + std::to_string(i), "a text", (*j)[i]);
     }
     template <class F> void objects(const char* key, F&& each) {
         const Json* j = list(key);
@@ -213,10 +214,8 @@ Json toJson(const std::vector<PastReview>& history) {
     for (const PastReview& p : history) {
         Json cues = Json::array();
         for (const PastCue& c : p.cues)
-            cues.push_back({{"fault", c.fault},
-                            {"rung", c.rung},
-                            {"worst", rounded(c.worst, 3)},
-                            {"mdc", rounded(c.mdc, 3)}});
+            cues.push_back(
+                {{"fault", c.fault}, {"rung", c.rung}, {"worst", rounded(c.worst, 3)}, {"mdc", rounded(c.mdc, 3)}});
         list.push_back({{"date", p.date},
                         {"rung", p.rung},
                         {"target", toJson(p.target)},
@@ -263,7 +262,8 @@ Result<Case> parseCase(const Json& json, const std::string& where) {
         n.text("words", c.note.words);
     });
     r.object("target", [&](Reader& t) { readTarget(t, c.target); });
-    r.object("now", [&](Reader& n) { readNow(n, c); }, true);
+    r.object(
+        "now", [&](Reader& n) { readNow(n, c); }, true);
     r.objects("history", [&](Reader& p) { readPast(p, c.history.emplace_back()); });
     r.objects("cue_record", [&](Reader& k) {
         CueRecord record;

@@ -78,8 +78,8 @@ const Cue* nextCue(const std::vector<Cue>& cues, ptrdiff_t after, const std::str
     }
     if (best)
         if (const CueRecord* r = recordOf(now, id, best->rung))
-            because += "; this rung has helped " + std::to_string(r->helped) + " of " + std::to_string(r->tried) +
-                       " times";
+            because +=
+                "; this rung has helped " + std::to_string(r->helped) + " of " + std::to_string(r->tried) + " times";
     return best;
 }
 

@@ -5,10 +5,10 @@ namespace deft {
 
 /// Change in a fault since it was last cued.
 struct CueEffect {
-    int times = 0;      ///< how often the last rung was said running
-    std::string rung;   ///< the last rung; empty = never cued
-    double change = 0;  ///< + the fault has shrunk since the first of those times
-    double mdc = 0;     ///< minimal detectable change
+    int times = 0;     ///< how often the last rung was said running
+    std::string rung;  ///< the last rung; empty = never cued
+    double change = 0; ///< + the fault has shrunk since the first of those times
+    double mdc = 0;    ///< minimal detectable change
     bool helped() const { return change > mdc; }
 };
 

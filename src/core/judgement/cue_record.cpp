@@ -9,8 +9,8 @@ namespace {
 /// Did the fault shrink by the next review? Nothing when that review does not say.
 std::optional<bool> shrank(const Exercise& e, const PastCue& cue, const PastReview& next) {
     if (std::find(next.faults.begin(), next.faults.end(), cue.fault) == next.faults.end()) return true;
-    const auto later = std::find_if(next.cues.begin(), next.cues.end(),
-                                    [&](const PastCue& c) { return c.fault == cue.fault; });
+    const auto later =
+        std::find_if(next.cues.begin(), next.cues.end(), [&](const PastCue& c) { return c.fault == cue.fault; });
     if (later == next.cues.end()) return std::nullopt;
     const FaultPlan* fault = e.fault(cue.fault);
     const SetupCheck* check = e.check(cue.fault);
@@ -27,9 +27,8 @@ void addToCueRecord(std::vector<CueRecord>& record, const Exercise& exercise, co
         for (const PastCue& cue : history[i].cues) {
             const auto helped = shrank(exercise, cue, history[i + 1]);
             if (!helped) continue;
-            auto it = std::find_if(record.begin(), record.end(), [&](const CueRecord& r) {
-                return r.fault == cue.fault && r.rung == cue.rung;
-            });
+            auto it = std::find_if(record.begin(), record.end(),
+                                   [&](const CueRecord& r) { return r.fault == cue.fault && r.rung == cue.rung; });
             if (it == record.end()) it = record.insert(record.end(), {cue.fault, cue.rung, 0, 0});
             ++it->tried;
             it->helped += *helped;

@@ -85,9 +85,9 @@ bool stopRules(const Situation& s, Decision& d) {
     const ClientNote& note = s.c.note;
     const auto& rules = safetyRules();
     for (const std::string& flag : note.redFlags)
-        d.because.push_back("the client reports " + (rules && rules->redFlags.count(flag)
-                                                         ? rules->redFlags.at(flag)
-                                                         : flag) + " (" + flag + "): stop and refer at once");
+        d.because.push_back("the client reports " +
+                            (rules && rules->redFlags.count(flag) ? rules->redFlags.at(flag) : flag) + " (" + flag +
+                            "): stop and refer at once");
     if (note.pain) d.because.push_back("the client reports pain: no step up, and no more of this until it is cleared");
     for (const Lock& lock : s.locks)
         d.because.push_back("locked by " + lock.name + ": " + lock.reason + "; its readiness list is not confirmed");
@@ -131,8 +131,9 @@ void whyStay(const Situation& s, Decision& d) {
     say(s.setupPoor, "not up: the set-up comes first");
     say(w.clean < w.total,
         "not up: " + std::to_string(w.clean) + " of " + std::to_string(w.total) + " " + s.e.words.many + " clean");
-    say(w.clean == w.total && w.brokenOnTheWay > 0,
-        "not up: gave way on the way out in " + std::to_string(w.brokenOnTheWay) + " " + s.e.words.many);
+    say(w.clean == w.total && w.brokenOnTheWay > 0, "not up: gave way on the way out in " +
+                                                        std::to_string(w.brokenOnTheWay) + " " +
+                                                        (w.brokenOnTheWay == 1 ? s.e.words.one : s.e.words.many));
     say(w.clean == w.total && !s.faultFree, "not up: a fault still stands");
     say(w.clean == w.total && !w.met, "clean, but " + askedWords(s.c.target) + " was not reached");
     say(!w.bothSides, "not up: only one side is shown");
@@ -192,8 +193,8 @@ Json toJson(const Decision& d) {
     for (const ChosenCue& c : d.cues)
         cues.push_back({{"fault", c.fault}, {"rung", c.rung}, {"text", c.text}, {"because", c.because}});
     for (const auto& [id, why] : d.waiting) waiting.push_back({{"fault", id}, {"because", why}});
-    return {{"step", d.step},       {"because", d.because}, {"target", toJson(d.target)}, {"arithmetic", d.arithmetic},
-            {"cues", cues},         {"waiting", waiting},   {"cautions", d.cautions}};
+    return {{"step", d.step}, {"because", d.because}, {"target", toJson(d.target)}, {"arithmetic", d.arithmetic},
+            {"cues", cues},   {"waiting", waiting},   {"cautions", d.cautions}};
 }
 
 } // namespace deft

@@ -78,8 +78,8 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
                          to = plan.inTheHold ? rep.hold.end_s : rep.top_s;
             for (const Excursion& x :
                  excursions(set, toleranceOf(plan.limit, plan.onTheWay, plan.inTheHold), from, to)) {
-                Fault f{plan.id, plan.limit.measure, rep.side,   int(r),           x.start_s, x.end_s, x.worst_s,
-                        x.worst, x.limit,            x.worstU95, Certainty::Clear, {},        0};
+                Fault f{plan.id, plan.limit.measure, rep.side,         int(r), x.start_s, x.end_s, x.worst_s, x.worst,
+                        x.limit, x.worstU95,         Certainty::Clear, {},     0};
                 f.certainty = std::abs(x.worst - x.limit) > x.worstU95 ? Certainty::Clear : Certainty::CannotTell;
                 if (f.certainty == Certainty::Clear) present.insert(f.id);
                 found.faults.push_back(f);

@@ -30,8 +30,8 @@ Result<SafetyRules> readSafetyRules(const std::filesystem::path& file);
 /// The rules that ship, read once. @errors as readSafetyRules
 const Result<SafetyRules>& safetyRules();
 
-/// What keeps this client from this version of an exercise (an unknown rung counts as the whole exercise). A version may
-/// load less than the exercise: one leg where the others lift both. Flags that were cleared lock nothing.
+/// What keeps this client from this version of an exercise (an unknown rung counts as the whole exercise). A version
+/// may load less than the exercise: one leg where the others lift both. Flags that were cleared lock nothing.
 std::vector<Lock> locksOf(const Exercise& exercise, const std::string& rung, const std::vector<std::string>& flags,
                           const std::vector<std::string>& cleared);
 

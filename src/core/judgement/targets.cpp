@@ -12,10 +12,10 @@ const std::vector<double> kHoldRungs = {5, 10, 15, 20, 30, 45, 60, 90, 120};
 
 namespace {
 
-constexpr double kUpShare = 1.2;       // of the median clean hold; chosen here
-constexpr double kUpStep_s = 5;        // chosen here
-constexpr double kWeeklyGrowth = 1.10; // of the range; chosen here
-constexpr int kRepStep = 2;            // chosen here
+constexpr double kUpShare = 1.2;          // of the median clean hold; chosen here
+constexpr double kUpStep_s = 5;           // chosen here
+constexpr double kWeeklyGrowth = 1.10;    // of the range; chosen here
+constexpr int kRepStep = 2;               // chosen here
 constexpr double kSideWorthNaming = 0.02; // chosen here
 
 std::string seconds(double v) { return numberWords(v, 1) + " s"; }
@@ -40,8 +40,8 @@ void growInstead(Decision& d, const Exercise& e, const Case& c, const std::strin
         if (t.reps && e.dose.repsMax && *t.reps < *e.dose.repsMax) {
             t.reps = std::min(*e.dose.repsMax, *t.reps + kRepStep);
             d.arithmetic.push_back("up: " + keep + ", reps to the top of " + std::to_string(*e.dose.reps) + "–" +
-                                   std::to_string(*e.dose.repsMax) + " before a harder version: " +
-                                   std::to_string(*t.reps));
+                                   std::to_string(*e.dose.repsMax) +
+                                   " before a harder version: " + std::to_string(*t.reps));
             return;
         }
         if (rung >= 0 && rung + 1 < int(e.ladder.size())) {
@@ -66,8 +66,9 @@ void holdUp(Decision& d, const Exercise& e, const Case& c, const Shown& s, doubl
     if (next == kHoldRungs.end() || *next > e.dose.holdCap_s + 1e-9)
         return growInstead(d, e, c, "no longer than " + seconds(e.dose.holdCap_s) + " here → keep " + seconds(asked));
     if (*next > reachable + 1e-9)
-        return growInstead(d, e, c, "the next rung " + seconds(*next) + " is beyond " + seconds(reachable) + " → keep " +
-                                     seconds(asked));
+        return growInstead(d, e, c,
+                           "the next rung " + seconds(*next) + " is beyond " + seconds(reachable) + " → keep " +
+                               seconds(asked));
     d.target.hold_s = *next;
     d.arithmetic.push_back("up: next rung " + seconds(*next) + " ≤ larger of " + seconds(asked) + " + 5 s and 1.2 × " +
                            seconds(s.medianClean_s) + " = " + seconds(reachable) + " → " + seconds(*next));
@@ -159,8 +160,7 @@ void setTarget(Decision& d, const Exercise& e, const Case& c, const Shown& s, bo
         d.target.firstSide = s.weakSide;
         d.arithmetic.push_back("sides: " + s.weakSide + " is weaker (" + numberWords(s.weak, 1) + " against " +
                                numberWords(s.strong, 1) + " " + s.weakUnit + ", " +
-                               numberWords(100 * s.sideDifference, 0) +
-                               " %): it begins, both sides get the same dose");
+                               numberWords(100 * s.sideDifference, 0) + " %): it begins, both sides get the same dose");
     }
 }
 

@@ -82,8 +82,7 @@ Result<void> sideAxes(BodyAxes& axes, const Tracks& tracks, Position position, c
 /// Directions when left and right can be told apart in the picture.
 Result<void> pairedAxes(BodyAxes& axes, const Tracks& tracks, Position position, View view, const Vector2& along) {
     const auto pair = hipPair(tracks, view);
-    if (!pair)
-        return fail(Errc::NotFound, "mark a left and a right hip point: the body's direction follows from them");
+    if (!pair) return fail(Errc::NotFound, "mark a left and a right hip point: the body's direction follows from them");
     const Point2 left = *medianPlace(tracks, pair->first), right = *medianPlace(tracks, pair->second);
     const Point2 hips = 0.5 * (left + right);
     if (!axes.matMarked) axes.matPoint = hips;

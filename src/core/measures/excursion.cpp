@@ -34,6 +34,19 @@ Measure alongOnSide(const char* id, const char* name, const char* landmark,
             }};
 }
 
+/// Rise of the middle between left and right.
+Measure riseOfMiddle(const char* id, const char* name, const char* landmark) {
+    return {.id = id,
+            .name = name,
+            .unit = "%",
+            .landmarks = bothSides({landmark}),
+            .needed = 2,
+            .zero = Zero::Start,
+            .value = [](const MeasureInput& in, const MeasureContext& c) {
+                return c.startTrunkPx > 0 ? 100 * middleOf(in, 0).dot(c.axes.up) / c.startTrunkPx : kGap;
+            }};
+}
+
 Vector2 up(const MeasureContext& c) { return c.axes.up; }
 Vector2 cranial(const MeasureContext& c) { return c.axes.cranial; }
 Vector2 anterior(const MeasureContext& c) { return c.axes.anterior; }
@@ -58,26 +71,8 @@ std::vector<Measure> excursionMeasures() {
         alongOnSide("upper_foot_rise", "upper foot lifted", "ankle", up),
         alongOnSide("elbow_away", "elbow away from the side", "elbow", outward),
         alongOnSide("wrist_away", "hand turned out", "wrist", outward),
-        {.id = "hips_rise",
-         .name = "hips lifted, lying on the side",
-         .unit = "%",
-         .landmarks = bothSides({"hip"}),
-         .needed = 2,
-         .zero = Zero::Start,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 return c.startTrunkPx > 0 ? 100 * middleOf(in, 0).dot(c.axes.up) / c.startTrunkPx : kGap;
-             }},
-        {.id = "feet_rise",
-         .name = "both feet lifted",
-         .unit = "%",
-         .landmarks = bothSides({"ankle"}),
-         .needed = 2,
-         .zero = Zero::Start,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 return c.startTrunkPx > 0 ? 100 * middleOf(in, 0).dot(c.axes.up) / c.startTrunkPx : kGap;
-             }},
+        riseOfMiddle("hips_rise", "hips lifted, lying on the side", "hip"),
+        riseOfMiddle("feet_rise", "both feet lifted", "ankle"),
         {.id = "free_foot",
          .name = "free foot above the standing one",
          .unit = "%",

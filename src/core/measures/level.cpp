@@ -25,16 +25,32 @@ double ratioOfSides(const MeasureInput& in, const MeasureContext& c) {
 }
 
 Measure levelOf(const char* id, const char* name, std::vector<std::string> landmarks,
-                std::function<std::pair<Point2, Point2>(const MeasureInput&, const MeasureContext&)> pair) {
+                std::function<std::pair<Point2, Point2>(const MeasureInput&, const MeasureContext&)> pair,
+                Zero zero = Zero::None) {
     return {.id = id,
             .name = name,
             .unit = "deg",
             .landmarks = std::move(landmarks),
             .needed = 0,
-            .againstMat = true,
+            .againstMat = zero == Zero::None, // a change is not touched by the camera's roll
+            .zero = zero,
             .value = [pair = std::move(pair)](const MeasureInput& in, const MeasureContext& c) {
                 const auto [depth, across] = fall(pair(in, c), c);
                 return freeLower(c, degrees(std::atan2(depth, across)));
+            }};
+}
+
+/// Distance of two marks on the working side against the start: − shortened.
+Measure shortening(const char* id, const char* name, const std::string& above, const std::string& below) {
+    return {.id = id,
+            .name = name,
+            .unit = "%",
+            .landmarks = {above + "_l", above + "_r", below + "_l", below + "_r", above, below},
+            .needed = 0,
+            .zero = Zero::StartRatio,
+            .value = [](const MeasureInput& in, const MeasureContext& c) {
+                if (c.view == View::Side) return (in.at[4] - in.at[5]).norm();
+                return (onSide(in, 0, c.side) - onSide(in, 1, c.side)).norm();
             }};
 }
 
@@ -46,17 +62,7 @@ std::vector<Measure> levelMeasures() {
     };
     return {
         levelOf("drop", "hip drop", kHipPoints, hipPoints),
-        {.id = "twist",
-         .name = "pelvis twisted from the start",
-         .unit = "deg",
-         .landmarks = kHipPoints,
-         .needed = 0,
-         .zero = Zero::Start,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 const auto [depth, across] = fall(hipPoints(in, c), c);
-                 return freeLower(c, degrees(std::atan2(depth, across)));
-             }},
+        levelOf("twist", "pelvis twisted from the start", kHipPoints, hipPoints, Zero::Start),
         {.id = "drop_cm",
          .name = "hip drop",
          .unit = "cm",
@@ -92,7 +98,8 @@ std::vector<Measure> levelMeasures() {
                  if (!(c.startPelvisPx > 0) || c.midline.empty()) return kGap;
                  static const std::vector<std::string> names = {"sacrum", "back_mid", "t12", "c7"};
                  const auto it = std::find(names.begin(), names.end(), c.midline);
-                 const Point2 p = it == names.end() ? Point2(0.5 * (in.at[4] + in.at[5])) : in.at[size_t(it - names.begin())];
+                 const Point2 p =
+                     it == names.end() ? Point2(0.5 * (in.at[4] + in.at[5])) : in.at[size_t(it - names.begin())];
                  return 100 * p.dot(c.axes.right) / c.startPelvisPx; // + toward the client's right
              }},
         {.id = "waist",
@@ -101,29 +108,8 @@ std::vector<Measure> levelMeasures() {
          .landmarks = bothSides({"shoulder", "hip"}),
          .needed = 4,
          .value = ratioOfSides},
-        {.id = "hike",
-         .name = "hip hike",
-         .unit = "%",
-         .landmarks = {"rib_l", "rib_r", "crest_l", "crest_r", "rib", "crest"},
-         .needed = 0,
-         .zero = Zero::StartRatio,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 // − shortened, on the working side.
-                 if (c.view == View::Side) return (in.at[4] - in.at[5]).norm();
-                 return (onSide(in, 0, c.side) - onSide(in, 1, c.side)).norm();
-             }},
-        {.id = "shoulder_hike",
-         .name = "shoulder toward the ear",
-         .unit = "%",
-         .landmarks = {"ear_l", "ear_r", "shoulder_l", "shoulder_r", "ear", "shoulder"},
-         .needed = 0,
-         .zero = Zero::StartRatio,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 if (c.view == View::Side) return (in.at[4] - in.at[5]).norm();
-                 return (onSide(in, 0, c.side) - onSide(in, 1, c.side)).norm();
-             }},
+        shortening("hike", "hip hike", "rib", "crest"),
+        shortening("shoulder_hike", "shoulder toward the ear", "ear", "shoulder"),
     };
 }
 

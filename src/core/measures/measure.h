@@ -30,8 +30,8 @@ struct MeasureInput {
     std::span<const double> sd;
 };
 
-/// What a reading is told against. Start = median of the still time at the start, subtracted; StartRatio = per cent more
-/// or less than it was there; Neutral = the client's neutral (series.h).
+/// What a reading is told against. Start = median of the still time at the start, subtracted; StartRatio = per cent
+/// more or less than it was there; Neutral = the client's neutral (series.h).
 enum class Zero { None, Start, StartRatio, Neutral };
 
 /// One measure: what it is called, what it needs, how it is computed. Signs: docs/measures.md.

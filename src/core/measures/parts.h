@@ -26,9 +26,7 @@ inline Point2 middleOf(const MeasureInput& in, size_t k) { return 0.5 * (leftOf(
 inline Point2 onSide(const MeasureInput& in, size_t k, const std::string& side) {
     return side == "right" ? rightOf(in, k) : side == "left" ? leftOf(in, k) : Point2(kGap, kGap);
 }
-inline std::string other(const std::string& side) {
-    return side == "left" ? "right" : side == "right" ? "left" : "";
-}
+inline std::string other(const std::string& side) { return side == "left" ? "right" : side == "right" ? "left" : ""; }
 
 /// Hip points in the order of preference of hipPair(): asis or psis, then hip, then the other, then crest. One pair is
 /// taken for the whole clip, so that a mark that is lost leaves a gap and not a jump.

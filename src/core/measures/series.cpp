@@ -74,7 +74,8 @@ bool againstStart(Series& s, Zero zero, const std::vector<double>& time_s, const
     if (zero != Zero::Start && zero != Zero::StartRatio) return true;
     std::vector<double> start, bands;
     for (size_t i = 0; i < s.value.size(); ++i)
-        if (options.inSetup(time_s[i]) && std::isfinite(s.value[i])) start.push_back(s.value[i]), bands.push_back(s.u95[i]);
+        if (options.inSetup(time_s[i]) && std::isfinite(s.value[i]))
+            start.push_back(s.value[i]), bands.push_back(s.u95[i]);
     if (start.empty()) return false;
     const double from = medianOf(start), band = medianOf(bands);
     if (zero == Zero::StartRatio && !(from > 0)) return false;
@@ -153,7 +154,8 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
         std::vector<double> values, bands;
         if (const Series* s = set.find(id))
             for (size_t i = 0; i < s->value.size(); ++i)
-                if (options.inSetup(set.time_s[i]) && std::isfinite(s->value[i])) values.push_back(s->value[i]), bands.push_back(s->u95[i]);
+                if (options.inSetup(set.time_s[i]) && std::isfinite(s->value[i]))
+                    values.push_back(s->value[i]), bands.push_back(s->u95[i]);
         u95 = bands.empty() ? 0 : medianOf(bands);
         return values.empty() ? kGap : medianOf(values);
     };

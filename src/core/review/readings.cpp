@@ -98,10 +98,11 @@ std::vector<ReadingRow> readingRows(const Review& r) {
         rows.push_back(std::move(row));
     };
     const auto bandOfTime = [](const Rep& rep) { return rep.hold.u95_s; };
-    if (!r.exercise.mover.isWindow()) add(ofReps(
-            r, "Control range, least", "control_range", measureUnit(r.exercise.mover.measure), false,
-            [](const Rep& rep) { return rep.controlRange; }, [](const Rep& rep) { return rep.controlRangeU95; }),
-        "least", r.inputs.asked.range, 0);
+    if (!r.exercise.mover.isWindow())
+        add(ofReps(
+                r, "Control range, least", "control_range", measureUnit(r.exercise.mover.measure), false,
+                [](const Rep& rep) { return rep.controlRange; }, [](const Rep& rep) { return rep.controlRangeU95; }),
+            "least", r.inputs.asked.range, 0);
     add(ofReps(
             r, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; },
             bandOfTime),

@@ -1,7 +1,7 @@
 #include "review/review.h"
 
-#include "judgement/shown.h"
 #include "events/roll_order.h"
+#include "judgement/shown.h"
 #include "landmarks/track_clip.h"
 #include "signal/resample.h"
 
@@ -97,9 +97,7 @@ void overrule(Review& r) {
 
 } // namespace
 
-bool Review::metTarget() const {
-    return whatIsShown(exercise, caseOf(*this)).met && !anyUnsure();
-}
+bool Review::metTarget() const { return whatIsShown(exercise, caseOf(*this)).met && !anyUnsure(); }
 
 bool Review::allClean() const {
     const Shown shown = whatIsShown(exercise, caseOf(*this));
@@ -186,8 +184,8 @@ Case caseOf(const Review& r) {
         c.holds.push_back(ch);
     }
     for (const Fault* f : standing)
-        c.faults.push_back({f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst,
-                            f->u95});
+        c.faults.push_back(
+            {f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95});
     return c;
 }
 
@@ -211,9 +209,8 @@ Result<Review> onTheSideThatWorks(ReviewInputs inputs, const ClipInfo& clip, con
 
 Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
     return loadExercise(inputs.exercise)
-        .and_then([&](const Exercise& e) {
-            return e.inView(inputs.view.empty() ? viewFor(e, inputs.marks) : inputs.view);
-        })
+        .and_then(
+            [&](const Exercise& e) { return e.inView(inputs.view.empty() ? viewFor(e, inputs.marks) : inputs.view); })
         .and_then([&](const Exercise& e) { return e.inSchools(inputs.schools); });
 }
 

@@ -13,8 +13,8 @@ Json value(double v) { return std::isfinite(v) ? Json(r3(v)) : Json(nullptr); }
 Json words(const std::string& s) { return s.empty() ? Json(nullptr) : Json(s); }
 
 Json toJson(const ClientNote& n) {
-    return {{"pain", n.pain},   {"red_flags", n.redFlags}, {"signs", n.signs},
-            {"felt", n.felt},   {"shaking", n.shaking},    {"words", n.words}};
+    return {{"pain", n.pain}, {"red_flags", n.redFlags}, {"signs", n.signs},
+            {"felt", n.felt}, {"shaking", n.shaking},    {"words", n.words}};
 }
 
 Json toJson(const std::vector<CueRecord>& record) {
@@ -73,8 +73,8 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
             return tl::unexpected(marks.error());
         else
             in.marks.mirrored = j["marks"].value("mirrored", false); // a review whose marks are still to be set
-        in.exercise = j.value("exercise", "bridge"), in.view = j.value("view", ""),
-        in.side = j.value("side", "both"), in.schools = j.value("schools", Schools{});
+        in.exercise = j.value("exercise", "bridge"), in.view = j.value("view", ""), in.side = j.value("side", "both"),
+        in.schools = j.value("schools", Schools{});
         if (j.contains("neutral") && !j["neutral"].is_null()) {
             const Json& n = j["neutral"];
             in.neutral = Neutral{n.at("tilt_raw"), n.value("pelvis_on_trunk_raw", 0.0), n.value("u95", 0.0),
@@ -89,9 +89,12 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         };
         if (j.contains("asked")) in.asked = target(j["asked"]);
         const Json note = j.value("note", Json::object());
-        in.note = {note.value("pain", false), note.value("shaking", false),
-                   note.value("red_flags", std::vector<std::string>{}), note.value("felt", std::vector<std::string>{}),
-                   note.value("signs", std::vector<std::string>{}), note.value("words", "")};
+        in.note = {note.value("pain", false),
+                   note.value("shaking", false),
+                   note.value("red_flags", std::vector<std::string>{}),
+                   note.value("felt", std::vector<std::string>{}),
+                   note.value("signs", std::vector<std::string>{}),
+                   note.value("words", "")};
         in.flags = j.value("flags", std::vector<std::string>{});
         in.cleared = j.value("cleared", std::vector<std::string>{});
         for (const Json& c : j.value("cue_record", Json::array()))

@@ -1,4 +1,4 @@
-#include "exercises/shared_entries.h"
+#include "exercises/written_out.h"
 
 #include "exercises/data.h"
 
@@ -51,12 +51,46 @@ Result<Json> resolved(const Json& part, const Json& shared, const std::string& w
     return out;
 }
 
-} // namespace
-
 Result<Json> withSharedEntries(const Json& document, const std::string& where) {
     static const auto shared = readShared();
     if (!shared) return tl::unexpected(shared.error());
     return resolved(document, *shared, where, "");
+}
+
+/// A file that extends a shipped exercise, written out in full.
+Result<Json> extended(const Json& own, const std::string& where) {
+    if (!own.contains("extends")) return own;
+    const std::string base = own["extends"].is_string() ? own["extends"].get<std::string>() : "";
+    const std::filesystem::path file = dataFolder() / "exercises" / (base + ".json");
+    if (std::error_code ec; base.empty() || !std::filesystem::exists(file, ec))
+        return fail(Errc::BadFormat, where + ": /extends names \"" + base + "\", which is not an exercise that ships");
+    auto whole = readJsonFile(file).and_then([&](const Json& j) { return withSharedEntries(j, file.string()); });
+    if (!whole) return whole;
+    for (const auto& [key, value] : own.items())
+        if (key != "extends" && key != "limits") (*whole)[key] = value;
+    const Json limits = own.value("limits", Json::object());
+    if (!limits.is_object()) return fail(Errc::BadFormat, where + ": /limits should be an object");
+    for (const auto& [id, limit] : limits.items()) {
+        bool known = false;
+        for (const char* list : {"setup", "faults"})
+            for (Json& item : (*whole)[list]) {
+                if (!limit.is_object() || !item.is_object() || item.value("id", "") != id) continue;
+                known = true;
+                item.erase("low"), item.erase("high");
+                item.update(limit);
+                item["origin"] = "coach";
+            }
+        if (!known)
+            return fail(Errc::BadFormat, where + ": /limits/" + id + " is neither a fault nor a set-up check of " +
+                                             base + ", or not an object");
+    }
+    return whole;
+}
+
+} // namespace
+
+Result<Json> writtenOut(const Json& document, const std::string& where) {
+    return extended(document, where).and_then([&](const Json& j) { return withSharedEntries(j, where); });
 }
 
 } // namespace deft
