@@ -139,8 +139,8 @@ private slots:
 
     void missingKeys() {
         for (const auto& [key, value] : bridge_.items()) {
-            if (QStringList{"other_names", "line_end", "props", "start_rung", "drawn", "view", "other_views"}.contains(
-                    QString::fromStdString(key)))
+            if (QStringList{"other_names", "line_end", "props", "start_rung", "notes", "drawn", "view", "other_views"}
+                    .contains(QString::fromStdString(key)))
                 continue; // may be left out
             Json j = bridge_;
             j.erase(key);

@@ -5,7 +5,6 @@
 #include "support/table.h"
 
 #include <QTest>
-#include <utility>
 
 using namespace deft;
 using namespace deft::test;
@@ -90,26 +89,48 @@ private slots:
         QVERIFY2(clearFaults(*mirrored) == found, qPrintable(told(*mirrored)));
     }
 
-    /// From the front the working side is found when nobody says which it is.
-    void theSideThatWorks() {
+    /// From the front, a clip of both sides one after the other is read side by side, each with its own signs: the one
+    /// that stands on the right is drawn, the one on the left is its mirror image.
+    void bothSidesInOneClip() {
         const Exercise e = loadExercise("one-leg-stand").value();
-        ReviewInputs in;
-        in.exercise = e.id;
         DrawnMovement m;
-        ClipInfo clip;
+        m.hold_s = 4, m.fault = "hip-drop";
         Tracks tracks = drawnTracks(e, m);
-        clip.width = 1280, clip.height = 720, clip.time_s = tracks.time_s, clip.duration_s = tracks.time_s.back();
-        clip.medianRateHz = m.fps;
-        const Review r = measureReview(in, clip, tracks).value();
-        QCOMPARE(r.inputs.side, drawnSide(e));
-        QCOMPARE(r.events.reps.size(), size_t(1));
-        for (auto& [name, points] : std::exchange(tracks.landmark, {})) {
+        const size_t n = tracks.frames();
+        m.fault.clear();
+        const Tracks clean = drawnTracks(e, m);
+        for (auto& [name, points] : tracks.landmark) {
             std::string other = name;
             if (name.ends_with("_l")) other.back() = 'r';
             if (name.ends_with("_r")) other.back() = 'l';
-            tracks.landmark[other] = std::move(points);
+            // A second on both feet, then the left side's turn.
+            for (int i = 0; i < 40; ++i) {
+                const Point2& p = e.start.count(name) ? e.start.at(name) : Point2(0, 0);
+                points.push_back({name.starts_with("floor") ? points[0].at : Point2(640 + 5 * p.x(), 620 - 5 * p.y()),
+                                  0.3, PointState::Seen});
+            }
+            for (size_t i = 0; i < n; ++i) {
+                TrackPoint p = clean.landmark.at(other)[i];
+                if (!name.starts_with("floor")) p.at.x() = 1280 - p.at.x();
+                p.state = PointState::Seen, p.sd = 0.3;
+                points.push_back(p);
+            }
         }
-        QCOMPARE(measureReview(in, clip, tracks)->inputs.side, std::string("left"));
+        tracks.time_s.clear();
+        for (size_t i = 0; i < 2 * n + 40; ++i) tracks.time_s.push_back(double(i) / m.fps);
+        ReviewInputs in;
+        in.exercise = e.id;
+        ClipInfo clip;
+        clip.width = 1280, clip.height = 720, clip.time_s = tracks.time_s, clip.duration_s = tracks.time_s.back();
+        clip.medianRateHz = m.fps;
+        const Review r = measureReview(in, clip, tracks).value();
+        QCOMPARE(r.events.reps.size(), size_t(2));
+        QCOMPARE(r.events.reps[0].side, std::string("right"));
+        QCOMPARE(r.events.reps[1].side, std::string("left"));
+        QCOMPARE(r.events.reps[0].hold.brokenBy, std::string("drop"));
+        QVERIFY2(r.events.reps[1].hold.brokenBy.empty(), qPrintable(told(r)));
+        for (const Fault& f : r.findings.faults) QCOMPARE(f.side, std::string("right"));
+        QCOMPARE(r.decision.target.firstSide, std::string("right")); // the weaker begins
     }
 
     void everyPositionHasDrawnFaults() {

@@ -3,6 +3,7 @@
 #include "events/roll_order.h"
 #include "judgement/shown.h"
 #include "landmarks/track_clip.h"
+#include "review/both_sides.h"
 #include "signal/resample.h"
 
 #include <algorithm>
@@ -189,24 +190,6 @@ Case caseOf(const Review& r) {
     return c;
 }
 
-namespace {
-
-/// Seen from the front, an exercise that is done on each side shows which one works: the side on which more is found.
-Result<Review> onTheSideThatWorks(ReviewInputs inputs, const ClipInfo& clip, const Tracks& tracks) {
-    auto found = [](const Review& r) {
-        double sum = 0;
-        for (const Rep& rep : r.events.reps) sum += rep.hold.duration_s() + 0.01 * rep.reach;
-        return sum;
-    };
-    inputs.side = "left";
-    auto left = measureReview(inputs, clip, tracks);
-    inputs.side = "right";
-    auto right = measureReview(std::move(inputs), clip, tracks);
-    return left && right && found(*left) > found(*right) ? std::move(left) : std::move(right);
-}
-
-} // namespace
-
 Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
     return loadExercise(inputs.exercise)
         .and_then(
@@ -217,8 +200,6 @@ Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
 Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
     auto exercise = exerciseOf(inputs);
     if (!exercise) return tl::unexpected(exercise.error());
-    if (inputs.side == "both" && exercise->eachSide && pictureView(*exercise) != View::Side)
-        return onTheSideThatWorks(inputs, clip, tracks);
     Review r;
     r.exercise = std::move(*exercise);
     inputs.view = r.exercise.view;
@@ -242,21 +223,25 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
     options.neutral = r.inputs.neutral;
     options.scaleLength_cm = r.inputs.marks.scaleLengthCm.value_or(0);
     const std::string& side = r.inputs.side;
-    if (side != "both") {
-        const std::string other = side == "left" ? "right" : "left";
-        options.side = r.exercise.sideIsStance ? other : side;
-        options.stance = r.exercise.sideIsStance ? side : other;
+    // From the front an exercise that is done on each side shows which one works; from the side the coach says it.
+    const bool tellsSides = side == "both" && r.exercise.eachSide && options.view != View::Side;
+    if (tellsSides) {
+        auto both = seriesOfBothSides(r.tracks, options, mover, r.exercise.sideIsStance);
+        if (!both) return tl::unexpected(both.error());
+        r.series = std::move(both->set);
+        r.events = findMovement(r.series, mover);
+        for (Rep& rep : r.events.reps) {
+            const std::string works = both->sideAt(0.5 * (rep.top_s + rep.holdEnd_s));
+            rep.side = rep.hold.side = works.empty() ? side : works;
+        }
+    } else {
+        if (side != "both") setSide(options, side, r.exercise.sideIsStance);
+        auto series = seriesFor(r.tracks, options, mover);
+        if (!series) return tl::unexpected(series.error());
+        r.series = std::move(*series);
+        r.events = findMovement(r.series, mover);
+        for (Rep& rep : r.events.reps) rep.side = rep.hold.side = side;
     }
-    // Where the set-up ends is known from the mover, and neutral from the set-up: look twice.
-    auto first = computeSeries(r.tracks, options);
-    if (!first) return tl::unexpected(first.error());
-    const Events rough = findMovement(*first, mover);
-    options.setupStart_s = rough.setupStart_s, options.setupEnd_s = rough.setupEnd_s;
-    auto series = computeSeries(r.tracks, options);
-    if (!series) return tl::unexpected(series.error());
-    r.series = std::move(*series);
-    r.events = findMovement(r.series, mover);
-    for (Rep& rep : r.events.reps) rep.side = rep.hold.side = side;
     addLevelLoss(r.series, r.events, mover);
     if (std::any_of(r.exercise.faults.begin(), r.exercise.faults.end(),
                     [](const FaultPlan& f) { return f.limit.measure == "roll_order"; }))

@@ -1,0 +1,69 @@
+#include "review/both_sides.h"
+
+#include <algorithm>
+
+namespace deft {
+namespace {
+
+constexpr double kAround_s = 1; // the still time before and after a rep belongs to its side; chosen here
+
+void addReps(std::vector<WorkingTime>& working, const std::string& side, const Events& events) {
+    for (const Rep& rep : events.reps) working.push_back({side, rep.start_s, rep.end_s});
+}
+
+} // namespace
+
+std::string SidedSeries::sideAt(double t) const {
+    for (const WorkingTime& w : working)
+        if (t >= w.from_s && t <= w.to_s) return w.side;
+    for (const WorkingTime& w : working)
+        if (t >= w.from_s - kAround_s && t <= w.to_s + kAround_s) return w.side;
+    return {};
+}
+
+void setSide(SeriesOptions& options, const std::string& side, bool sideIsStance) {
+    const std::string other = side == "left" ? "right" : "left";
+    options.side = sideIsStance ? other : side;
+    options.stance = sideIsStance ? side : other;
+}
+
+Result<SeriesSet> seriesFor(const Tracks& tracks, SeriesOptions options, const MoverPlan& mover) {
+    // Where the set-up ends is known from the mover, and neutral from the set-up: look twice.
+    auto first = computeSeries(tracks, options);
+    if (!first) return first;
+    const Events rough = findMovement(*first, mover);
+    options.setupStart_s = rough.setupStart_s, options.setupEnd_s = rough.setupEnd_s;
+    return computeSeries(tracks, options);
+}
+
+Result<SidedSeries> seriesOfBothSides(const Tracks& tracks, SeriesOptions options, const MoverPlan& mover,
+                                      bool sideIsStance) {
+    setSide(options, "left", sideIsStance);
+    auto left = seriesFor(tracks, options, mover);
+    if (!left) return tl::unexpected(left.error());
+    setSide(options, "right", sideIsStance);
+    auto right = seriesFor(tracks, options, mover);
+    if (!right) return tl::unexpected(right.error());
+    SidedSeries both{std::move(*left), {}};
+    addReps(both.working, "left", findMovement(both.set, mover));
+    const bool leftWorks = !both.working.empty();
+    addReps(both.working, "right", findMovement(*right, mover));
+    std::sort(both.working.begin(), both.working.end(),
+              [](const WorkingTime& a, const WorkingTime& b) { return a.from_s < b.from_s; });
+    for (const Series& s : right->series)
+        if (!both.set.find(s.id)) both.set.series.push_back({s.id, s.unit, {}, {}});
+    const size_t n = both.set.time_s.size();
+    for (Series& s : both.set.series) {
+        s.value.resize(n, kGap), s.u95.resize(n, kGap);
+        const Series* other = right->find(s.id);
+        for (size_t i = 0; i < n; ++i) {
+            const std::string side = both.sideAt(both.set.time_s[i]);
+            if (side == "left" || (side.empty() && leftWorks)) continue;
+            s.value[i] = other ? other->value[i] : kGap;
+            s.u95[i] = other ? other->u95[i] : kGap;
+        }
+    }
+    return both;
+}
+
+} // namespace deft
