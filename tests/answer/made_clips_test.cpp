@@ -13,12 +13,6 @@ class MadeClipsTest : public QObject {
     Q_OBJECT
     QTemporaryDir dir_;
 
-    static bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
-        const FaultPlan* f = e.fault(id);
-        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(),
-                                [&](const std::string& up) { return up == cause || follows(e, up, cause); });
-    }
-
 private slots:
     void clipToAnswer_data() {
         QTest::addColumn<QString>("id");

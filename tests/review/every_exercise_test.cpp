@@ -35,13 +35,6 @@ class EveryExerciseTest : public QObject {
             out += QStringLiteral("%1 %2 %3±%4; ").arg(v.id.c_str(), v.verdict.c_str()).arg(v.value).arg(v.u95);
         return out;
     }
-    /// Does `id` follow from `cause`, in one or more steps?
-    static bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
-        const FaultPlan* f = e.fault(id);
-        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(),
-                                [&](const std::string& up) { return up == cause || follows(e, up, cause); });
-    }
-
 private slots:
     void cleanMovement_data() { files(); }
     void cleanMovement() {

@@ -117,6 +117,9 @@ private slots:
         QCOMPARE(library->clip(first)->draft.flags, std::vector<std::string>{"osteoporosis"});
         QCOMPARE(library->clip(second)->draft.flags, (std::vector<std::string>{"osteoporosis", "balance-risk"}));
         QCOMPARE(library->clients().front().flags.size(), size_t(2));
+        const auto entries = library->auditEntries();
+        QVERIFY(library->setFlags(client, {"osteoporosis", "balance-risk"})); // nothing changes, nothing to tell
+        QCOMPARE(library->auditEntries(), entries);
     }
 
     /// What cues have done for one client is known when the next one's clip comes in.

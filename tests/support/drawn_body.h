@@ -72,6 +72,13 @@ inline Tracks drawnTracks(const Exercise& e, const DrawnMovement& m) {
 /// The side that the drawings show at work; of an exercise that names the standing side, that one.
 inline std::string drawnSide(const Exercise& e) { return e.eachSide ? "right" : "both"; }
 
+/// Does `id` follow from `cause`, in one or more steps?
+inline bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
+    const FaultPlan* f = e.fault(id);
+    return f && std::any_of(f->causedBy.begin(), f->causedBy.end(),
+                            [&](const std::string& up) { return up == cause || follows(e, up, cause); });
+}
+
 inline Result<Review> drawnReview(const Exercise& e, const DrawnMovement& m) {
     ReviewInputs in;
     in.exercise = e.id, in.view = e.view, in.side = drawnSide(e);

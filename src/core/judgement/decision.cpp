@@ -179,6 +179,7 @@ Decision decide(const Exercise& e, const Case& c) {
 }
 
 Result<Decision> decide(const Case& now) {
+    if (!safetyRules()) return tl::unexpected(safetyRules().error());
     auto exercise = loadExercise(now.exercise);
     if (!exercise) return tl::unexpected(exercise.error());
     auto inSchools = exercise->inSchools(now.schools);

@@ -1,6 +1,7 @@
 #include "review/review.h"
 
 #include "events/roll_order.h"
+#include "judgement/safety.h"
 #include "judgement/shown.h"
 #include "landmarks/track_clip.h"
 #include "review/both_sides.h"
@@ -198,6 +199,8 @@ Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
 }
 
 Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
+    // Without the safety rules nothing would be locked and no caution said: then there is no review at all.
+    if (!safetyRules()) return tl::unexpected(safetyRules().error());
     auto exercise = exerciseOf(inputs);
     if (!exercise) return tl::unexpected(exercise.error());
     Review r;
