@@ -1,7 +1,7 @@
-# OpenCV's separate Debian packages come without its CMake configuration, so look for the three modules used.
+# OpenCV's separate Debian packages come without its CMake configuration, so look for the modules used.
 find_path(OPENCV_INCLUDE opencv2/core.hpp PATH_SUFFIXES opencv4)
 set(_needed OPENCV_INCLUDE)
-foreach(module core imgproc video)
+foreach(module core imgproc video dnn)
   find_library(OPENCV_${module} opencv_${module})
   list(APPEND _needed OPENCV_${module})
 endforeach()
@@ -11,4 +11,6 @@ if(OpenCvModules_FOUND AND NOT TARGET OpenCv::modules)
   add_library(OpenCv::modules INTERFACE IMPORTED)
   target_include_directories(OpenCv::modules SYSTEM INTERFACE ${OPENCV_INCLUDE})
   target_link_libraries(OpenCv::modules INTERFACE ${OPENCV_video} ${OPENCV_imgproc} ${OPENCV_core})
+  add_library(OpenCv::dnn INTERFACE IMPORTED) # large: only for whoever looks for bodies
+  target_link_libraries(OpenCv::dnn INTERFACE ${OPENCV_dnn} OpenCv::modules)
 endif()

@@ -207,11 +207,25 @@ float bodyDistance(const Vec3& p) {
 
 const std::vector<RestLandmark>& restLandmarks() {
     // Where a sticker would be put for a side view; bony points are seen through the skin that lies over them.
-    static const std::vector<RestLandmark> points = {
-        {"ear", {51, 915, -8}},   {"shoulder", {131, 805, -24}}, {"elbow", {232, 700, -34}}, {"wrist", {333, 587, -26}},
-        {"rib", {82, 672, 28}},   {"t12", {78, 664, -22}},       {"crest", {92, 590, -4}},   {"asis", {80, 566, 36}},
-        {"psis", {40, 562, -62}}, {"hip", {104, 520, 0}},        {"knee", {108, 285, 4}},    {"ankle", {118, 46, -4}},
-        {"heel", {98, 18, -24}},  {"toe", {122, 16, 74}}};
+    static const std::vector<RestLandmark> points = {{"ear", {51, 915, -8}},
+                                                     {"shoulder", {131, 805, -24}},
+                                                     {"elbow", {232, 700, -34}},
+                                                     {"wrist", {333, 587, -26}},
+                                                     {"rib", {82, 672, 28}},
+                                                     {"t12", {78, 664, -22}},
+                                                     {"crest", {92, 590, -4}},
+                                                     {"asis", {80, 566, 36}},
+                                                     {"psis", {40, 562, -62}},
+                                                     {"hip", {104, 520, 0}},
+                                                     {"knee", {108, 285, 4}},
+                                                     {"ankle", {118, 46, -4}},
+                                                     {"heel", {98, 18, -24}},
+                                                     {"toe", {122, 16, 74}},
+                                                     {"back_mid", {36, 618, -50}, false},
+                                                     {"nose", {0, 908, 72}, false, true},
+                                                     {"c7", {0, 846, -60}, false, true},
+                                                     {"sternum", {0, 786, 66}, false, true},
+                                                     {"sacrum", {0, 566, -74}, false, true}};
     return points;
 }
 

@@ -25,10 +25,12 @@ float bodyDistance(const Vec3& p);
 
 Material materialAt(const Vec3& restPoint);
 
-/// Landmarks of coaching on the body's right side at rest, before they are put onto the skin. Left: x mirrored.
+/// Landmarks of coaching on the body's left side at rest, before they are put onto the skin. Right: x mirrored.
 struct RestLandmark {
     const char* name;
     Vec3 point;
+    bool sticker = true; ///< a sticker is put there when the scene wants stickers
+    bool midline = false;
 };
 const std::vector<RestLandmark>& restLandmarks();
 

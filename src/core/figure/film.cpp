@@ -5,6 +5,7 @@
 #include "figure/body_painter.h"
 #include "figure/light.h"
 #include "figure/noise.h"
+#include "figure/positions.h"
 #include "figure/room.h"
 #include "video/clip_writer.h"
 
@@ -24,20 +25,16 @@ double jointDeg(const Vec3& a, const Vec3& b, const Vec3& c) {
     return degrees(double(std::atan2(u.cross(v).norm(), u.dot(v))));
 }
 
-/// Angle of a direction above the mat in the body's own sagittal plane; + toward the front of a body on its back.
-double aboveMatDeg(const Vec3& direction, const Vec3& cranial) {
-    return degrees(double(std::atan2(direction.y(), direction.dot(cranial))));
-}
-
-TrueBody trueBody(const Posed& pose, bool headLeft) {
-    const int side = headLeft ? 1 : 0; // the right side is near the camera when the head is on the left
+/// @param side 0 the left one is read, 1 the right one
+TrueBody trueBody(const Posed& pose, const Bearings& b, int side) {
     const int o = side * (ClavicleRight - ClavicleLeft);
-    const Vec3 cranial = headLeft ? Vec3(-1, 0, 0) : Vec3(1, 0, 0);
-    const Vec3 hip = pose.joint[ThighLeft + o], shoulder = pose.joint[UpperArmLeft + o];
+    const Vec3 hip = pose.joint[ThighLeft + o], shoulder = pose.joint[UpperArmLeft + o], trunk = shoulder - hip;
+    auto towardFront = [&](const Vec3& d) { return degrees(double(std::atan2(d.dot(b.front), d.dot(b.cranial)))); };
     TrueBody body;
-    body.trunk_deg = aboveMatDeg(shoulder - hip, cranial);
-    body.tilt_deg = aboveMatDeg(pose.turn[Pelvis] * Vec3::UnitY(), cranial);
-    body.pelvis_on_trunk_deg = body.tilt_deg - body.trunk_deg;
+    body.tilt_deg = towardFront(pose.turn[Pelvis] * Vec3::UnitY());
+    body.pelvis_on_trunk_deg = body.tilt_deg - towardFront(trunk);
+    const bool lying = std::abs(b.cranial.y()) < 0.5f;
+    body.trunk_deg = lying ? degrees(double(std::atan2(trunk.y(), trunk.dot(b.cranial)))) : towardFront(trunk);
     body.hip_deg = jointDeg(shoulder, hip, pose.joint[ShankLeft + o]);
     body.knee_deg = jointDeg(hip, pose.joint[ShankLeft + o], pose.joint[FootLeft + o]);
     return body;
@@ -54,6 +51,8 @@ uchar developed(float light) {
 
 struct FilmStudio::Set {
     Scene scene;
+    Bearings bearings;
+    int near = 0; ///< side toward the camera: 0 left, 1 right
     Skin skin{bodyMesh()};
     RoomPicture room;
     std::map<std::string, SkinPoint> landmarks;
@@ -66,11 +65,19 @@ FilmStudio::FilmStudio(const Scene& scene) : set_(std::make_unique<Set>()) {
     s.scene = scene;
     const Mesh& mesh = bodyMesh();
     s.room = renderRoom(scene.room, scene.camera, scene.mat, scene.roomSamples);
-    const float side = scene.headLeft ? -1.f : 1.f;
+    s.bearings = bearings(scene);
+    s.near = s.bearings.cranial.cross(s.bearings.front).z() > 0 ? 0 : 1;
+    auto add = [&](const RestLandmark& l, int side, const std::string& ending) {
+        const SkinPoint p = nearestOnSkin(mesh, Vec3(side ? -l.point.x() : l.point.x(), l.point.y(), l.point.z()));
+        s.landmarks[l.name + ending] = p;
+        if (scene.stickers && l.sticker)
+            s.stickers.push_back({p.on(mesh, mesh.rest), Vec3(0.3f, 1, 0.2f).normalized()});
+    };
     for (const RestLandmark& l : restLandmarks()) {
-        const SkinPoint p = nearestOnSkin(mesh, Vec3(side * l.point.x(), l.point.y(), l.point.z()));
-        s.landmarks[l.name] = p;
-        if (scene.stickers) s.stickers.push_back({p.on(mesh, mesh.rest), Vec3(0.3f, 1, 0.2f).normalized()});
+        if (!s.bearings.bothSides || l.midline)
+            add(l, s.near, "");
+        else
+            for (const int side : {0, 1}) add(l, side, side ? "_r" : "_l");
     }
     for (size_t i = 0; i < mesh.rest.size(); ++i) {
         float sum = 0;
@@ -174,16 +181,28 @@ FilmedFrame FilmStudio::frame(double seconds) const {
             p.visible = false;
         out.points[name] = p;
     }
+    for (const auto& [name, bone] : {std::pair{"shoulder", UpperArmLeft},
+                                     {"elbow", ForearmLeft},
+                                     {"wrist", HandLeft},
+                                     {"hip", ThighLeft},
+                                     {"knee", ShankLeft},
+                                     {"ankle", FootLeft}})
+        for (const int side : {0, 1}) {
+            const Vec3 joint = pose.joint[bone + side * (ClavicleRight - ClavicleLeft)];
+            const Vec3 seen = camera.project(joint * metre + Vec3(0, kMatTop, 0));
+            out.joints[std::string(name) + (side ? "_r" : "_l")] = {double(seen.x()), double(seen.y()), true};
+        }
     // The mat line under the near side of the body: where near foot and near shoulder stand on the mat.
     for (const auto& [name, x] :
          {std::pair{"floor_a", scene.headLeft ? 0.62f : -0.62f}, {"floor_b", scene.headLeft ? -0.72f : 0.72f}}) {
         const Vec3 seen = camera.project({x, kMatTop, 0.13f});
         out.points[name] = {double(seen.x()), double(seen.y()), true};
     }
-    out.body = trueBody(pose, scene.headLeft);
+    out.body = trueBody(pose, s.bearings, s.near);
     if (scene.mirrored) {
         cv::flip(out.picture, out.picture, 1);
-        for (auto& [name, p] : out.points) p.x = camera.width - 1 - p.x;
+        for (auto* points : {&out.points, &out.joints})
+            for (auto& [name, p] : *points) p.x = camera.width - 1 - p.x;
     }
     return out;
 }

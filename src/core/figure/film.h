@@ -25,6 +25,7 @@ struct TrueBody {
 struct FilmedFrame {
     cv::Mat picture; ///< 8-bit BGR, upright
     std::map<std::string, TruePoint> points;
+    std::map<std::string, TruePoint> joints; ///< joint centres of both sides, hip_l …; `visible` is not looked at
     TrueBody body;
 };
 

@@ -1,6 +1,7 @@
 #include "figure/scene.h"
 
 #include "figure/noise.h"
+#include "figure/positions.h"
 #include "figure/room.h"
 
 #include <algorithm>
@@ -54,58 +55,6 @@ private:
     std::string& trouble_;
 };
 
-/// Slow smooth wander with standard deviation about 1.
-double wander(double seconds, int seed, double hertz) {
-    return 4.2 * (double(valueNoise({float(seconds * hertz), float(seed), 0.5f})) - 0.5);
-}
-
-Posed bridgePose(const Scene& scene, double t) {
-    const double shake = scene.tremorDeg;
-    const auto lift = float((scene.value("trunk_deg", t) + shake * wander(t, scene.seed, 2.3)) * M_PI / 180);
-    const auto bend = float((scene.value("bend_deg", t) + shake * wander(t, scene.seed + 7, 1.7)) * M_PI / 180);
-    const Vec3 caudal = scene.headLeft ? Vec3::UnitX() : Vec3(-1, 0, 0), up = Vec3::UnitY();
-    const Vec3 left = (-caudal).cross(up); // cranial × front
-    Eigen::Matrix3f base;
-    base << left, -caudal, up;
-    const Eigen::Quaternionf lying(base);
-    auto pitched = [&](float angle) { return lying * Eigen::Quaternionf(Eigen::AngleAxisf(angle, Vec3::UnitX())); };
-
-    Posed pose;
-    const float pelvis = -lift + 0.75f * bend, chest = -lift - 0.25f * bend;
-    auto along = [&](float f) { return pitched(pelvis + f * (chest - pelvis)); };
-    pose.turn.fill(along(1));
-    pose.turn[Pelvis] = along(0);
-    pose.turn[Lumbar1] = along(0.25f);
-    pose.turn[Lumbar2] = along(0.6f);
-    pose.turn[Thoracic] = along(0.9f);
-    pose.place(Vec3::Zero());
-    const Vec3 backOnMat(0, 806, -52);
-    const Vec3 spot = -caudal * 250 + up * 10;
-    pose.shift(spot - pose.carry(Chest, backOnMat));
-
-    // The head stays on the mat: the neck bends as the chest tips.
-    const float wanted = 62, rise = std::clamp((wanted - pose.joint[Neck].y()) / 61.7f, -0.9f, 0.9f);
-    pose.turn[Neck] = pitched(std::asin(rise) - std::atan2(18.f, 59.f));
-    pose.turn[Head] = pitched(0.10f);
-    pose.placeBelow(Neck);
-
-    Eigen::Matrix3f flat;
-    flat << left, up, caudal;
-    for (const int o : {0, int(ClavicleRight - ClavicleLeft)}) {
-        const float side = o ? -1.f : 1.f;
-        const Vec3 ankle = spot + caudal * float(scene.feet) + left * (side * 62) - up * 10 + up * 43;
-        pose.turn[FootLeft + o] = Eigen::Quaternionf(flat);
-        reach(pose, Bone(ThighLeft + o), Bone(ShankLeft + o), Bone(FootLeft + o), ankle,
-              (up + 0.06f * side * left).normalized(), Vec3::UnitZ());
-        const Vec3 hand = spot + caudal * 285 + left * (side * 178) - up * 10 + up * 17;
-        pose.turn[HandLeft + o] = pose.turn[ForearmLeft + o];
-        reach(pose, Bone(UpperArmLeft + o), Bone(ForearmLeft + o), Bone(HandLeft + o), hand,
-              (side * left + 0.25f * up).normalized(), -Vec3::UnitZ());
-        pose.turn[HandLeft + o] = pose.turn[ForearmLeft + o];
-    }
-    return pose;
-}
-
 } // namespace
 
 double Curve::at(double seconds) const {
@@ -149,7 +98,15 @@ Result<Scene> parseScene(const Json& json, const std::string& where) {
     std::string trouble;
     Reader top(json, "", trouble);
     top.read("position", s.position);
-    if (s.position != "bridge") top.complain("position", "is \"" + s.position + "\"; this version makes: bridge");
+    const auto& known = positionNames();
+    if (std::find(known.begin(), known.end(), s.position) == known.end()) {
+        std::string all;
+        for (const auto& name : known) all += (all.empty() ? "" : ", ") + name;
+        top.complain("position", "is \"" + s.position + "\"; this version makes: " + all);
+    }
+    top.read("view", s.view);
+    if (s.view != "side" && s.view != "front" && s.view != "rear")
+        top.complain("view", "should be \"side\", \"front\" or \"rear\"");
     std::string head = "left";
     top.read("head", head);
     if (head != "left" && head != "right") top.complain("head", "should be \"left\" or \"right\"");
@@ -209,7 +166,5 @@ Result<Scene> parseScene(const Json& json, const std::string& where) {
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
     return s;
 }
-
-Posed poseAt(const Scene& scene, double seconds) { return bridgePose(scene, seconds); }
 
 } // namespace deft::figure

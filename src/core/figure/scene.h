@@ -16,7 +16,8 @@ struct Curve {
 /// Everything a made clip is made of; file format `deft-mirror-scene` 1 (docs/scenes.md).
 struct Scene {
     std::string position = "bridge";
-    bool headLeft = true;
+    std::string view = "side"; ///< of a standing body: side, front or rear
+    bool headLeft = true;      ///< standing seen from the side: the face looks left
     double heightM = 1.68;
     bool stickers = true;
     Vec3 skin{0.72f, 0.50f, 0.39f}, shirt{0.25f, 0.10f, 0.12f}, leggings{0.045f, 0.05f, 0.075f},

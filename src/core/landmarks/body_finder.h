@@ -1,0 +1,32 @@
+#pragma once
+#include "landmarks/keypoint_network.h"
+
+#include <optional>
+
+namespace deft {
+
+/// A person found in one picture.
+struct FoundBody {
+    std::array<ScoredPoint, kKeypoints> points; ///< px of the upright picture
+    double presence = 0, second = 0;            ///< see KeypointPass
+    double trunkTurnDeg = 0;                    ///< turn of the picture in which the body was seen best, clockwise
+
+    const Point2& at(Keypoint k) const { return points[size_t(k)].place; }
+    double score(Keypoint k) const { return points[size_t(k)].score; }
+    /// Middle of the shoulders to the middle of the hips, px.
+    double torsoPx() const;
+    Point2 shoulders() const { return (at(ShoulderLeft) + at(ShoulderRight)) / 2; }
+    Point2 hips() const { return (at(HipLeft) + at(HipRight)) / 2; }
+};
+
+/// Presence below which nobody is said to be in the picture. Measured: 0.57 and more with a person, 0.19 at most
+/// without one (docs/accuracy.md).
+constexpr double kPresenceGate = 0.45;
+
+/// Looks for one person lying, kneeling or standing any way round: the whole picture at four quarter turns, then the
+/// best of them twice more, cut to the body and turned so that hips → shoulders points up. Six passes.
+/// @param picture 8-bit BGR, upright
+/// @return nothing when the gate is not passed
+std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& picture);
+
+} // namespace deft
