@@ -4,6 +4,7 @@
 #include "app/theme/palette.h"
 #include "base/files.h"
 #include "cli/knowledge.h"
+#include "cli/looking.h"
 #include "figure/film.h"
 #include "landmarks/track_clip.h"
 #include "review/review_json.h"
@@ -22,9 +23,9 @@ namespace {
 
 struct Options {
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-                             caseFile;
+                             caseFile, last;
     std::vector<std::string> schools;
-    bool json = false, quiet = false;
+    bool json = false, quiet = false, mirrored = false;
 };
 
 /// Ctrl-C asks the work to stop, so that no half-written file stays behind.
@@ -174,6 +175,11 @@ int answer(const Options& o, int& argc, char** argv) {
     return 0;
 }
 
+int marks(const Options& o) {
+    const Interruptible interrupt;
+    return proposeMarksFor(o.clip, o.exercise, o.mirrored, o.last, o.out, o.quiet, interrupt.token(), progressTo(o));
+}
+
 int film(const Options& o) {
     const Interruptible interrupt;
     auto scene = figure::readScene(o.scene);
@@ -215,6 +221,12 @@ Outcome run(int argc, char** argv) {
     analyseCommand->add_option("--school", o.schools, "QUESTION=SCHOOL")->take_all();
     analyseCommand->add_option("--history", o.history);
     analyseCommand->add_option("--out", o.out)->required();
+    CLI::App* marksCommand = command("marks", "offer places for the landmarks, to be confirmed");
+    marksCommand->add_option("CLIP", o.clip)->required();
+    marksCommand->add_option("--exercise", o.exercise)->required();
+    marksCommand->add_option("--last", o.last, "marks of the client's last clip of this exercise");
+    marksCommand->add_flag("--mirrored", o.mirrored, "the clip shows left and right exchanged");
+    marksCommand->add_option("--out", o.out)->required();
     CLI::App* answerCommand = command("answer", "the answer of an analysed folder");
     answerCommand->add_option("DIR", o.folder)->required();
     answerCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "text"}));
@@ -245,6 +257,8 @@ Outcome run(int argc, char** argv) {
         outcome.exit = track(o);
     else if (*analyseCommand)
         outcome.exit = analyseClip(o);
+    else if (*marksCommand)
+        outcome.exit = marks(o);
     else if (*answerCommand)
         outcome.exit = answer(o, argc, argv);
     else if (*list)

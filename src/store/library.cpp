@@ -305,18 +305,22 @@ int64_t Library::auditEntries() const {
 }
 
 namespace {
-/// One cache file for each clip and set of marks; the number rises when tracking itself changes.
-std::filesystem::path cacheFile(const std::filesystem::path& folder, const ReviewInputs& inputs) {
-    constexpr int kTrackingVersion = 1;
-    const std::string key = std::to_string(kTrackingVersion) + inputs.clipSha256 + toJson(inputs.marks).dump();
+std::filesystem::path cacheFile(const std::filesystem::path& folder, const std::string& key, const char* ending) {
     const QByteArray hash =
         QCryptographicHash::hash(QByteArray::fromStdString(key), QCryptographicHash::Sha256).toHex().left(32);
-    return folder / "cache" / (hash.toStdString() + ".tracks.csv");
+    return folder / "cache" / (hash.toStdString() + ending);
+}
+// The numbers rise when tracking or proposing itself changes.
+std::filesystem::path tracksFile(const std::filesystem::path& folder, const ReviewInputs& in) {
+    return cacheFile(folder, "1" + in.clipSha256 + toJson(in.marks).dump(), ".tracks.csv");
+}
+std::filesystem::path proposalsFile(const std::filesystem::path& folder, const ReviewInputs& in) {
+    return cacheFile(folder, "1" + in.clipSha256 + in.exercise + (in.marks.mirrored ? "m" : ""), ".proposals.json");
 }
 } // namespace
 
 std::optional<Tracks> Library::cachedTracks(const ReviewInputs& inputs) const {
-    const auto path = cacheFile(folder_, inputs);
+    const auto path = tracksFile(folder_, inputs);
     const auto csv = readFile(path);
     if (!csv) return std::nullopt;
     auto tracks = parseTracks(*csv, path.string());
@@ -324,7 +328,24 @@ std::optional<Tracks> Library::cachedTracks(const ReviewInputs& inputs) const {
 }
 
 void Library::cacheTracks(const ReviewInputs& inputs, const Tracks& tracks) const {
-    (void)writeFileAtomically(cacheFile(folder_, inputs), toCsv(tracks));
+    (void)writeFileAtomically(tracksFile(folder_, inputs), toCsv(tracks));
+}
+
+std::optional<Marks> Library::cachedProposals(const ReviewInputs& inputs) const {
+    const auto json = readJsonFile(proposalsFile(folder_, inputs));
+    if (!json || !json->is_object()) return std::nullopt;
+    // Where nothing could be proposed the file lists no frame, which is no marks file; it still says so.
+    Marks marks;
+    if (json->value("frames", Json::array()).empty()) {
+        marks.more = *json;
+        return marks;
+    }
+    auto read = parseMarks(*json, "proposals");
+    return read ? std::optional(std::move(*read)) : std::nullopt;
+}
+
+void Library::cacheProposals(const ReviewInputs& inputs, const Marks& proposals) const {
+    (void)writeFileAtomically(proposalsFile(folder_, inputs), toText(toJson(proposals)));
 }
 
 } // namespace deft

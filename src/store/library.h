@@ -75,6 +75,10 @@ public:
     std::optional<Tracks> cachedTracks(const ReviewInputs& inputs) const;
     void cacheTracks(const ReviewInputs& inputs, const Tracks& tracks) const; ///< failing to cache is no failure
 
+    /// Marks that were proposed for this clip and exercise, as proposals_json.h writes them.
+    std::optional<Marks> cachedProposals(const ReviewInputs& inputs) const;
+    void cacheProposals(const ReviewInputs& inputs, const Marks& proposals) const;
+
 private:
     Library() = default;
     Result<void> migrate();

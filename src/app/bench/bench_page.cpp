@@ -50,6 +50,7 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     connect(strip_, &MomentStrip::agreePressed, this, [this] { answerMoment(true); });
     connect(strip_, &MomentStrip::notSoPressed, this, [this] { answerMoment(false); });
     connect(strip_, &MomentStrip::skipPressed, stage_, &StagePicture::skipPlacing);
+    connect(strip_, &MomentStrip::confirmPressed, stage_, &StagePicture::confirmGhosts);
     connect(strip_, &MomentStrip::measurePressed, &session, &ReviewSession::measure);
     connect(target_, &TargetPanel::toAnswer, this, &BenchPage::toAnswer);
 }

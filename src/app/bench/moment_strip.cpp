@@ -25,6 +25,8 @@ MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* p
     };
     agree_ = button(tr("Agree"), QStringLiteral("A"), KeyButton::Kind::OnStagePrimary, &MomentStrip::agreePressed);
     notSo_ = button(tr("Not so"), QStringLiteral("D"), KeyButton::Kind::OnStage, &MomentStrip::notSoPressed);
+    confirm_ =
+        button(tr("Confirm all"), QStringLiteral("C"), KeyButton::Kind::OnStagePrimary, &MomentStrip::confirmPressed);
     skip_ = button(tr("Cannot be seen"), QStringLiteral("S"), KeyButton::Kind::OnStage, &MomentStrip::skipPressed);
     measure_ =
         button(tr("Measure"), QStringLiteral("Enter"), KeyButton::Kind::OnStagePrimary, &MomentStrip::measurePressed);
@@ -32,7 +34,7 @@ MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* p
     connect(stop_, &KeyButton::clicked, this, [this] { session_.job().stop(); });
     row->addWidget(stop_);
     for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::placeChanged,
-                        &ReviewSession::marksChanged, &ReviewSession::filedReview})
+                        &ReviewSession::marksChanged, &ReviewSession::proposalsChanged, &ReviewSession::filedReview})
         connect(&session, signal, this, &MomentStrip::refresh);
     connect(&session.job(), &BackgroundJob::changed, this, &MomentStrip::refresh);
     connect(&stage, &StagePicture::stateChanged, this, &MomentStrip::refresh);
@@ -51,12 +53,27 @@ void MomentStrip::refresh() {
         notSo_->setKind(agreed && !*agreed ? KeyButton::Kind::OnStagePrimary : KeyButton::Kind::OnStage);
     }
     const bool unmeasured = open && !session_.review() && !working;
+    const bool offered = unmeasured && session_.proposals() && !session_.proposals()->marks.empty();
+    confirm_->setVisible(offered);
     skip_->setVisible(unmeasured && stage_.isPlacing());
-    measure_->setVisible(unmeasured && !session_.inputs().marks.frames.empty());
+    measure_->setVisible(unmeasured && !offered && !session_.inputs().marks.frames.empty());
     measure_->setKind(session_.isOpen() && session_.isMarked() ? KeyButton::Kind::OnStagePrimary
                                                                : KeyButton::Kind::OnStage);
     stop_->setVisible(working);
     update();
+}
+
+/// What is odd about the clip goes first; else what to do with the proposals.
+QString MomentStrip::proposedWords() const {
+    const Proposals& p = *session_.proposals();
+    if (p.frame != session_.frame()) return tr("in the frame at %1 s").arg(p.time_s, 0, 'f', 2);
+    if (p.facts && p.facts->anotherPerson) return tr("more than one person is in the picture: look twice");
+    if (p.facts && !p.facts->guesses.empty()) {
+        const auto guess = loadExercise(p.facts->guesses.front().first);
+        if (guess && guess->bodyPosition() != session_.exercise().bodyPosition())
+            return tr("this looks like another exercise: %1").arg(QString::fromStdString(guess->name));
+    }
+    return tr("none counts yet; drag what is off");
 }
 
 void MomentStrip::paintEvent(QPaintEvent*) {
@@ -67,7 +84,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
     const QColor dim(255, 255, 255, 190);
     double x = 16;
     int limit = width() - 16;
-    for (const KeyButton* b : {agree_, notSo_, measure_, skip_, stop_})
+    for (const KeyButton* b : {agree_, notSo_, confirm_, measure_, skip_, stop_})
         if (b->isVisible()) limit = std::min(limit, b->x() - 8);
     auto say = [&](const QString& words, Size size, QFont::Weight weight, const QColor& colour) {
         x += putText(p, QRectF(x, 0, std::max(0.0, limit - x), height()), words, size, colour, weight) + 8;
@@ -90,7 +107,11 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         return;
     }
     if (!session_.review()) {
-        if (stage_.isPlacing()) {
+        if (confirm_->isVisible()) {
+            say(tr("%1 proposed").arg(counted(int(session_.proposals()->marks.size()), tr("mark"), tr("marks"))),
+                Size::Body, QFont::DemiBold, c.onStage);
+            say(proposedWords(), Size::Small, QFont::Normal, dim);
+        } else if (stage_.isPlacing()) {
             const QString next = stage_.toPlace().front();
             const auto& optional = session_.exercise().landmarksOptional;
             const auto it = std::find_if(optional.begin(), optional.end(),
@@ -100,6 +121,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
             say(it == optional.end() ? tr("needed; %1 to go").arg(stage_.toPlace().size())
                                      : tr("if it can be seen: %1").arg(QString::fromStdString(it->second)),
                 Size::Small, QFont::Normal, dim);
+            if (session_.isLooking()) say(tr("looking for the body …"), Size::Small, QFont::Normal, dim);
         } else if (!session_.isFiled()) {
             say(tr("All marks are placed"), Size::Body, QFont::DemiBold, c.onStage);
         }

@@ -16,15 +16,17 @@ signals:
     void notSoPressed();
     void measurePressed();
     void skipPressed();
+    void confirmPressed();
 
 protected:
     void paintEvent(QPaintEvent* event) override;
 
 private:
     void refresh();
+    QString proposedWords() const;
     ReviewSession& session_;
     StagePicture& stage_;
-    KeyButton *agree_, *notSo_, *measure_, *skip_, *stop_;
+    KeyButton *agree_, *notSo_, *measure_, *skip_, *confirm_, *stop_;
 };
 
 } // namespace deft::ui

@@ -2,21 +2,15 @@
 
 #include "app/paint/body_overlay.h"
 #include "app/session/rep_rows.h"
-#include "app/widgets/panel.h"
 #include "landmarks/names.h"
 
 #include <QMouseEvent>
-#include <QPainterPath>
 #include <QWheelEvent>
 #include <cmath>
 
 namespace deft::ui {
 namespace {
-
 constexpr double kGrab_px = 14; // how near a press must be to a mark
-
-QString words(const QString& landmark) { return QString::fromStdString(landmarkWords(landmark.toStdString())); }
-
 } // namespace
 
 StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session) {
@@ -56,6 +50,10 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         if (isPlacing() || !session_.review()) startPlacing(); // undo brings a landmark back into the list
         update();
     });
+    connect(&session, &ReviewSession::proposalsChanged, this, [this] {
+        emit stateChanged();
+        update();
+    });
     connect(&session.job(), &BackgroundJob::changed, this, qOverload<>(&QWidget::update));
 }
 
@@ -93,6 +91,25 @@ void StagePicture::skipPlacing() {
     if (!toPlace_.isEmpty()) skipped_ << toPlace_.takeFirst();
     emit stateChanged();
     update();
+}
+
+std::map<QString, ProposedMark> StagePicture::ghosts() const {
+    std::map<QString, ProposedMark> out;
+    const Proposals* p = session_.proposals();
+    if (!p || session_.isFiled() || session_.review() || p->frame != session_.frame()) return out;
+    for (const auto& [name, mark] : p->marks)
+        if (const QString n = QString::fromStdString(name); !skipped_.contains(n)) out[n] = mark;
+    return out;
+}
+
+void StagePicture::goToProposals() {
+    if (const Proposals* p = session_.proposals()) session_.setFrame(p->frame);
+}
+
+void StagePicture::confirmGhosts() {
+    if (!session_.proposals() || session_.review()) return;
+    goToProposals();
+    session_.confirmProposals(skipped_);
 }
 
 void StagePicture::setBestOver(bool on) {
@@ -178,6 +195,26 @@ void StagePicture::place(const QPointF& clip) {
     session_.setMark(session_.frame(), name.toStdString(), Point2(clip.x(), clip.y())); // marksChanged renews the list
 }
 
+void StagePicture::offerSticker(const QPointF& clip) {
+    sticker_.reset();
+    if (image_.isNull()) return;
+    constexpr int reach = 64; // px around the pointer: the largest sticker, and cloth around it
+    const QRect part = QRect(int(clip.x()) - reach, int(clip.y()) - reach, 2 * reach, 2 * reach) & image_.rect();
+    if (part.isEmpty()) return;
+    const QImage grey = image_.copy(part).convertToFormat(QImage::Format_Grayscale8);
+    const cv::Mat view(grey.height(), grey.width(), CV_8UC1, const_cast<uchar*>(grey.constBits()),
+                       size_t(grey.bytesPerLine()));
+    if (auto s = stickerAt(view, {clip.x() - part.x(), clip.y() - part.y()})) {
+        s->centre += Point2(part.x(), part.y());
+        sticker_ = s;
+    }
+}
+
+QPointF StagePicture::snapped(const QPointF& clip, Qt::KeyboardModifiers keys) const {
+    if (!sticker_ || keys.testFlag(Qt::AltModifier)) return clip;
+    return {sticker_->centre.x(), sticker_->centre.y()};
+}
+
 void StagePicture::zoomAt(const QPointF& at, double factor) {
     const QPointF fixed = toClip(at);
     zoom_ = std::clamp(zoom_ * factor, 1.0, 12.0);
@@ -195,15 +232,21 @@ void StagePicture::mousePressEvent(QMouseEvent* e) {
     if (e->button() == Qt::LeftButton && (mending_ || isPlacing())) {
         QString nearest;
         double least = mending_ ? kGrab_px : kGrab_px / 3; // while placing, marks may lie close together
-        for (const auto& [name, at] : marksHere())
-            if (const double d = QLineF(toWidget(at), e->position()).length(); d < least) least = d, nearest = name;
+        QPointF found;
+        auto nearer = [&](const QString& name, const QPointF& at) {
+            const double d = QLineF(toWidget(at), e->position()).length();
+            if (d < least) least = d, nearest = name, found = at;
+        };
+        for (const auto& [name, at] : marksHere()) nearer(name, at);
+        const auto proposed = ghosts();
+        if (!proposed.empty()) least = std::max(least, nearest.isEmpty() ? kGrab_px : 0.0);
+        for (const auto& [name, mark] : proposed) nearer(name, {mark.at.x(), mark.at.y()});
         if (!nearest.isEmpty()) {
             selected_ = nearest;
-            const QPointF at = marksHere()[nearest];
-            grip_ = at - toClip(e->position());
-            dragged_ = at;
+            grip_ = found - toClip(e->position());
+            dragged_ = found;
         } else if (isPlacing()) {
-            place(toClip(e->position()));
+            place(snapped(toClip(e->position()), e->modifiers()));
         }
         emit stateChanged();
         update();
@@ -217,6 +260,10 @@ void StagePicture::mouseMoveEvent(QMouseEvent* e) {
         dragged_ = toClip(e->position()) + grip_;
         dragged_->setX(std::clamp(dragged_->x(), 0.0, session_.clip().width - 1.0));
         dragged_->setY(std::clamp(dragged_->y(), 0.0, session_.clip().height - 1.0));
+        offerSticker(*dragged_);
+        update();
+    } else if (isPlacing() && !pan_) {
+        offerSticker(toClip(e->position()));
         update();
     } else if (pan_ && zoom_ > 1) {
         const QPointF moved = toClip(e->position()) - toClip(*pan_);
@@ -226,128 +273,23 @@ void StagePicture::mouseMoveEvent(QMouseEvent* e) {
     }
 }
 
-void StagePicture::mouseReleaseEvent(QMouseEvent*) {
+void StagePicture::mouseReleaseEvent(QMouseEvent* e) {
     pan_.reset();
     if (!dragged_) return;
-    const QPointF to = *dragged_;
+    const auto here = marksHere();
+    const auto before = here.find(selected_);
+    const auto ghost = ghosts().count(selected_) && before == here.end();
+    const bool moved = ghost || QLineF(before->second, *dragged_).length() > 0.2;
+    const QPointF to = moved ? snapped(*dragged_, e->modifiers()) : *dragged_;
     dragged_.reset();
-    const QPointF before = marksHere()[selected_];
-    if (QLineF(before, to).length() > 0.2)
+    sticker_.reset();
+    if (moved) // a ghost that is only clicked is agreed to where it lies
         session_.setMark(session_.frame(), selected_.toStdString(), Point2(to.x(), to.y()));
     update();
 }
 
 void StagePicture::mouseDoubleClickEvent(QMouseEvent*) {
     if (!mending_ && !isPlacing()) resetZoom();
-}
-
-void StagePicture::paintMagnifier(QPainter& p) const {
-    const QPointF at = toWidget(*dragged_);
-    const double r = 56, times = 3 * view().m11();
-    const QPointF centre(at.x() + (at.x() > width() / 2.0 ? -90 : 90),
-                         std::clamp(at.y() - 80, r + 4, height() - r - 4));
-    p.save();
-    QPainterPath lens;
-    lens.addEllipse(centre, r, r);
-    p.setClipPath(lens);
-    p.translate(centre);
-    p.scale(times, times);
-    p.translate(-*dragged_);
-    p.drawImage(0, 0, image_);
-    p.restore();
-    p.setBrush(Qt::NoBrush);
-    for (const auto& [colour, w] : {std::pair{QColor(kCasing), 4.0}, {QColor(kOnPicture), 1.6}}) {
-        p.setPen(QPen(colour, w));
-        p.drawEllipse(centre, r, r);
-        p.drawLine(centre - QPointF(8, 0), centre + QPointF(8, 0));
-        p.drawLine(centre - QPointF(0, 8), centre + QPointF(0, 8));
-    }
-}
-
-void StagePicture::paintWords(QPainter& p) const {
-    const double t = session_.clip().time_s[size_t(session_.frame())];
-    QString where = tr("%1 s, frame %2").arg(QString::number(t, 'f', 2)).arg(session_.frame() + 1);
-    if (session_.review() && !session_.review()->events.reps.empty()) {
-        const auto [rep, phase] = placeOf(session_.review()->events, t);
-        where = tr("Rep %1, %2   %3")
-                    .arg(rep + 1)
-                    .arg(repColumns(session_.exercise())[size_t(phase)].first.toLower(), where);
-    }
-    p.setFont(face(Size::Body, QFont::DemiBold));
-    haloText(p, {16, 26}, where);
-    p.setFont(face(Size::Small, QFont::Medium));
-    if (damaged_) haloText(p, {16, 46}, tr("this frame is damaged; the one before is shown"));
-    if (bestOver_ && session_.review() && session_.moment() >= 0)
-        if (const auto pair = session_.review()->framePair(session_.moments()[size_t(session_.moment())].id))
-            haloText(p, {width() - 16.0, 26},
-                     tr("dashed: best, rep %1, %2 s")
-                         .arg(pair->bestRep + 1)
-                         .arg(session_.clip().time_s[size_t(pair->best)], 0, 'f', 1),
-                     Qt::AlignRight);
-    if (mending_ && !selected_.isEmpty())
-        haloText(p, {width() - 16.0, height() - 14.0}, words(selected_), Qt::AlignRight);
-}
-
-void StagePicture::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    p.setRenderHint(QPainter::Antialiasing);
-    p.setRenderHint(QPainter::SmoothPixmapTransform);
-    p.fillRect(rect(), colours().stage);
-    if (!session_.isOpen()) return;
-    p.save();
-    p.setTransform(view());
-    p.drawImage(0, 0, image_);
-    p.restore();
-
-    const Review* review = session_.review();
-    if (review && !dragged_) {
-        BodyLook look;
-        look.toView = view();
-        look.everything = true;
-        look.marks = mending_;
-        look.selected = selected_.toStdString();
-        const std::vector<Moment>& moments = session_.moments();
-        if (session_.moment() >= 0 && moments[size_t(session_.moment())].rep == session_.rep())
-            look.measure = moments[size_t(session_.moment())].measure;
-        else if (const auto rows = repRows(*review); session_.rep() < int(rows.size()))
-            look.measure = rows[size_t(session_.rep())].cells[size_t(session_.phase())].measure;
-        if (bestOver_ && session_.moment() >= 0)
-            if (const auto pair = review->framePair(moments[size_t(session_.moment())].id)) look.bestFrame = pair->best;
-        drawBody(p, *review, session_.frame(), look);
-    }
-    if (!review || dragged_ || mending_) {
-        // Marks that no track knows of yet, and the one in the hand.
-        for (auto [name, at] : marksHere()) {
-            if (review && name != selected_) continue;
-            if (dragged_ && name == selected_) at = *dragged_;
-            const QPointF c = toWidget(at);
-            p.setBrush(Qt::NoBrush);
-            for (const auto& [colour, w] :
-                 {std::pair{QColor(kCasing), 3.6}, {name == selected_ ? kLineThatMatters : kOnPicture, 1.6}}) {
-                p.setPen(QPen(colour, w));
-                p.drawRect(QRectF(c.x() - 5, c.y() - 5, 10, 10));
-            }
-            if (isPlacing() && name == selected_) {
-                p.setFont(face(Size::Small, QFont::Medium));
-                haloText(p, c + QPointF(9, -7), words(name));
-            }
-        }
-    }
-    if (isPlacing() && cursor_) {
-        const QPointF c = toWidget(*cursor_);
-        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.6}, {kLineThatMatters, 1.6}}) {
-            p.setPen(QPen(colour, w));
-            p.drawLine(c - QPointF(12, 0), c + QPointF(12, 0));
-            p.drawLine(c - QPointF(0, 12), c + QPointF(0, 12));
-        }
-    }
-    if (dragged_) paintMagnifier(p);
-    paintWords(p);
-    if (hasFocus()) {
-        p.setPen(QPen(Qt::white, 1.6));
-        p.setBrush(Qt::NoBrush);
-        p.drawRect(QRectF(rect()).adjusted(1.5, 1.5, -1.5, -1.5));
-    }
 }
 
 } // namespace deft::ui

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/session/review_session.h"
+#include "landmarks/stickers.h"
 
 #include <QWidget>
 
@@ -19,6 +20,13 @@ public:
     const QStringList& toPlace() const { return toPlace_; }
     void startPlacing();
     void skipPlacing();
+    /// Proposals still to be confirmed in the frame that is shown, without those that were passed over.
+    std::map<QString, ProposedMark> ghosts() const;
+    void confirmGhosts(); ///< all of them become marks
+    void goToProposals(); ///< to the frame in which they were made
+    /// The sticker that the pointer, or the mark in the hand, is offered; a click or a release goes onto its middle
+    /// unless Alt is held.
+    const std::optional<Sticker>& offeredSticker() const { return sticker_; }
     void placeAtCursor(); ///< without a mouse: nudge() moves the cursor while placing
     void setBestOver(bool on);
     bool bestOver() const { return bestOver_; }
@@ -49,6 +57,9 @@ private:
     std::map<QString, QPointF> marksHere() const; ///< where the marks of this frame lie
     void zoomAt(const QPointF& at, double factor);
     void place(const QPointF& clip);
+    void offerSticker(const QPointF& clip);
+    QPointF snapped(const QPointF& clip, Qt::KeyboardModifiers keys) const;
+    void paintGhosts(QPainter& p) const;
     void paintMagnifier(QPainter& p) const;
     void paintWords(QPainter& p) const;
 
@@ -59,6 +70,7 @@ private:
     QString selected_;
     std::optional<QPointF> dragged_; // clip pixels, while the button is down
     QPointF grip_;                   // from the pointer to the mark
+    std::optional<Sticker> sticker_; // within reach of the pointer
     std::optional<QPointF> pan_;
     std::optional<QPointF> cursor_; // clip pixels, once the keyboard has been used for placing
     double zoom_ = 1;

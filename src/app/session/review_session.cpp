@@ -34,7 +34,12 @@ private:
     QString merge_;
 };
 
-ReviewSession::ReviewSession(Library& library, QObject* parent) : QObject(parent), library_(library) {}
+ReviewSession::ReviewSession(Library& library, QObject* parent)
+    : QObject(parent), library_(library), proposer_(library) {
+    connect(&proposer_, &Proposer::ready, this, [this](qint64 clip) {
+        if (clip == clipId_) fetchProposals();
+    });
+}
 ReviewSession::~ReviewSession() { job_.stop(); }
 
 Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
@@ -61,8 +66,50 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     frames_ = std::make_unique<FrameSource>(inputs_.clipPath);
     emit opened();
     emit placeChanged();
-    if (isMarked()) measure();
+    if (isMarked())
+        measure();
+    else if (!filed_) {
+        layout_ = Proposer::contextFor(library_, clip).layout;
+        proposer_.look({clip}, true);
+        fetchProposals();
+    }
     return {};
+}
+
+void ReviewSession::fetchProposals() {
+    offered_ = proposer_.found(inputs_, clip_);
+    if (offered_ && offered_->frame != frame_ && !offered_->marks.empty() && inputs_.marks.frames.empty())
+        setFrame(offered_->frame);
+    followMarkedJoints();
+}
+
+/// What is still to be confirmed: points that depend on joints go where the marked joints are.
+void ReviewSession::followMarkedJoints() {
+    proposals_ = offered_;
+    if (proposals_) {
+        std::map<std::string, Point2> marked;
+        for (const MarkedFrame& f : inputs_.marks.frames)
+            for (const auto& [name, at] : f.points) {
+                if (at && clip_.frameAt(f.time_s) == proposals_->frame) marked[name] = *at;
+                proposals_->marks.erase(name);
+            }
+        Proposals moved = *proposals_;
+        followMarks(moved, exercise_, layout_, marked);
+        for (auto& [name, mark] : proposals_->marks)
+            if (mark.from == MarkSource::Layout) mark = moved.marks.at(name);
+        if (proposals_->marks.empty() && offered_->missing.empty()) proposals_.reset();
+    }
+    emit proposalsChanged();
+}
+
+void ReviewSession::confirmProposals(const QStringList& butNot) {
+    if (!proposals_ || proposals_->marks.empty()) return;
+    const Proposals all = *proposals_;
+    edit(tr("%1 proposed marks").arg(all.marks.size()), [&](ReviewInputs& in) {
+        for (const auto& [name, mark] : all.marks)
+            if (!butNot.contains(QString::fromStdString(name)))
+                in.marks.set(clip_.time_s[size_t(all.frame)], name, mark.at);
+    });
 }
 
 bool ReviewSession::isMarked() const {
@@ -77,6 +124,7 @@ void ReviewSession::close() {
     undo_.clear();
     frames_.reset();
     review_.reset();
+    offered_.reset(), proposals_.reset();
     answer_ = {}, moments_.clear(), earlier_.clear(), known_.clear();
     clipId_ = 0, frame_ = 0, rep_ = 0, phase_ = Phase::SetUp, moment_ = -1;
 }
@@ -110,7 +158,10 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
     inputs_ = inputs;
     if (auto exercise = exerciseOf(inputs_)) exercise_ = std::move(*exercise);
     save();
-    if (otherMarks) emit marksChanged();
+    if (otherMarks) {
+        followMarkedJoints();
+        emit marksChanged();
+    }
     if (otherMarks && (review_ || job_.isRunning()))
         measure();
     else if (review_ && onlyWords) {
@@ -147,10 +198,12 @@ void ReviewSession::measure() {
         return;
     }
     job_.run(
-        [path = inputs_.clipPath, marks = inputs_.marks](StopToken stop, const ProgressFn& progress) -> Result<Tracks> {
+        [path = inputs_.clipPath, marks = inputs_.marks,
+         seeds = offered_ ? seedsFrom(*offered_, exercise_, inputs_.marks.mirrored)
+                          : Seeds{}](StopToken stop, const ProgressFn& progress) -> Result<Tracks> {
             auto reader = ClipReader::open(path);
             if (!reader) return tl::unexpected(reader.error());
-            return trackClip(*reader, marks, stop, progress);
+            return trackClip(*reader, marks, stop, progress, seeds);
         },
         [this](Result<Tracks> tracks) {
             if (!tracks) {

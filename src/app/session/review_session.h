@@ -3,6 +3,7 @@
 #include "app/session/background_job.h"
 #include "app/session/frame_source.h"
 #include "app/session/moments.h"
+#include "app/session/proposer.h"
 #include "store/library.h"
 
 #include <QUndoStack>
@@ -42,6 +43,12 @@ public:
     /// Changes the inputs as one step that can be undone. Steps with the same non-empty `merge` in a row become one.
     void edit(const QString& what, const std::function<void(ReviewInputs&)>& change, const QString& merge = {});
     void setMark(int64_t frame, const std::string& landmark, std::optional<Point2> point);
+    /// Marks that the program proposes and nobody has confirmed; null when there are none left or none yet.
+    const Proposals* proposals() const { return proposals_ ? &*proposals_ : nullptr; }
+    bool isLooking() const { return clipId_ != 0 && proposer_.isLookingAt(clipId_); }
+    /// Every proposal but the named ones becomes a mark, as one step that can be undone.
+    void confirmProposals(const QStringList& butNot);
+    Proposer& proposer() { return proposer_; }
     void agree(const Moment& moment, bool yes);
     /// Measures with the marks as they are; for a clip whose marks have just been placed.
     void measure();
@@ -61,6 +68,7 @@ public:
 signals:
     void opened();
     void marksChanged();
+    void proposalsChanged();
     void reviewChanged(); ///< measured anew, or judged anew
     void placeChanged();
     void failed(const QString& sentence);
@@ -72,6 +80,8 @@ private:
     void apply(const ReviewInputs& inputs);
     void judge(Tracks tracks);
     void save();
+    void fetchProposals();
+    void followMarkedJoints();
     Result<std::string> page();
 
     Library& library_;
@@ -82,6 +92,8 @@ private:
     Exercise exercise_;
     ClipInfo clip_;
     std::unique_ptr<FrameSource> frames_;
+    std::optional<Proposals> offered_, proposals_; ///< as found, and what is left of it beside the marks
+    BodyLayout layout_;                            ///< of this client
     std::unique_ptr<Review> review_;
     Answer answer_;
     std::vector<Moment> moments_;
@@ -91,6 +103,7 @@ private:
     int rep_ = 0, moment_ = -1;
     Phase phase_ = Phase::SetUp;
     QString savedAt_;
+    Proposer proposer_;
     BackgroundJob job_;
     QUndoStack undo_;
 };

@@ -122,6 +122,8 @@ void MainWindow::makeActions() {
                                         {tr("Move it finely up"), Qt::Key_Up, QPointF(0, -0.05)},
                                         {tr("Move it finely down"), Qt::Key_Down, QPointF(0, 0.05)}})
         add(marks, name, {K(Qt::CTRL | Qt::SHIFT | key)}, bench_, [&stage, step = by] { stage.nudge(step); });
+    add(marks, tr("Confirm all proposed marks"), {K(Qt::Key_C)}, bench_, [&stage] { stage.confirmGhosts(); });
+    add(marks, tr("Go to the proposed marks"), {K(Qt::Key_G)}, bench_, [&stage] { stage.goToProposals(); });
     add(marks, tr("Place the next mark at the cursor"), {K(Qt::Key_P)}, bench_, [&stage] { stage.placeAtCursor(); });
     add(marks, tr("Cannot be seen from here on"), {K(Qt::Key_Delete)}, bench_, [&stage] { stage.markInvisible(); });
     add(marks, tr("Pass over this mark when placing"), {K(Qt::Key_S)}, bench_, [&stage] { stage.skipPlacing(); });

@@ -82,6 +82,7 @@ void MainWindow::go(Room room) {
     for (size_t i = 0; i < roomActions_.size(); ++i) roomActions_[i]->setChecked(int(i) == room);
     if (room == Queue) {
         queue_->refresh();
+        session_->proposer().look(library_->clips());
         queue_->list().setFocus();
     } else if (room == Exercises) {
         exercises_->list().setFocus();

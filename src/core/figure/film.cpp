@@ -201,8 +201,8 @@ FilmedFrame FilmStudio::frame(double seconds) const {
     out.body = trueBody(pose, s.bearings, s.near);
     if (scene.mirrored) {
         cv::flip(out.picture, out.picture, 1);
-        for (auto* points : {&out.points, &out.joints})
-            for (auto& [name, p] : *points) p.x = camera.width - 1 - p.x;
+        for (auto* places : {&out.points, &out.joints})
+            for (auto& [name, p] : *places) p.x = camera.width - 1 - p.x;
     }
     return out;
 }

@@ -21,7 +21,8 @@ std::vector<int64_t> markedFrames(const Marks& marks, const ClipInfo& clip, cons
 
 } // namespace
 
-Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop, const ProgressFn& progress) {
+Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop, const ProgressFn& progress,
+                         const Seeds& seeds) {
     const ClipInfo& clip = reader.info();
     if (clip.frames() < 2) return fail(Errc::TooShort, "the clip has a single frame; movement needs at least two");
     if (marks.frames.empty()) return fail(Errc::BadFormat, "there are no marks to follow");
@@ -51,6 +52,10 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
         if (progress && done % 4 == 0) progress({done, work, what});
     };
 
+    auto seedsAt = [&](int64_t frame) {
+        const auto it = seeds.find(frame);
+        return it == seeds.end() ? std::map<std::string, Point2>{} : it->second;
+    };
     auto record = [&](int64_t frame, const LandmarkTracker& tracker) {
         for (const auto& [name, p] : tracker.now()) tracks.landmark[name][size_t(frame)] = p;
     };
@@ -72,7 +77,7 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
             continue;
         }
         const double now = clip.time_s[size_t(i)];
-        if (i > firstMarked) forward.step(*image, now - before);
+        if (i > firstMarked) forward.step(*image, now - before, seedsAt(i));
         before = now;
         if (const auto here = byFrame.find(i); here != byFrame.end()) forward.mark(*image, here->second);
         record(i, forward);
@@ -90,7 +95,7 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
             auto image = frames.grey(i);
             if (!image) continue;
             const double now = clip.time_s[size_t(i)];
-            if (i < lastMarked) backward.step(*image, before - now);
+            if (i < lastMarked) backward.step(*image, before - now, seedsAt(i));
             before = now;
             if (const auto here = byFrame.find(i); here != byFrame.end()) backward.mark(*image, here->second);
             for (const auto& [name, b] : backward.now()) {

@@ -150,6 +150,21 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
     return sight;
 }
 
+LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const Anchor& a, const Point2& seed,
+                                                   double angle) const {
+    Sight best;
+    constexpr double reach = 36, step = 6; // px; a patch pulls in from about half its σ
+    for (double dy = -reach; dy <= reach; dy += step)
+        for (double dx = -reach; dx <= reach; dx += step) {
+            const AlignOptions how{.predictedAngleRad = angle - a.bornAngle, .steps = 6};
+            const Point2 start = seed + Vector2(dx, dy);
+            const auto m = a.patch.align(image, {start, angle - a.bornAngle, 1}, how);
+            if (!m || m->correlation < kSure || (m->pose.centre - start).norm() > step) continue;
+            if (!best.good || m->correlation > best.match.correlation) best = {*m, true, 0};
+        }
+    return best;
+}
+
 /// Trunk and pelvis meet at the hip and turn much alike; limbs only share the joint.
 void LandmarkTracker::hangLostSegments() {
     for (SegmentCloud& lost : segments_) {
@@ -171,7 +186,7 @@ void LandmarkTracker::hangLostSegments() {
     }
 }
 
-void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
+void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<std::string, Point2>& seeds) {
     const cv::Mat image = smooth(raw);
     std::vector<cv::Mat> pyramid;
     cv::buildOpticalFlowPyramid(image, pyramid, kWindow, kLevels);
@@ -217,6 +232,9 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds) {
         for (int k = part.start; k < part.end; ++k) {
             Search& s = searches[size_t(k)];
             s.sight = look(image, *s.anchor, s.predicted, s.angle, s.limit);
+            const auto seed = seeds.find(*s.name);
+            if (seed != seeds.end() && s.anchor->failures && !s.sight.good)
+                s.sight = lookAround(image, *s.anchor, seed->second, s.angle);
         }
     });
     std::map<std::string, Sight> sights;

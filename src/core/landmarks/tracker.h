@@ -18,7 +18,9 @@ public:
     void mark(const cv::Mat& image, const std::map<std::string, std::optional<Point2>>& points);
 
     /// Takes in the next picture. @param seconds time since the one before, > 0
-    void step(const cv::Mat& image, double seconds);
+    /// @param seeds where a body finder sees joints in it: a lost mark is looked for there too, and its own patch
+    /// decides
+    void step(const cv::Mat& image, double seconds, const std::map<std::string, Point2>& seeds = {});
 
     const std::map<std::string, TrackPoint>& now() const { return now_; }
 
@@ -58,6 +60,8 @@ private:
                double correlation) const;
     cv::Mat smooth(const cv::Mat& image) const;
     Sight look(const cv::Mat& image, const Anchor& anchor, const Point2& predicted, double angle, double limitPx) const;
+    /// The best match around a seed, which is right to within some ten pixels only.
+    Sight lookAround(const cv::Mat& image, const Anchor& anchor, const Point2& seed, double angle) const;
     const SegmentCloud* mainSegment(const std::string& name) const;
     Point2 placeIn(const SegmentCloud& segment, const std::string& name, const Pose2& pose) const;
     void hangLostSegments();

@@ -1,0 +1,161 @@
+// How the stage draws itself; what it does with mouse and keys is in stage_picture.cpp.
+#include "app/bench/stage_picture.h"
+#include "app/paint/body_overlay.h"
+#include "app/session/rep_rows.h"
+#include "app/widgets/panel.h"
+#include "landmarks/names.h"
+
+#include <QPainterPath>
+
+namespace deft::ui {
+namespace {
+QString words(const QString& landmark) { return QString::fromStdString(landmarkWords(landmark.toStdString())); }
+} // namespace
+
+/// Proposals are hollow and dashed: they count for nothing yet. The wide ring is where the point may be.
+void StagePicture::paintGhosts(QPainter& p) const {
+    p.setBrush(Qt::NoBrush);
+    for (const auto& [name, mark] : ghosts()) {
+        QPointF at(mark.at.x(), mark.at.y());
+        if (dragged_ && name == selected_) continue;
+        const QPointF c = toWidget(at);
+        const double band = std::max(5.0, kU95 * mark.sd * view().m11());
+        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.4}, {QColor(kOnPicture), 1.4}}) {
+            p.setPen(QPen(colour, w));
+            p.drawLine(c - QPointF(5, 0), c + QPointF(5, 0));
+            p.drawLine(c - QPointF(0, 5), c + QPointF(0, 5));
+            QPen dashed(colour, w > 2 ? 2.6 : 1.2);
+            if (w < 2) dashed.setDashPattern({3, 4});
+            p.setPen(dashed);
+            p.drawEllipse(c, band, band);
+        }
+    }
+    p.setFont(face(Size::Small, QFont::Medium));
+    for (const auto& [name, mark] : ghosts())
+        if (!(dragged_ && name == selected_))
+            haloText(p, toWidget({mark.at.x(), mark.at.y()}) + QPointF(9, -7), words(name));
+}
+
+void StagePicture::paintMagnifier(QPainter& p) const {
+    const QPointF at = toWidget(*dragged_);
+    const double r = 56, times = 3 * view().m11();
+    const QPointF centre(at.x() + (at.x() > width() / 2.0 ? -90 : 90),
+                         std::clamp(at.y() - 80, r + 4, height() - r - 4));
+    p.save();
+    QPainterPath lens;
+    lens.addEllipse(centre, r, r);
+    p.setClipPath(lens);
+    p.translate(centre);
+    p.scale(times, times);
+    p.translate(-*dragged_);
+    p.drawImage(0, 0, image_);
+    p.restore();
+    p.setBrush(Qt::NoBrush);
+    for (const auto& [colour, w] : {std::pair{QColor(kCasing), 4.0}, {QColor(kOnPicture), 1.6}}) {
+        p.setPen(QPen(colour, w));
+        p.drawEllipse(centre, r, r);
+        p.drawLine(centre - QPointF(8, 0), centre + QPointF(8, 0));
+        p.drawLine(centre - QPointF(0, 8), centre + QPointF(0, 8));
+    }
+}
+
+void StagePicture::paintWords(QPainter& p) const {
+    const double t = session_.clip().time_s[size_t(session_.frame())];
+    QString where = tr("%1 s, frame %2").arg(QString::number(t, 'f', 2)).arg(session_.frame() + 1);
+    if (session_.review() && !session_.review()->events.reps.empty()) {
+        const auto [rep, phase] = placeOf(session_.review()->events, t);
+        where = tr("Rep %1, %2   %3")
+                    .arg(rep + 1)
+                    .arg(repColumns(session_.exercise())[size_t(phase)].first.toLower(), where);
+    }
+    p.setFont(face(Size::Body, QFont::DemiBold));
+    haloText(p, {16, 26}, where);
+    p.setFont(face(Size::Small, QFont::Medium));
+    if (damaged_) haloText(p, {16, 46}, tr("this frame is damaged; the one before is shown"));
+    if (bestOver_ && session_.review() && session_.moment() >= 0)
+        if (const auto pair = session_.review()->framePair(session_.moments()[size_t(session_.moment())].id))
+            haloText(p, {width() - 16.0, 26},
+                     tr("dashed: best, rep %1, %2 s")
+                         .arg(pair->bestRep + 1)
+                         .arg(session_.clip().time_s[size_t(pair->best)], 0, 'f', 1),
+                     Qt::AlignRight);
+    if (mending_ && !selected_.isEmpty())
+        haloText(p, {width() - 16.0, height() - 14.0}, words(selected_), Qt::AlignRight);
+}
+
+void StagePicture::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.fillRect(rect(), colours().stage);
+    if (!session_.isOpen()) return;
+    p.save();
+    p.setTransform(view());
+    p.drawImage(0, 0, image_);
+    p.restore();
+
+    const Review* review = session_.review();
+    if (review && !dragged_) {
+        BodyLook look;
+        look.toView = view();
+        look.everything = true;
+        look.marks = mending_;
+        look.selected = selected_.toStdString();
+        const std::vector<Moment>& moments = session_.moments();
+        if (session_.moment() >= 0 && moments[size_t(session_.moment())].rep == session_.rep())
+            look.measure = moments[size_t(session_.moment())].measure;
+        else if (const auto rows = repRows(*review); session_.rep() < int(rows.size()))
+            look.measure = rows[size_t(session_.rep())].cells[size_t(session_.phase())].measure;
+        if (bestOver_ && session_.moment() >= 0)
+            if (const auto pair = review->framePair(moments[size_t(session_.moment())].id)) look.bestFrame = pair->best;
+        drawBody(p, *review, session_.frame(), look);
+    }
+    if (!review || dragged_ || mending_) {
+        // Marks that no track knows of yet, and the one in the hand.
+        auto drawn = marksHere();
+        if (dragged_) drawn[selected_] = *dragged_;
+        for (const auto& [name, at] : drawn) {
+            if (review && name != selected_) continue;
+            const QPointF c = toWidget(at);
+            p.setBrush(Qt::NoBrush);
+            for (const auto& [colour, w] :
+                 {std::pair{QColor(kCasing), 3.6}, {name == selected_ ? kLineThatMatters : kOnPicture, 1.6}}) {
+                p.setPen(QPen(colour, w));
+                p.drawRect(QRectF(c.x() - 5, c.y() - 5, 10, 10));
+            }
+            if (isPlacing() && name == selected_) {
+                p.setFont(face(Size::Small, QFont::Medium));
+                haloText(p, c + QPointF(9, -7), words(name));
+            }
+        }
+    }
+    paintGhosts(p);
+    if (sticker_ && (dragged_ || isPlacing())) {
+        const QPointF c = toWidget({sticker_->centre.x(), sticker_->centre.y()});
+        const double r = sticker_->radiusPx * view().m11() + 3;
+        p.setBrush(Qt::NoBrush);
+        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 4.0}, {kLineThatMatters, 2.0}}) {
+            p.setPen(QPen(colour, w));
+            p.drawEllipse(c, r, r);
+        }
+        p.setFont(face(Size::Small, QFont::Medium));
+        haloText(p, c + QPointF(r + 4, r + 8), tr("onto the sticker; Alt: beside it"));
+    }
+    if (isPlacing() && cursor_) {
+        const QPointF c = toWidget(*cursor_);
+        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.6}, {kLineThatMatters, 1.6}}) {
+            p.setPen(QPen(colour, w));
+            p.drawLine(c - QPointF(12, 0), c + QPointF(12, 0));
+            p.drawLine(c - QPointF(0, 12), c + QPointF(0, 12));
+        }
+    }
+    if (dragged_) paintMagnifier(p);
+    paintWords(p);
+    if (hasFocus()) {
+        p.setPen(QPen(Qt::white, 1.6));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(QRectF(rect()).adjusted(1.5, 1.5, -1.5, -1.5));
+    }
+}
+
+} // namespace deft::ui

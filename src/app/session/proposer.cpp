@@ -1,0 +1,97 @@
+#include "app/session/proposer.h"
+
+#include "proposals/proposals_json.h"
+
+#include <algorithm>
+
+namespace deft::ui {
+
+/// Used by one thread at a time: the job's.
+struct Proposer::Network {
+    std::optional<Result<KeypointNetwork>> loaded;
+    KeypointNetwork* get() {
+        if (!loaded) loaded.emplace(KeypointNetwork::load(KeypointNetwork::usualPlace()));
+        return *loaded ? &**loaded : nullptr;
+    }
+};
+
+Proposer::Proposer(Library& library, QObject* parent)
+    : QObject(parent), library_(library), network_(std::make_shared<Network>()) {}
+
+void Proposer::look(const std::vector<Clip>& clips, bool first) {
+    for (const Clip& c : clips) {
+        if (c.filed || !c.draft.marks.frames.empty() || now_ == c.id || library_.cachedProposals(c.draft)) continue;
+        const auto same = std::find_if(waiting_.begin(), waiting_.end(), [&](const Clip& w) { return w.id == c.id; });
+        if (same != waiting_.end()) {
+            if (!first) continue;
+            waiting_.erase(same);
+        }
+        first ? waiting_.push_front(c) : waiting_.push_back(c);
+    }
+    if (now_ == 0) next();
+}
+
+void Proposer::stop() {
+    waiting_.clear();
+    job_.stop();
+    now_ = 0;
+}
+
+void Proposer::next() {
+    if (waiting_.empty()) return;
+    const Clip clip = waiting_.front();
+    waiting_.pop_front();
+    now_ = clip.id;
+    job_.run(
+        [clip, context = contextFor(library_, clip), network = network_](StopToken stop,
+                                                                         const ProgressFn& progress) -> Result<Marks> {
+            auto reader = ClipReader::open(clip.draft.clipPath);
+            if (!reader) return tl::unexpected(reader.error());
+            const auto exercise = exerciseOf(clip.draft);
+            if (!exercise) return tl::unexpected(exercise.error());
+            KeypointNetwork* net = network->get();
+            auto proposals = proposeMarks(*reader, net, *exercise, context, stop, progress);
+            if (!proposals) return tl::unexpected(proposals.error());
+            if (!net) proposals->missing = network->loaded->error().detail;
+            return asMarks(*proposals, context.mirrored);
+        },
+        [this, clip](const Result<Marks>& marks) {
+            now_ = 0;
+            // A clip that cannot be read says so when it is opened; the others are not held up.
+            if (marks) library_.cacheProposals(clip.draft, *marks);
+            emit ready(clip.id);
+            next();
+        });
+}
+
+std::optional<Proposals> Proposer::found(const ReviewInputs& inputs, const ClipInfo& clip) const {
+    const auto marks = library_.cachedProposals(inputs);
+    if (!marks) return std::nullopt;
+    auto proposals = asProposals(*marks, clip);
+    return proposals ? std::optional(std::move(*proposals)) : std::nullopt;
+}
+
+ProposeContext Proposer::contextFor(const Library& library, const Clip& clip) {
+    ProposeContext context;
+    context.mirrored = clip.draft.marks.mirrored;
+    int64_t newest = 0;
+    for (const Clip& other : library.clips()) {
+        if (other.client != clip.client || other.id == clip.id || other.draft.marks.frames.empty()) continue;
+        const auto exercise = exerciseOf(other.draft);
+        if (!exercise) continue;
+        std::map<std::string, Point2> marks;
+        for (const auto& [name, at] : other.draft.marks.frames.front().points)
+            if (at) marks[name] = *at;
+        const bool side = exercise->view == "side";
+        if (const auto turn = side ? frontTurn(marks, exercise->bodyPosition()) : std::optional(1))
+            context.layout.learn(marks, exercise->view, *turn);
+        if (other.draft.exercise != clip.draft.exercise || other.id < newest) continue;
+        newest = other.id;
+        context.lastTime = other.draft.marks;
+        if (const auto reader = ClipReader::open(other.draft.clipPath))
+            context.lastWidth = reader->info().width, context.lastHeight = reader->info().height;
+    }
+    return context;
+}
+
+} // namespace deft::ui

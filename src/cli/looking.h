@@ -1,0 +1,14 @@
+#pragma once
+// Commands that look at a clip before anything is measured.
+
+#include "base/progress.h"
+
+#include <string>
+
+namespace deft::cli {
+
+/// `marks CLIP --exercise ID --out M.json`: places offered for the landmarks. @return exit code
+int proposeMarksFor(const std::string& clip, const std::string& exercise, bool mirrored, const std::string& last,
+                    const std::string& out, bool quiet, StopToken stop, const ProgressFn& progress);
+
+} // namespace deft::cli

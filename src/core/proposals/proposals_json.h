@@ -1,0 +1,13 @@
+#pragma once
+#include "proposals/propose.h"
+
+namespace deft {
+
+/// As a marks file: beside the points `proposed` (score, band and source of each), `not_proposed`, `facts`, `bodies`
+/// and, where there was no network, `missing`.
+Marks asMarks(const Proposals& proposals, bool mirrored);
+
+/// Back from such a file. @errors BadFormat when it holds no proposals or they are damaged
+Result<Proposals> asProposals(const Marks& marks, const ClipInfo& clip);
+
+} // namespace deft

@@ -1,0 +1,171 @@
+#include "proposals/propose.h"
+
+#include "geometry/rigid_fit.h"
+#include "landmarks/names.h"
+#include "proposals/snap.h"
+
+#include <algorithm>
+#include <opencv2/imgproc.hpp>
+
+namespace deft {
+namespace {
+
+constexpr double kLastTimeSd = 0.05; // torso lengths, on top of how well the frames fit each other
+
+/// Torso lengths, of each axis; measured on made clips (docs/accuracy.md). The shoulder's mark sits on skin that slides
+/// far over its joint as the arm moves.
+double jointSd(const std::string& name) {
+    return name.starts_with("shoulder") ? 0.09 : name.starts_with("ankle") ? 0.07 : 0.055;
+}
+
+std::vector<std::string> landmarksOf(const Exercise& e) {
+    std::vector<std::string> names = e.landmarksNeeded;
+    for (const auto& [name, why] : e.landmarksOptional) names.push_back(name);
+    return names;
+}
+
+std::map<std::string, Point2> placesOf(const Proposals& p) {
+    std::map<std::string, Point2> places;
+    for (const auto& [name, mark] : p.marks) places[name] = mark.at;
+    return places;
+}
+
+void fromJoints(Proposals& p, const FoundBody& body, const Exercise& e, bool mirrored) {
+    const bool side = e.view == "side";
+    const auto joints =
+        side ? jointsOfSide(body, p.facts->leftNear) : jointsOfBoth(body, p.facts->exchanged != mirrored);
+    for (const auto& [name, j] : joints)
+        p.marks[name] = {j.place, jointSd(name) * body.torsoPx(), j.score, MarkSource::Keypoint};
+}
+
+/// @param asked only the exercise's own landmarks; else all that the layout knows, which keeps a sticker on a point
+/// that nobody asked for from being taken for its neighbour
+void fromLayout(Proposals& p, const Exercise& e, const BodyLayout& layout, const std::map<std::string, Point2>& joints,
+                bool asked) {
+    const auto names = asked ? landmarksOf(e) : layout.landmarks(e.view);
+    for (const std::string& name : names) {
+        // Seen from the front the hip's own mark lies outside of its joint.
+        const auto now = p.marks.find(name);
+        const bool ownJoint =
+            now != p.marks.end() && now->second.from != MarkSource::Layout &&
+            !(now->second.from == MarkSource::Keypoint && e.view != "side" && name.starts_with("hip_"));
+        if (ownJoint) continue;
+        if (const auto g = layout.place(name, joints, e.view, frontTurn(*p.facts)))
+            p.marks[name] = {g->at, g->sd, g->own ? 0.8 : 0.5, MarkSource::Layout};
+    }
+}
+
+/// Last time's first marks, moved, sized and turned so that the joints of both clips come together.
+void fromLastTime(Proposals& p, const Exercise& e, const ProposeContext& c, const ClipInfo& clip) {
+    if (!c.lastTime || c.lastTime->frames.empty()) return;
+    const auto& last = c.lastTime->frames.front().points;
+    std::vector<Point2> from, to;
+    std::vector<double> weights;
+    for (const auto& [name, at] : last)
+        if (const auto now = p.marks.find(name); at && now != p.marks.end() && now->second.from == MarkSource::Keypoint)
+            from.push_back(*at), to.push_back(now->second.at), weights.push_back(1);
+    Pose2 pose;
+    double sd = 0, score = 0.6;
+    if (const auto fit = fitPose(from, to, weights, {.withScale = true}); fit && from.size() >= 3) {
+        pose = fit->pose;
+        sd = fit->rms;
+    } else if (p.marks.empty()) { // nobody was looked for: the phone stands where it stood
+        pose.scale = c.lastHeight > 0 ? double(clip.height) / c.lastHeight : 1;
+        pose.shift = {(clip.width - pose.scale * c.lastWidth) / 2, 0};
+        if (c.lastWidth == 0) pose.shift = Vector2::Zero();
+        sd = 0.03 * clip.height;
+        score = 0.3;
+    } else
+        return;
+    const auto shoulder = last.find("shoulder"), hip = last.find("hip");
+    const double torso = shoulder != last.end() && hip != last.end() && shoulder->second && hip->second
+                             ? pose.scale * (*shoulder->second - *hip->second).norm()
+                             : 0.2 * clip.width;
+    for (const std::string& name : landmarksOf(e))
+        if (const auto at = last.find(name); at != last.end() && at->second && !p.marks.count(name))
+            p.marks[name] = {pose(*at->second), std::hypot(sd, kLastTimeSd * torso), score, MarkSource::LastTime};
+}
+
+} // namespace
+
+const char* sourceName(MarkSource source) {
+    switch (source) {
+    case MarkSource::Keypoint:
+        return "keypoint";
+    case MarkSource::Layout:
+        return "layout";
+    case MarkSource::LastTime:
+        return "last-time";
+    case MarkSource::Sticker:
+        break;
+    }
+    return "sticker";
+}
+
+Result<Proposals> proposeMarks(ClipReader& reader, KeypointNetwork* network, const Exercise& exercise,
+                               const ProposeContext& context, StopToken stop, const ProgressFn& progress) {
+    const ClipInfo& clip = reader.info();
+    Proposals p;
+    if (!network) p.missing = "the keypoint network has not been fetched; ./start does that where there is a network";
+    std::vector<FoundBody> bodies;
+    for (int look = 0; network && look < context.looks; ++look) {
+        if (stop.stop_requested()) return fail(Errc::Cancelled, "looking for the body was stopped");
+        if (progress) progress({look, context.looks, "looking for the body"});
+        const int64_t frame = look * (clip.frames() - 1) / std::max(1, context.looks);
+        auto picture = reader.bgra(frame);
+        if (!picture) continue; // a damaged frame; the others may do
+        cv::Mat bgr;
+        cv::cvtColor(*picture, bgr, cv::COLOR_BGRA2BGR);
+        if (const auto body = findBody(*network, bgr)) bodies.push_back(*body), p.bodies[frame] = *body;
+    }
+    if (!bodies.empty()) {
+        p.facts = factsOf(bodies, clip.width, clip.height, &exercise);
+        p.frame = p.bodies.begin()->first;
+        fromJoints(p, bodies.front(), exercise, context.mirrored);
+        fromLayout(p, exercise, context.layout, placesOf(p), false);
+    }
+    fromLastTime(p, exercise, context, clip);
+    p.time_s = clip.time_s[size_t(p.frame)];
+
+    if (!p.marks.empty()) {
+        auto grey = reader.grey(p.frame);
+        if (!grey) return tl::unexpected(grey.error());
+        snapToStickers(p.marks, *grey, bodies.empty() ? 0.2 * clip.width : bodies.front().torsoPx());
+    }
+    const std::vector<std::string> wanted = landmarksOf(exercise);
+    for (auto it = p.marks.begin(); it != p.marks.end();) {
+        const Point2& at = it->second.at;
+        const bool inside = at.x() >= 0 && at.y() >= 0 && at.x() <= clip.width - 1 && at.y() <= clip.height - 1;
+        const bool asked = std::find(wanted.begin(), wanted.end(), it->first) != wanted.end();
+        it = inside && asked ? std::next(it) : p.marks.erase(it);
+    }
+    for (const std::string& name : wanted)
+        if (!p.marks.count(name)) p.empty.push_back(name);
+    if (progress) progress({context.looks, context.looks, "looking for the body"});
+    return p;
+}
+
+void followMarks(Proposals& p, const Exercise& exercise, const BodyLayout& layout,
+                 const std::map<std::string, Point2>& confirmed) {
+    if (!p.facts) return;
+    auto joints = placesOf(p);
+    for (const auto& [name, at] : confirmed) joints[name] = at;
+    fromLayout(p, exercise, layout, joints, true);
+}
+
+Seeds seedsFrom(const Proposals& p, const Exercise& exercise, bool mirrored) {
+    Seeds seeds;
+    if (!p.facts) return seeds;
+    for (const auto& [frame, body] : p.bodies)
+        for (const auto& [name, j] : exercise.view == "side" ? jointsOfSide(body, p.facts->leftNear)
+                                                             : jointsOfBoth(body, p.facts->exchanged != mirrored))
+            seeds[frame][name] = j.place;
+    return seeds;
+}
+
+bool areUnconfirmed(const Marks& marks) {
+    const auto it = marks.more.find("proposed");
+    return it != marks.more.end() && it->is_object() && !it->empty();
+}
+
+} // namespace deft

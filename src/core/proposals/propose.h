@@ -1,0 +1,57 @@
+#pragma once
+#include "base/progress.h"
+#include "landmarks/marks.h"
+#include "landmarks/track_clip.h"
+#include "proposals/body_layout.h"
+#include "video/clip_reader.h"
+
+namespace deft {
+
+/// Where a proposed mark comes from.
+enum class MarkSource { Keypoint, Layout, LastTime, Sticker };
+const char* sourceName(MarkSource source); ///< "keypoint" "layout" "last-time" "sticker"
+
+/// A place offered for a landmark; nothing is measured with it before somebody has confirmed it.
+struct ProposedMark {
+    Point2 at = Point2::Zero();
+    double sd = 0;    ///< px, of each axis
+    double score = 0; ///< 0…1
+    MarkSource from = MarkSource::Keypoint;
+};
+
+struct Proposals {
+    int64_t frame = 0; ///< in which the marks are proposed
+    double time_s = 0;
+    std::map<std::string, ProposedMark> marks;
+    std::vector<std::string> empty; ///< landmarks of the exercise for which there is no trustworthy place
+    std::optional<BodyFacts> facts; ///< nothing when nobody was found
+    std::string missing;            ///< why keypoints could not be used; empty when they were
+    /// Bodies found over the clip, by frame: they may help to find a lost mark again.
+    std::map<int64_t, FoundBody> bodies;
+};
+
+/// What is known before the clip is looked at.
+struct ProposeContext {
+    bool mirrored = false;
+    BodyLayout layout;             ///< of this client
+    std::optional<Marks> lastTime; ///< of the client's last clip of this exercise
+    int lastWidth = 0, lastHeight = 0;
+    int looks = 5; ///< frames that are searched for a body
+};
+
+/// @param network null: only stickers and last time's marks are used, and `missing` says so
+/// @errors Cancelled, those of ClipReader
+Result<Proposals> proposeMarks(ClipReader& clip, KeypointNetwork* network, const Exercise& exercise,
+                               const ProposeContext& context, StopToken stop = {}, const ProgressFn& progress = {});
+
+/// Puts the layout's proposals where they belong to joints that have been confirmed or moved meanwhile.
+void followMarks(Proposals& proposals, const Exercise& exercise, const BodyLayout& layout,
+                 const std::map<std::string, Point2>& confirmed);
+
+/// Joints of the found bodies, for the tracker to look at where it has lost a mark.
+Seeds seedsFrom(const Proposals& proposals, const Exercise& exercise, bool mirrored);
+
+/// Do these marks still hold proposals that nobody has confirmed?
+bool areUnconfirmed(const Marks& marks);
+
+} // namespace deft

@@ -1,0 +1,129 @@
+#include "proposals/snap.h"
+
+#include "landmarks/names.h"
+#include "landmarks/stickers.h"
+
+#include <algorithm>
+#include <initializer_list>
+
+namespace deft {
+namespace {
+
+constexpr double kStickerRadius = 0.028; // torso lengths: 27 mm across
+constexpr double kStickerSd = 0.3;       // px
+constexpr double kUnmatched = 4;         // cost of a landmark without a sticker, as a squared distance in bands
+
+struct Wish {
+    std::string name;
+    const ProposedMark* mark;
+    std::vector<size_t> near; ///< stickers within reach
+};
+
+bool oneOf(std::string_view name, std::initializer_list<std::string_view> parts) {
+    return std::any_of(parts.begin(), parts.end(), [&](std::string_view part) {
+        return name == part || (name.starts_with(part) && name.size() == part.size() + 2);
+    });
+}
+
+bool onTorso(std::string_view name) {
+    return oneOf(name, {"asis", "psis", "crest", "pubis", "sacrum", "hip", "rib", "t12", "back_mid", "sternum", "c7"});
+}
+
+bool onFoot(std::string_view name) { return oneOf(name, {"ankle", "heel", "toe"}); }
+
+/// Points at the side of the body: from the front their stickers are turned away, and what is seen there is another's.
+bool turnedAway(std::string_view name) {
+    return (name.ends_with("_l") || name.ends_with("_r")) && oneOf(name, {"hip", "crest"});
+}
+
+/// Tries every way to give each wish one of its stickers or none.
+class Matching {
+public:
+    Matching(const std::vector<Wish>& wishes, const std::vector<Sticker>& stickers, double shiftSd)
+        : wishes_(wishes), stickers_(stickers), shiftSd_(shiftSd), now_(wishes.size(), -1), used_(stickers.size()) {
+        tryFrom(0);
+    }
+    const std::vector<int>& best() const { return best_; }
+
+private:
+    double cost() const {
+        Vector2 sum = Vector2::Zero();
+        double weight = 1 / (shiftSd_ * shiftSd_), cost = 0;
+        for (size_t i = 0; i < now_.size(); ++i) {
+            if (now_[i] < 0) continue;
+            const double w = 1 / std::pow(wishes_[i].mark->sd, 2);
+            sum += w * (stickers_[size_t(now_[i])].centre - wishes_[i].mark->at), weight += w;
+        }
+        const Vector2 shift = sum / weight;
+        for (size_t i = 0; i < now_.size(); ++i)
+            cost += now_[i] < 0 ? kUnmatched
+                                : (stickers_[size_t(now_[i])].centre - wishes_[i].mark->at - shift).squaredNorm() /
+                                      std::pow(wishes_[i].mark->sd, 2);
+        return cost + shift.squaredNorm() / (shiftSd_ * shiftSd_);
+    }
+    void tryFrom(size_t i) {
+        if (i == wishes_.size()) {
+            if (const double c = cost(); best_.empty() || c < least_) least_ = c, best_ = now_;
+            return;
+        }
+        for (const size_t s : wishes_[i].near) {
+            if (used_[s]) continue;
+            used_[s] = true, now_[i] = int(s);
+            tryFrom(i + 1);
+            used_[s] = false;
+        }
+        now_[i] = -1;
+        tryFrom(i + 1);
+    }
+
+    const std::vector<Wish>& wishes_;
+    const std::vector<Sticker>& stickers_;
+    double shiftSd_, least_ = 0;
+    std::vector<int> now_, best_;
+    std::vector<bool> used_;
+};
+
+} // namespace
+
+void snapToStickers(std::map<std::string, ProposedMark>& marks, const cv::Mat& grey, double torsoPx) {
+    std::vector<Sticker> stickers;
+    std::map<std::string, Wish> wishes;
+    for (const auto& [name, mark] : marks) {
+        if (isSceneLandmark(name) || turnedAway(name)) continue;
+        const double reach = std::clamp(3 * mark.sd, 0.06 * torsoPx, 0.20 * torsoPx);
+        const cv::Rect region(int(mark.at.x() - reach), int(mark.at.y() - reach), int(2 * reach), int(2 * reach));
+        Wish wish{name, &mark, {}};
+        for (const Sticker& s : findStickers(grey, region, kStickerRadius * torsoPx)) {
+            const auto same = std::find_if(stickers.begin(), stickers.end(), [&](const Sticker& t) {
+                return (t.centre - s.centre).norm() < std::max(t.radiusPx, s.radiusPx);
+            });
+            const auto index = size_t(same - stickers.begin());
+            if (same == stickers.end())
+                stickers.push_back(s);
+            else if (s.score > same->score)
+                *same = s;
+            if ((s.centre - mark.at).norm() < reach) wish.near.push_back(index);
+        }
+        std::sort(wish.near.begin(), wish.near.end(), [&](size_t a, size_t b) {
+            return (stickers[a].centre - mark.at).norm() < (stickers[b].centre - mark.at).norm();
+        });
+        if (wish.near.size() > 3) wish.near.resize(3); // farther ones are somebody else's
+        wishes[name] = std::move(wish);
+    }
+    // What lies close together is matched together, each side of the body for itself; the rest one by one.
+    std::map<std::string, std::vector<Wish>> groups;
+    for (auto& [name, wish] : wishes) {
+        const bool sided = name.ends_with("_l") || name.ends_with("_r");
+        const std::string side = sided ? name.substr(name.size() - 2) : "";
+        groups[onTorso(name) ? "torso" + side : onFoot(name) ? "foot" + side : name].push_back(std::move(wish));
+    }
+    for (const auto& [group, members] : groups) {
+        const Matching matching(members, stickers, 0.08 * torsoPx);
+        for (size_t i = 0; i < members.size(); ++i)
+            if (const int s = matching.best()[i]; s >= 0)
+                marks[members[i].name] = {stickers[size_t(s)].centre, kStickerSd, stickers[size_t(s)].score,
+                                          MarkSource::Sticker};
+    }
+}
+
+} // namespace deft
