@@ -51,12 +51,6 @@ FoundBody look(KeypointNetwork& network, const cv::Mat& picture, const Window& w
     return body;
 }
 
-double bodyScore(const FoundBody& body) {
-    double sum = 0;
-    for (int k = ShoulderLeft; k < kKeypoints; ++k) sum += body.score(Keypoint(k));
-    return sum / (kKeypoints - ShoulderLeft);
-}
-
 /// Window around the joints that were found, with the trunk upright in it.
 Window around(const FoundBody& body) {
     const Point2 up = body.shoulders() - body.hips();
@@ -79,6 +73,12 @@ Window around(const FoundBody& body) {
 
 double FoundBody::torsoPx() const { return (shoulders() - hips()).norm(); }
 
+double FoundBody::bodyScore() const {
+    double sum = 0;
+    for (int k = ShoulderLeft; k < kKeypoints; ++k) sum += score(Keypoint(k));
+    return sum / (kKeypoints - ShoulderLeft);
+}
+
 std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& picture) {
     Window whole{Point2((picture.cols - 1) / 2.0, (picture.rows - 1) / 2.0),
                  double(std::max(picture.cols, picture.rows)), 0};
@@ -88,14 +88,14 @@ std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& pictu
         whole.turnRad = quarter * kPi / 2;
         FoundBody body = look(network, picture, whole);
         second = std::max(second, body.second);
-        if (!best || bodyScore(body) > bodyScore(*best)) best = body;
+        if (!best || body.bodyScore() > best->bodyScore()) best = body;
     }
     for (int closer = 0; closer < 2 && best->torsoPx() > 4; ++closer) {
         FoundBody body = look(network, picture, around(*best));
-        if (bodyScore(body) >= 0.9 * bodyScore(*best)) best = body;
+        if (body.bodyScore() >= 0.9 * best->bodyScore()) best = body;
     }
     best->second = second; // only the whole picture shows the others
-    if (best->presence < kPresenceGate) return std::nullopt;
+    if (best->presence * best->bodyScore() < kBodyGate) return std::nullopt;
     return best;
 }
 

@@ -18,7 +18,7 @@ constexpr double kMostOblong = 1.8; // a disc seen at 56°
 /// Where the picture looks the same after half a turn: the turned patch is matched with the picture, and its middle
 /// lies half way between where it was cut and where it is found.
 std::optional<std::pair<Point2, double>> middleOfSymmetry(const cv::Mat& grey, const Point2& near, double radius) {
-    const double reach = 1.25 * radius; // the edge, and a rim of cloth
+    const double reach = 1.1 * radius; // the edge, and a rim of cloth
     Point2 centre = near;
     double agreement = 0;
     for (int pass = 0; pass < 4; ++pass) {
@@ -103,7 +103,10 @@ std::vector<Point2> corners(const cv::Mat& grey, const cv::Rect& region, double 
 
 } // namespace
 
-std::vector<Sticker> findStickers(const cv::Mat& grey, const cv::Rect& region, double radiusPx) {
+std::vector<Sticker> findStickers(const cv::Mat& picture, const cv::Rect& region, double radiusPx) {
+    // Edges as sharp as a pixel would pull the middle toward whole pixels.
+    cv::Mat grey;
+    cv::GaussianBlur(picture, grey, {5, 5}, 0.8);
     std::vector<Sticker> stickers;
     for (Sticker s : candidates(grey, region, radiusPx)) {
         const auto middle = middleOfSymmetry(grey, s.centre, s.radiusPx);
@@ -135,7 +138,7 @@ std::vector<Sticker> findStickers(const cv::Mat& grey, const cv::Rect& region, d
 std::optional<Sticker> stickerAt(const cv::Mat& grey, const Point2& near, double reach) {
     std::optional<Sticker> best;
     for (const double radius : {4.0, 8.0, 16.0}) {
-        const int half = int(std::ceil(reach));
+        const int half = int(std::ceil(reach + radius)); // a sticker's own corners may lie farther out than its middle
         const cv::Rect region(int(near.x()) - half, int(near.y()) - half, 2 * half + 1, 2 * half + 1);
         for (const Sticker& s : findStickers(grey, region, radius))
             if ((s.centre - near).norm() <= reach && (!best || s.score > best->score)) best = s;

@@ -59,6 +59,14 @@ bool lies(const FoundBody& body) {
 /// Of a lying body: is the nose higher than the ears?
 bool faceUp(const FoundBody& body) { return body.at(Nose).y() < (body.at(EarLeft).y() + body.at(EarRight).y()) / 2; }
 
+/// Is there a joint well below the trunk, that carries it?
+bool propped(const FoundBody& body) {
+    double lowest = -1e9;
+    for (const ScoredPoint& p : body.points)
+        if (p.score >= kJointGate) lowest = std::max(lowest, p.place.y());
+    return lowest - body.shoulders().y() > 0.3 * body.torsoPx();
+}
+
 /// Do shoulders and hips stand apart across the trunk, as they do seen from the front or the rear?
 double breadth(const FoundBody& body) {
     const Vector2 trunk = (body.shoulders() - body.hips()).normalized();
@@ -92,7 +100,7 @@ BodyFacts factsOf(const std::vector<FoundBody>& bodies, int width, int height, c
     std::vector<double> breadths;
     for (const FoundBody& b : bodies) {
         f.presence = std::max(f.presence, b.presence);
-        f.anotherPerson = f.anotherPerson || b.second > kPresenceGate;
+        f.anotherPerson = f.anotherPerson || b.second > kAnotherGate;
         breadths.push_back(breadth(b));
     }
     const FoundBody& first = bodies.front();
@@ -108,10 +116,11 @@ BodyFacts factsOf(const std::vector<FoundBody>& bodies, int width, int height, c
         double end = start;
         for (const FoundBody& b : bodies) end = std::min(end, bestDistance(e->end, b, side));
         double distance = 0.7 * start + 0.3 * end;
-        // On the back the face looks up, on the front down.
+        // On the back the face looks up, on the front down; arms or knees carry a plank, and nobody who lies.
         const Position lying = e->bodyPosition();
         if (side && lies(first) && (lying == Position::Supine || lying == Position::Prone) &&
-            faceUp(first) == (lying == Position::Prone))
+            (faceUp(first) == (lying == Position::Prone) ||
+             (e->position != "prone" && lying == Position::Prone && !propped(first))))
             distance += kWrongWayUp;
         if (!std::isnan(start)) f.guesses.emplace_back(id, distance);
     }

@@ -1,0 +1,180 @@
+// The keypoint network and what is made of it: known points, the made figure in every position, pictures without
+// anybody. Skipped, and said so, where the network has not been fetched; the program then works without it as well.
+#include "figure/room.h"
+#include "proposals/body_facts.h"
+#include "support/posed_figure.h"
+#include "support/table.h"
+
+#include <QDir>
+#include <QImage>
+#include <QTest>
+#include <opencv2/imgproc.hpp>
+
+using namespace deft;
+using namespace deft::test;
+
+namespace {
+
+cv::Mat readPicture(const QString& path) {
+    const QImage image = QImage(path).convertToFormat(QImage::Format_RGB888);
+    cv::Mat bgr;
+    if (image.isNull()) return bgr; // the package has damaged pictures for its own tests
+    cv::cvtColor(cv::Mat(image.height(), image.width(), CV_8UC3, const_cast<uchar*>(image.constBits()),
+                         size_t(image.bytesPerLine())),
+                 bgr, cv::COLOR_RGB2BGR);
+    return bgr;
+}
+
+} // namespace
+
+class BodyFinderTest : public QObject {
+    Q_OBJECT
+    std::optional<Result<KeypointNetwork>> network_;
+
+private slots:
+    void initTestCase() {
+        network_.emplace(KeypointNetwork::load(KeypointNetwork::usualPlace()));
+        if (!*network_) QSKIP(network_->error().detail.c_str());
+    }
+
+    /// Same pictures, same points as the published graph gives in its own library (tests/reference/10_keypoints).
+    void knownPoints() {
+        const Json expected = referenceJson("10_keypoints/expected.json");
+        for (const auto& [name, points] : expected.at("points").items()) {
+            const auto path = QString::fromStdString(reference("10_keypoints/" + name + ".png"));
+            const KeypointPass pass = (*network_)->pass(readPicture(path));
+            for (size_t k = 0; k < kKeypoints; ++k) {
+                NEAR(pass.points[k].place.x(), points[k][0].get<double>(), 0.1);
+                NEAR(pass.points[k].place.y(), points[k][1].get<double>(), 0.1);
+                NEAR(pass.points[k].score, points[k][2].get<double>(), 0.005);
+            }
+        }
+    }
+
+    /// In each position, with the head to either side: found, told how it lies and is seen, and the joints near enough
+    /// to start from. The table goes into docs/accuracy.md.
+    void everyPosition() {
+        size_t near = 0, fair = 0, all = 0;
+        for (const FigureView& v : figureViews())
+            for (const bool headLeft : {true, false}) {
+                const auto where = v.exercise + (headLeft ? ", head left" : ", head right");
+                const figure::FilmStudio studio(figureScene(v, headLeft, false));
+                const auto film = studio.frame(0.4); // at the far end, and from the start what it looks like
+                const auto start = findBody(**network_, studio.frame(0).picture),
+                           body = findBody(**network_, film.picture);
+                QVERIFY2(start && body, where.c_str());
+                const auto asked = loadExercise(v.exercise).value();
+                const BodyFacts facts = factsOf({*start, *body}, 960, 540, nullptr),
+                                told = factsOf({*start, *body}, 960, 540, &asked);
+                QVERIFY2(facts.position == v.lies, (where + ": " + facts.position).c_str());
+                QVERIFY2(facts.view == v.view && told.view == v.view, (where + ": " + facts.view).c_str());
+                if (v.position != "standing" || v.view == "side") QCOMPARE(facts.headLeft, headLeft);
+                QVERIFY2(!facts.anotherPerson && facts.cutAt.empty(), where.c_str());
+
+                const auto at = [&](const std::string& name) {
+                    const auto& p = film.joints.at(name);
+                    return Point2(p.x, p.y);
+                };
+                const double torso = (at("shoulder_l") + at("shoulder_r") - at("hip_l") - at("hip_r")).norm() / 2;
+                const bool leftNear = (v.view == "side") && told.leftNear;
+                std::map<std::string, Point2> joints;
+                if (v.view == "side")
+                    for (const auto& [name, p] : jointsOfSide(*body, leftNear))
+                        joints[name + (leftNear ? "_l" : "_r")] = p.place;
+                else
+                    for (const auto& [name, p] : jointsOfBoth(*body, told.exchanged)) joints[name] = p.place;
+                size_t n = 0, within1 = 0, within2 = 0;
+                for (const auto& [name, p] : joints) {
+                    if (!film.joints.count(name)) continue;
+                    const double off = (p - at(name)).norm() / torso;
+                    ++n, within1 += off <= 0.1, within2 += off <= 0.2;
+                }
+                qInfo("%-28s presence %.2f, joints %zu, within 0.1 torso %zu, within 0.2 %zu", where.c_str(),
+                      body->presence, n, within1, within2);
+                QVERIFY2(n >= 5, where.c_str());
+                near += within1, fair += within2, all += n;
+            }
+        qInfo("all: %zu joints, %.0f %% within 0.1 torso, %.0f %% within 0.2", all, 100.0 * double(near) / double(all),
+              100.0 * double(fair) / double(all));
+        QVERIFY(double(near) >= 0.80 * double(all));
+        QVERIFY(double(fair) >= 0.95 * double(all));
+    }
+
+    /// A quarter turn of the phone changes nothing but the direction.
+    void anyWayRound() {
+        const auto film = figure::FilmStudio(figureScene(figureViews()[3], true, false)).frame(0);
+        const auto upright = findBody(**network_, film.picture);
+        cv::Mat turned;
+        cv::rotate(film.picture, turned, cv::ROTATE_90_CLOCKWISE);
+        const auto lying = findBody(**network_, turned);
+        QVERIFY(upright && lying);
+        for (const Keypoint k : {HipLeft, KneeLeft, AnkleLeft}) {
+            const Point2 p = upright->at(k), q(film.picture.rows - 1 - p.y(), p.x());
+            NEAR((lying->at(k) - q).norm() / upright->torsoPx(), 0, 0.12);
+        }
+    }
+
+    /// Twenty pictures in which nobody is: rooms from many places, patterns, noise.
+    void nobody() {
+        int looked = 0;
+        auto abstains = [&](const cv::Mat& picture, const std::string& what) {
+            ++looked;
+            const auto body = findBody(**network_, picture);
+            QVERIFY2(!body, (what + " has " + std::to_string(body ? body->presence * body->bodyScore() : 0)).c_str());
+        };
+        cv::RNG random(5);
+        for (const std::string& room : figure::roomNames())
+            for (const float height : {0.4f, 1.1f, 1.7f})
+                for (const float aside : {-0.9f, 0.8f}) {
+                    figure::Camera camera;
+                    camera.width = 480, camera.height = 270, camera.focalPx = 520;
+                    camera.position = {aside, height, 3};
+                    const auto r = figure::renderRoom(room, camera, {0.06f, 0.2f, 0.25f}, 1);
+                    cv::Mat picture;
+                    cv::Mat(r.sky + r.key).convertTo(picture, CV_8UC3, 255);
+                    abstains(picture, room);
+                }
+        for (int k = 0; k < 8; ++k) {
+            cv::Mat3b picture(360, 480, cv::Vec3b(uchar(30 * k), 90, 120));
+            for (int shape = 0; shape < 6 * k; ++shape) {
+                const cv::Point at(random.uniform(0, 480), random.uniform(0, 360)),
+                    to(random.uniform(0, 480), random.uniform(0, 360));
+                const cv::Scalar colour(random.uniform(0, 255), random.uniform(0, 255), random.uniform(0, 255));
+                if (k % 2)
+                    cv::line(picture, at, to, colour, random.uniform(2, 40), cv::LINE_AA);
+                else
+                    cv::ellipse(picture, at, {random.uniform(5, 90), random.uniform(5, 60)}, random.uniform(0, 180), 0,
+                                360, colour, -1);
+            }
+            abstains(picture, "shapes " + std::to_string(k));
+        }
+        QCOMPARE(looked, 20);
+    }
+
+    /// Photographs that a Debian package ships (python3-skimage; tools/photographs fetches them for the long run).
+    void photographs() {
+        const QDir folder(qEnvironmentVariable("DEFT_PHOTOGRAPHS"));
+        if (!qEnvironmentVariableIsSet("DEFT_PHOTOGRAPHS") || !folder.exists()) QSKIP("part of ./check --long");
+        for (const QFileInfo& file :
+             folder.entryInfoList({QStringLiteral("*.png"), QStringLiteral("*.jpg")}, QDir::Files, QDir::Name)) {
+            const cv::Mat picture = readPicture(file.filePath());
+            if (picture.empty() || picture.cols < 100) continue;
+            const auto body = findBody(**network_, picture);
+            const bool person =
+                file.baseName() == QStringLiteral("astronaut") || file.baseName() == QStringLiteral("camera");
+            qInfo("%-22s %s", qPrintable(file.fileName()),
+                  body ? qPrintable(QStringLiteral("somebody, presence %1").arg(body->presence, 0, 'f', 2)) : "nobody");
+            QVERIFY2(person || !body, qPrintable(file.fileName()));
+        }
+    }
+
+    void notTheNetwork() {
+        const auto none = KeypointNetwork::load("/nowhere/keypoints.onnx");
+        QCOMPARE(none.error().code, Errc::NotFound);
+        QVERIFY(none.error().detail.find("./start") != std::string::npos);
+        QCOMPARE(KeypointNetwork::load(DEFT_SOURCE_DIR "/README.md").error().code, Errc::BadFormat);
+    }
+};
+
+QTEST_GUILESS_MAIN(BodyFinderTest)
+#include "body_finder_test.moc"
