@@ -72,6 +72,14 @@ int main(int argc, char** argv) {
         QTest::mouseClick(&stage, Qt::LeftButton, {}, stage.toWidget({p->x(), p->y()}).toPoint());
     }
     shot("placing");
+    for (const Clip& c : window.library().clips())
+        if (c.draft.client.starts_with("Tom")) window.openClip(c.id);
+    if (!QTest::qWaitFor([&] { return window.session().proposals() != nullptr; }, 60000)) return 1;
+    shot("proposed");
+    QTest::keyClick(&stage, Qt::Key_C);
+    QTest::keyClick(&stage, Qt::Key_Return);
+    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
+    shot("plank");
     if (argc < 3) return 0;
     // Not for the documentation: more to look at.
     window.go(MainWindow::Exercises);

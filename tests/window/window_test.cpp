@@ -74,6 +74,7 @@ private slots:
         QVERIFY2(filled.has_value(), filled ? "" : filled.error().detail.c_str());
     }
     void init() {
+        qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere"); // without proposals, but for the tests of them
         openWindow(dir_.filePath(QStringLiteral("demo")));
         actions_ = 0;
     }
@@ -81,7 +82,7 @@ private slots:
 
     void demoHasAnEarlierReview() {
         QCOMPARE(window_->library().clients().size(), size_t(2));
-        QCOMPARE(window_->queuePage().clips().waiting(), 2);
+        QCOMPARE(window_->queuePage().clips().waiting(), 3);
         for (const Client& c : window_->library().clients())
             if (c.name.starts_with("Ruta")) QCOMPARE(window_->library().filed(c.id, "bridge").size(), size_t(1));
     }
@@ -499,6 +500,80 @@ private slots:
         window_->go(MainWindow::Letter);
         key(Qt::Key_Return, Qt::ControlModifier);
         QVERIFY2(window_->message().startsWith(QStringLiteral("Filed")), qPrintable(window_->message()));
+    }
+
+    /// A clip that arrives without marks: proposals wait when it is opened, none counts, one key confirms them all and
+    /// another measures. By hand the same marking took one click for each landmark.
+    void confirmingProposals() {
+        qunsetenv("DEFT_MIRROR_KEYPOINTS");
+        if (!std::filesystem::exists(KeypointNetwork::usualPlace())) QSKIP("the keypoint network has not been fetched");
+        openWindow(dir_.filePath(QStringLiteral("demo")));
+        // Looked at in the background while the coach is still in the queue.
+        QVERIFY(QTest::qWaitFor([&] { return session().proposer().isIdle(); }, 60000));
+        const qint64 clip = clipOf("Tom");
+        actions_ = 0;
+        window_->openClip(clip), ++actions_;
+        const Proposals* offered = session().proposals();
+        QVERIFY(offered && offered->frame == session().frame());
+        QVERIFY(session().inputs().marks.frames.empty() && !session().review()); // nothing counts yet
+        const size_t ghosts = stage().ghosts().size();
+        const Marks truth = readMarks(DEFT_SOURCE_DIR "/demo/clips/tomas-plank-may.marks.json").value();
+        const auto& points = truth.frames[0].points;
+        const double torso = (*points.at("shoulder") - *points.at("hip")).norm();
+        for (const auto& [name, mark] : offered->marks)
+            if (const auto it = points.find(name); it != points.end())
+                QVERIFY2((mark.at - *it->second).norm() < 0.2 * torso, name.c_str());
+
+        // One that is off is dragged to its place; a sticker would be snapped to, cloth is not.
+        const QPointF from = stage().toWidget({offered->marks.at("hip").at.x(), offered->marks.at("hip").at.y()}),
+                      to = stage().toWidget({points.at("hip")->x(), points.at("hip")->y()});
+        const Point2 crestBefore = offered->marks.at("crest").at;
+        QTest::mousePress(&stage(), Qt::LeftButton, {}, from.toPoint());
+        QTest::mouseMove(&stage(), to.toPoint());
+        QTest::mouseRelease(&stage(), Qt::LeftButton, {}, to.toPoint());
+        ++actions_;
+        QCOMPARE(session().inputs().marks.landmarks(), std::vector<std::string>{"hip"});
+        QVERIFY((*session().inputs().marks.frames[0].points.at("hip") - *points.at("hip")).norm() < 2.5);
+        QCOMPARE(stage().ghosts().size(), ghosts - 1);
+        QVERIFY(session().proposals()->marks.at("crest").at != crestBefore); // what hangs on the hip goes along
+
+        key(Qt::Key_C);
+        QVERIFY(session().isMarked() && stage().ghosts().empty());
+        QCOMPARE(session().inputs().marks.landmarks().size(), ghosts);
+        key(Qt::Key_Return);
+        QVERIFY(measured());
+        QVERIFY(session().review()->missing.empty());
+        QCOMPARE(session().review()->events.reps.size(), size_t(1));
+        qInfo("to a finished marking: %d actions with proposals, %zu clicks without", actions_, ghosts + 2);
+        QVERIFY(actions_ <= 4);
+        // Undone as one step: the ghosts are back, the dragged one stays.
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(session().inputs().marks.landmarks().size(), size_t(1));
+    }
+
+    /// The pointer near a sticker is offered its middle; a click goes there, with Alt it goes where it is.
+    void snappingToStickers() {
+        ReviewInputs own;
+        own.clipPath = demoClip("ruta-bridge-april").string();
+        own.exercise = "bridge", own.client = "Ilse Brandt";
+        own.clipSha256 = sha256OfFile(own.clipPath).value();
+        const auto client = window_->library().addClient(own.client, "rigger").value();
+        window_->openClip(window_->library().addClip(client, "2026-05-16", own).value());
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        const Marks known = readMarks(DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.marks.json").value();
+        const Point2 knee = *known.frames[0].points.at("knee");
+        const QPoint beside = stage().toWidget({knee.x() + 5, knee.y() - 3}).toPoint();
+        QTest::mouseMove(&stage(), beside);
+        QVERIFY(stage().offeredSticker().has_value());
+        const std::string first = stage().toPlace().front().toStdString();
+        QTest::mouseClick(&stage(), Qt::LeftButton, {}, beside);
+        const Point2 at = *session().inputs().marks.frames[0].points.at(first);
+        QVERIFY2((at - knee).norm() < 0.6, qPrintable(QString::number((at - knee).norm())));
+        const std::string second = stage().toPlace().front().toStdString();
+        QTest::mouseMove(&stage(), beside + QPoint(2, 2));
+        QTest::mouseClick(&stage(), Qt::LeftButton, Qt::AltModifier, beside + QPoint(6, 6));
+        const Point2 free = *session().inputs().marks.frames[0].points.at(second);
+        QVERIFY2((free - knee).norm() > 4, qPrintable(QString::number((free - knee).norm())));
     }
 };
 

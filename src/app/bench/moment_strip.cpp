@@ -121,6 +121,8 @@ void MomentStrip::paintEvent(QPaintEvent*) {
             say(it == optional.end() ? tr("needed; %1 to go").arg(stage_.toPlace().size())
                                      : tr("if it can be seen: %1").arg(QString::fromStdString(it->second)),
                 Size::Small, QFont::Normal, dim);
+            if (const Proposals* none = session_.proposals(); none && !none->missing.empty())
+                say(tr("no proposals: the network for it has not been fetched"), Size::Small, QFont::Normal, dim);
             if (session_.isLooking()) say(tr("looking for the body …"), Size::Small, QFont::Normal, dim);
         } else if (!session_.isFiled()) {
             say(tr("All marks are placed"), Size::Body, QFont::DemiBold, c.onStage);

@@ -16,9 +16,8 @@ QString words(const QString& landmark) { return QString::fromStdString(landmarkW
 void StagePicture::paintGhosts(QPainter& p) const {
     p.setBrush(Qt::NoBrush);
     for (const auto& [name, mark] : ghosts()) {
-        QPointF at(mark.at.x(), mark.at.y());
         if (dragged_ && name == selected_) continue;
-        const QPointF c = toWidget(at);
+        const QPointF c = toWidget({mark.at.x(), mark.at.y()});
         const double band = std::max(5.0, kU95 * mark.sd * view().m11());
         for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.4}, {QColor(kOnPicture), 1.4}}) {
             p.setPen(QPen(colour, w));
@@ -30,10 +29,28 @@ void StagePicture::paintGhosts(QPainter& p) const {
             p.drawEllipse(c, band, band);
         }
     }
+    // Names go where they cover no other name; the pelvis points lie close together.
     p.setFont(face(Size::Small, QFont::Medium));
-    for (const auto& [name, mark] : ghosts())
-        if (!(dragged_ && name == selected_))
-            haloText(p, toWidget({mark.at.x(), mark.at.y()}) + QPointF(9, -7), words(name));
+    const QFontMetrics metrics(p.font());
+    std::vector<QRectF> taken;
+    for (const auto& [name, mark] : ghosts()) {
+        if (dragged_ && name == selected_) continue;
+        const QPointF c = toWidget({mark.at.x(), mark.at.y()});
+        const double w = metrics.horizontalAdvance(words(name)), h = metrics.height();
+        const double out = std::max(8.0, kU95 * mark.sd * view().m11()) + 3;
+        for (const QPointF& corner :
+             {QPointF(out, -h / 2), QPointF(-out - w, -h / 2), QPointF(-w / 2, out), QPointF(-w / 2, -out - h),
+              QPointF(0.7 * out, 0.7 * out), QPointF(-0.7 * out - w, 0.7 * out), QPointF(0.7 * out, -0.7 * out - h),
+              QPointF(-0.7 * out - w, -0.7 * out - h), QPointF(-w / 2, out + h)}) {
+            const QRectF box(c + corner, QSizeF(w, h));
+            if (!QRectF(rect()).contains(box) ||
+                std::any_of(taken.begin(), taken.end(), [&](const QRectF& t) { return t.intersects(box); }))
+                continue;
+            taken.push_back(box);
+            haloText(p, box.topLeft() + QPointF(0, metrics.ascent()), words(name));
+            break;
+        }
+    }
 }
 
 void StagePicture::paintMagnifier(QPainter& p) const {

@@ -7,7 +7,7 @@ namespace deft::ui {
 
 TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent)
     : Panel(tr("Next target"), parent), session_(session) {
-    on_ = new KeyButton(tr("To the answer"), tr("Enter"), KeyButton::Kind::Plain, this);
+    on_ = new KeyButton(tr("Answer"), tr("Enter"), KeyButton::Kind::Plain, this);
     connect(on_, &KeyButton::clicked, this, &TargetPanel::toAnswer);
     overrule_ = new KeyButton(tr("Overrule"), tr("O"), KeyButton::Kind::Plain, this);
     form_ = new OverruleForm(session, this);
@@ -43,7 +43,7 @@ void TargetPanel::refresh() {
     overrule_->setAccessibleName(tr("Overrule the target, or see what would open a locked exercise"));
     int left = 0;
     for (const Moment& m : session_.moments()) left += !m.agreed;
-    on_->setText(!session_.review() ? tr("Answer") : left ? tr("Answer, %1 left").arg(left) : tr("To the answer"));
+    on_->setText(!session_.review() ? tr("Answer") : left ? tr("Answer, %1 left").arg(left) : tr("Answer"));
     on_->setAccessibleName(on_->text());
     on_->setKind(left == 0 && session_.review() ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
     setAside(session_.review() ? stepWords(session_.review()->decision.step) : QString());

@@ -17,6 +17,17 @@ struct Seen {
     QString found;
 };
 
+/// The proposed points with room around them, in the shape of the list's pictures.
+QRectF cropAround(const MarkedFrame& marks, const ClipInfo& clip) {
+    QPolygonF points;
+    for (const auto& [name, at] : marks.points)
+        if (at) points << QPointF(at->x(), at->y());
+    QRectF box = points.boundingRect();
+    const double height = std::max(box.height(), box.width() * 50 / 88) * 1.3, width = height * 88 / 50;
+    box = QRectF(box.center() - QPointF(width, height) / 2, QSizeF(width, height));
+    return box & QRectF(0, 0, clip.width, clip.height);
+}
+
 /// A picture of the clip, and what its review says if its marks have been followed before.
 Seen lookAt(const Library& library, const Clip& clip) {
     Seen seen;
@@ -37,9 +48,18 @@ Seen lookAt(const Library& library, const Clip& clip) {
         seen.found = moments.empty() ? QObject::tr("nothing out of tolerance")
                                      : counted(int(moments.size()), QObject::tr("moment"), QObject::tr("moments"));
         seen.found += QStringLiteral("; ") + stepWords(review->decision.step);
+    } else if (!clip.draft.marks.frames.empty()) {
+        seen.found = QObject::tr("marked, to be measured");
     } else {
-        seen.found =
-            clip.draft.marks.frames.empty() ? QObject::tr("marks to be placed") : QObject::tr("marked, to be measured");
+        const auto proposed = library.cachedProposals(clip.draft);
+        const size_t marks = proposed && !proposed->frames.empty() ? proposed->frames.front().points.size() : 0;
+        seen.found = marks ? QObject::tr("%1 proposed, to be confirmed")
+                                 .arg(counted(int(marks), QObject::tr("mark"), QObject::tr("marks")))
+                           : QObject::tr("marks to be placed");
+        if (marks) {
+            frame = reader->info().frameAt(proposed->frames.front().time_s);
+            crop = cropAround(proposed->frames.front(), reader->info());
+        }
     }
     if (const auto picture = reader->bgra(frame))
         seen.picture = toImage(*picture)

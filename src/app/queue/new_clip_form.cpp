@@ -3,6 +3,8 @@
 #include "app/theme/palette.h"
 #include "base/files.h"
 #include "judgement/safety.h"
+#include "proposals/body_facts.h"
+#include "video/clip_reader.h"
 
 #include <QDate>
 #include <QFormLayout>
@@ -58,6 +60,15 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     for (const std::string& id : exerciseIds())
         if (const auto e = loadExercise(id))
             exercise_->addItem(QString::fromStdString(e->name), QString::fromStdString(id));
+    guess_ = new QLabel;
+    guess_->setWordWrap(true);
+    guess_->setFont(face(Size::Small));
+    guess_->hide();
+    connect(guess_, &QLabel::linkActivated, this, [this](const QString& id) {
+        exerciseChosen_ = true;
+        exercise_->setCurrentIndex(exercise_->findData(id));
+    });
+    connect(exercise_, &QComboBox::activated, this, [this] { exerciseChosen_ = true; });
     auto* form = new QFormLayout;
     form->setLabelAlignment(Qt::AlignLeft);
     form->setVerticalSpacing(8);
@@ -65,6 +76,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->addRow(tr("&Role"), role_);
     form->addRow(tr("&Intake"), intake_);
     form->addRow(tr("&Exercise"), exercise_);
+    form->addRow(QString(), guess_);
     form->addRow(tr("&Side"), side_);
     form->addRow(tr("R&ounds asked"), sets_);
     form->addRow(tr("Re&ps in a round"), reps_);
@@ -129,6 +141,40 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
         }
     emit exercise_->currentIndexChanged(exercise_->currentIndex());
     client_->setFocus();
+    exerciseChosen_ = false;
+    guess_->hide();
+    guessExercise();
+}
+
+/// Looks at the first frame in the background; where nobody can be recognised the form stays as it is.
+void NewClipForm::guessExercise() {
+    using Guesses = std::vector<std::pair<std::string, double>>;
+    look_.run(
+        [path = path_.toStdString()](StopToken, const ProgressFn&) -> Guesses {
+            auto network = KeypointNetwork::load(KeypointNetwork::usualPlace());
+            auto reader = ClipReader::open(path);
+            if (!network || !reader) return {};
+            const auto picture = reader->bgra(0);
+            if (!picture) return {};
+            const auto body = findBody(*network, withoutAlpha(*picture));
+            if (!body) return {};
+            return factsOf({*body}, reader->info().width, reader->info().height, nullptr).guesses;
+        },
+        [this](const Guesses& guesses) { showGuess(guesses); });
+}
+
+void NewClipForm::showGuess(const std::vector<std::pair<std::string, double>>& guesses) {
+    constexpr double kFar = 0.6; // torso lengths: nothing like any exercise
+    QStringList names;
+    for (const auto& [id, distance] : guesses)
+        if (const auto e = loadExercise(id); e && distance < kFar && names.size() < 3)
+            names << QStringLiteral("<a href=\"%1\">%2</a>")
+                         .arg(QString::fromStdString(id), QString::fromStdString(e->name).toHtmlEscaped());
+    if (names.isEmpty()) return;
+    if (!exerciseChosen_)
+        exercise_->setCurrentIndex(exercise_->findData(QString::fromStdString(guesses.front().first)));
+    guess_->setText(tr("The first frame looks like: %1. Is it that?").arg(names.join(QStringLiteral(", "))));
+    guess_->show();
 }
 
 std::vector<std::string> NewClipForm::intake() const {

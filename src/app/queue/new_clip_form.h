@@ -1,4 +1,5 @@
 #pragma once
+#include "app/session/background_job.h"
 #include "app/widgets/key_button.h"
 #include "store/library.h"
 
@@ -29,6 +30,8 @@ signals:
 
 private:
     void add();
+    void guessExercise();
+    void showGuess(const std::vector<std::pair<std::string, double>>& guesses);
     void showIntake();
     std::vector<std::string> intake() const;
     void setIntake(const std::vector<std::string>& flags);
@@ -41,6 +44,9 @@ private:
     QSpinBox *sets_, *reps_, *hold_;
     QCheckBox* pain_;
     QPlainTextEdit* words_;
+    QLabel* guess_;
+    bool exerciseChosen_ = false; ///< by the coach: a guess that comes later leaves it
+    BackgroundJob look_;
 };
 
 } // namespace deft::ui

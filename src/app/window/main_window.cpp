@@ -47,7 +47,11 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(queue_, &QueuePage::chooseFile, this, &MainWindow::chooseClipFile);
     connect(queue_, &QueuePage::failed, this, &MainWindow::say);
     connect(session_, &ReviewSession::failed, this, &MainWindow::say);
+    connect(&session_->proposer(), &Proposer::ready, this, [this] {
+        if (room() == Queue) queue_->refresh();
+    });
     connect(exercises_, &ExercisesPage::said, this, &MainWindow::say);
+    connect(&bench_->stage(), &StagePicture::stateChanged, this, &MainWindow::refreshBars);
     connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
     connect(answer_, &AnswerPage::filePressed, this, &MainWindow::fileAnswer);
     connect(rooms_, &RoomBar::helpPressed, this, &MainWindow::showKeys);
@@ -135,6 +139,15 @@ void MainWindow::refreshBars() {
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")},
                             {tr("Enter"), tr("open")},
                             {tr("Ctrl+O"), tr("a clip of your own")},
+                            {QStringLiteral("?"), tr("all keys")}});
+    else if (room() == Bench && bench_->stage().isPlacing())
+        keys_->setKeys(Keys{{QStringLiteral("C"), tr("confirm all proposed")},
+                            {QStringLiteral("G"), tr("go to the proposed")},
+                            {QStringLiteral("S"), tr("cannot be seen")},
+                            {tr("Ctrl ← →"), tr("cursor")},
+                            {QStringLiteral("P"), tr("place there")},
+                            {QStringLiteral("0"), tr("whole picture")},
+                            {tr("Enter"), tr("measure")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Bench)
         keys_->setKeys(Keys{{QStringLiteral("J"), tr("next moment")},

@@ -99,4 +99,10 @@ std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& pictu
     return best;
 }
 
+cv::Mat withoutAlpha(const cv::Mat& bgra) {
+    cv::Mat bgr;
+    cv::cvtColor(bgra, bgr, cv::COLOR_BGRA2BGR);
+    return bgr;
+}
+
 } // namespace deft

@@ -34,4 +34,7 @@ constexpr double kAnotherGate = 0.55;
 /// @return nothing when the gate is not passed
 std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& picture);
 
+/// 8-bit BGR of a picture as the reader gives it.
+cv::Mat withoutAlpha(const cv::Mat& bgra);
+
 } // namespace deft

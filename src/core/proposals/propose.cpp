@@ -5,7 +5,6 @@
 #include "proposals/snap.h"
 
 #include <algorithm>
-#include <opencv2/imgproc.hpp>
 
 namespace deft {
 namespace {
@@ -114,9 +113,8 @@ Result<Proposals> proposeMarks(ClipReader& reader, KeypointNetwork* network, con
         const int64_t frame = look * (clip.frames() - 1) / std::max(1, context.looks);
         auto picture = reader.bgra(frame);
         if (!picture) continue; // a damaged frame; the others may do
-        cv::Mat bgr;
-        cv::cvtColor(*picture, bgr, cv::COLOR_BGRA2BGR);
-        if (const auto body = findBody(*network, bgr)) bodies.push_back(*body), p.bodies[frame] = *body;
+        if (const auto body = findBody(*network, withoutAlpha(*picture)))
+            bodies.push_back(*body), p.bodies[frame] = *body;
     }
     if (!bodies.empty()) {
         p.facts = factsOf(bodies, clip.width, clip.height, &exercise);
