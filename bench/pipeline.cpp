@@ -1,38 +1,11 @@
 // Times decoding alone against decoding + tracking + measuring on a demo clip, one after the other in every round, so
 // that the ratio holds on a busy machine. Usage: bench_pipeline [CLIP [ROUNDS]]
+#include "timing.h"
+
 #include "landmarks/track_clip.h"
 #include "review/review.h"
 
-#include <algorithm>
-#include <chrono>
-#include <cstdio>
-#include <cstdlib>
-#include <functional>
-#include <sys/resource.h>
-
 using namespace deft;
-
-namespace {
-
-double secondsOf(const std::function<void()>& work) {
-    const auto start = std::chrono::steady_clock::now();
-    work();
-    return std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
-}
-
-double peakMiB() {
-    rusage use{};
-    getrusage(RUSAGE_SELF, &use);
-    return double(use.ru_maxrss) / 1024;
-}
-
-void tell(const char* what, std::vector<double> times, double perFrame) {
-    std::sort(times.begin(), times.end());
-    std::printf("%-34s min %7.3f s   median %7.3f s   %6.2f ms a frame\n", what, times.front(), times[times.size() / 2],
-                1000 * times[times.size() / 2] / perFrame);
-}
-
-} // namespace
 
 int main(int argc, char** argv) {
     const std::string clip = argc > 1 ? argv[1] : DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.mp4";

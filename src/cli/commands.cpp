@@ -7,6 +7,7 @@
 #include "cli/looking.h"
 #include "figure/film.h"
 #include "landmarks/track_clip.h"
+#include "proposals/propose.h"
 #include "review/review_json.h"
 #include "video/clip_reader.h"
 
@@ -23,7 +24,7 @@ namespace {
 
 struct Options {
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-                             caseFile, last;
+                             caseFile, last, checkedFor;
     std::vector<std::string> schools;
     bool json = false, quiet = false, mirrored = false;
 };
@@ -144,6 +145,10 @@ int analyseClip(const Options& o) {
     const Interruptible interrupt;
     auto in = inputsFor(o);
     if (!in) return failed(in.error());
+    if (areUnconfirmed(in->marks) && !o.quiet)
+        std::cerr
+            << "deft-mirror: these marks were proposed and nobody has confirmed them; look at them before you use "
+               "the readings\n";
     auto review = analyse(std::move(*in), interrupt.token(), progressTo(o));
     if (!review) return failed(review.error());
     if (!review->missing.empty() && !o.quiet) {
@@ -178,6 +183,11 @@ int answer(const Options& o, int& argc, char** argv) {
 int marks(const Options& o) {
     const Interruptible interrupt;
     return proposeMarksFor(o.clip, o.exercise, o.mirrored, o.last, o.out, o.quiet, interrupt.token(), progressTo(o));
+}
+
+int check(const Options& o) {
+    const Interruptible interrupt;
+    return checkClip(o.clip, o.checkedFor, o.marks, o.json, interrupt.token());
 }
 
 int film(const Options& o) {
@@ -221,6 +231,10 @@ Outcome run(int argc, char** argv) {
     analyseCommand->add_option("--school", o.schools, "QUESTION=SCHOOL")->take_all();
     analyseCommand->add_option("--history", o.history);
     analyseCommand->add_option("--out", o.out)->required();
+    CLI::App* checkCommand = command("check", "is a clip usable, and what to ask the client for");
+    checkCommand->add_option("CLIP", o.clip)->required();
+    checkCommand->add_option("--exercise", o.checkedFor);
+    checkCommand->add_option("--marks", o.marks, "marks whose mat line tells the camera's roll");
     CLI::App* marksCommand = command("marks", "offer places for the landmarks, to be confirmed");
     marksCommand->add_option("CLIP", o.clip)->required();
     marksCommand->add_option("--exercise", o.exercise)->required();
@@ -257,6 +271,8 @@ Outcome run(int argc, char** argv) {
         outcome.exit = track(o);
     else if (*analyseCommand)
         outcome.exit = analyseClip(o);
+    else if (*checkCommand)
+        outcome.exit = check(o);
     else if (*marksCommand)
         outcome.exit = marks(o);
     else if (*answerCommand)

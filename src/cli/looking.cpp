@@ -1,6 +1,7 @@
 #include "cli/looking.h"
 
 #include "base/files.h"
+#include "checks/clip_check.h"
 #include "cli/knowledge.h"
 #include "proposals/proposals_json.h"
 
@@ -49,6 +50,63 @@ int proposeMarksFor(const std::string& clip, const std::string& id, bool mirrore
             for (const std::string& name : proposals->empty) std::cerr << " " << name;
         }
         std::cerr << "\n";
+    }
+    return 0;
+}
+
+int checkClip(const std::string& clip, const std::string& id, const std::string& marksFile, bool json, StopToken stop) {
+    std::optional<Exercise> exercise;
+    if (!id.empty()) {
+        auto e = loadExercise(id);
+        if (!e) return failed(e.error());
+        exercise = std::move(*e);
+    }
+    auto reader = ClipReader::open(clip);
+    if (!reader) return failed(reader.error());
+    std::optional<double> roll;
+    if (!marksFile.empty()) {
+        auto marks = readMarks(marksFile);
+        if (!marks) return failed(marks.error());
+        const auto& points = marks->frames.front().points;
+        const auto a = points.find("floor_a"), b = points.find("floor_b");
+        if (a != points.end() && b != points.end() && a->second && b->second)
+            if (const auto slope = slopeDeg(*a->second, *b->second)) roll = *slope;
+    }
+    const auto quality = pictureQuality(*reader, stop);
+    if (!quality) return failed(quality.error());
+    auto network = KeypointNetwork::load(KeypointNetwork::usualPlace());
+    std::vector<FoundBody> bodies;
+    if (network) {
+        auto found = findBodies(*reader, *network, kLooks, stop);
+        if (!found) return failed(found.error());
+        for (auto& [frame, body] : *found) bodies.push_back(body);
+    }
+    std::optional<BodyFacts> facts;
+    const ClipInfo& info = reader->info();
+    if (!bodies.empty()) facts = factsOf(bodies, info.width, info.height, exercise ? &*exercise : nullptr);
+    const auto checks = checkBefore(info, *quality, facts, network.has_value(), exercise ? &*exercise : nullptr, roll);
+    if (json) {
+        Json out = {{"format", "deft-mirror-check"},
+                    {"version", 1},
+                    {"file", clip},
+                    {"verdict", verdictOf(checks)},
+                    {"check", toJson(checks)}};
+        if (facts) out["facts"] = toJson(*facts);
+        std::cout << toText(out);
+        return 0;
+    }
+    std::cout << clip << ": " << verdictOf(checks) << "\n";
+    for (const ClipCheck& c : checks) {
+        std::cout << "  " << c.id << ": " << c.verdict;
+        if (!c.unit.empty()) std::cout << ", " << rounded(c.value, 1) << " " << c.unit;
+        if (!c.ask.empty()) std::cout << "\n      " << c.ask;
+        if (!c.suffers.empty()) std::cout << "\n      can be trusted less: " << c.suffers;
+        std::cout << "\n";
+    }
+    if (facts && !facts->guesses.empty()) {
+        std::cout << "  looks like:";
+        for (const auto& [guess, distance] : facts->guesses) std::cout << " " << guess;
+        std::cout << "\n";
     }
     return 0;
 }

@@ -11,4 +11,8 @@ namespace deft::cli {
 int proposeMarksFor(const std::string& clip, const std::string& exercise, bool mirrored, const std::string& last,
                     const std::string& out, bool quiet, StopToken stop, const ProgressFn& progress);
 
+/// `check CLIP [--exercise ID] [--marks M] [--json]`: is the clip usable, and what to ask for. @return exit code
+int checkClip(const std::string& clip, const std::string& exercise, const std::string& marks, bool json,
+              StopToken stop);
+
 } // namespace deft::cli

@@ -3,6 +3,7 @@
 #include "app/session/words.h"
 #include "app/theme/palette.h"
 #include "app/theme/words.h"
+#include "checks/clip_check.h"
 #include "video/clip_reader.h"
 
 #include <QHBoxLayout>
@@ -98,6 +99,18 @@ void QueuePage::bringIn(const QString& path) {
     form_->clientBox().setFocus();
 }
 
+/// What the clip check found poor before anybody marked anything, and what to ask the client for.
+QString QueuePage::askedFor(const ReviewInputs& draft) const {
+    const auto marks = library_.cachedProposals(draft);
+    if (!marks || !marks->more.contains("check")) return {};
+    QString html;
+    for (const ClipCheck& c : checksFrom(marks->more.at("check")))
+        if (c.verdict == "poor" || c.verdict == "unusable")
+            html += QStringLiteral("<li>%1</li>").arg(QString::fromStdString(c.ask).toHtmlEscaped());
+    return html.isEmpty() ? tr("<p>The picture is good enough to measure.</p>")
+                          : tr("<p><b>To ask for next time</b></p><ul style='margin-left:-24px'>%1</ul>").arg(html);
+}
+
 void QueuePage::preview() {
     const QModelIndex at = list_->currentIndex();
     open_->setEnabled(at.isValid());
@@ -122,6 +135,7 @@ void QueuePage::preview() {
     if (e.clip.draft.note.pain)
         html += tr("<p><b>Pain was named.</b> Answer this one first; the exercise stops until you have spoken.</p>");
     html += QStringLiteral("<p>%1</p>").arg(e.found.toHtmlEscaped());
+    if (!e.clip.filed) html += askedFor(e.clip.draft);
     const auto filed = library_.filed(e.client.id, e.clip.draft.exercise);
     if (!filed.empty()) {
         html += tr("<p style='margin-top:16px'><b>Filed before</b></p><table cellspacing='0' cellpadding='3'>");

@@ -26,6 +26,7 @@ signals:
     void failed(const QString& sentence);
 
 private:
+    QString askedFor(const ReviewInputs& draft) const;
     void preview();
     Library& library_;
     ClipList* clips_;

@@ -1,5 +1,6 @@
 #include "app/session/proposer.h"
 
+#include "checks/clip_check.h"
 #include "proposals/proposals_json.h"
 
 #include <algorithm>
@@ -53,7 +54,11 @@ void Proposer::next() {
             auto proposals = proposeMarks(*reader, net, *exercise, context, stop, progress);
             if (!proposals) return tl::unexpected(proposals.error());
             if (!net) proposals->missing = network->loaded->error().detail;
-            return asMarks(*proposals, context.mirrored);
+            Marks marks = asMarks(*proposals, context.mirrored);
+            if (const auto quality = pictureQuality(*reader, stop))
+                marks.more["check"] = toJson(
+                    checkBefore(reader->info(), *quality, proposals->facts, net != nullptr, &*exercise, std::nullopt));
+            return marks;
         },
         [this, clip](const Result<Marks>& marks) {
             now_ = 0;

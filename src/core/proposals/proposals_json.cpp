@@ -3,21 +3,6 @@
 namespace deft {
 namespace {
 
-Json toJson(const BodyFacts& f) {
-    Json guesses = Json::array();
-    for (const auto& [id, distance] : f.guesses)
-        guesses.push_back({{"exercise", id}, {"distance", rounded(distance, 3)}});
-    return {{"presence", rounded(f.presence, 3)},
-            {"another_person", f.anotherPerson},
-            {"head", f.headLeft ? "left" : "right"},
-            {"position", f.position},
-            {"view", f.view},
-            {"left_near", f.leftNear},
-            {"exchanged", f.exchanged},
-            {"cut_at", f.cutAt},
-            {"guesses", guesses}};
-}
-
 BodyFacts factsFrom(const Json& j) {
     BodyFacts f;
     f.presence = j.at("presence");
@@ -53,6 +38,21 @@ MarkSource sourceOf(const std::string& name) {
 }
 
 } // namespace
+
+Json toJson(const BodyFacts& f) {
+    Json guesses = Json::array();
+    for (const auto& [id, distance] : f.guesses)
+        guesses.push_back({{"exercise", id}, {"distance", rounded(distance, 3)}});
+    return {{"presence", rounded(f.presence, 3)},
+            {"another_person", f.anotherPerson},
+            {"head", f.headLeft ? "left" : "right"},
+            {"position", f.position},
+            {"view", f.view},
+            {"left_near", f.leftNear},
+            {"exchanged", f.exchanged},
+            {"cut_at", f.cutAt},
+            {"guesses", guesses}};
+}
 
 Marks asMarks(const Proposals& p, bool mirrored) {
     Marks marks;

@@ -3,6 +3,8 @@
 
 namespace deft {
 
+Json toJson(const BodyFacts& facts);
+
 /// As a marks file: beside the points `proposed` (score, band and source of each), `not_proposed`, `facts`, `bodies`
 /// and, where there was no network, `missing`.
 Marks asMarks(const Proposals& proposals, bool mirrored);

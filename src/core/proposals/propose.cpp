@@ -101,20 +101,32 @@ const char* sourceName(MarkSource source) {
     return "sticker";
 }
 
+Result<std::map<int64_t, FoundBody>> findBodies(ClipReader& reader, KeypointNetwork& network, int looks, StopToken stop,
+                                                const ProgressFn& progress) {
+    std::map<int64_t, FoundBody> bodies;
+    for (int look = 0; look < looks; ++look) {
+        if (stop.stop_requested()) return fail(Errc::Cancelled, "looking for the body was stopped");
+        if (progress) progress({look, looks, "looking for the body"});
+        const int64_t frame = look * (reader.info().frames() - 1) / std::max(1, looks);
+        const auto picture = reader.bgra(frame);
+        if (!picture) continue; // damaged; the others may do
+        if (const auto body = findBody(network, withoutAlpha(*picture))) bodies[frame] = *body;
+    }
+    if (progress) progress({looks, looks, "looking for the body"});
+    return bodies;
+}
+
 Result<Proposals> proposeMarks(ClipReader& reader, KeypointNetwork* network, const Exercise& exercise,
                                const ProposeContext& context, StopToken stop, const ProgressFn& progress) {
     const ClipInfo& clip = reader.info();
     Proposals p;
     if (!network) p.missing = "the keypoint network has not been fetched; ./start does that where there is a network";
     std::vector<FoundBody> bodies;
-    for (int look = 0; network && look < context.looks; ++look) {
-        if (stop.stop_requested()) return fail(Errc::Cancelled, "looking for the body was stopped");
-        if (progress) progress({look, context.looks, "looking for the body"});
-        const int64_t frame = look * (clip.frames() - 1) / std::max(1, context.looks);
-        auto picture = reader.bgra(frame);
-        if (!picture) continue; // a damaged frame; the others may do
-        if (const auto body = findBody(*network, withoutAlpha(*picture)))
-            bodies.push_back(*body), p.bodies[frame] = *body;
+    if (network) {
+        auto found = findBodies(reader, *network, kLooks, stop, progress);
+        if (!found) return tl::unexpected(found.error());
+        p.bodies = std::move(*found);
+        for (const auto& [frame, body] : p.bodies) bodies.push_back(body);
     }
     if (!bodies.empty()) {
         p.facts = factsOf(bodies, clip.width, clip.height, &exercise);
@@ -139,7 +151,6 @@ Result<Proposals> proposeMarks(ClipReader& reader, KeypointNetwork* network, con
     }
     for (const std::string& name : wanted)
         if (!p.marks.count(name)) p.empty.push_back(name);
-    if (progress) progress({context.looks, context.looks, "looking for the body"});
     return p;
 }
 

@@ -30,13 +30,18 @@ struct Proposals {
     std::map<int64_t, FoundBody> bodies;
 };
 
+constexpr int kLooks = 5; ///< frames of a clip that are searched for a body
+
+/// Bodies in frames spread over a clip, by frame; damaged frames are passed over. @errors Cancelled
+Result<std::map<int64_t, FoundBody>> findBodies(ClipReader& clip, KeypointNetwork& network, int looks,
+                                                StopToken stop = {}, const ProgressFn& progress = {});
+
 /// What is known before the clip is looked at.
 struct ProposeContext {
     bool mirrored = false;
     BodyLayout layout;             ///< of this client
     std::optional<Marks> lastTime; ///< of the client's last clip of this exercise
     int lastWidth = 0, lastHeight = 0;
-    int looks = 5; ///< frames that are searched for a body
 };
 
 /// @param network null: only stickers and last time's marks are used, and `missing` says so

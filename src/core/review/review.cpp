@@ -39,26 +39,9 @@ std::string viewFor(const Exercise& e, const Marks& marks) {
 std::vector<ClipCheck> checkClip(const Review& r) {
     std::vector<ClipCheck> out;
     const BodyAxes& axes = r.series.context.axes;
-    const double roll = std::abs(axes.rollDeg);
-    if (axes.matMarked)
-        out.push_back(
-            {"level",
-             roll <= 5    ? "good"
-             : roll <= 15 ? "poor"
-                          : "unusable",
-             axes.rollDeg, "deg",
-             roll <= 5 ? "" : "Please level the phone: the edge of the mat should run straight across the picture."});
-    else
-        out.push_back(
-            {"level", "unknown", 0, "deg", "Mark the mat line, or ask for a clip that shows the edge of the mat."});
-    out.push_back({"frame-rate",
-                   r.clip.medianRateHz >= 24   ? "good"
-                   : r.clip.medianRateHz >= 12 ? "poor"
-                                               : "unusable",
-                   r.clip.medianRateHz, "1/s",
-                   r.clip.medianRateHz >= 24 ? "" : "Please record with 30 frames a second or more."});
-    out.push_back({"still-start", r.events.setupEnd_s >= 1 ? "good" : "poor", r.events.setupEnd_s, "s",
-                   r.events.setupEnd_s >= 1 ? "" : "Please stay still for three seconds before the first movement."});
+    out.push_back(levelCheck(axes.matMarked ? std::optional(axes.rollDeg) : std::nullopt));
+    out.push_back(frameRateCheck(r.clip));
+    out.push_back(stillStartCheck(r.events.setupEnd_s));
     double moving = 0, lost = 0;
     for (const Rep& rep : r.events.reps) moving += rep.hold.end_s - rep.start_s, lost += rep.lost_s;
     if (moving > 0) {

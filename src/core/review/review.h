@@ -1,5 +1,6 @@
 #pragma once
 #include "base/progress.h"
+#include "checks/clip_check.h"
 #include "judgement/decision.h"
 #include "judgement/findings.h"
 #include "landmarks/marks.h"
@@ -29,12 +30,6 @@ struct ReviewInputs {
 
     /// Key of a fault in `agreed`.
     static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }
-};
-
-struct ClipCheck {
-    std::string id, verdict; ///< good, poor, unusable, unknown
-    double value = 0;
-    std::string unit, ask;
 };
 
 /// Everything computed from the inputs and the tracks.

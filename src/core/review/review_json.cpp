@@ -1,6 +1,7 @@
 #include "review/review_json.h"
 
 #include "base/files.h"
+#include "proposals/propose.h"
 #include "video/clip_reader.h"
 
 #include <cmath>
@@ -117,10 +118,6 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
 }
 
 Json toJson(const Review& r) {
-    Json check = Json::array();
-    for (const ClipCheck& c : r.check)
-        check.push_back(
-            {{"id", c.id}, {"verdict", c.verdict}, {"value", value(c.value)}, {"unit", c.unit}, {"ask", c.ask}});
     Json summary = Json::object();
     for (const Series& s : r.series.series) {
         const Summary m = summaryOf(r.series, s.id);
@@ -186,8 +183,9 @@ Json toJson(const Review& r) {
               {"duration_s", r3(r.clip.duration_s)},
               {"rotation_deg", r.clip.rotationDeg},
               {"variable_rate", r.clip.variableRate},
-              {"check", check},
+              {"check", toJson(r.check)},
               {"damaged_frames", r.tracks.damagedFrames}}},
+            {"marks_confirmed", !areUnconfirmed(r.inputs.marks)},
             {"exercise", r.inputs.exercise},
             {"view", r.inputs.view},
             {"side", r.inputs.side},
