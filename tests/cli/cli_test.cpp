@@ -71,6 +71,51 @@ private slots:
         QCOMPARE(j["reps"].size(), size_t(2));
     }
 
+    /// Is the clip usable, before anything is measured: what is said does not hang on the keypoint network alone.
+    void checkBefore() {
+        const Ran r = run({"check", clip_, "--exercise", "bridge", "--marks", marks_, "--json"});
+        QCOMPARE(r.code, 0);
+        const Json j = Json::parse(r.out.toStdString());
+        QCOMPARE(j["format"].get<std::string>(), std::string("deft-mirror-check"));
+        std::map<std::string, Json> by;
+        for (const Json& c : j["check"]) by[c["id"]] = c;
+        QCOMPARE(by.at("level")["verdict"].get<std::string>(), std::string("good"));
+        QVERIFY(by.at("level")["value"].get<double>() != 0); // read off the mat line
+        NEAR(by.at("frame-rate")["value"].get<double>(), 30, 0.5);
+        for (const char* id : {"length", "light", "sharpness", "camera-still", "still-start"})
+            QCOMPARE(by.at(id)["verdict"].get<std::string>(), std::string("good"));
+        QVERIFY(run({"check", clip_}).out.contains("level: unknown"));
+        verifyTrouble(run({"check", at("none.mp4")}), "none.mp4");
+        verifyTrouble(run({"check", clip_, "--exercise", "handstand"}), "handstand");
+    }
+
+    /// Proposed marks are a marks file that says of itself that nobody has confirmed it, and so does what is measured.
+    void proposedMarks() {
+        const QString out = at("proposed.json");
+        qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere");
+        verifyTrouble(run({"marks", clip_, "--exercise", "bridge", "--out", out}), "keypoint network");
+        QVERIFY(!QFile::exists(out));
+        const Ran r = run({"marks", clip_, "--exercise", "bridge", "--last", marks_, "--out", out});
+        qunsetenv("DEFT_MIRROR_KEYPOINTS");
+        QCOMPARE(r.code, 0);
+        QVERIFY(r.err.contains("none is confirmed"));
+        const Json j = readJsonFile(out.toStdString()).value(), known = readJsonFile(marks_.toStdString()).value();
+        QCOMPARE(j["format"].get<std::string>(), std::string("deft-mirror-marks"));
+        QCOMPARE(j["proposed"]["knee"]["from"].get<std::string>(), std::string("sticker"));
+        for (const char* name : {"knee", "asis", "crest", "hip"}) {
+            const Json &p = j["frames"][0]["points"][name], &q = known["frames"][0]["points"][name];
+            NEAR(std::hypot(p[0].get<double>() - q[0].get<double>(), p[1].get<double>() - q[1].get<double>()), 0, 0.5);
+        }
+        const Ran measured = run({"analyse", clip_, "--exercise", "bridge", "--marks", out, "--out", at("unsure")});
+        QCOMPARE(measured.code, 0);
+        QVERIFY(measured.err.contains("nobody has confirmed"));
+        auto confirmed = [&](const char* folder) {
+            return readJsonFile((at(folder) + "/review.json").toStdString()).value()["marks_confirmed"].get<bool>();
+        };
+        QVERIFY(!confirmed("unsure"));
+        QVERIFY(confirmed("one"));
+    }
+
     void trackIsTheSameAsInAnalyse() {
         QCOMPARE(run({"track", clip_, "--marks", marks_, "--out", at("t.csv"), "--quiet"}).code, 0);
         QCOMPARE(readFile(at("t.csv").toStdString()).value(),

@@ -114,6 +114,23 @@ private slots:
         }
     }
 
+    /// A second person in the picture is noticed; a body that leaves the picture too.
+    void companyAndEdges() {
+        const FigureView standing = figureViews()[8];
+        const cv::Mat one = figure::FilmStudio(figureScene(standing, true, false)).frame(0).picture;
+        cv::Mat two = one.clone();
+        const cv::Rect person(400, 0, 160, 540);
+        one(person).copyTo(two(cv::Rect(720, 0, 160, 540)));
+        auto facts = [&](const cv::Mat& picture) {
+            const auto body = findBody(**network_, picture);
+            return body ? std::optional(factsOf({*body}, picture.cols, picture.rows, nullptr)) : std::nullopt;
+        };
+        QVERIFY(facts(one) && !facts(one)->anotherPerson && facts(one)->cutAt.empty());
+        QVERIFY(facts(two) && facts(two)->anotherPerson);
+        const auto cut = facts(one(cv::Rect(300, 0, 360, 470)).clone());
+        QVERIFY(cut && cut->cutAt == std::vector<std::string>{"bottom"});
+    }
+
     /// Twenty pictures in which nobody is: rooms from many places, patterns, noise.
     void nobody() {
         int looked = 0;

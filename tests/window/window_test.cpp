@@ -81,7 +81,7 @@ private slots:
     void cleanupTestCase() { window_.reset(); }
 
     void demoHasAnEarlierReview() {
-        QCOMPARE(window_->library().clients().size(), size_t(2));
+        QCOMPARE(window_->library().clients().size(), size_t(3));
         QCOMPARE(window_->queuePage().clips().waiting(), 3);
         for (const Client& c : window_->library().clients())
             if (c.name.starts_with("Ruta")) QCOMPARE(window_->library().filed(c.id, "bridge").size(), size_t(1));
@@ -549,6 +549,15 @@ private slots:
         // Undone as one step: the ghosts are back, the dragged one stays.
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(session().inputs().marks.landmarks().size(), size_t(1));
+    }
+
+    /// A client's confirmed clips teach the program where that client's points lie, and are laid onto the next clip.
+    void learnsFromConfirmedClips() {
+        const auto known = Proposer::contextFor(window_->library(), *window_->library().clip(clipOf("Ruta")));
+        QVERIFY(known.lastTime && known.lastWidth == 1280);
+        QCOMPARE(known.layout.find("asis", "side")->learned, 1);
+        const auto stranger = Proposer::contextFor(window_->library(), *window_->library().clip(clipOf("Tom")));
+        QVERIFY(!stranger.lastTime && stranger.layout.find("asis", "side")->learned == 0);
     }
 
     /// The pointer near a sticker is offered its middle; a click goes there, with Alt it goes where it is.

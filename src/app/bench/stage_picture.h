@@ -15,7 +15,7 @@ public:
 
     bool isMending() const { return mending_; }
     void setMending(bool on);
-    bool isPlacing() const { return !toPlace_.isEmpty(); }
+    bool isPlacing() const { return !toPlace_.isEmpty() && !session_.review(); }
     /// Landmarks still to be placed, the next one first.
     const QStringList& toPlace() const { return toPlace_; }
     void startPlacing();

@@ -19,9 +19,16 @@ struct Proposer::Network {
 Proposer::Proposer(Library& library, QObject* parent)
     : QObject(parent), library_(library), network_(std::make_shared<Network>()) {}
 
+/// A clip that was looked at without the network is looked at again once there is one.
+bool Proposer::wasLookedAt(const Clip& clip) const {
+    const auto kept = library_.cachedProposals(clip.draft);
+    std::error_code ec;
+    return kept && !(kept->more.contains("missing") && std::filesystem::exists(KeypointNetwork::usualPlace(), ec));
+}
+
 void Proposer::look(const std::vector<Clip>& clips, bool first) {
     for (const Clip& c : clips) {
-        if (c.filed || !c.draft.marks.frames.empty() || now_ == c.id || library_.cachedProposals(c.draft)) continue;
+        if (c.filed || !c.draft.marks.frames.empty() || now_ == c.id || wasLookedAt(c)) continue;
         const auto same = std::find_if(waiting_.begin(), waiting_.end(), [&](const Clip& w) { return w.id == c.id; });
         if (same != waiting_.end()) {
             if (!first) continue;

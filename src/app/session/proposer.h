@@ -30,6 +30,7 @@ signals:
     void ready(qint64 clip);
 
 private:
+    bool wasLookedAt(const Clip& clip) const;
     void next();
 
     struct Network;
