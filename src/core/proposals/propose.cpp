@@ -14,7 +14,7 @@ constexpr double kLastTimeSd = 0.05; // torso lengths, on top of how well the fr
 /// Torso lengths, of each axis; measured on made clips (docs/accuracy.md). The shoulder's mark sits on skin that slides
 /// far over its joint as the arm moves.
 double jointSd(const std::string& name) {
-    return name.starts_with("shoulder") ? 0.09 : name.starts_with("ankle") ? 0.07 : 0.055;
+    return name.starts_with("shoulder") ? 0.11 : name.starts_with("ankle") ? 0.09 : 0.065;
 }
 
 std::vector<std::string> landmarksOf(const Exercise& e) {

@@ -11,7 +11,7 @@ namespace {
 
 constexpr double kStickerRadius = 0.028; // torso lengths: 27 mm across
 constexpr double kStickerSd = 0.3;       // px
-constexpr double kUnmatched = 4;         // cost of a landmark without a sticker, as a squared distance in bands
+constexpr double kUnmatched = 2.2;        // cost of a landmark without a sticker, as a squared distance in bands
 
 struct Wish {
     std::string name;
@@ -90,7 +90,7 @@ void snapToStickers(std::map<std::string, ProposedMark>& marks, const cv::Mat& g
     std::map<std::string, Wish> wishes;
     for (const auto& [name, mark] : marks) {
         if (isSceneLandmark(name) || turnedAway(name)) continue;
-        const double reach = std::clamp(3 * mark.sd, 0.06 * torsoPx, 0.20 * torsoPx);
+        const double reach = std::clamp(2.5 * mark.sd, 0.06 * torsoPx, 0.15 * torsoPx);
         const cv::Rect region(int(mark.at.x() - reach), int(mark.at.y() - reach), int(2 * reach), int(2 * reach));
         Wish wish{name, &mark, {}};
         for (const Sticker& s : findStickers(grey, region, kStickerRadius * torsoPx)) {
