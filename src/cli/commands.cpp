@@ -1,5 +1,7 @@
 #include "cli/commands.h"
 
+#include "answer/mail.h"
+#include "app/paint/answer_pdf.h"
 #include "app/paint/answer_picture.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
@@ -174,7 +176,15 @@ int answer(const Options& o, int& argc, char** argv) {
         ui::loadTypeface();
         auto reader = ClipReader::open(review->inputs.clipPath);
         if (!reader) return failed(reader.error());
-        content = answerHtml(composed, ui::pictureMaker(*review, *reader));
+        const PictureMaker pictures = ui::pictureMaker(*review, *reader);
+        if (o.format == "pdf") {
+            content = ui::answerPdf(composed, pictures).toStdString();
+        } else if (o.format == "eml") {
+            auto mail = answerMail(composed, review->inputs.coach, pictures);
+            if (!mail) return failed(mail.error());
+            content = std::move(*mail);
+        } else
+            content = answerHtml(composed, pictures);
     }
     if (auto ok = writeFileAtomically(o.out, content); !ok) return failed(ok.error());
     return 0;
@@ -243,7 +253,7 @@ Outcome run(int argc, char** argv) {
     marksCommand->add_option("--out", o.out)->required();
     CLI::App* answerCommand = command("answer", "the answer of an analysed folder");
     answerCommand->add_option("DIR", o.folder)->required();
-    answerCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "text"}));
+    answerCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
     answerCommand->add_option("--out", o.out)->required();
     CLI::App* exercisesCommand = app.add_subcommand("exercises", "the exercise files");
     exercisesCommand->require_subcommand(1);

@@ -201,6 +201,11 @@ std::vector<Clip> Library::clips() const {
         out.push_back({query.value(0).toLongLong(), query.value(1).toLongLong(), s(query.value(2)),
                        query.value(4).toBool(), std::move(*draft)});
     }
+    // Pain and words that stop come first, whoever has waited longer.
+    std::stable_sort(out.begin(), out.end(), [](const Clip& a, const Clip& b) {
+        auto urgent = [](const Clip& c) { return !c.filed && c.draft.note.isAlarming(); };
+        return urgent(a) > urgent(b);
+    });
     return out;
 }
 

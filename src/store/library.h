@@ -59,7 +59,7 @@ public:
     /// `draft` must name the clip's file; its history and flags are filled from the client's record, its cue record
     /// from the filed reviews of all clients.
     Result<int64_t> addClip(int64_t client, const std::string& received, ReviewInputs draft);
-    std::vector<Clip> clips() const; ///< waiting ones first, oldest first
+    std::vector<Clip> clips() const; ///< waiting ones first: those with pain or stop words, then oldest first
     std::optional<Clip> clip(int64_t id) const;
     Result<void> saveDraft(int64_t clip, const ReviewInputs& inputs);
 

@@ -17,7 +17,7 @@ struct Spoiled {
     const char *id, *verdict; ///< what the check should say
     std::function<void(cv::Mat& picture, int frame)> how = [](cv::Mat&, int) {};
     double fps = 30;
-    int frames = 75;
+    int frames = 62;
     int dropEvery = 0;
 };
 
@@ -44,7 +44,7 @@ class ClipCheckTest : public QObject {
     std::vector<ClipCheck> check(const Spoiled& s) {
         const std::string path = dir_.filePath(QStringLiteral("clip.mp4")).toStdString();
         WriterOptions options;
-        options.width = scene_.cols, options.height = scene_.rows, options.crf = 16;
+        options.width = scene_.cols, options.height = scene_.rows, options.crf = 18;
         auto writer = ClipWriter::create(path, options).value();
         for (int i = 0; i < s.frames; ++i) {
             if (s.dropEvery && i % s.dropEvery == 1) continue;
@@ -61,7 +61,7 @@ private slots:
     void initTestCase() {
         auto reader = ClipReader::open(DEFT_SOURCE_DIR "/demo/clips/oisin-bridge-may.mp4").value();
         cv::cvtColor(*reader.bgra(0), scene_, cv::COLOR_BGRA2BGR);
-        cv::resize(scene_, scene_, {960, 540}, 0, 0, cv::INTER_AREA);
+        cv::resize(scene_, scene_, {854, 480}, 0, 0, cv::INTER_AREA);
     }
 
     void spoiledOneWay_data() {

@@ -5,6 +5,7 @@
 #include "support/table.h"
 
 #include <QProcess>
+#include <QRegularExpression>
 #include <QTemporaryDir>
 #include <QTest>
 #include <csignal>
@@ -101,7 +102,9 @@ private slots:
         QVERIFY(r.err.contains("none is confirmed"));
         const Json j = readJsonFile(out.toStdString()).value(), known = readJsonFile(marks_.toStdString()).value();
         QCOMPARE(j["format"].get<std::string>(), std::string("deft-mirror-marks"));
-        QCOMPARE(j["proposed"]["knee"]["from"].get<std::string>(), std::string("sticker"));
+        int stickers = 0;
+        for (const auto& [name, p] : j["proposed"].items()) stickers += p["from"] == "sticker";
+        QVERIFY2(stickers >= 6, qPrintable(QString::number(stickers)));
         for (const char* name : {"knee", "asis", "crest", "hip"}) {
             const Json &p = j["frames"][0]["points"][name], &q = known["frames"][0]["points"][name];
             NEAR(std::hypot(p[0].get<double>() - q[0].get<double>(), p[1].get<double>() - q[1].get<double>()), 0, 0.5);
@@ -114,6 +117,45 @@ private slots:
         };
         QVERIFY(!confirmed("unsure"));
         QVERIFY(confirmed("one"));
+    }
+
+    /// The answer as pages and as mail: read back by other programs' rules.
+    void answerAsPdf() {
+        const QString pdf = at("answer.pdf"), words = at("answer.txt");
+        QCOMPARE(run({"answer", at("one"), "--format", "pdf", "--out", pdf, "--quiet"}).code, 0);
+        QCOMPARE(run({"answer", at("one"), "--format", "text", "--out", words, "--quiet"}).code, 0);
+        QProcess reader;
+        reader.start(QStringLiteral("pdftotext"), {QStringLiteral("-layout"), pdf, QStringLiteral("-")});
+        QVERIFY(reader.waitForFinished(20000));
+        const QString read = QString::fromUtf8(reader.readAllStandardOutput()).simplified();
+        // Every sentence of the plain answer stands on the pages, in order.
+        qsizetype from = 0;
+        const QString all = QString::fromStdString(readFile(words.toStdString()).value()).simplified();
+        for (const QString& sentence : all.split(QStringLiteral(". "))) {
+            const qsizetype found = read.indexOf(sentence.left(60).simplified(), from);
+            QVERIFY2(found >= 0, qPrintable(sentence + QStringLiteral(" | ") + read));
+            from = found;
+        }
+        QProcess images;
+        images.start(QStringLiteral("pdfimages"), {QStringLiteral("-list"), pdf});
+        QVERIFY(images.waitForFinished(20000));
+        QVERIFY(images.readAllStandardOutput().count("image") >= 2); // best and worst of at least one fault
+    }
+
+    void answerAsMail() {
+        const QString path = at("answer.eml");
+        QCOMPARE(run({"answer", at("one"), "--format", "eml", "--out", path, "--quiet"}).code, 0);
+        const QByteArray mail = QByteArray::fromStdString(readFile(path.toStdString()).value());
+        for (const char* header :
+             {"From:", "To:", "Subject:", "Date:", "Message-Id:", "MIME-Version: 1.0", "X-Unsent: 1"})
+            QVERIFY2(mail.toLower().contains(QByteArray(header).toLower()), header); // names of fields have no case
+        QVERIFY(mail.contains("text/plain") && mail.contains("text/html") && mail.contains("multipart/alternative"));
+        const QRegularExpression part(QStringLiteral("Content-Type: image/jpeg"));
+        const auto pictures = QString::fromLatin1(mail).count(part);
+        QVERIFY(pictures >= 2);
+        QCOMPARE(QString::fromLatin1(mail).count(QStringLiteral("Content-ID:"), Qt::CaseInsensitive), pictures);
+        QVERIFY(!mail.contains("src=\"data:") && !mail.contains("src=3D\"data:"));
+        for (const QByteArray& line : mail.split('\n')) QVERIFY(line.size() <= 998); // RFC 5322, 2.1.1
     }
 
     void trackIsTheSameAsInAnalyse() {

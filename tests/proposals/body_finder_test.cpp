@@ -25,6 +25,13 @@ cv::Mat readPicture(const QString& path) {
     return bgr;
 }
 
+/// One sample a pixel is fine enough for a network that looks at 256 of them.
+figure::Scene quick(const FigureView& v, bool headLeft, bool stickers) {
+    figure::Scene scene = figureScene(v, headLeft, stickers);
+    scene.supersample = 1;
+    return scene;
+}
+
 } // namespace
 
 class BodyFinderTest : public QObject {
@@ -58,10 +65,11 @@ private slots:
         for (const FigureView& v : figureViews())
             for (const bool headLeft : {true, false}) {
                 const auto where = v.exercise + (headLeft ? ", head left" : ", head right");
-                const figure::FilmStudio studio(figureScene(v, headLeft, false));
+                const figure::FilmStudio studio(quick(v, headLeft, false));
                 const auto film = studio.frame(0.4); // at the far end, and from the start what it looks like
-                const auto start = findBody(**network_, studio.frame(0).picture),
-                           body = findBody(**network_, film.picture);
+                const auto body = findBody(**network_, film.picture);
+                const bool moves = v.position == "all-fours"; // the others hold their place from the start
+                const auto start = moves ? findBody(**network_, studio.frame(0).picture) : body;
                 QVERIFY2(start && body, where.c_str());
                 const auto asked = loadExercise(v.exercise).value();
                 const BodyFacts facts = factsOf({*start, *body}, 960, 540, nullptr),
@@ -102,7 +110,7 @@ private slots:
 
     /// A quarter turn of the phone changes nothing but the direction.
     void anyWayRound() {
-        const auto film = figure::FilmStudio(figureScene(figureViews()[3], true, false)).frame(0);
+        const auto film = figure::FilmStudio(quick(figureViews()[3], true, false)).frame(0);
         const auto upright = findBody(**network_, film.picture);
         cv::Mat turned;
         cv::rotate(film.picture, turned, cv::ROTATE_90_CLOCKWISE);
@@ -117,7 +125,7 @@ private slots:
     /// A second person in the picture is noticed; a body that leaves the picture too.
     void companyAndEdges() {
         const FigureView standing = figureViews()[8];
-        const cv::Mat one = figure::FilmStudio(figureScene(standing, true, false)).frame(0).picture;
+        const cv::Mat one = figure::FilmStudio(quick(standing, true, false)).frame(0).picture;
         cv::Mat two = one.clone();
         const cv::Rect person(400, 0, 160, 540);
         one(person).copyTo(two(cv::Rect(720, 0, 160, 540)));

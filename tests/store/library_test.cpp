@@ -44,6 +44,21 @@ class LibraryTest : public QObject {
     std::filesystem::path at(const char* name) const { return dir_.filePath(QString::fromLatin1(name)).toStdString(); }
 
 private slots:
+    /// Pain and words that stop are answered first, then whoever has waited longest.
+    void worstFirst() {
+        auto library = Library::open(at("order")).value();
+        const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+        ReviewInputs calm = demoReview().inputs, pain = calm, stop = calm;
+        pain.note.pain = true, stop.note.redFlags = {"dizziness"};
+        const auto first = library->addClip(client, "2026-05-01", calm).value(),
+                   second = library->addClip(client, "2026-05-02", calm).value(),
+                   third = library->addClip(client, "2026-05-03", pain).value(),
+                   fourth = library->addClip(client, "2026-05-04", stop).value();
+        std::vector<int64_t> order;
+        for (const Clip& c : library->clips()) order.push_back(c.id);
+        QCOMPARE(order, (std::vector<int64_t>{third, fourth, first, second}));
+    }
+
     void keepsWhatWasFiled() {
         int64_t client = 0, clip = 0;
         const Review review = demoReview();

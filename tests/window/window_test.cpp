@@ -551,6 +551,27 @@ private slots:
         QCOMPARE(session().inputs().marks.landmarks().size(), size_t(1));
     }
 
+    /// What waits is measured before anybody opens it; opening then shows the result at once. A clip that is opened
+    /// meanwhile goes first.
+    void measuredAhead() {
+        const QString folder = dir_.filePath(QStringLiteral("ahead"));
+        {
+            auto library = Library::open(folder.toStdString()).value();
+            QVERIFY(fillDemo(*library));
+        }
+        openWindow(folder);
+        const auto ruta = *window_->library().clip(clipOf("Ruta"));
+        QVERIFY(!window_->library().cachedTracks(ruta.draft));
+        window_->openClip(clipOf("Ois"));
+        QVERIFY(measured() && window_->measurer().isIdle());
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().cachedTracks(ruta.draft).has_value(); }, 120000));
+        window_->openClip(ruta.id);
+        QVERIFY(session().review() && !session().job().isRunning());
+        window_->go(MainWindow::Queue);
+        const ClipList& clips = window_->queuePage().clips();
+        QVERIFY(QTest::qWaitFor([&] { return clips.find(ruta.id)->found.contains(QStringLiteral("moment")); }, 20000));
+    }
+
     /// A client's confirmed clips teach the program where that client's points lie, and are laid onto the next clip.
     void learnsFromConfirmedClips() {
         const auto known = Proposer::contextFor(window_->library(), *window_->library().clip(clipOf("Ruta")));

@@ -17,39 +17,16 @@ struct Proposer::Network {
 };
 
 Proposer::Proposer(Library& library, QObject* parent)
-    : QObject(parent), library_(library), network_(std::make_shared<Network>()) {}
+    : Backlog(library, parent), network_(std::make_shared<Network>()) {}
 
-/// A clip that was looked at without the network is looked at again once there is one.
-bool Proposer::wasLookedAt(const Clip& clip) const {
+bool Proposer::needs(const Clip& clip) const {
+    if (!clip.draft.marks.frames.empty()) return false;
     const auto kept = library_.cachedProposals(clip.draft);
     std::error_code ec;
-    return kept && !(kept->more.contains("missing") && std::filesystem::exists(KeypointNetwork::usualPlace(), ec));
+    return !kept || (kept->more.contains("missing") && std::filesystem::exists(KeypointNetwork::usualPlace(), ec));
 }
 
-void Proposer::look(const std::vector<Clip>& clips, bool first) {
-    for (const Clip& c : clips) {
-        if (c.filed || !c.draft.marks.frames.empty() || now_ == c.id || wasLookedAt(c)) continue;
-        const auto same = std::find_if(waiting_.begin(), waiting_.end(), [&](const Clip& w) { return w.id == c.id; });
-        if (same != waiting_.end()) {
-            if (!first) continue;
-            waiting_.erase(same);
-        }
-        first ? waiting_.push_front(c) : waiting_.push_back(c);
-    }
-    if (now_ == 0) next();
-}
-
-void Proposer::stop() {
-    waiting_.clear();
-    job_.stop();
-    now_ = 0;
-}
-
-void Proposer::next() {
-    if (waiting_.empty()) return;
-    const Clip clip = waiting_.front();
-    waiting_.pop_front();
-    now_ = clip.id;
+void Proposer::start(const Clip& clip) {
     job_.run(
         [clip, context = contextFor(library_, clip), network = network_](StopToken stop,
                                                                          const ProgressFn& progress) -> Result<Marks> {
@@ -68,11 +45,9 @@ void Proposer::next() {
             return marks;
         },
         [this, clip](const Result<Marks>& marks) {
-            now_ = 0;
             // A clip that cannot be read says so when it is opened; the others are not held up.
             if (marks) library_.cacheProposals(clip.draft, *marks);
-            emit ready(clip.id);
-            next();
+            done();
         });
 }
 

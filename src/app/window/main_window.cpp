@@ -20,6 +20,9 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     : QMainWindow(parent), library_(std::move(library)) {
     setWindowTitle(tr("Deft Mirror"));
     session_ = new ReviewSession(*library_, this);
+    measurer_ = new Measurer(*library_, this);
+    quiet_.setSingleShot(true);
+    quiet_.setInterval(1500);
     menu_ = new QMenu(this);
     rooms_ = new RoomBar(menu_);
     line_ = new ClientLine(*session_);
@@ -47,8 +50,16 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(queue_, &QueuePage::chooseFile, this, &MainWindow::chooseClipFile);
     connect(queue_, &QueuePage::failed, this, &MainWindow::say);
     connect(session_, &ReviewSession::failed, this, &MainWindow::say);
-    connect(&session_->proposer(), &Proposer::ready, this, [this] {
-        if (room() == Queue) queue_->refresh();
+    for (const Backlog* ahead : {static_cast<Backlog*>(&session_->proposer()), static_cast<Backlog*>(measurer_)})
+        connect(ahead, &Backlog::ready, this, [this] {
+            if (room() == Queue) queue_->refresh();
+        });
+    connect(&quiet_, &QTimer::timeout, this, &MainWindow::workAhead);
+    connect(&session_->job(), &BackgroundJob::changed, this, [this] {
+        if (session_->job().isRunning())
+            measurer_->stop(); // the clip that is open goes first
+        else
+            quiet_.start();
     });
     connect(exercises_, &ExercisesPage::said, this, &MainWindow::say);
     connect(&bench_->stage(), &StagePicture::stateChanged, this, &MainWindow::refreshBars);
@@ -69,6 +80,8 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
 
 MainWindow::~MainWindow() {
     session_->close();
+    session_->proposer().stop();
+    measurer_->stop();
     delete takeCentralWidget(); // pages look at the library and the session, which go next
 }
 
@@ -87,6 +100,7 @@ void MainWindow::go(Room room) {
     if (room == Queue) {
         queue_->refresh();
         session_->proposer().look(library_->clips());
+        if (!session_->job().isRunning()) quiet_.start();
         queue_->list().setFocus();
     } else if (room == Exercises) {
         exercises_->list().setFocus();
@@ -95,6 +109,11 @@ void MainWindow::go(Room room) {
         (room == Bench ? static_cast<QWidget*>(&bench_->stage()) : answer_)->setFocus();
     }
     refreshBars();
+}
+
+/// Measures the clips that wait, as long as nobody waits for the one that is open.
+void MainWindow::workAhead() {
+    if (!session_->job().isRunning()) measurer_->look(library_->clips());
 }
 
 void MainWindow::openClip(qint64 id) {

@@ -1,7 +1,9 @@
 #pragma once
+#include "app/session/measurer.h"
 #include "app/session/review_session.h"
 
 #include <QMainWindow>
+#include <QTimer>
 
 class QStackedWidget;
 
@@ -24,6 +26,7 @@ public:
     ~MainWindow() override;
 
     Library& library() { return *library_; }
+    Measurer& measurer() { return *measurer_; }
     ReviewSession& session() { return *session_; }
     QueuePage& queuePage() { return *queue_; }
     BenchPage& benchPage() { return *bench_; }
@@ -51,9 +54,12 @@ private:
     void showKeys();
     void fillSchools();
     void fileAnswer();
+    void workAhead();
 
     std::unique_ptr<Library> library_;
     ReviewSession* session_;
+    Measurer* measurer_;
+    QTimer quiet_; ///< runs out when the open clip has needed no measuring for a moment
     QMenu* menu_;
     QList<QMenu*> menus_;
     RoomBar* rooms_;

@@ -37,6 +37,8 @@ struct ClientNote {
     std::vector<std::string> redFlags, felt;
     std::vector<std::string> signs; ///< breath-held, doming, not-regained: seen by the coach, not corrected when asked
     std::string words;              ///< what the client wrote
+    /// Is there anything in it that is answered before form is?
+    bool isAlarming() const { return pain || !redFlags.empty() || !signs.empty(); }
 };
 
 /// How often a cue of one rung has been given for a fault and was followed by a fault that had really shrunk at the

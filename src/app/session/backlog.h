@@ -1,0 +1,41 @@
+#pragma once
+#include "app/session/background_job.h"
+#include "store/library.h"
+
+#include <deque>
+
+namespace deft::ui {
+
+/// Clips that wait for one kind of work, done one after the other in the background. A clip that cannot be done does
+/// not hold up the others.
+class Backlog : public QObject {
+    Q_OBJECT
+public:
+    explicit Backlog(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
+
+    /// Takes in the clips that need the work. @param first before those that already wait
+    void look(const std::vector<Clip>& clips, bool first = false);
+    void stop();
+    bool isLookingAt(int64_t clip) const { return now_ != 0 && now_ == clip; }
+    bool isIdle() const { return now_ == 0 && waiting_.empty(); }
+    const BackgroundJob& job() const { return job_; }
+
+signals:
+    void ready(qint64 clip);
+
+protected:
+    virtual bool needs(const Clip& clip) const = 0;
+    /// Starts the work on `job_` and calls done() when it has ended, whatever came of it.
+    virtual void start(const Clip& clip) = 0;
+    void done();
+
+    Library& library_;
+    BackgroundJob job_;
+
+private:
+    void next();
+    std::deque<Clip> waiting_;
+    int64_t now_ = 0;
+};
+
+} // namespace deft::ui

@@ -1,0 +1,40 @@
+#include "app/session/measurer.h"
+
+#include "landmarks/track_clip.h"
+
+namespace deft::ui {
+
+bool Measurer::needs(const Clip& clip) const {
+    const auto exercise = exerciseOf(clip.draft);
+    if (!exercise) return false;
+    const auto marked = clip.draft.marks.landmarks();
+    for (const std::string& name : exercise->landmarksNeeded)
+        if (std::find(marked.begin(), marked.end(), name) == marked.end()) return false;
+    return !library_.cachedTracks(clip.draft);
+}
+
+void Measurer::start(const Clip& clip) {
+    job_.run(
+        [clip](StopToken stop, const ProgressFn& progress) -> Result<std::pair<ReviewInputs, Tracks>> {
+            auto reader = ClipReader::open(clip.draft.clipPath);
+            if (!reader) return tl::unexpected(reader.error());
+            // The same marks as opening would use, or the result would not be found again.
+            ReviewInputs inputs = clip.draft;
+            auto marks = fitToClip(inputs.marks, reader->info(), inputs.clipSha256);
+            if (!marks) return tl::unexpected(marks.error());
+            inputs.marks = std::move(*marks);
+            auto tracks = trackClip(*reader, inputs.marks, stop, progress);
+            if (!tracks) return tl::unexpected(tracks.error());
+            return std::pair{std::move(inputs), std::move(*tracks)};
+        },
+        [this, clip](const Result<std::pair<ReviewInputs, Tracks>>& measured) {
+            // A clip that cannot be read says so when it is opened.
+            if (measured) {
+                library_.cacheTracks(measured->first, measured->second);
+                if (!(measured->first.marks == clip.draft.marks)) library_.cacheTracks(clip.draft, measured->second);
+            }
+            done();
+        });
+}
+
+} // namespace deft::ui

@@ -1,0 +1,19 @@
+#pragma once
+#include "app/session/backlog.h"
+
+namespace deft::ui {
+
+/// Follows the marks of clips that wait, so that a clip is measured when it is opened. What is found lies in the
+/// library's cache, where opening looks first.
+class Measurer : public Backlog {
+    Q_OBJECT
+public:
+    using Backlog::Backlog;
+    ~Measurer() override { job_.stop(); }
+
+protected:
+    bool needs(const Clip& clip) const override;
+    void start(const Clip& clip) override;
+};
+
+} // namespace deft::ui

@@ -1,0 +1,67 @@
+#include "answer/mail.h"
+
+#include <vmime/vmime.hpp>
+
+namespace deft {
+namespace {
+
+vmime::text utf8(const std::string& words) { return vmime::text(words, vmime::charsets::UTF_8); }
+
+vmime::shared_ptr<vmime::contentHandler> content(const std::string& bytes) {
+    return vmime::make_shared<vmime::stringContentHandler>(bytes);
+}
+
+std::string decoded(const std::string& base64) {
+    std::string bytes;
+    vmime::utility::inputStreamStringAdapter in(base64);
+    vmime::utility::outputStreamStringAdapter out(bytes);
+    vmime::utility::encoder::encoderFactory::getInstance()->create("base64")->decode(in, out);
+    return bytes;
+}
+
+/// Pictures inside the page would be blocked by most mail programs: each becomes a part of its own, named by `cid:`.
+std::string withPicturesAsParts(std::string html, vmime::htmlTextPart& part) {
+    const std::string start = "src=\"data:";
+    size_t at = 0;
+    while ((at = html.find(start, at)) != std::string::npos) {
+        const size_t type = at + start.size(), comma = html.find(',', type), end = html.find('"', type);
+        if (comma == std::string::npos || end == std::string::npos) break;
+        const std::string media = html.substr(type, html.find(';', type) - type);
+        const std::string name =
+            part.addObject(content(decoded(html.substr(comma + 1, end - comma - 1))), vmime::mediaType(media))
+                ->getReferenceId();
+        html.replace(at + 5, end - at - 5, name);
+        at += 5 + name.size();
+    }
+    return html;
+}
+
+} // namespace
+
+Result<std::string> answerMail(const Answer& answer, const std::string& coach, const PictureMaker& pictures) {
+    try {
+        vmime::messageBuilder builder;
+        builder.setExpeditor(vmime::mailbox(utf8(coach.empty() ? "Your coach" : coach),
+                                            vmime::emailAddress("coach", "address.invalid")));
+        builder.getRecipients().appendAddress(
+            vmime::make_shared<vmime::mailbox>(utf8(answer.clientName.empty() ? "Client" : answer.clientName),
+                                               vmime::emailAddress("client", "address.invalid")));
+        builder.setSubject(utf8(answer.exerciseName + ": your review"));
+        builder.constructTextPart(vmime::mediaType(vmime::mediaTypes::TEXT, vmime::mediaTypes::TEXT_HTML));
+        const auto part = vmime::dynamicCast<vmime::htmlTextPart>(builder.getTextPart());
+        part->setCharset(vmime::charsets::UTF_8);
+        part->setPlainText(content(answerText(answer)));
+        part->setText(content(withPicturesAsParts(answerHtml(answer, pictures), *part)));
+        const auto message = builder.construct();
+        message->getHeader()->MessageId()->setValue(vmime::messageId::generateId());
+        message->getHeader()->getField("X-Unsent")->setValue(std::string("1"));
+        std::string bytes;
+        vmime::utility::outputStreamStringAdapter out(bytes);
+        message->generate(out);
+        return bytes;
+    } catch (const vmime::exception& e) {
+        return fail(Errc::Unsupported, std::string("the mail file could not be made: ") + e.what());
+    }
+}
+
+} // namespace deft
