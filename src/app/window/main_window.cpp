@@ -113,6 +113,7 @@ void MainWindow::go(Room room) {
 
 /// Measures the clips that wait, as long as nobody waits for the one that is open.
 void MainWindow::workAhead() {
+    if (!session_->proposer().isIdle()) return quiet_.start(); // one kind of work at a time: two cores are soon busy
     if (!session_->job().isRunning()) measurer_->look(library_->clips());
 }
 
