@@ -36,8 +36,8 @@ function(deft_test name source)
   target_compile_options(test_${name} PRIVATE -O1) # the code under test keeps its own; this halves their build
   add_test(NAME ${name} COMMAND test_${name})
   if(NOT ARG_TIMEOUT)
-    set(ARG_TIMEOUT 120)
+    set(ARG_TIMEOUT 900) # a busy machine is no fault of the code
   endif()
   set_tests_properties(${name} PROPERTIES TIMEOUT ${ARG_TIMEOUT} LABELS "${ARG_LABELS}"
-    ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=C.UTF-8")
+    ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=C.UTF-8;QTEST_FUNCTION_TIMEOUT=1200000")
 endfunction()

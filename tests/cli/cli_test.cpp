@@ -31,7 +31,7 @@ class CliTest : public QObject {
             env.remove(QString::fromLatin1(gone)); // no display at all
         p.setProcessEnvironment(env);
         p.start(QStringLiteral(DEFT_PROGRAM), arguments);
-        p.waitForFinished(110000);
+        p.waitForFinished(400000);
         return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -1, p.readAllStandardOutput(),
                 p.readAllStandardError()};
     }
@@ -250,6 +250,7 @@ private slots:
         p.terminate();
         if (!p.waitForFinished(5000)) p.kill();
         p.waitForFinished(2000);
+        QProcess::execute(QStringLiteral("pkill"), {"-KILL", "-f", at("demo-library")}); // what xvfb-run left behind
     }
 
     /// Ctrl-C: it ends soon, says so, and no half-written file stays.

@@ -43,7 +43,7 @@ class WindowTest : public QObject {
         QTest::keyClick(page(), k, m);
     }
     bool measured() {
-        return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); }, 120000);
+        return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); }, 400000);
     }
     qint64 clipOf(const char* name, bool filed = false) {
         for (const Clip& c : window_->library().clips())
@@ -564,7 +564,7 @@ private slots:
         QVERIFY(!window_->library().cachedTracks(ruta.draft));
         window_->openClip(clipOf("Ois"));
         QVERIFY(measured() && window_->measurer().isIdle());
-        QVERIFY(QTest::qWaitFor([&] { return window_->library().cachedTracks(ruta.draft).has_value(); }, 120000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().cachedTracks(ruta.draft).has_value(); }, 400000));
         window_->openClip(ruta.id);
         QVERIFY(session().review() && !session().job().isRunning());
         window_->go(MainWindow::Queue);
