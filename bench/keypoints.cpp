@@ -32,7 +32,7 @@ int main(int argc, char** argv) {
         }));
         pass.push_back(secondsOf([&] { (void)(*network)->pass(square); }));
         body.push_back(secondsOf([&] { (void)findBody(**network, picture); }));
-        propose.push_back(secondsOf([&] { (void)proposeMarks(*reader, &**network, exercise, {}); }));
+        propose.push_back(secondsOf([&] { (void)proposeMarks(*reader, *network, exercise, {}); }));
         check.push_back(secondsOf([&] { (void)pictureQuality(*reader); }));
         stickers.push_back(secondsOf([&] { (void)findStickers(grey, {400, 200, 300, 200}, 7); }));
     }

@@ -22,18 +22,12 @@ int proposeMarksFor(const std::string& clip, const std::string& id, bool mirrore
     if (!last.empty()) {
         auto marks = readMarks(last);
         if (!marks) return failed(marks.error());
-        const auto& points = marks->frames.front().points;
-        std::map<std::string, Point2> seen;
-        for (const auto& [name, at] : points)
-            if (at) seen[name] = *at;
-        if (const auto turn = frontTurn(seen, exercise->bodyPosition()))
-            context.layout.learn(seen, exercise->view, *turn);
+        context.learn(*marks, *exercise);
         context.lastTime = std::move(*marks);
     }
     auto network = KeypointNetwork::load(KeypointNetwork::usualPlace());
-    auto proposals = proposeMarks(*reader, network ? &*network : nullptr, *exercise, context, stop, progress);
+    auto proposals = proposeMarks(*reader, network, *exercise, context, stop, progress);
     if (!proposals) return failed(proposals.error());
-    if (!network) proposals->missing = network.error().detail;
     if (proposals->marks.empty())
         return failed({Errc::NotFound,
                        network

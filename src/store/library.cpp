@@ -188,31 +188,50 @@ Result<int64_t> Library::addClip(int64_t client, const std::string& received, Re
     return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
 }
 
-std::vector<Clip> Library::clips() const {
+std::vector<Clip> Library::readClips(const QString& where, const QVariantList& values) const {
     std::vector<Clip> out;
-    QSqlQuery query(
-        QStringLiteral(
-            "SELECT id, client, received, draft, EXISTS (SELECT 1 FROM review WHERE review.clip = clip.id) AS filed "
-            "FROM clip ORDER BY filed, CASE WHEN filed THEN -id ELSE id END"),
-        QSqlDatabase::database(connection_));
+    QSqlQuery query(QSqlDatabase::database(connection_));
+    query.prepare(QStringLiteral("SELECT id, client, received, draft, saved_at, EXISTS (SELECT 1 FROM review WHERE "
+                                 "review.clip = clip.id) AS filed FROM clip %1 ORDER BY filed, CASE WHEN filed THEN "
+                                 "-id ELSE id END")
+                      .arg(where));
+    for (const QVariant& v : values) query.addBindValue(v);
+    query.exec();
     while (query.next()) {
         auto draft = parseInputs(parse(query.value(3)), "library");
         if (!draft) continue;
         out.push_back({query.value(0).toLongLong(), query.value(1).toLongLong(), s(query.value(2)),
-                       query.value(4).toBool(), std::move(*draft)});
+                       query.value(5).toBool(), std::move(*draft), s(query.value(4))});
     }
-    // Pain and words that stop come first, whoever has waited longer.
+    return out;
+}
+
+std::vector<Clip> Library::clips() const {
+    std::vector<Clip> out = readClips({});
+    // Pain and words that stop come first, whoever has waited longer; then what was promised soonest.
     std::stable_sort(out.begin(), out.end(), [](const Clip& a, const Clip& b) {
-        auto urgent = [](const Clip& c) { return !c.filed && c.draft.note.isAlarming(); };
-        return urgent(a) > urgent(b);
+        auto key = [](const Clip& c) {
+            const std::string& promised = c.draft.answerBy;
+            return std::tuple(c.filed, c.filed || !c.draft.note.isAlarming(),
+                              c.filed || promised.empty() ? std::string("~") : promised);
+        };
+        return key(a) < key(b);
     });
     return out;
 }
 
+std::vector<Clip> Library::clipsOf(int64_t client) const {
+    return readClips(QStringLiteral("WHERE client = ?"), {qlonglong(client)});
+}
+
 std::optional<Clip> Library::clip(int64_t id) const {
-    for (Clip& c : clips())
-        if (c.id == id) return std::move(c);
-    return std::nullopt;
+    auto found = readClips(QStringLiteral("WHERE id = ?"), {qlonglong(id)});
+    return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
+}
+
+std::optional<Clip> Library::newestClip() const {
+    auto found = readClips(QStringLiteral("WHERE id = (SELECT max(id) FROM clip)"));
+    return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
 }
 
 Result<void> Library::saveDraft(int64_t clip, const ReviewInputs& inputs) {
@@ -320,7 +339,7 @@ std::filesystem::path tracksFile(const std::filesystem::path& folder, const Revi
     return cacheFile(folder, "1" + in.clipSha256 + toJson(in.marks).dump(), ".tracks.csv");
 }
 std::filesystem::path proposalsFile(const std::filesystem::path& folder, const ReviewInputs& in) {
-    return cacheFile(folder, "1" + in.clipSha256 + in.exercise + (in.marks.mirrored ? "m" : ""), ".proposals.json");
+    return cacheFile(folder, "2" + in.clipSha256 + in.exercise + (in.marks.mirrored ? "m" : ""), ".proposals.json");
 }
 } // namespace
 
@@ -337,16 +356,8 @@ void Library::cacheTracks(const ReviewInputs& inputs, const Tracks& tracks) cons
 }
 
 std::optional<Marks> Library::cachedProposals(const ReviewInputs& inputs) const {
-    const auto json = readJsonFile(proposalsFile(folder_, inputs));
-    if (!json || !json->is_object()) return std::nullopt;
-    // Where nothing could be proposed the file lists no frame, which is no marks file; it still says so.
-    Marks marks;
-    if (json->value("frames", Json::array()).empty()) {
-        marks.more = *json;
-        return marks;
-    }
-    auto read = parseMarks(*json, "proposals");
-    return read ? std::optional(std::move(*read)) : std::nullopt;
+    auto marks = readMarks(proposalsFile(folder_, inputs));
+    return marks ? std::optional(std::move(*marks)) : std::nullopt;
 }
 
 void Library::cacheProposals(const ReviewInputs& inputs, const Marks& proposals) const {

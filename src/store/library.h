@@ -20,6 +20,7 @@ struct Clip {
     std::string received; ///< ISO date
     bool filed = false;
     ReviewInputs draft; ///< the review as it stands; saved at every change
+    std::string savedAt;
 };
 
 struct Reading {
@@ -59,8 +60,11 @@ public:
     /// `draft` must name the clip's file; its history and flags are filled from the client's record, its cue record
     /// from the filed reviews of all clients.
     Result<int64_t> addClip(int64_t client, const std::string& received, ReviewInputs draft);
-    std::vector<Clip> clips() const; ///< waiting ones first: those with pain or stop words, then oldest first
+    std::vector<Clip>
+    clips() const; ///< waiting ones first: pain or stop words, then the answer promised soonest, then oldest
+    std::vector<Clip> clipsOf(int64_t client) const; ///< waiting ones first, oldest first
     std::optional<Clip> clip(int64_t id) const;
+    std::optional<Clip> newestClip() const; ///< the last that was added
     Result<void> saveDraft(int64_t clip, const ReviewInputs& inputs);
 
     /// Files the review and its answer: readings, answer and audit entry in one transaction, the page beside it.
@@ -82,6 +86,7 @@ public:
 private:
     Library() = default;
     Result<void> migrate();
+    std::vector<Clip> readClips(const QString& where, const QVariantList& values = {}) const;
     Result<void> run(const QString& sql, const QVariantList& values = {}, int64_t* id = nullptr) const;
     template <class Work> Result<void> transaction(Work work);
 

@@ -1,5 +1,7 @@
 // The message to the client: complete, kind, self-contained, and the same twice.
 #include "answer/answer.h"
+#include "answer/calendar.h"
+#include "answer/mail.h"
 #include "support/demo_review.h"
 
 #include <QRegularExpression>
@@ -149,6 +151,43 @@ private slots:
         const Answer a = composeAnswer(locked);
         QVERIFY(a.find("cautions")->text.find("To settle first") != std::string::npos);
         for (const AnswerPart& p : a.parts) QVERIFY2(!p.id.starts_with("correction-"), p.id.c_str());
+    }
+
+    /// RFC 5545: lines end in CRLF and are folded at 75 octets, text is escaped; reviewed on a Thursday, due the next.
+    void nextDateAsCalendar() {
+        const Review r = demoReview();
+        const Answer a = composeAnswer(r);
+        QVERIFY(a.find("next")->text.find("(Thursday 7 May)") != std::string::npos);
+        const std::string ics = answerCalendar(a, r.inputs).value();
+        QCOMPARE(answerCalendar(a, r.inputs).value(), ics);
+        QString text = QString::fromStdString(ics);
+        for (const QString& line : text.split(QStringLiteral("\r\n"))) {
+            QVERIFY(line.toUtf8().size() <= 75);
+            QVERIFY(!line.contains(QLatin1Char('\n')));
+        }
+        text.replace(QStringLiteral("\r\n "), QString()); // unfolded
+        for (const char* line : {"BEGIN:VCALENDAR", "VERSION:2.0", "BEGIN:VEVENT", "DTSTART;VALUE=DATE:20260507",
+                                 "TRANSP:TRANSPARENT", "BEGIN:VALARM", "TRIGGER:PT9H", "END:VCALENDAR"})
+            QVERIFY2(text.contains(QString::fromLatin1(line) + QStringLiteral("\r\n")), ics.c_str());
+        QVERIFY(text.contains(QStringLiteral("Until next time")) && text.contains(QStringLiteral("no medical device")));
+        ReviewInputs undated = demoInputs();
+        undated.date.clear();
+        QVERIFY(!answerCalendar(a, undated));
+        QVERIFY(composeAnswer(demoReview(undated)).find("next")->text.find('(') == std::string::npos);
+    }
+
+    /// What goes along with a mail comes out of it byte for byte.
+    void attachments() {
+        const Answer a = composeAnswer(demoReview());
+        std::string bytes;
+        for (int i = 0; i < 1000; ++i) bytes += char(i * 31);
+        const QString mail =
+            QString::fromStdString(answerMail(a, "Jonna", nullptr, {{"moment.mp4", "video/mp4", bytes}}).value());
+        const qsizetype part = mail.indexOf(QStringLiteral("video/mp4"));
+        QVERIFY(part > 0 && mail.indexOf(QStringLiteral("moment.mp4"), part) > 0);
+        const qsizetype begin = mail.indexOf(QStringLiteral("\r\n\r\n"), part) + 4,
+                        end = mail.indexOf(QStringLiteral("\r\n--"), begin);
+        QCOMPARE(QByteArray::fromBase64(mail.mid(begin, end - begin).toLatin1()), QByteArray::fromStdString(bytes));
     }
 
     void withoutAName() {

@@ -1,4 +1,5 @@
 // Files that are whole or old, JSON that says where it is wrong.
+#include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
 
@@ -87,6 +88,15 @@ private slots:
                      .error()
                      .code,
                  Errc::BadFormat);
+    }
+
+    /// Weekdays from the calendar: the first of January 2000 was a Saturday, the first of March 2028 is a Wednesday.
+    void dates() {
+        QCOMPARE(dayInWords(*parseDate("2000-01-01")), std::string("Saturday 1 January"));
+        QCOMPARE(dayInWords(*parseDate("2028-02-29") + std::chrono::days(1)), std::string("Wednesday 1 March"));
+        QCOMPARE(isoDate(*parseDate("2026-12-28") + std::chrono::days(7)), std::string("2027-01-04"));
+        for (const char* no : {"", "2026-02-29", "2026-13-01", "2026-1-1", "2026-05-14x", "14.05.2026"})
+            QVERIFY2(!parseDate(no), no);
     }
 
     void numbers() {

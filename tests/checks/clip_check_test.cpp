@@ -139,7 +139,7 @@ private slots:
         clip.width = 1280, clip.height = 720, clip.medianRateHz = 30, clip.duration_s = 20;
         for (int i = 0; i < 600; ++i) clip.time_s.push_back(i / 30.0);
         PictureQuality q;
-        q.light = 120, q.noise = 2, q.blur = 0.3, q.worstBlur = 0.32, q.still_s = 3, q.looked = 16;
+        q.light = 120, q.noise = 2, q.blur = 0.3, q.worstBlur = 0.32, q.still_s = 3;
         BodyFacts facts;
         facts.view = "side", facts.position = "supine";
         auto verdict = [&](const std::string& id) {

@@ -9,6 +9,7 @@
 #include <QTemporaryDir>
 #include <QTest>
 #include <csignal>
+#include <unistd.h>
 
 using namespace deft;
 using namespace deft::test;
@@ -242,15 +243,14 @@ private slots:
         env.remove(QStringLiteral("QT_QPA_PLATFORM"));
         env.insert(QStringLiteral("XDG_CONFIG_HOME"), at("config"));
         p.setProcessEnvironment(env);
+        p.setChildProcessModifier([] { ::setpgid(0, 0); }); // so that all that it starts can be ended with it
         p.start(QStringLiteral("xvfb-run"), {"-a", "-s", "-screen 0 1280x800x24", QStringLiteral(DEFT_PROGRAM),
                                              "--demo", "--library", at("demo-library")});
         QVERIFY(QTest::qWaitFor([&] { return QFile::exists(at("demo-library") + "/answers/answer-1.html"); }, 60000));
         QTest::qWait(1500);
         QVERIFY2(p.state() == QProcess::Running, p.readAllStandardError().constData());
-        p.terminate();
-        if (!p.waitForFinished(5000)) p.kill();
-        p.waitForFinished(2000);
-        QProcess::execute(QStringLiteral("pkill"), {"-KILL", "-f", at("demo-library")}); // what xvfb-run left behind
+        ::kill(-pid_t(p.processId()), SIGKILL);
+        QVERIFY(p.waitForFinished(5000));
     }
 
     /// Ctrl-C: it ends soon, says so, and no half-written file stays.

@@ -18,7 +18,8 @@ class MarksTest : public QObject {
     static Json good() {
         return Json::parse(
             R"({"format":"deft-mirror-marks","version":1,"mirrored":true,"scale":{"length_cm":180},"maker":{"x":1},
-            "frames":[{"time_s":0.0,"points":{"hip":[640.25,400],"knee":[800,300]}},{"time_s":2.0,"points":{"knee":null}}]})");
+            "frames":[{"time_s":0.0,"points":{"hip":[640.25,400],"knee":[800,300]}},{"time_s":2.0,"points":{"knee":null}}],
+            "seeds":[{"time_s":1.0,"points":{"knee":[790,310.5]}}]})");
     }
     static ClipInfo clip() {
         ClipInfo c;
@@ -35,6 +36,7 @@ private slots:
         QCOMPARE(m.frames.size(), size_t(2));
         NEAR(m.frames[0].points.at("hip")->x(), 640.25, 0);
         QVERIFY(!m.frames[1].points.at("knee").has_value());
+        NEAR(m.seeds.at(0).points.at("knee")->y(), 310.5, 0);
         QCOMPARE(toJson(m)["maker"]["x"].get<int>(), 1); // keys of other programs are kept
         QCOMPARE(parseMarks(toJson(m), "f").value(), m);
         QCOMPARE(m.landmarks(), (std::vector<std::string>{"hip", "knee"}));
@@ -54,6 +56,12 @@ private slots:
         QTest::newRow("words") << "/frames/0/points/hip"
                                << "[\"a\",\"b\"]"
                                << "/frames/0/points/hip";
+        QTest::newRow("seed of nothing") << "/seeds/0/points/elbo"
+                                         << "[1,2]"
+                                         << "/seeds/0/points/elbo";
+        QTest::newRow("seeds that are none") << "/seeds"
+                                             << "7"
+                                             << "/seeds";
         QTest::newRow("no time") << "/frames/1/time_s"
                                  << "\"soon\""
                                  << "/frames/1/time_s";

@@ -1,9 +1,13 @@
 // What leaves the machine shows no face: whatever was lost, the head is covered or there is no picture.
 #include "app/paint/answer_picture.h"
 #include "app/paint/body_overlay.h"
+#include "app/paint/reply_clip.h"
 #include "app/theme/palette.h"
 #include "support/demo_review.h"
 
+#include "support/table.h"
+
+#include <QTemporaryDir>
 #include <QTest>
 
 using namespace deft;
@@ -60,7 +64,7 @@ private slots:
     void headIsCovered() {
         QFETCH(QStringList, lost);
         Review r = demoReview();
-        for (const QString& name : lost) lose(r, qPrintable(name), kFrame - 20, kFrame + 20);
+        for (const QString& name : lost) lose(r, qPrintable(name), kFrame - 12, kFrame + 12); // 0.4 s
         verifyCovered(r, answerPicture(r, noise(r), picture(), {640, 340}));
     }
 
@@ -74,7 +78,59 @@ private slots:
         Review r = demoReview();
         lose(r, "shoulder", 0, int64_t(r.tracks.frames()));
         QVERIFY(answerPicture(r, noise(r), picture(), {640, 340}).isNull());
-        QVERIFY(!canCoverFace(r) && canCoverFace(demoReview()));
+        QVERIFY(!canCoverFace(r, kFrame) && canCoverFace(demoReview(), kFrame));
+        // Lost for long: the head may be anywhere by now.
+        Review gone = demoReview();
+        for (const char* name : {"ear", "shoulder", "hip"}) lose(gone, name, kFrame - 30, kFrame + 30);
+        QVERIFY(!canCoverFace(gone, kFrame) && canCoverFace(gone, kFrame + 40));
+    }
+
+    /// Seen from the front left and right are marked; the head is between or above them.
+    void fromTheFront() {
+        Review r = demoReview();
+        for (const char* name : {"shoulder", "hip", "ear"}) {
+            auto points = r.tracks.landmark.extract(name).mapped();
+            r.tracks.landmark[std::string(name) + "_l"] = r.tracks.landmark[std::string(name) + "_r"] = points;
+        }
+        verifyCovered(r, answerPicture(r, noise(r), picture(), {640, 340}));
+    }
+
+    /// Slow motion through the moment beside the best frame; every picture of it has the head made unrecognisable.
+    void replyClip() {
+        QTemporaryDir dir;
+        const std::filesystem::path path = dir.filePath(QStringLiteral("moment.mp4")).toStdString();
+        const Review r = demoReview();
+        const Answer answer = composeAnswer(r);
+        auto reader = ClipReader::open(r.inputs.clipPath).value();
+        const auto ok = writeReplyClip(r, answer, reader, path);
+        QVERIFY2(ok.has_value(), ok ? "" : ok.error().detail.c_str());
+        auto clip = ClipReader::open(path.string()).value();
+        QCOMPARE(clip.info().width, 1280);
+        NEAR(clip.info().medianRateHz, 30, 0.1);
+        NEAR(clip.info().duration_s, 3 * 2.0 + 1, 0.2); // two seconds, three times slower, then still for one
+        // It moves: the right half changes, the best frame on the left does not.
+        const cv::Mat first = clip.grey(0)->clone(), later = clip.grey(clip.info().frames() / 2)->clone();
+        auto change = [&](const cv::Rect& part) {
+            return cv::norm(first(part), later(part), cv::NORM_L1) / part.area();
+        };
+        QVERIFY(change({640, 0, 640, 620}) > 4 * change({0, 0, 630, 620}));
+
+        Review lost = demoReview();
+        const double middle = [&] {
+            for (const AnswerPart& p : answer.parts)
+                for (const AnswerPicture& picture : p.pictures)
+                    if (picture.broken) return r.clip.time_s[size_t(picture.frame)];
+            return 0.0;
+        }();
+        const int64_t at = r.clip.frameAt(middle);
+        for (const char* name : {"ear", "shoulder", "hip"}) lose(lost, name, at - 40, at);
+        const auto refused = writeReplyClip(lost, answer, reader, dir.filePath(QStringLiteral("no.mp4")).toStdString());
+        QCOMPARE(refused.error().code, Errc::Unsupported);
+        QVERIFY(refused.error().detail.find("face") != std::string::npos);
+        QVERIFY(!QFile::exists(dir.filePath(QStringLiteral("no.mp4"))));
+        Answer praise = answer;
+        for (AnswerPart& p : praise.parts) p.pictures.clear();
+        QCOMPARE(writeReplyClip(r, praise, reader, path).error().code, Errc::Unsupported);
     }
 };
 

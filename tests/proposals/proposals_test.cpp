@@ -202,7 +202,8 @@ private slots:
         context.lastWidth = 960, context.lastHeight = 540;
         auto reader = ClipReader::open(clip).value();
         const auto exercise = loadExercise("bridge").value();
-        const auto p = proposeMarks(reader, nullptr, exercise, context).value();
+        auto none = KeypointNetwork::load("/nowhere");
+        const auto p = proposeMarks(reader, none, exercise, context).value();
         QVERIFY(!p.missing.empty() && !p.facts);
         QCOMPARE(p.marks.size(), truth.frames[0].points.size());
         int onStickers = 0;
@@ -215,8 +216,8 @@ private slots:
         QVERIFY2(onStickers >= 5, qPrintable(QString::number(onStickers)));
         QVERIFY(std::find(p.empty.begin(), p.empty.end(), "ear") != p.empty.end());
         // Nothing is known: nothing is proposed.
-        QVERIFY(proposeMarks(reader, nullptr, exercise, {}).value().marks.empty());
-        QCOMPARE(proposeMarks(reader, nullptr, exercise, context,
+        QVERIFY(proposeMarks(reader, none, exercise, {}).value().marks.empty());
+        QCOMPARE(proposeMarks(reader, none, exercise, context,
                               [] {
                                   std::stop_source s;
                                   s.request_stop();

@@ -87,7 +87,7 @@ void AnswerPage::refresh() {
         wordCount += size_t(QString::fromStdString(answer.parts[i].text)
                                 .split(QRegularExpression(QStringLiteral("\\s+")), Qt::SkipEmptyParts)
                                 .size());
-        if (canCoverFace(*session_.review())) pictures += answer.parts[i].pictures.size();
+        for (const AnswerPicture& p : answer.parts[i].pictures) pictures += canCoverFace(*session_.review(), p.frame);
     }
     requestPictures();
     file_->setEnabled(session_.review() && !session_.isFiled());

@@ -1,6 +1,7 @@
 #include "app/bench/readings_panel.h"
 
 #include "app/theme/words.h"
+#include "review/compare.h"
 
 #include <QMouseEvent>
 #include <cmath>
@@ -53,10 +54,6 @@ void ReadingsPanel::refresh() {
 
 const Reading* ReadingsPanel::last(const ReadingRow& row) const {
     return session_.earlier().empty() ? nullptr : session_.earlier().back().find(row.measure, row.stat);
-}
-
-bool ReadingsPanel::isReal(const ReadingRow& row, const Reading& last) {
-    return std::isfinite(row.value) && std::abs(row.value - last.value) > std::hypot(row.u95, last.u95);
 }
 
 double ReadingsPanel::rowHeight() const {
@@ -164,7 +161,7 @@ void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
         paintBar(p, QRectF(bar + 6, line.center().y() - 6, kBar - 18, 12), row);
         if (const Reading* past = last(row)) {
             // A change that both bands can explain is told in the lighter weight and with "≈".
-            const bool real = isReal(row, *past);
+            const bool real = isRealChange(past->value, past->u95, row.value, row.u95);
             putText(p, QRectF(last_, line.top(), kLast - 8, h),
                     (real ? QString() : QStringLiteral("≈ ")) + withUnit(past->value, row), Size::Small,
                     real ? c.ink : c.ink2, real ? QFont::DemiBold : QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);

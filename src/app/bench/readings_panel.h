@@ -15,8 +15,6 @@ public:
     /// Last time's value of a row. Null when there is none.
     const Reading* last(const ReadingRow& row) const;
     void step(int rows); ///< to the next reading's worst frame
-    /// Is the change since last time larger than both bands together (root of the sum of squares)?
-    static bool isReal(const ReadingRow& row, const Reading& last);
 
 protected:
     void paintBody(QPainter& painter, const QRect& body) override;

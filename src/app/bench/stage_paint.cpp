@@ -18,7 +18,7 @@ void StagePicture::paintGhosts(QPainter& p) const {
     for (const auto& [name, mark] : ghosts()) {
         if (dragged_ && name == selected_) continue;
         const QPointF c = toWidget({mark.at.x(), mark.at.y()});
-        const double band = std::max(5.0, kU95 * mark.sd * view().m11());
+        const double band = std::max(5.0, kU95Circle * mark.sd * view().m11());
         for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.4}, {QColor(kOnPicture), 1.4}}) {
             p.setPen(QPen(colour, w));
             p.drawLine(c - QPointF(5, 0), c + QPointF(5, 0));
@@ -37,7 +37,7 @@ void StagePicture::paintGhosts(QPainter& p) const {
         if (dragged_ && name == selected_) continue;
         const QPointF c = toWidget({mark.at.x(), mark.at.y()});
         const double w = metrics.horizontalAdvance(words(name)), h = metrics.height();
-        const double out = std::max(8.0, kU95 * mark.sd * view().m11()) + 3;
+        const double out = std::max(8.0, kU95Circle * mark.sd * view().m11()) + 3;
         for (const QPointF& corner :
              {QPointF(out, -h / 2), QPointF(-out - w, -h / 2), QPointF(-w / 2, out), QPointF(-w / 2, -out - h),
               QPointF(0.7 * out, 0.7 * out), QPointF(-0.7 * out - w, 0.7 * out), QPointF(0.7 * out, -0.7 * out - h),

@@ -83,16 +83,12 @@ QByteArray answerPdf(const Answer& answer, const PictureMaker& pictures) {
     for (const AnswerPart& part : answer.parts) {
         if (!part.sent) continue;
         cursor.insertBlock(paragraph, QTextCharFormat());
-        const bool correction = part.id.rfind("correction-", 0) == 0;
-        cursor.insertText((correction ? QStringLiteral("%1. ").arg(++number) : QString()) +
+        cursor.insertText((isCorrection(part) ? QStringLiteral("%1. ").arg(++number) : QString()) +
                           QString::fromStdString(part.text));
         insertPictures(cursor, part, pictures);
     }
     cursor.insertBlock(paragraph, small);
-    cursor.insertText(
-        QString::fromUtf8(kScopeNote) + QLatin1Char('\n') +
-        QStringLiteral("%1, measured the way of “%2”")
-            .arg(QString::fromStdString(answer.exerciseName), QString::fromStdString(answer.schoolWords)));
+    cursor.insertText(QString::fromUtf8(kScopeNote) + QLatin1Char('\n') + QString::fromStdString(footnote(answer)));
     document.print(&writer);
     return bytes;
 }

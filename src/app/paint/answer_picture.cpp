@@ -14,20 +14,41 @@ QImage toImage(const cv::Mat& bgra) {
 
 namespace {
 
-/// Place of a landmark in the nearest frame in which it was seen: on the mat a head hardly moves.
-std::optional<Point2> nearest(const Tracks& tracks, const std::string& name, int64_t frame) {
-    for (int64_t away = 0; away < int64_t(tracks.frames()); ++away)
-        for (const int64_t i : {frame - away, frame + away})
-            if (i >= 0 && i < int64_t(tracks.frames()))
-                if (const TrackPoint* p = tracks.find(name, size_t(i)); p && p->usable()) return p->at;
+/// A head that was lost for longer than this may be anywhere (chosen here).
+constexpr double kHeadKnown_s = 0.5;
+
+std::optional<Point2> at(const Tracks& tracks, const std::string& name, size_t frame) {
+    if (const TrackPoint* p = tracks.find(name, frame); p && p->usable()) return p->at;
+    return std::nullopt;
+}
+
+/// Place of a landmark, or of the middle of its left and right, in the nearest frame in which it was seen.
+std::optional<Point2> nearest(const Review& r, const std::string& name, int64_t frame) {
+    const auto frames = int64_t(r.tracks.frames());
+    for (int64_t away = 0; away < frames; ++away) {
+        bool near = false;
+        for (const int64_t i : {frame - away, frame + away}) {
+            if (i < 0 || i >= frames ||
+                std::abs(r.clip.time_s[size_t(i)] - r.clip.time_s[size_t(frame)]) > kHeadKnown_s)
+                continue;
+            near = true;
+            if (const auto p = at(r.tracks, name, size_t(i))) return p;
+            const auto left = at(r.tracks, name + "_l", size_t(i)), right = at(r.tracks, name + "_r", size_t(i));
+            if (left && right) return Point2((*left + *right) / 2);
+        }
+        if (!near) break;
+    }
     return std::nullopt;
 }
 
 /// Where the head is, generously. Without an ear mark it is guessed to lie beyond the shoulder, as far as a head is
 /// long.
 std::optional<QRectF> headBox(const Review& r, int64_t frame) {
-    const auto ear = nearest(r.tracks, "ear", frame), shoulder = nearest(r.tracks, "shoulder", frame),
-               hip = nearest(r.tracks, "hip", frame);
+    auto ear = nearest(r, "ear", frame), hip = nearest(r, "hip", frame);
+    const auto shoulder = nearest(r, "shoulder", frame);
+    if (!ear) ear = nearest(r, "nose", frame);
+    if (!hip) hip = nearest(r, "asis", frame);
+    if (!hip) hip = nearest(r, "psis", frame);
     if (!shoulder || !hip) return std::nullopt;
     const Vector2 up = *shoulder - *hip;
     const Point2 centre = ear ? Point2(*ear + 0.04 * up) : Point2(*shoulder + 0.45 * up);
@@ -72,7 +93,7 @@ QImage answerPicture(const Review& review, const QImage& frame, const AnswerPict
     return out;
 }
 
-bool canCoverFace(const Review& review) { return headBox(review, 0).has_value(); }
+bool canCoverFace(const Review& review, int64_t frame) { return headBox(review, frame).has_value(); }
 
 PictureMaker pictureMaker(const Review& review, ClipReader& reader) {
     return [&review, &reader](const AnswerPicture& picture) -> PictureData {

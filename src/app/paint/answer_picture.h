@@ -13,8 +13,8 @@ QImage toImage(const cv::Mat& bgra);
 /// is not known where the head is: then there is no picture.
 QImage answerPicture(const Review& review, const QImage& frame, const AnswerPicture& picture, const QSize& size);
 
-/// Do the marks of this review tell where the head is?
-bool canCoverFace(const Review& review);
+/// Do the marks tell where the head is in this frame, or was half a second before or after it?
+bool canCoverFace(const Review& review, int64_t frame);
 
 /// Makes the pictures of an answer from its clip, as JPEG.
 PictureMaker pictureMaker(const Review& review, ClipReader& reader);

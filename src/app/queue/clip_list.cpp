@@ -17,6 +17,13 @@ struct Seen {
     QString found;
 };
 
+/// When the answer was promised, as short as the row is.
+QString byWords(const std::string& date) {
+    const QDate day = QDate::fromString(QString::fromStdString(date), Qt::ISODate);
+    return day.isValid() ? QObject::tr("by %1").arg(QLocale(QLocale::English).toString(day, QStringLiteral("d MMM")))
+                         : QObject::tr("waits");
+}
+
 /// The proposed points with room around them, in the shape of the list's pictures.
 QRectF cropAround(const MarkedFrame& marks, const ClipInfo& clip) {
     QPolygonF points;
@@ -73,37 +80,52 @@ Seen lookAt(const Library& library, const Clip& clip) {
 ClipList::ClipList(Library& library, QObject* parent) : QAbstractListModel(parent), library_(library) {}
 
 void ClipList::refresh() {
-    look_.stop(); // it reads the entries' clips
     beginResetModel();
     std::map<int64_t, Client> clients;
     for (Client& c : library_.clients()) clients[c.id] = std::move(c);
-    std::vector<Entry> before = std::move(entries_);
+    std::map<int64_t, Entry> before;
+    for (Entry& e : entries_) before.emplace(e.clip.id, std::move(e));
     entries_.clear();
     for (Clip& c : library_.clips()) {
         Entry e;
+        if (const auto old = before.find(c.id); old != before.end()) {
+            e = std::move(old->second);
+            e.seen = e.seen && !touched_.count(c.id) && e.clip.filed == c.filed && e.clip.savedAt == c.savedAt;
+        }
         e.clip = std::move(c);
         e.client = clients[e.clip.client];
         if (const auto exercise = loadExercise(e.clip.draft.exercise))
             e.exercise = QString::fromStdString(exercise->name);
-        for (Entry& old : before)
-            if (old.clip.id == e.clip.id) e.picture = std::move(old.picture), e.found = old.found;
         entries_.push_back(std::move(e));
     }
+    touched_.clear();
     endResetModel();
-    std::vector<Clip> clips;
-    for (const Entry& e : entries_) clips.push_back(e.clip);
-    look_.run(
-        [&library = library_, clips](StopToken stop, const ProgressFn&) {
-            std::vector<Seen> seen;
-            for (const Clip& c : clips)
-                if (!stop.stop_requested()) seen.push_back(lookAt(library, c));
-            return seen;
-        },
-        [this](std::vector<Seen> seen) {
-            for (size_t i = 0; i < seen.size() && i < entries_.size(); ++i)
-                entries_[i].picture = seen[i].picture, entries_[i].found = seen[i].found;
-            if (!entries_.empty()) emit dataChanged(index(0), index(int(entries_.size()) - 1));
-        });
+    lookAtNext();
+}
+
+/// One clip after the other, so that the first ones are there at once however many wait.
+void ClipList::lookAtNext() {
+    const auto next = std::find_if(entries_.begin(), entries_.end(), [](const Entry& e) { return !e.seen; });
+    if (next == entries_.end()) return look_.stop();
+    look_.run([&library = library_, clip = next->clip](StopToken, const ProgressFn&) { return lookAt(library, clip); },
+              [this, id = next->clip.id](Seen seen) {
+                  for (size_t row = 0; row < entries_.size(); ++row) {
+                      Entry& e = entries_[row];
+                      if (e.clip.id != id) continue;
+                      e.picture = std::move(seen.picture), e.found = seen.found, e.seen = true;
+                      emit dataChanged(index(int(row)), index(int(row)));
+                  }
+                  lookAtNext();
+              });
+}
+
+void ClipList::setWork(int64_t clip, const QString& words) {
+    for (size_t row = 0; row < entries_.size(); ++row) {
+        Entry& e = entries_[row];
+        if (e.clip.id != clip || e.work == words) continue;
+        e.work = words;
+        emit dataChanged(index(int(row)), index(int(row)));
+    }
 }
 
 const ClipList::Entry* ClipList::find(int64_t clip) const {
@@ -125,7 +147,7 @@ QVariant ClipList::data(const QModelIndex& index, int role) const {
     if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole)
         return tr("%1, %2, received %3, %4")
             .arg(QString::fromStdString(e.client.name), e.clip.filed ? tr("filed") : tr("waiting"),
-                 QString::fromStdString(e.clip.received), e.found);
+                 QString::fromStdString(e.clip.received), e.work.isEmpty() ? e.found : e.work);
     return {};
 }
 
@@ -145,7 +167,11 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
             date.isValid() ? QLocale(QLocale::English).toString(date, QStringLiteral("d MMM")) : QString(), Size::Small,
             c.ink, QFont::DemiBold);
     putText(*p, QRectF(box.left() + 8, box.top() + 26, 52, 18),
-            e.clip.filed ? QObject::tr("filed") : QObject::tr("waits"), Size::Small, c.ink2);
+            e.clip.filed                     ? QObject::tr("filed")
+            : e.clip.draft.note.isAlarming() ? QObject::tr("first")
+            : e.clip.draft.answerBy.empty()  ? QObject::tr("waits")
+                                             : byWords(e.clip.draft.answerBy),
+            Size::Small, e.clip.draft.note.isAlarming() && !e.clip.filed ? c.ink : c.ink2);
     p->fillRect(picture, c.stage);
     if (!e.picture.isNull()) {
         const double h = e.picture.width() * picture.height() / picture.width();
@@ -165,8 +191,8 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
                 ? QString()
                 : QStringLiteral("“%1”").arg(QString::fromStdString(e.clip.draft.note.words)),
             Size::Small, c.ink);
-    putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.found, Size::Small, c.ink2, QFont::Normal,
-            Qt::AlignRight | Qt::AlignVCenter);
+    putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.work.isEmpty() ? e.found : e.work,
+            Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
     putText(*p, QRectF(x + 0.57 * rest, first.top(), 0.43 * rest, 20), e.exercise, Size::Small, c.ink, QFont::Medium,
             Qt::AlignRight | Qt::AlignVCenter);
     if (option.state & QStyle::State_HasFocus) {

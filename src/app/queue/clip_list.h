@@ -5,6 +5,7 @@
 #include <QAbstractListModel>
 #include <QImage>
 #include <QStyledItemDelegate>
+#include <set>
 
 namespace deft::ui {
 
@@ -14,12 +15,17 @@ class ClipList : public QAbstractListModel {
 public:
     explicit ClipList(Library& library, QObject* parent = nullptr);
     void refresh();
+    /// Something new is known about this clip: its picture and words are made anew.
+    void touch(int64_t clip) { touched_.insert(clip); }
+    /// What is being done for a clip, or why it could not be done; empty = nothing.
+    void setWork(int64_t clip, const QString& words);
 
     struct Entry {
         Clip clip;
         Client client;
         QImage picture;
-        QString found, exercise;
+        QString found, exercise, work;
+        bool seen = false; ///< picture and `found` are up to date
     };
     const Entry& entry(int row) const { return entries_[size_t(row)]; }
     const Entry* find(int64_t clip) const;
@@ -29,8 +35,10 @@ public:
     QVariant data(const QModelIndex& index, int role) const override;
 
 private:
+    void lookAtNext();
     Library& library_;
     std::vector<Entry> entries_;
+    std::set<int64_t> touched_;
     BackgroundJob look_;
 };
 

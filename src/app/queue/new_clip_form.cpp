@@ -1,15 +1,16 @@
 #include "app/queue/new_clip_form.h"
 
+#include "app/session/usual_schools.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
 #include "judgement/safety.h"
 #include "proposals/body_facts.h"
+#include "store/intake.h"
 #include "video/clip_reader.h"
 
 #include <QDate>
 #include <QFormLayout>
 #include <QMenu>
-#include <QSettings>
 
 namespace deft::ui {
 
@@ -133,12 +134,8 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
     stop_->setCurrentIndex(0), felt_->setCurrentIndex(0);
     setIntake({});
     // Most coaches bring in several clips of the same exercise.
-    int64_t newest = 0;
-    for (const Clip& c : library_.clips())
-        if (c.id > newest) {
-            newest = c.id;
-            exercise_->setCurrentIndex(std::max(0, exercise_->findData(QString::fromStdString(c.draft.exercise))));
-        }
+    if (const auto last = library_.newestClip())
+        exercise_->setCurrentIndex(std::max(0, exercise_->findData(QString::fromStdString(last->draft.exercise))));
     emit exercise_->currentIndexChanged(exercise_->currentIndex());
     client_->setFocus();
     exerciseChosen_ = false;
@@ -224,10 +221,9 @@ void NewClipForm::add() {
         emit failed(QString::fromStdString("Not added: " + ok.error().detail + "."));
         return;
     }
-    ReviewInputs in;
+    ReviewInputs in = newDraft(library_, client, exercise_->currentData().toString().toStdString(), usualSchools());
     in.clipPath = path_.toStdString();
     in.clipSha256 = *sha;
-    in.exercise = exercise_->currentData().toString().toStdString();
     in.client = name.toStdString();
     in.clientRole = role_->text().trimmed().toStdString();
     in.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
@@ -242,25 +238,9 @@ void NewClipForm::add() {
         in.note.felt = {place};
         in.note.shaking = place == "shaking";
     }
-    if (const auto e = loadExercise(in.exercise)) in.asked = firstTarget(*e);
     in.asked.sets = sets_->value();
     in.asked.reps = reps_->value() > 1 ? std::optional(reps_->value()) : std::nullopt;
     in.asked.hold_s = hold_->value() > 0 ? std::optional<double>(hold_->value()) : std::nullopt;
-    // Schools: as in this client's last clip of the exercise, else as the coach has chosen for new clips.
-    if (const auto e = loadExercise(in.exercise)) {
-        const QSettings settings;
-        for (const SchoolsAnswer& a : e->schools) {
-            const QString key = QStringLiteral("schools/") + QString::fromStdString(a.question);
-            const std::string own = settings.value(key).toString().toStdString();
-            if (!own.empty() && e->inSchools({{a.question, own}})) in.schools[a.question] = own;
-        }
-    }
-    for (const Clip& c : library_.clips())
-        if (c.client == client && c.draft.exercise == in.exercise)
-            for (const auto& [question, choice] : c.draft.schools) in.schools[question] = choice;
-    // The newest filed review knows what was asked for next.
-    if (const auto earlier = library_.filed(client, in.exercise); !earlier.empty())
-        in.asked.rung = earlier.back().past.target.rung;
     auto clip = library_.addClip(client, in.date, in);
     if (!clip) {
         emit failed(QString::fromStdString("Not added: " + clip.error().detail + "."));

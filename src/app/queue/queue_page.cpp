@@ -6,7 +6,9 @@
 #include "checks/clip_check.h"
 #include "video/clip_reader.h"
 
+#include <QDate>
 #include <QHBoxLayout>
+#include <QLocale>
 
 namespace deft::ui {
 
@@ -46,11 +48,22 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     auto* page = new QHBoxLayout(this);
     page->setContentsMargins(16, 16, 16, 16);
     page->setSpacing(24);
-    page->addWidget(list_, 1);
+    inbox_ = new QLabel;
+    inbox_->setWordWrap(true);
+    inbox_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    inbox_->hide();
+    auto* left = new QVBoxLayout;
+    left->setSpacing(12);
+    left->addWidget(list_, 1);
+    left->addWidget(inbox_);
+    page->addLayout(left, 1);
     page->addWidget(side_);
 
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, &QueuePage::preview);
-    connect(clips_, &QAbstractItemModel::dataChanged, this, &QueuePage::preview);
+    connect(clips_, &QAbstractItemModel::dataChanged, this, [this](const QModelIndex& from, const QModelIndex& to) {
+        if (const int row = list_->currentIndex().row(); from.row() <= row && row <= to.row()) this->preview();
+    });
+    connect(inbox_, &QLabel::linkActivated, this, &QueuePage::inboxLink);
     connect(list_, &QListView::doubleClicked, this, &QueuePage::openChosen);
     connect(open_, &KeyButton::clicked, this, &QueuePage::openChosen);
     connect(own, &KeyButton::clicked, this, &QueuePage::chooseFile);
@@ -66,9 +79,23 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
 
 void QueuePage::refresh() {
     const int row = std::max(0, list_->currentIndex().row());
+    const int64_t before = chosen();
     clips_->refresh();
-    if (clips_->rowCount() > 0) list_->setCurrentIndex(clips_->index(std::min(row, clips_->rowCount() - 1)));
+    int now = std::min(row, clips_->rowCount() - 1);
+    for (int r = 0; r < clips_->rowCount(); ++r) // the same clip, wherever it has moved
+        if (clips_->entry(r).clip.id == before) now = r;
+    if (now >= 0) list_->setCurrentIndex(clips_->index(now));
     preview();
+}
+
+int64_t QueuePage::chosen() const {
+    const int row = list_->currentIndex().row();
+    return row >= 0 && row < clips_->rowCount() ? clips_->entry(row).clip.id : 0;
+}
+
+void QueuePage::setInboxWords(const QString& html) {
+    inbox_->setText(html);
+    inbox_->setVisible(!html.isEmpty());
 }
 
 void QueuePage::openChosen() {
@@ -134,7 +161,11 @@ void QueuePage::preview() {
     if (!e.clip.draft.note.words.empty()) html += QStringLiteral("<p>“%1”</p>").arg(text(e.clip.draft.note.words));
     if (e.clip.draft.note.pain)
         html += tr("<p><b>Pain was named.</b> Answer this one first; the exercise stops until you have spoken.</p>");
-    html += QStringLiteral("<p>%1</p>").arg(e.found.toHtmlEscaped());
+    if (const QDate by = QDate::fromString(QString::fromStdString(e.clip.draft.answerBy), Qt::ISODate);
+        by.isValid() && !e.clip.filed)
+        html += tr("<p>An answer was promised by %1.</p>")
+                    .arg(QLocale(QLocale::English).toString(by, QStringLiteral("dddd, d MMMM")));
+    html += QStringLiteral("<p>%1</p>").arg((e.work.isEmpty() ? e.found : e.work).toHtmlEscaped());
     if (!e.clip.filed) html += askedFor(e.clip.draft);
     const auto filed = library_.filed(e.client.id, e.clip.draft.exercise);
     if (!filed.empty()) {

@@ -19,11 +19,15 @@ public:
     void openChosen();
     /// Looks at a file and asks what has to be known about it. Says what is wrong with a bad one.
     void bringIn(const QString& path);
+    /// What waits in the inbox and could not be taken in, as rich text with links; empty = nothing.
+    void setInboxWords(const QString& html);
+    int64_t chosen() const; ///< clip, 0 = none
 
 signals:
     void openClip(qint64 clip);
     void chooseFile();
     void failed(const QString& sentence);
+    void inboxLink(const QString& link);
 
 private:
     QString askedFor(const ReviewInputs& draft) const;
@@ -33,7 +37,7 @@ private:
     QListView* list_;
     QStackedWidget* side_;
     NewClipForm* form_;
-    QLabel *picture_, *about_;
+    QLabel *picture_, *about_, *inbox_;
     KeyButton* open_;
 };
 

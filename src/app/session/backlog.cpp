@@ -6,7 +6,7 @@ namespace deft::ui {
 
 void Backlog::look(const std::vector<Clip>& clips, bool first) {
     for (const Clip& c : clips) {
-        if (c.filed || now_ == c.id || !needs(c)) continue;
+        if (c.filed || now_ == c.id || givenUp_.count(c.id) || !needs(c)) continue;
         const auto same = std::find_if(waiting_.begin(), waiting_.end(), [&](const Clip& w) { return w.id == c.id; });
         if (same != waiting_.end()) {
             if (!first) continue;
@@ -31,9 +31,31 @@ void Backlog::next() {
     start(clip);
 }
 
-void Backlog::done() {
+void Backlog::stopOne(int64_t clip) {
+    waiting_.erase(std::remove_if(waiting_.begin(), waiting_.end(), [&](const Clip& w) { return w.id == clip; }),
+                   waiting_.end());
+    givenUp_[clip] = tr("stopped by you");
+    if (now_ != clip) return;
+    job_.stop();
+    now_ = 0;
+    emit ready(clip);
+    if (now_ == 0) next();
+}
+
+void Backlog::retry(const Clip& clip) {
+    givenUp_.erase(clip.id);
+    look({clip}, true);
+}
+
+QString Backlog::troubleOf(int64_t clip) const {
+    const auto it = givenUp_.find(clip);
+    return it == givenUp_.end() ? QString() : it->second;
+}
+
+void Backlog::done(const QString& trouble) {
     const int64_t clip = now_;
     now_ = 0;
+    if (!trouble.isEmpty()) givenUp_[clip] = trouble;
     emit ready(clip);
     if (now_ == 0) next();
 }

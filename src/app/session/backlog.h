@@ -3,6 +3,7 @@
 #include "store/library.h"
 
 #include <deque>
+#include <map>
 
 namespace deft::ui {
 
@@ -16,6 +17,13 @@ public:
     /// Takes in the clips that need the work. @param first before those that already wait
     void look(const std::vector<Clip>& clips, bool first = false);
     void stop();
+    /// Ends the work on a clip, or its waiting for it, until it is asked for again.
+    void stopOne(int64_t clip);
+    /// Asks again for what went wrong or was stopped.
+    void retry(const Clip& clip);
+    /// Why the work on a clip was given up; empty when it was not.
+    QString troubleOf(int64_t clip) const;
+    int64_t now() const { return now_; } ///< the clip that is being worked on, 0 = none
     bool isLookingAt(int64_t clip) const { return now_ != 0 && now_ == clip; }
     bool isIdle() const { return now_ == 0 && waiting_.empty(); }
     const BackgroundJob& job() const { return job_; }
@@ -27,7 +35,7 @@ protected:
     virtual bool needs(const Clip& clip) const = 0;
     /// Starts the work on `job_` and calls done() when it has ended, whatever came of it.
     virtual void start(const Clip& clip) = 0;
-    void done();
+    void done(const QString& trouble = {});
 
     Library& library_;
     BackgroundJob job_;
@@ -35,6 +43,7 @@ protected:
 private:
     void next();
     std::deque<Clip> waiting_;
+    std::map<int64_t, QString> givenUp_;
     int64_t now_ = 0;
 };
 

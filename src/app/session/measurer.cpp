@@ -6,11 +6,7 @@ namespace deft::ui {
 
 bool Measurer::needs(const Clip& clip) const {
     const auto exercise = exerciseOf(clip.draft);
-    if (!exercise) return false;
-    const auto marked = clip.draft.marks.landmarks();
-    for (const std::string& name : exercise->landmarksNeeded)
-        if (std::find(marked.begin(), marked.end(), name) == marked.end()) return false;
-    return !library_.cachedTracks(clip.draft);
+    return exercise && isMarked(*exercise, clip.draft.marks) && !library_.cachedTracks(clip.draft);
 }
 
 void Measurer::start(const Clip& clip) {
@@ -28,12 +24,11 @@ void Measurer::start(const Clip& clip) {
             return std::pair{std::move(inputs), std::move(*tracks)};
         },
         [this, clip](const Result<std::pair<ReviewInputs, Tracks>>& measured) {
-            // A clip that cannot be read says so when it is opened.
             if (measured) {
                 library_.cacheTracks(measured->first, measured->second);
                 if (!(measured->first.marks == clip.draft.marks)) library_.cacheTracks(clip.draft, measured->second);
             }
-            done();
+            done(measured ? QString() : QString::fromStdString(measured.error().detail));
         });
 }
 

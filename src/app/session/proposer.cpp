@@ -10,9 +10,9 @@ namespace deft::ui {
 /// Used by one thread at a time: the job's.
 struct Proposer::Network {
     std::optional<Result<KeypointNetwork>> loaded;
-    KeypointNetwork* get() {
-        if (!loaded) loaded.emplace(KeypointNetwork::load(KeypointNetwork::usualPlace()));
-        return *loaded ? &**loaded : nullptr;
+    Result<KeypointNetwork>& get() { // tried again when it was not there: it may have been fetched meanwhile
+        if (!loaded || !*loaded) loaded.emplace(KeypointNetwork::load(KeypointNetwork::usualPlace()));
+        return *loaded;
     }
 };
 
@@ -34,20 +34,18 @@ void Proposer::start(const Clip& clip) {
             if (!reader) return tl::unexpected(reader.error());
             const auto exercise = exerciseOf(clip.draft);
             if (!exercise) return tl::unexpected(exercise.error());
-            KeypointNetwork* net = network->get();
+            Result<KeypointNetwork>& net = network->get();
             auto proposals = proposeMarks(*reader, net, *exercise, context, stop, progress);
             if (!proposals) return tl::unexpected(proposals.error());
-            if (!net) proposals->missing = network->loaded->error().detail;
             Marks marks = asMarks(*proposals, context.mirrored);
             if (const auto quality = pictureQuality(*reader, stop))
                 marks.more["check"] = toJson(
-                    checkBefore(reader->info(), *quality, proposals->facts, net != nullptr, &*exercise, std::nullopt));
+                    checkBefore(reader->info(), *quality, proposals->facts, net.has_value(), &*exercise, std::nullopt));
             return marks;
         },
         [this, clip](const Result<Marks>& marks) {
-            // A clip that cannot be read says so when it is opened; the others are not held up.
             if (marks) library_.cacheProposals(clip.draft, *marks);
-            done();
+            done(marks ? QString() : QString::fromStdString(marks.error().detail));
         });
 }
 
@@ -62,16 +60,11 @@ ProposeContext Proposer::contextFor(const Library& library, const Clip& clip) {
     ProposeContext context;
     context.mirrored = clip.draft.marks.mirrored;
     int64_t newest = 0;
-    for (const Clip& other : library.clips()) {
-        if (other.client != clip.client || other.id == clip.id || other.draft.marks.frames.empty()) continue;
+    for (const Clip& other : library.clipsOf(clip.client)) {
+        if (other.id == clip.id || other.draft.marks.frames.empty()) continue;
         const auto exercise = exerciseOf(other.draft);
         if (!exercise) continue;
-        std::map<std::string, Point2> marks;
-        for (const auto& [name, at] : other.draft.marks.frames.front().points)
-            if (at) marks[name] = *at;
-        const bool side = exercise->view == "side";
-        if (const auto turn = side ? frontTurn(marks, exercise->bodyPosition()) : std::optional(1))
-            context.layout.learn(marks, exercise->view, *turn);
+        context.learn(other.draft.marks, *exercise);
         if (other.draft.exercise != clip.draft.exercise || other.id < newest) continue;
         newest = other.id;
         context.lastTime = other.draft.marks;

@@ -70,7 +70,7 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
         measure();
     else if (!filed_) {
         layout_ = Proposer::contextFor(library_, clip).layout;
-        proposer_.look({clip}, true);
+        proposer_.retry(clip);
         fetchProposals();
     }
     return {};
@@ -93,10 +93,7 @@ void ReviewSession::followMarkedJoints() {
                 if (at && clip_.frameAt(f.time_s) == proposals_->frame) marked[name] = *at;
                 proposals_->marks.erase(name);
             }
-        Proposals moved = *proposals_;
-        followMarks(moved, exercise_, layout_, marked);
-        for (auto& [name, mark] : proposals_->marks)
-            if (mark.from == MarkSource::Layout) mark = moved.marks.at(name);
+        followMarks(*proposals_, exercise_, layout_, marked);
         if (proposals_->marks.empty() && offered_->missing.empty()) proposals_.reset();
     }
     emit proposalsChanged();
@@ -106,18 +103,14 @@ void ReviewSession::confirmProposals(const QStringList& butNot) {
     if (!proposals_ || proposals_->marks.empty()) return;
     const Proposals all = *proposals_;
     edit(tr("%1 proposed marks").arg(all.marks.size()), [&](ReviewInputs& in) {
+        in.marks.seeds = all.seeds;
         for (const auto& [name, mark] : all.marks)
             if (!butNot.contains(QString::fromStdString(name)))
                 in.marks.set(clip_.time_s[size_t(all.frame)], name, mark.at);
     });
 }
 
-bool ReviewSession::isMarked() const {
-    const auto marked = inputs_.marks.landmarks();
-    return std::all_of(
-        exercise_.landmarksNeeded.begin(), exercise_.landmarksNeeded.end(),
-        [&](const std::string& name) { return std::find(marked.begin(), marked.end(), name) != marked.end(); });
-}
+bool ReviewSession::isMarked() const { return deft::isMarked(exercise_, inputs_.marks); }
 
 void ReviewSession::close() {
     job_.stop();
@@ -141,8 +134,10 @@ void ReviewSession::edit(const QString& what, const std::function<void(ReviewInp
 
 void ReviewSession::setMark(int64_t frame, const std::string& landmark, std::optional<Point2> point) {
     const QString name = QString::fromStdString(landmarkWords(landmark));
-    edit(point ? tr("mark of the %1").arg(name) : tr("%1 not visible").arg(name),
-         [&](ReviewInputs& in) { in.marks.set(clip_.time_s[size_t(frame)], landmark, point); });
+    edit(point ? tr("mark of the %1").arg(name) : tr("%1 not visible").arg(name), [&](ReviewInputs& in) {
+        if (offered_) in.marks.seeds = offered_->seeds;
+        in.marks.set(clip_.time_s[size_t(frame)], landmark, point);
+    });
 }
 
 void ReviewSession::agree(const Moment& m, bool yes) {
@@ -198,12 +193,10 @@ void ReviewSession::measure() {
         return;
     }
     job_.run(
-        [path = inputs_.clipPath, marks = inputs_.marks,
-         seeds = offered_ ? seedsFrom(*offered_, exercise_, inputs_.marks.mirrored)
-                          : Seeds{}](StopToken stop, const ProgressFn& progress) -> Result<Tracks> {
+        [path = inputs_.clipPath, marks = inputs_.marks](StopToken stop, const ProgressFn& progress) -> Result<Tracks> {
             auto reader = ClipReader::open(path);
             if (!reader) return tl::unexpected(reader.error());
-            return trackClip(*reader, marks, stop, progress, seeds);
+            return trackClip(*reader, marks, stop, progress);
         },
         [this](Result<Tracks> tracks) {
             if (!tracks) {

@@ -3,8 +3,10 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/readings_panel.h"
 #include "app/bench/target_panel.h"
+#include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
 #include "app/queue/queue_page.h"
+#include "app/session/usual_schools.h"
 #include "app/theme/palette.h"
 #include "app/window/bars.h"
 #include "app/window/main_window.h"
@@ -14,7 +16,7 @@
 #include <QApplication>
 #include <QFileDialog>
 #include <QMessageBox>
-#include <QSettings>
+#include <cmath>
 
 namespace deft::ui {
 
@@ -54,8 +56,11 @@ void MainWindow::makeActions() {
     }
 
     QMenu* rooms = menu(tr("&Rooms"));
-    const std::pair<QString, Room> names[] = {
-        {tr("Queue"), Queue}, {tr("Bench"), Bench}, {tr("Answer"), Letter}, {tr("Exercises"), Exercises}};
+    const std::pair<QString, Room> names[] = {{tr("Queue"), Queue},
+                                              {tr("Bench"), Bench},
+                                              {tr("Compare"), Compare},
+                                              {tr("Answer"), Letter},
+                                              {tr("Exercises"), Exercises}};
     for (const auto& [name, room] : names) {
         QAction* a =
             add(rooms, name, {K(Qt::ALT | Qt::Key(Qt::Key_1 + int(room)))}, this, [this, to = room] { go(to); });
@@ -63,6 +68,7 @@ void MainWindow::makeActions() {
         roomActions_.push_back(a);
         rooms_->addRoom(a);
     }
+    makeQueueActions(menu(tr("&Queue")));
 
     QMenu* moment = menu(tr("&Moments"));
     add(moment, tr("Next moment"), {K(Qt::Key_J)}, bench_, [this] { bench_->stepMoment(1); });
@@ -128,11 +134,29 @@ void MainWindow::makeActions() {
     add(marks, tr("Cannot be seen from here on"), {K(Qt::Key_Delete)}, bench_, [&stage] { stage.markInvisible(); });
     add(marks, tr("Pass over this mark when placing"), {K(Qt::Key_S)}, bench_, [&stage] { stage.skipPlacing(); });
 
+    QMenu* pair = menu(tr("&Compare"));
+    Comparison& comparison = compare_->comparison();
+    for (const auto& [name, key, of] : {std::tuple{tr("Last time and this time"), Qt::Key_1, Comparison::Of::Times},
+                                        {tr("First and last rep"), Qt::Key_2, Comparison::Of::Reps},
+                                        {tr("Left and right"), Qt::Key_3, Comparison::Of::Sides}})
+        add(pair, name, {K(key)}, compare_, [&comparison, kind = of] { comparison.choose(kind); });
+    add(pair, tr("A little later in the movement"), {K(Qt::Key_Right)}, compare_, [this] { compare_->step(0.05); });
+    add(pair, tr("A little earlier"), {K(Qt::Key_Left)}, compare_, [this] { compare_->step(-0.05); });
+    add(pair, tr("To the next part"), {K(Qt::SHIFT | Qt::Key_Right)}, compare_,
+        [&comparison] { comparison.setPlace(std::floor(comparison.place() + 1)); });
+    add(pair, tr("To the part before"), {K(Qt::SHIFT | Qt::Key_Left)}, compare_,
+        [&comparison] { comparison.setPlace(std::ceil(comparison.place() - 1)); });
+    add(pair, tr("Next pair of reps"), {K(Qt::Key_Down)}, compare_, [this] { compare_->stepRep(1); });
+    add(pair, tr("Pair before"), {K(Qt::Key_Up)}, compare_, [this] { compare_->stepRep(-1); });
+    add(pair, tr("Back to the bench from comparing"), {K(Qt::Key_Escape)}, compare_, [this] { go(Bench); });
+
     QMenu* letter = menu(tr("&Answer"));
     add(letter, tr("Next part"), {K(Qt::Key_Down)}, answer_, [this] { answer_->stepPart(1); });
     add(letter, tr("Part before"), {K(Qt::Key_Up)}, answer_, [this] { answer_->stepPart(-1); });
     add(letter, tr("Part in or out"), {K(Qt::Key_Space)}, answer_, [this] { answer_->togglePart(); });
     add(letter, tr("Edit its words"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
+    add(letter, tr("Write it to a file: PDF, page, text, mail, clip, calendar…"), {K::Save}, answer_,
+        [this] { chooseAnswerFile(); });
     add(letter, tr("Back to the bench"), {K(Qt::Key_Escape)}, answer_, [this] { go(Bench); });
     add(letter, tr("File and send"), {K(Qt::CTRL | Qt::Key_Return), K(Qt::CTRL | Qt::Key_Enter)}, answer_,
         [this] { fileAnswer(); });
@@ -166,9 +190,6 @@ void MainWindow::makeActions() {
                               "Typeface Inter, SIL Open Font License 1.1. Other licences: NOTICE.</p>")
                                .arg(QCoreApplication::applicationVersion()));
     });
-    // The queue's own key: lists take Return themselves only when something is chosen.
-    add(rooms, tr("Open the chosen clip"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->list(),
-        [this] { queue_->openChosen(); });
 }
 
 void MainWindow::fillSchools() {
@@ -196,12 +217,8 @@ void MainWindow::fillSchools() {
         }
     }
     schools_->addSeparator();
-    connect(schools_->addAction(tr("Use these for new clips, too")), &QAction::triggered, this, [now] {
-        QSettings settings;
-        for (const auto& [question, choice] : now)
-            settings.setValue(QStringLiteral("schools/") + QString::fromStdString(question),
-                              QString::fromStdString(choice));
-    });
+    connect(schools_->addAction(tr("Use these for new clips, too")), &QAction::triggered, this,
+            [now] { setUsualSchools(now); });
 }
 
 void MainWindow::chooseClipFile() {

@@ -3,6 +3,7 @@
 
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
+#include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
@@ -21,6 +22,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     setWindowTitle(tr("Deft Mirror"));
     session_ = new ReviewSession(*library_, this);
     measurer_ = new Measurer(*library_, this);
+    outgoing_ = new Outgoing(*library_, this);
     quiet_.setSingleShot(true);
     quiet_.setInterval(1500);
     menu_ = new QMenu(this);
@@ -31,10 +33,11 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     setOwnExercises(library_->folder() / "exercises");
     queue_ = new QueuePage(*library_);
     bench_ = new BenchPage(*session_);
+    compare_ = new ComparePage(*session_, *library_);
     answer_ = new AnswerPage(*session_);
     exercises_ = new ExercisesPage(library_->folder() / "exercises");
-    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(answer_),
-                          static_cast<QWidget*>(exercises_)})
+    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(compare_),
+                          static_cast<QWidget*>(answer_), static_cast<QWidget*>(exercises_)})
         pages_->addWidget(page);
     auto* middle = new QWidget;
     auto* column = new QVBoxLayout(middle);
@@ -50,17 +53,8 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(queue_, &QueuePage::chooseFile, this, &MainWindow::chooseClipFile);
     connect(queue_, &QueuePage::failed, this, &MainWindow::say);
     connect(session_, &ReviewSession::failed, this, &MainWindow::say);
-    for (const Backlog* ahead : {static_cast<Backlog*>(&session_->proposer()), static_cast<Backlog*>(measurer_)})
-        connect(ahead, &Backlog::ready, this, [this] {
-            if (room() == Queue) queue_->refresh();
-        });
-    connect(&quiet_, &QTimer::timeout, this, &MainWindow::workAhead);
-    connect(&session_->job(), &BackgroundJob::changed, this, [this] {
-        if (session_->job().isRunning())
-            measurer_->stop(); // the clip that is open goes first
-        else
-            quiet_.start();
-    });
+    connectWork();
+    connectSending();
     connect(exercises_, &ExercisesPage::said, this, &MainWindow::say);
     connect(&bench_->stage(), &StagePicture::stateChanged, this, &MainWindow::refreshBars);
     connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
@@ -90,7 +84,7 @@ const QString& MainWindow::message() const { return keys_->sentence(); }
 void MainWindow::say(const QString& sentence) { keys_->say(sentence); }
 
 void MainWindow::go(Room room) {
-    if ((room == Bench || room == Letter) && !session_->isOpen()) {
+    if ((room == Bench || room == Compare || room == Letter) && !session_->isOpen()) {
         say(tr("Choose a clip in the queue first."));
         room = Queue;
     }
@@ -99,6 +93,7 @@ void MainWindow::go(Room room) {
     for (size_t i = 0; i < roomActions_.size(); ++i) roomActions_[i]->setChecked(int(i) == room);
     if (room == Queue) {
         queue_->refresh();
+        showInbox();
         session_->proposer().look(library_->clips());
         if (!session_->job().isRunning()) quiet_.start();
         queue_->list().setFocus();
@@ -106,15 +101,12 @@ void MainWindow::go(Room room) {
         exercises_->list().setFocus();
         if (session_->isOpen()) exercises_->choose(session_->inputs().exercise);
     } else {
-        (room == Bench ? static_cast<QWidget*>(&bench_->stage()) : answer_)->setFocus();
+        (room == Bench     ? static_cast<QWidget*>(&bench_->stage())
+         : room == Compare ? static_cast<QWidget*>(compare_)
+                           : answer_)
+            ->setFocus();
     }
     refreshBars();
-}
-
-/// Measures the clips that wait, as long as nobody waits for the one that is open.
-void MainWindow::workAhead() {
-    if (!session_->proposer().isIdle()) return quiet_.start(); // one kind of work at a time: two cores are soon busy
-    if (!session_->job().isRunning()) measurer_->look(library_->clips());
 }
 
 void MainWindow::openClip(qint64 id) {
@@ -129,17 +121,6 @@ void MainWindow::openClip(qint64 id) {
     go(Bench);
 }
 
-void MainWindow::fileAnswer() {
-    const auto id = session_->file();
-    if (!id) return say(QString::fromStdString("Not filed: " + id.error().detail + ". The draft is kept."));
-    const QString name = QString::fromStdString(session_->client().name);
-    queue_->refresh();
-    go(Queue);
-    say(tr("Filed. The answer to %1 is in %2, ready for mail.")
-            .arg(name, QString::fromStdString(
-                           (library_->folder() / "answers" / ("answer-" + std::to_string(*id) + ".html")).string())));
-}
-
 void MainWindow::refreshBars() {
     using Keys = std::vector<std::pair<QString, QString>>;
     const QUndoStack& undo = session_->undoStack();
@@ -149,6 +130,7 @@ void MainWindow::refreshBars() {
                      room() == Queue || room() == Exercises ? QString() : session_->savedWords());
     roomActions_[Bench]->setEnabled(session_->isOpen());
     roomActions_[Letter]->setEnabled(session_->isOpen());
+    roomActions_[Compare]->setEnabled(session_->isOpen());
     const int waiting = queue_->clips().waiting();
     line_->setHeading(room() == Exercises
                           ? tr("What the program knows about every exercise, and where each number comes from")
@@ -159,6 +141,8 @@ void MainWindow::refreshBars() {
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")},
                             {tr("Enter"), tr("open")},
                             {tr("Ctrl+O"), tr("a clip of your own")},
+                            {QStringLiteral("X"), tr("stop its measuring")},
+                            {QStringLiteral("R"), tr("try again")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Bench && bench_->stage().isPlacing())
         keys_->setKeys(Keys{{QStringLiteral("C"), tr("confirm all proposed")},
@@ -179,6 +163,12 @@ void MainWindow::refreshBars() {
                             {QStringLiteral("B"), tr("best over")},
                             {QStringLiteral("T"), tr("threads")},
                             {tr("Enter"), tr("to the answer")},
+                            {QStringLiteral("?"), tr("all keys")}});
+    else if (room() == Compare)
+        keys_->setKeys(Keys{{QStringLiteral("1 2 3"), tr("times, reps, sides")},
+                            {QStringLiteral("← →"), tr("place in the movement")},
+                            {QStringLiteral("↑ ↓"), tr("rep")},
+                            {tr("Esc"), tr("bench")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Exercises)
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},
@@ -214,6 +204,10 @@ void MainWindow::closeEvent(QCloseEvent* e) {
     QSettings settings;
     settings.setValue(QStringLiteral("geometry"), saveGeometry());
     settings.setValue(QStringLiteral("threads-folded"), bench_->threadsFolded());
+    // What has been filed is on its way: a few seconds are waited for it.
+    if (!outgoing_->isIdle() || writing_.isRunning()) say(tr("The last mail is being finished …"));
+    while (!outgoing_->isIdle() || writing_.isRunning())
+        QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents | QEventLoop::ExcludeUserInputEvents);
     QMainWindow::closeEvent(e);
 }
 

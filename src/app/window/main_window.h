@@ -1,5 +1,7 @@
 #pragma once
+#include "app/session/inbox.h"
 #include "app/session/measurer.h"
+#include "app/session/outgoing.h"
 #include "app/session/review_session.h"
 
 #include <QMainWindow>
@@ -12,24 +14,28 @@ namespace deft::ui {
 class AnswerPage;
 class BenchPage;
 class ClientLine;
+class ComparePage;
 class ExercisesPage;
 class KeysBar;
 class QueuePage;
 class RoomBar;
 
-/// The window over one library: queue, bench, answer and exercises.
+/// The window over one library: queue, bench, compare, answer and exercises.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Room { Queue, Bench, Letter, Exercises };
+    enum Room { Queue, Bench, Compare, Letter, Exercises };
     explicit MainWindow(std::unique_ptr<Library> library, QWidget* parent = nullptr);
     ~MainWindow() override;
 
     Library& library() { return *library_; }
     Measurer& measurer() { return *measurer_; }
+    Inbox& inbox() { return *inbox_; }
+    Outgoing& outgoing() { return *outgoing_; }
     ReviewSession& session() { return *session_; }
     QueuePage& queuePage() { return *queue_; }
     BenchPage& benchPage() { return *bench_; }
+    ComparePage& comparePage() { return *compare_; }
     AnswerPage& answerPage() { return *answer_; }
     ExercisesPage& exercisesPage() { return *exercises_; }
     Room room() const;
@@ -38,6 +44,8 @@ public:
     const QString& message() const;
     void say(const QString& sentence);
     void setDark(bool dark);
+    /// Writes the answer as it stands; the kind by the file's ending: pdf, html, txt, eml, ics, mp4.
+    void writeAnswer(const QString& path);
 
 protected:
     void closeEvent(QCloseEvent* event) override;
@@ -46,6 +54,7 @@ private:
     QAction* add(QMenu* menu, const QString& text, const QList<QKeySequence>& keys, QWidget* where,
                  std::function<void()> what);
     void makeActions();
+    void makeQueueActions(QMenu* menu);
     void refreshBars();
     void chooseClipFile();
     void readMarksFile();
@@ -55,11 +64,21 @@ private:
     void fillSchools();
     void fileAnswer();
     void workAhead();
+    void connectWork();
+    void showWork(int64_t clip);
+    void showInbox();
+    void chooseInbox();
+    void chooseAnswerFile();
+    void connectSending();
 
     std::unique_ptr<Library> library_;
     ReviewSession* session_;
     Measurer* measurer_;
-    QTimer quiet_; ///< runs out when the open clip has needed no measuring for a moment
+    Inbox* inbox_;
+    Outgoing* outgoing_;
+    BackgroundJob writing_; ///< of an answer's file
+    QTimer arrivals_;       ///< runs out when the inbox has brought nothing for a moment
+    QTimer quiet_;          ///< runs out when the open clip has needed no measuring for a moment
     QMenu* menu_;
     QList<QMenu*> menus_;
     RoomBar* rooms_;
@@ -68,6 +87,7 @@ private:
     QStackedWidget* pages_;
     QueuePage* queue_;
     BenchPage* bench_;
+    ComparePage* compare_;
     AnswerPage* answer_;
     ExercisesPage* exercises_;
     QMenu* schools_;

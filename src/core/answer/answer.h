@@ -33,14 +33,21 @@ Answer composeAnswer(const Review& review);
 
 /// Always at the end of every answer.
 extern const char* const kScopeNote;
+/// What stands under the scope note: the exercise and the school's way of measuring.
+std::string footnote(const Answer& answer);
+/// Corrections are numbered; the other parts are paragraphs.
+bool isCorrection(const AnswerPart& part);
 
-/// @param pictureData returns a picture as base64 PNG or JPEG with its type ("image/jpeg"), or empty when it cannot be
-/// made
+/// A picture as base64 PNG or JPEG with its type ("image/jpeg"); empty when it cannot be made.
 struct PictureData {
     std::string type, base64;
 };
 using PictureMaker = std::function<PictureData(const AnswerPicture&)>;
+/// What stands in `src` of an image: a data or another address; empty when there is no picture.
+using PictureSource = std::function<std::string(const AnswerPicture&)>;
 
+/// The page as HTML with pictures wherever `sources` has them.
+std::string answerPage(const Answer& answer, const PictureSource& sources);
 /// A page that needs no other file. The same answer gives the same bytes.
 std::string answerHtml(const Answer& answer, const PictureMaker& pictures);
 /// Plain text for a message.

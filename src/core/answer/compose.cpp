@@ -1,5 +1,4 @@
-#include "answer/answer.h"
-
+#include "answer/calendar.h"
 #include "judgement/wording.h"
 
 #include <algorithm>
@@ -270,7 +269,13 @@ Answer composeAnswer(const Review& r) {
     for (const ChosenCue& cue : r.decision.cues) a.parts.push_back(correction(r, cue, ++number));
     a.parts.push_back(target(r));
     a.parts.push_back(cautions(r));
-    AnswerPart next{"next", "Next clip", "Next clip: in a week, the phone on the same spot.", {}, {}};
+    const auto due = nextClipDay(r.inputs);
+    AnswerPart next{"next",
+                    "Next clip",
+                    "Next clip: in a week" + (due ? " (" + dayInWords(*due) + ")" : std::string()) +
+                        ", the phone on the same spot.",
+                    {},
+                    {}};
     AnswerPart close{"close",
                      "Close",
                      r.inputs.coach.empty() ? "Kind regards" : r.inputs.coach.substr(0, r.inputs.coach.find(' ')),

@@ -33,11 +33,20 @@ constexpr const char* kStyle = R"(
  @media(max-width:480px){figure{width:100%}}
 )";
 
-bool isCorrection(const AnswerPart& p) { return p.id.rfind("correction-", 0) == 0; }
-
 } // namespace
 
-std::string answerHtml(const Answer& a, const PictureMaker& pictures) {
+bool isCorrection(const AnswerPart& p) { return p.id.starts_with("correction-"); }
+
+std::string footnote(const Answer& a) { return a.exerciseName + ", measured the way of “" + a.schoolWords + "”"; }
+
+std::string answerHtml(const Answer& answer, const PictureMaker& pictures) {
+    return answerPage(answer, [&](const AnswerPicture& picture) {
+        const PictureData data = pictures ? pictures(picture) : PictureData{};
+        return data.base64.empty() ? std::string() : "data:" + data.type + ";base64," + data.base64;
+    });
+}
+
+std::string answerPage(const Answer& a, const PictureSource& sources) {
     std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
                     "content=\"width=device-width\">\n<title>" +
                     escaped(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
@@ -48,11 +57,11 @@ std::string answerHtml(const Answer& a, const PictureMaker& pictures) {
         if (inList) {
             h += "<li>" + escaped(p.text) + "\n";
             for (const AnswerPicture& picture : p.pictures) {
-                const PictureData data = pictures ? pictures(picture) : PictureData{};
-                if (data.base64.empty()) continue;
+                const std::string source = sources(picture);
+                if (source.empty()) continue;
                 h += std::string("<figure") + (picture.broken ? " class=\"broken\"" : "") + "><img alt=\"" +
-                     escaped(picture.caption) + "\" src=\"data:" + data.type + ";base64," + data.base64 +
-                     "\"><figcaption>" + escaped(picture.caption) + "</figcaption></figure>\n";
+                     escaped(picture.caption) + "\" src=\"" + source + "\"><figcaption>" + escaped(picture.caption) +
+                     "</figcaption></figure>\n";
             }
             h += "</li>\n";
         } else if (p.id == "cautions" || p.id == "target") {
@@ -62,8 +71,7 @@ std::string answerHtml(const Answer& a, const PictureMaker& pictures) {
         }
     }
     if (inList) h += "</ol>\n";
-    h += "<p class=\"scope\">" + escaped(kScopeNote) + "<br>" +
-         escaped(a.exerciseName + ", measured the way of “" + a.schoolWords + "”") +
+    h += "<p class=\"scope\">" + escaped(kScopeNote) + "<br>" + escaped(footnote(a)) +
          "</p>\n</main>\n</body>\n</html>\n";
     return h;
 }
@@ -73,7 +81,7 @@ std::string answerText(const Answer& a) {
     int number = 0;
     for (const AnswerPart& p : a.parts)
         if (p.sent) t += (isCorrection(p) ? std::to_string(++number) + ". " : "") + p.text + "\n\n";
-    return t + kScopeNote + "\n" + a.exerciseName + ", measured the way of “" + a.schoolWords + "”\n";
+    return t + kScopeNote + "\n" + footnote(a) + "\n";
 }
 
 } // namespace deft

@@ -19,26 +19,10 @@ std::string decoded(const std::string& base64) {
     return bytes;
 }
 
-/// Pictures inside the page would be blocked by most mail programs: each becomes a part of its own, named by `cid:`.
-std::string withPicturesAsParts(std::string html, vmime::htmlTextPart& part) {
-    const std::string start = "src=\"data:";
-    size_t at = 0;
-    while ((at = html.find(start, at)) != std::string::npos) {
-        const size_t type = at + start.size(), comma = html.find(',', type), end = html.find('"', type);
-        if (comma == std::string::npos || end == std::string::npos) break;
-        const std::string media = html.substr(type, html.find(';', type) - type);
-        const std::string name =
-            part.addObject(content(decoded(html.substr(comma + 1, end - comma - 1))), vmime::mediaType(media))
-                ->getReferenceId();
-        html.replace(at + 5, end - at - 5, name);
-        at += 5 + name.size();
-    }
-    return html;
-}
-
 } // namespace
 
-Result<std::string> answerMail(const Answer& answer, const std::string& coach, const PictureMaker& pictures) {
+Result<std::string> answerMail(const Answer& answer, const std::string& coach, const PictureMaker& pictures,
+                               const std::vector<Attachment>& attachments) {
     try {
         vmime::messageBuilder builder;
         builder.setExpeditor(vmime::mailbox(utf8(coach.empty() ? "Your coach" : coach),
@@ -51,7 +35,18 @@ Result<std::string> answerMail(const Answer& answer, const std::string& coach, c
         const auto part = vmime::dynamicCast<vmime::htmlTextPart>(builder.getTextPart());
         part->setCharset(vmime::charsets::UTF_8);
         part->setPlainText(content(answerText(answer)));
-        part->setText(content(withPicturesAsParts(answerHtml(answer, pictures), *part)));
+        // Pictures inside the page would be blocked by most mail programs: each becomes a part of its own.
+        part->setText(content(answerPage(answer, [&](const AnswerPicture& picture) {
+            const PictureData data = pictures ? pictures(picture) : PictureData{};
+            if (data.base64.empty()) return std::string();
+            return part->addObject(content(decoded(data.base64)), vmime::mediaType(data.type))->getReferenceId();
+        })));
+        for (const Attachment& a : attachments) {
+            const auto file = vmime::make_shared<vmime::defaultAttachment>(content(a.bytes), vmime::encoding("base64"),
+                                                                           vmime::mediaType(a.type), utf8(""),
+                                                                           vmime::word(a.name, vmime::charsets::UTF_8));
+            builder.appendAttachment(file);
+        }
         const auto message = builder.construct();
         message->getHeader()->MessageId()->setValue(vmime::messageId::generateId());
         message->getHeader()->getField("X-Unsent")->setValue(std::string("1"));

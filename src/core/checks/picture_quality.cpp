@@ -1,8 +1,10 @@
 #include "checks/picture_quality.h"
 
 #include "base/units.h"
+#include "signal/resample.h"
 
 #include <algorithm>
+#include <map>
 #include <opencv2/imgproc.hpp>
 
 namespace deft {
@@ -10,13 +12,7 @@ namespace {
 
 constexpr int kLooks = 16;
 constexpr double kSmall = 320; // px: width at which frames are compared with each other
-
-double percentile(std::vector<double> v, double share) {
-    if (v.empty()) return 0;
-    const auto k = std::min(v.size() - 1, size_t(share * double(v.size())));
-    std::nth_element(v.begin(), v.begin() + std::ptrdiff_t(k), v.end());
-    return v[k];
-}
+constexpr double kStill_s = 3; // of the start are looked at
 
 /// How much of the differences between neighbours a strong blur takes away, in one direction.
 double lostBetweenNeighbours(const cv::Mat1f& image, const cv::Mat1f& blurred, bool down) {
@@ -45,7 +41,7 @@ double backgroundShift(const cv::Mat& from, const cv::Mat& to) {
         const cv::Point2d shift = cv::phaseCorrelate(a, b, window, &response);
         if (response > 0.1) shifts.push_back(std::hypot(shift.x, shift.y));
     }
-    return percentile(shifts, 0.5);
+    return shifts.empty() ? 0 : medianOf(shifts);
 }
 
 cv::Mat small(const cv::Mat& grey) {
@@ -76,42 +72,39 @@ double grainSd(const cv::Mat& grey) {
 Result<PictureQuality> pictureQuality(ClipReader& reader, StopToken stop) {
     const ClipInfo& clip = reader.info();
     PictureQuality q;
-    std::vector<double> light, noise, blur, shake;
-    cv::Mat first, firstSmall;
-    const double factor = std::max(1.0, clip.width / kSmall);
-    for (int k = 0; k < kLooks; ++k) {
+    // In rising order, so that the clip is gone through once.
+    std::map<int64_t, bool> looks; // frame → one of those spread over the clip, besides those of the start
+    for (double t = 0.25; t <= std::min(kStill_s, clip.time_s.back()); t += 0.25) looks[clip.frameAt(t)] = false;
+    for (int k = 0; k < kLooks; ++k) looks[k * (clip.frames() - 1) / (kLooks - 1)] = true;
+
+    std::vector<double> light, noise, blur;
+    cv::Mat first;
+    bool still = true;
+    for (const auto& [frame, spread] : looks) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "checking the clip was stopped");
-        const auto picture = reader.grey(k * (clip.frames() - 1) / (kLooks - 1));
+        const auto picture = reader.grey(frame);
         if (!picture) continue;
-        ++q.looked;
         const cv::Mat little = small(*picture);
-        std::vector<uchar> greys(little.begin<uchar>(), little.end<uchar>());
-        std::nth_element(greys.begin(), greys.begin() + std::ptrdiff_t(greys.size() / 2), greys.end());
-        light.push_back(greys[greys.size() / 2]);
+        if (first.empty()) first = little;
+        if (const double t = clip.time_s[size_t(frame)]; still && t <= kStill_s) {
+            // Still until more than a hundredth of the picture has changed plainly.
+            cv::Mat difference;
+            cv::absdiff(first, little, difference);
+            const double plain = std::max(12.0, 5 * (noise.empty() ? 0 : noise.front()));
+            still = cv::countNonZero(difference > plain) <= 0.01 * double(difference.total());
+            if (still) q.still_s = t;
+        }
+        if (!spread) continue;
+        light.push_back(medianOf(std::vector<double>(little.begin<uchar>(), little.end<uchar>())));
         noise.push_back(grainSd(*picture));
         blur.push_back(blurEffect(*picture));
-        if (firstSmall.empty())
-            firstSmall = little;
-        else
-            shake.push_back(factor * backgroundShift(firstSmall, little));
+        q.shakePx = std::max(q.shakePx, std::max(1.0, clip.width / kSmall) * backgroundShift(first, little));
     }
-    if (q.looked == 0) return fail(Errc::DamagedFrame, clip.path + ": none of its frames could be decoded");
-    q.light = percentile(light, 0.5);
-    q.noise = percentile(noise, 0.5);
-    q.blur = *std::min_element(blur.begin(), blur.end());
-    q.worstBlur = *std::max_element(blur.begin(), blur.end());
-    q.shakePx = percentile(shake, 0.95);
-
-    // Still until more than a hundredth of the picture has changed plainly.
-    const double plain = std::max(12.0, 5 * q.noise);
-    for (double t = 0.25; t <= std::min(3.0, clip.time_s.back()); t += 0.25) {
-        const auto now = reader.grey(clip.frameAt(t));
-        if (!now) continue;
-        cv::Mat difference;
-        cv::absdiff(firstSmall, small(*now), difference);
-        if (cv::countNonZero(difference > plain) > 0.01 * double(difference.total())) break;
-        q.still_s = t;
-    }
+    if (light.empty()) return fail(Errc::DamagedFrame, clip.path + ": none of its frames could be decoded");
+    q.light = medianOf(light);
+    q.noise = medianOf(noise);
+    const auto [sharpest, dullest] = std::minmax_element(blur.begin(), blur.end());
+    q.blur = *sharpest, q.worstBlur = *dullest;
     return q;
 }
 

@@ -10,9 +10,8 @@ struct PictureQuality {
     double noise = 0;     ///< standard deviation of the grain, grey levels (Immerkær, CVIU 64, 1996)
     double blur = 0;      ///< of the sharpest frame, 0 sharp … 1 (Crété and others, SPIE 6492, 2007): focus
     double worstBlur = 0; ///< of the least sharp frame: movement
-    double shakePx = 0;   ///< how far the still background wanders, 95th percentile
+    double shakePx = 0;   ///< how far the still background has wandered at most
     double still_s = 0;   ///< from the start, how long hardly anything moves; at most 3
-    int looked = 0;       ///< frames that could be decoded
 };
 
 /// @errors Cancelled, those of ClipReader; damaged frames are passed over

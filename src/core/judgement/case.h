@@ -84,6 +84,7 @@ struct Case {
 /// flags, red flags, signs, schools and exercises
 Result<Case> parseCase(const Json& json, const std::string& where);
 
+Json toJson(const ClientNote& note);
 Json toJson(const Target& target);
 /// @errors BadFormat
 Result<Target> parseTarget(const Json& json, const std::string& where);

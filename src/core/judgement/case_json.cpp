@@ -189,6 +189,11 @@ std::string unknownIn(const std::vector<std::string>& ids, const Map& known, con
 
 } // namespace
 
+Json toJson(const ClientNote& n) {
+    return {{"pain", n.pain}, {"red_flags", n.redFlags}, {"signs", n.signs},
+            {"felt", n.felt}, {"shaking", n.shaking},    {"words", n.words}};
+}
+
 Json toJson(const Target& t) {
     Json j = {{"rung", t.rung},
               {"sets", t.sets},

@@ -45,7 +45,6 @@ FoundBody look(KeypointNetwork& network, const cv::Mat& picture, const Window& w
     FoundBody body;
     body.presence = pass.presence;
     body.second = pass.second;
-    body.trunkTurnDeg = degrees(window.turnRad);
     for (size_t k = 0; k < kKeypoints; ++k)
         body.points[k] = {window.toPicture(pass.points[k].place), pass.points[k].score};
     return body;

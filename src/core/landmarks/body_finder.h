@@ -9,7 +9,6 @@ namespace deft {
 struct FoundBody {
     std::array<ScoredPoint, kKeypoints> points; ///< px of the upright picture
     double presence = 0, second = 0;            ///< see KeypointPass
-    double trunkTurnDeg = 0;                    ///< turn of the picture in which the body was seen best, clockwise
 
     const Point2& at(Keypoint k) const { return points[size_t(k)].place; }
     double score(Keypoint k) const { return points[size_t(k)].score; }

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <cstdio>
+#include <functional>
 #include <set>
 
 namespace deft {
@@ -16,13 +17,55 @@ std::string number(double v, const char* format = "%.1f") {
     return text;
 }
 
-} // namespace
+using AddPoint = std::function<void(double, const std::string&, std::optional<Point2>)>;
 
-void Marks::set(double time_s, const std::string& landmark, std::optional<Point2> point) {
+/// Adds the points of a list of frames. Returns what is wrong with it; empty when nothing is.
+std::string readFrames(const Json& frames, const std::string& list, const AddPoint& add) {
+    for (size_t i = 0; i < frames.size(); ++i) {
+        const Json& frame = frames[i];
+        const std::string path = "/" + list + "/" + std::to_string(i);
+        if (!frame.is_object() || !frame.contains("time_s") || !frame["time_s"].is_number())
+            return path + "/time_s should be seconds";
+        if (!frame.contains("points") || !frame["points"].is_object())
+            return path + "/points should be an object of landmarks";
+        for (const auto& [name, point] : frame["points"].items()) {
+            const std::string here = path + "/points/" + name;
+            if (!isLandmark(name)) return here + " is not a landmark of this program";
+            std::optional<Point2> at;
+            if (!point.is_null()) {
+                if (!point.is_array() || point.size() != 2 || !point[0].is_number() || !point[1].is_number())
+                    return here + " should be [x, y] or null";
+                at = Point2(point[0].get<double>(), point[1].get<double>());
+                if (!at->allFinite()) return here + " is not finite";
+            }
+            add(frame["time_s"].get<double>(), name, at);
+        }
+    }
+    return {};
+}
+
+Json toJson(const std::vector<MarkedFrame>& frames) {
+    Json out = Json::array();
+    for (const MarkedFrame& f : frames) {
+        Json points = Json::object();
+        for (const auto& [name, p] : f.points)
+            points[name] = p ? Json::array({rounded(p->x(), 3), rounded(p->y(), 3)}) : Json(nullptr);
+        out.push_back({{"time_s", f.time_s}, {"points", points}});
+    }
+    return out;
+}
+
+void setIn(std::vector<MarkedFrame>& frames, double time_s, const std::string& landmark, std::optional<Point2> point) {
     auto at = std::lower_bound(frames.begin(), frames.end(), time_s - 1e-6,
                                [](const MarkedFrame& f, double t) { return f.time_s < t; });
     if (at == frames.end() || at->time_s > time_s + 1e-6) at = frames.insert(at, MarkedFrame{time_s, {}});
     at->points[landmark] = point;
+}
+
+} // namespace
+
+void Marks::set(double time_s, const std::string& landmark, std::optional<Point2> point) {
+    setIn(frames, time_s, landmark, point);
 }
 
 void Marks::unset(double time_s, const std::string& landmark) {
@@ -52,7 +95,7 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
     auto bad = [&](const std::string& what) { return fail(Errc::BadFormat, where + ": " + what); };
     Marks marks;
     for (const auto& [key, value] : json.items()) {
-        if (key == "format" || key == "version" || key == "frames") continue;
+        if (key == "format" || key == "version" || key == "frames" || key == "seeds") continue;
         if (key == "mirrored") {
             if (!value.is_boolean()) return bad("/mirrored should be true or false");
             marks.mirrored = value.get<bool>();
@@ -68,39 +111,24 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
     const auto frames = json.find("frames");
     if (frames == json.end() || !frames->is_array() || frames->empty())
         return bad("/frames should list at least one marked frame");
-    for (size_t i = 0; i < frames->size(); ++i) {
-        const Json& frame = (*frames)[i];
-        const std::string path = "/frames/" + std::to_string(i);
-        if (!frame.is_object() || !frame.contains("time_s") || !frame["time_s"].is_number())
-            return bad(path + "/time_s should be seconds");
-        if (!frame.contains("points") || !frame["points"].is_object())
-            return bad(path + "/points should be an object of landmarks");
-        for (const auto& [name, point] : frame["points"].items()) {
-            if (!isLandmark(name)) return bad(path + "/points/" + name + " is not a landmark of this program");
-            if (point.is_null()) {
-                marks.set(frame["time_s"].get<double>(), name, std::nullopt);
-                continue;
-            }
-            if (!point.is_array() || point.size() != 2 || !point[0].is_number() || !point[1].is_number())
-                return bad(path + "/points/" + name + " should be [x, y] or null");
-            const Point2 p(point[0].get<double>(), point[1].get<double>());
-            if (!p.allFinite()) return bad(path + "/points/" + name + " is not finite");
-            marks.set(frame["time_s"].get<double>(), name, p);
-        }
+    std::string wrong = readFrames(*frames, "frames", [&](double t, const std::string& name, std::optional<Point2> at) {
+        marks.set(t, name, at);
+    });
+    if (wrong.empty() && json.contains("seeds")) {
+        if (!json["seeds"].is_array()) return bad("/seeds should be a list of frames");
+        wrong = readFrames(json["seeds"], "seeds", [&](double t, const std::string& name, std::optional<Point2> at) {
+            setIn(marks.seeds, t, name, at);
+        });
     }
+    if (!wrong.empty()) return bad(wrong);
     return marks;
 }
 
 Json toJson(const Marks& marks) {
     Json json = {{"format", "deft-mirror-marks"}, {"version", 1}, {"mirrored", marks.mirrored}};
     if (marks.scaleLengthCm) json["scale"] = {{"length_cm", *marks.scaleLengthCm}};
-    json["frames"] = Json::array();
-    for (const MarkedFrame& f : marks.frames) {
-        Json points = Json::object();
-        for (const auto& [name, p] : f.points)
-            points[name] = p ? Json::array({rounded(p->x(), 3), rounded(p->y(), 3)}) : Json(nullptr);
-        json["frames"].push_back({{"time_s", f.time_s}, {"points", points}});
-    }
+    json["frames"] = toJson(marks.frames);
+    if (!marks.seeds.empty()) json["seeds"] = toJson(marks.seeds);
     for (const auto& [key, value] : marks.more.items()) json[key] = value;
     return json;
 }

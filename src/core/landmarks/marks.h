@@ -20,7 +20,10 @@ struct Marks {
     bool mirrored = false;
     std::optional<double> scaleLengthCm;
     std::vector<MarkedFrame> frames; ///< rising times
-    Json more = Json::object();      ///< keys of other programs, kept
+    /// Where a body finder saw joints, right to within some ten pixels. They belong to the marks, so that a clip is
+    /// measured alike however its marks came about.
+    std::vector<MarkedFrame> seeds;
+    Json more = Json::object(); ///< keys of other programs, kept
 
     /// Sets or replaces one point of the frame at that time.
     void set(double time_s, const std::string& landmark, std::optional<Point2> point);

@@ -21,8 +21,7 @@ std::vector<int64_t> markedFrames(const Marks& marks, const ClipInfo& clip, cons
 
 } // namespace
 
-Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop, const ProgressFn& progress,
-                         const Seeds& seeds) {
+Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop, const ProgressFn& progress) {
     const ClipInfo& clip = reader.info();
     if (clip.frames() < 2) return fail(Errc::TooShort, "the clip has a single frame; movement needs at least two");
     if (marks.frames.empty()) return fail(Errc::BadFormat, "there are no marks to follow");
@@ -52,6 +51,10 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
         if (progress && done % 4 == 0) progress({done, work, what});
     };
 
+    std::map<int64_t, std::map<std::string, Point2>> seeds;
+    for (const MarkedFrame& f : marks.seeds)
+        for (const auto& [name, at] : f.points)
+            if (at) seeds[clip.frameAt(f.time_s)][name] = *at;
     auto seedsAt = [&](int64_t frame) {
         const auto it = seeds.find(frame);
         return it == seeds.end() ? std::map<std::string, Point2>{} : it->second;

@@ -1,5 +1,7 @@
 #include "proposals/body_facts.h"
 
+#include "signal/resample.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -74,11 +76,6 @@ double breadth(const FoundBody& body) {
     return std::abs(trunk.x() * s.y() - trunk.y() * s.x()) / std::max(1.0, body.torsoPx());
 }
 
-template <class T> T median(std::vector<T> v) {
-    std::nth_element(v.begin(), v.begin() + std::ptrdiff_t(v.size() / 2), v.end());
-    return v[v.size() / 2];
-}
-
 } // namespace
 
 std::map<std::string, ScoredPoint> jointsOfSide(const FoundBody& body, bool left) {
@@ -104,7 +101,7 @@ BodyFacts factsOf(const std::vector<FoundBody>& bodies, int width, int height, c
         breadths.push_back(breadth(b));
     }
     const FoundBody& first = bodies.front();
-    const bool broad = median(breadths) > 0.42;
+    const bool broad = medianOf(breadths) > 0.42;
 
     // Which exercises does the body look like, at the start and, better still, at some time at the far end?
     for (const std::string& id : exerciseIds()) {

@@ -15,22 +15,6 @@ BodyFacts factsFrom(const Json& j) {
     return f;
 }
 
-Json toJson(const FoundBody& body) {
-    Json points = Json::array();
-    for (const ScoredPoint& p : body.points)
-        points.push_back({rounded(p.place.x(), 2), rounded(p.place.y(), 2), rounded(p.score, 3)});
-    return points;
-}
-
-FoundBody bodyFrom(const Json& points) {
-    FoundBody body;
-    for (size_t k = 0; k < kKeypoints; ++k) {
-        const Json& p = points.at(k);
-        body.points[k] = {{p.at(0).get<double>(), p.at(1).get<double>()}, p.at(2)};
-    }
-    return body;
-}
-
 MarkSource sourceOf(const std::string& name) {
     for (const MarkSource s : {MarkSource::Keypoint, MarkSource::Layout, MarkSource::LastTime})
         if (name == sourceName(s)) return s;
@@ -57,17 +41,17 @@ Json toJson(const BodyFacts& f) {
 Marks asMarks(const Proposals& p, bool mirrored) {
     Marks marks;
     marks.mirrored = mirrored;
-    Json proposed = Json::object(), bodies = Json::array();
+    Json proposed = Json::object();
     for (const auto& [name, m] : p.marks) {
         marks.set(p.time_s, name, m.at);
         proposed[name] = {
             {"score", rounded(m.score, 3)}, {"u95_px", rounded(kU95 * m.sd, 2)}, {"from", sourceName(m.from)}};
     }
-    for (const auto& [frame, body] : p.bodies) bodies.push_back({{"frame", frame}, {"points", toJson(body)}});
+    if (marks.frames.empty()) marks.frames.push_back({p.time_s, {}}); // a marks file has at least one frame
+    marks.seeds = p.seeds;
     marks.more["proposed"] = proposed;
     marks.more["not_proposed"] = p.empty;
     if (p.facts) marks.more["facts"] = toJson(*p.facts);
-    marks.more["bodies"] = bodies;
     if (!p.missing.empty()) marks.more["missing"] = p.missing;
     return marks;
 }
@@ -78,8 +62,7 @@ Result<Proposals> asProposals(const Marks& marks, const ClipInfo& clip) {
         p.missing = marks.more.value("missing", "");
         p.empty = marks.more.at("not_proposed").get<std::vector<std::string>>();
         if (marks.more.contains("facts")) p.facts = factsFrom(marks.more.at("facts"));
-        for (const Json& body : marks.more.at("bodies"))
-            p.bodies[body.at("frame").get<int64_t>()] = bodyFrom(body.at("points"));
+        p.seeds = marks.seeds;
         if (marks.frames.empty()) return p;
         p.time_s = marks.frames.front().time_s;
         p.frame = clip.frameAt(p.time_s);

@@ -5,7 +5,7 @@ namespace deft {
 
 Json toJson(const BodyFacts& facts);
 
-/// As a marks file: beside the points `proposed` (score, band and source of each), `not_proposed`, `facts`, `bodies`
+/// As a marks file: beside the points and seeds `proposed` (score, band and source of each), `not_proposed`, `facts`
 /// and, where there was no network, `missing`.
 Marks asMarks(const Proposals& proposals, bool mirrored);
 

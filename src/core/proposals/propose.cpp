@@ -29,25 +29,24 @@ std::map<std::string, Point2> placesOf(const Proposals& p) {
     return places;
 }
 
+/// Joints under the names of the exercise's landmarks.
+std::map<std::string, ScoredPoint> jointsFor(const FoundBody& body, const BodyFacts& facts, const Exercise& e,
+                                             bool mirrored) {
+    return e.view == "side" ? jointsOfSide(body, facts.leftNear) : jointsOfBoth(body, facts.exchanged != mirrored);
+}
+
 void fromJoints(Proposals& p, const FoundBody& body, const Exercise& e, bool mirrored) {
-    const bool side = e.view == "side";
-    const auto joints =
-        side ? jointsOfSide(body, p.facts->leftNear) : jointsOfBoth(body, p.facts->exchanged != mirrored);
-    for (const auto& [name, j] : joints)
+    for (const auto& [name, j] : jointsFor(body, *p.facts, e, mirrored))
         p.marks[name] = {j.place, jointSd(name) * body.torsoPx(), j.score, MarkSource::Keypoint};
 }
 
-/// @param asked only the exercise's own landmarks; else all that the layout knows, which keeps a sticker on a point
-/// that nobody asked for from being taken for its neighbour
-void fromLayout(Proposals& p, const Exercise& e, const BodyLayout& layout, const std::map<std::string, Point2>& joints,
-                bool asked) {
-    const auto names = asked ? landmarksOf(e) : layout.landmarks(e.view);
-    for (const std::string& name : names) {
+/// All that the layout knows: a sticker on a point that nobody asked for is not to be taken for its neighbour.
+void fromLayout(Proposals& p, const Exercise& e, const BodyLayout& layout) {
+    const auto joints = placesOf(p);
+    for (const std::string& name : layout.landmarks(e.view)) {
         // Seen from the front the hip's own mark lies outside of its joint.
         const auto now = p.marks.find(name);
-        const bool ownJoint =
-            now != p.marks.end() && now->second.from != MarkSource::Layout &&
-            !(now->second.from == MarkSource::Keypoint && e.view != "side" && name.starts_with("hip_"));
+        const bool ownJoint = now != p.marks.end() && !(e.view != "side" && name.starts_with("hip_"));
         if (ownJoint) continue;
         if (const auto g = layout.place(name, joints, e.view, frontTurn(*p.facts)))
             p.marks[name] = {g->at, g->sd, g->own ? 0.8 : 0.5, MarkSource::Layout};
@@ -116,23 +115,35 @@ Result<std::map<int64_t, FoundBody>> findBodies(ClipReader& reader, KeypointNetw
     return bodies;
 }
 
-Result<Proposals> proposeMarks(ClipReader& reader, KeypointNetwork* network, const Exercise& exercise,
+void ProposeContext::learn(const Marks& marks, const Exercise& exercise) {
+    if (marks.frames.empty()) return;
+    std::map<std::string, Point2> points;
+    for (const auto& [name, at] : marks.frames.front().points)
+        if (at) points[name] = *at;
+    const bool side = exercise.view == "side";
+    if (const auto turn = side ? frontTurn(points, exercise.bodyPosition()) : std::optional(1))
+        layout.learn(points, exercise.view, *turn);
+}
+
+Result<Proposals> proposeMarks(ClipReader& reader, Result<KeypointNetwork>& network, const Exercise& exercise,
                                const ProposeContext& context, StopToken stop, const ProgressFn& progress) {
     const ClipInfo& clip = reader.info();
     Proposals p;
-    if (!network) p.missing = "the keypoint network has not been fetched; ./start does that where there is a network";
-    std::vector<FoundBody> bodies;
+    std::map<int64_t, FoundBody> found;
     if (network) {
-        auto found = findBodies(reader, *network, kLooks, stop, progress);
-        if (!found) return tl::unexpected(found.error());
-        p.bodies = std::move(*found);
-        for (const auto& [frame, body] : p.bodies) bodies.push_back(body);
+        auto looked = findBodies(reader, *network, kLooks, stop, progress);
+        if (!looked) return tl::unexpected(looked.error());
+        found = std::move(*looked);
+    } else {
+        p.missing = network.error().detail;
     }
+    std::vector<FoundBody> bodies;
+    for (const auto& [frame, body] : found) bodies.push_back(body);
     if (!bodies.empty()) {
         p.facts = factsOf(bodies, clip.width, clip.height, &exercise);
-        p.frame = p.bodies.begin()->first;
+        p.frame = found.begin()->first;
         fromJoints(p, bodies.front(), exercise, context.mirrored);
-        fromLayout(p, exercise, context.layout, placesOf(p), false);
+        fromLayout(p, exercise, context.layout);
     }
     fromLastTime(p, exercise, context, clip);
     p.time_s = clip.time_s[size_t(p.frame)];
@@ -151,6 +162,12 @@ Result<Proposals> proposeMarks(ClipReader& reader, KeypointNetwork* network, con
     }
     for (const std::string& name : wanted)
         if (!p.marks.count(name)) p.empty.push_back(name);
+    for (const auto& [frame, body] : found) {
+        MarkedFrame seen{clip.time_s[size_t(frame)], {}};
+        for (const auto& [name, joint] : jointsFor(body, *p.facts, exercise, context.mirrored))
+            if (std::find(wanted.begin(), wanted.end(), name) != wanted.end()) seen.points[name] = joint.place;
+        if (!seen.points.empty()) p.seeds.push_back(std::move(seen));
+    }
     return p;
 }
 
@@ -159,17 +176,10 @@ void followMarks(Proposals& p, const Exercise& exercise, const BodyLayout& layou
     if (!p.facts) return;
     auto joints = placesOf(p);
     for (const auto& [name, at] : confirmed) joints[name] = at;
-    fromLayout(p, exercise, layout, joints, true);
-}
-
-Seeds seedsFrom(const Proposals& p, const Exercise& exercise, bool mirrored) {
-    Seeds seeds;
-    if (!p.facts) return seeds;
-    for (const auto& [frame, body] : p.bodies)
-        for (const auto& [name, j] : exercise.view == "side" ? jointsOfSide(body, p.facts->leftNear)
-                                                             : jointsOfBoth(body, p.facts->exchanged != mirrored))
-            seeds[frame][name] = j.place;
-    return seeds;
+    for (auto& [name, mark] : p.marks)
+        if (mark.from == MarkSource::Layout)
+            if (const auto g = layout.place(name, joints, exercise.view, frontTurn(*p.facts)))
+                mark.at = g->at, mark.sd = g->sd;
 }
 
 bool areUnconfirmed(const Marks& marks) {

@@ -1,7 +1,6 @@
 #pragma once
 #include "base/progress.h"
 #include "landmarks/marks.h"
-#include "landmarks/track_clip.h"
 #include "proposals/body_layout.h"
 #include "video/clip_reader.h"
 
@@ -26,8 +25,7 @@ struct Proposals {
     std::vector<std::string> empty; ///< landmarks of the exercise for which there is no trustworthy place
     std::optional<BodyFacts> facts; ///< nothing when nobody was found
     std::string missing;            ///< why keypoints could not be used; empty when they were
-    /// Bodies found over the clip, by frame: they may help to find a lost mark again.
-    std::map<int64_t, FoundBody> bodies;
+    std::vector<MarkedFrame> seeds; ///< joints found over the clip, to go with the marks (Marks::seeds)
 };
 
 constexpr int kLooks = 5; ///< frames of a clip that are searched for a body
@@ -42,19 +40,19 @@ struct ProposeContext {
     BodyLayout layout;             ///< of this client
     std::optional<Marks> lastTime; ///< of the client's last clip of this exercise
     int lastWidth = 0, lastHeight = 0;
+
+    /// Takes in where the client's points lay in the first marked frame of another clip.
+    void learn(const Marks& marks, const Exercise& exercise);
 };
 
-/// @param network null: only stickers and last time's marks are used, and `missing` says so
+/// @param network when it could not be loaded, only stickers and last time's marks are used, and `missing` says why
 /// @errors Cancelled, those of ClipReader
-Result<Proposals> proposeMarks(ClipReader& clip, KeypointNetwork* network, const Exercise& exercise,
+Result<Proposals> proposeMarks(ClipReader& clip, Result<KeypointNetwork>& network, const Exercise& exercise,
                                const ProposeContext& context, StopToken stop = {}, const ProgressFn& progress = {});
 
 /// Puts the layout's proposals where they belong to joints that have been confirmed or moved meanwhile.
 void followMarks(Proposals& proposals, const Exercise& exercise, const BodyLayout& layout,
                  const std::map<std::string, Point2>& confirmed);
-
-/// Joints of the found bodies, for the tracker to look at where it has lost a mark.
-Seeds seedsFrom(const Proposals& proposals, const Exercise& exercise, bool mirrored);
 
 /// Do these marks still hold proposals that nobody has confirmed?
 bool areUnconfirmed(const Marks& marks);

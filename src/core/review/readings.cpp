@@ -10,15 +10,15 @@ namespace deft {
 namespace {
 
 /// Worst of each rep while the tolerance counts; the row's value is the worst of all, its best that of the mildest rep.
-ReadingRow ofTolerance(const Review& r, const Limit& limit, bool onTheWay) {
+ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limit& limit, bool onTheWay) {
     ReadingRow row;
     row.name = measureName(limit.measure), row.measure = limit.measure, row.stat = "worst", row.unit = limit.unit,
     row.low = limit.low, row.high = limit.high, row.sign = true;
     const Series* s = r.series.find(limit.measure);
     const Tolerance t{limit.measure, limit.low, limit.high, true, true};
     double worst = -1e300, mildest = 1e300;
-    for (size_t k = 0; s && k < r.events.reps.size(); ++k) {
-        const Rep& rep = r.events.reps[k];
+    for (size_t k = 0; s && k < reps.size(); ++k) {
+        const Rep& rep = reps[k];
         double own = -1e300;
         int64_t own_at = -1;
         for (int64_t i = r.clip.frameAt(onTheWay ? rep.start_s : rep.hold.start_s);
@@ -36,17 +36,17 @@ ReadingRow ofTolerance(const Review& r, const Limit& limit, bool onTheWay) {
     return row;
 }
 
-ReadingRow ofReps(const Review& r, const std::string& title, const char* id, const std::string& unit, bool median,
-                  double (*value)(const Rep&), double (*u95)(const Rep&)) {
+ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const std::string& title, const char* id,
+                  const std::string& unit, bool median, double (*value)(const Rep&), double (*u95)(const Rep&)) {
     ReadingRow row;
     row.name = title, row.measure = id, row.unit = unit;
     std::vector<double> all;
-    for (size_t k = 0; k < r.events.reps.size(); ++k) {
-        const Rep& rep = r.events.reps[k];
+    for (size_t k = 0; k < reps.size(); ++k) {
+        const Rep& rep = reps[k];
         if (rep.unsure()) continue;
         const double v = value(rep);
         all.push_back(v);
-        if (row.worstRep < 0 || v < value(r.events.reps[size_t(row.worstRep)]))
+        if (row.worstRep < 0 || v < value(reps[size_t(row.worstRep)]))
             row.worstRep = int(k), row.worstFrame = r.clip.frameAt(rep.hold.start_s);
         if (row.bestRep < 0 || v > row.best)
             row.bestRep = int(k), row.best = v, row.bestFrame = r.clip.frameAt(rep.hold.start_s);
@@ -55,7 +55,7 @@ ReadingRow ofReps(const Review& r, const std::string& title, const char* id, con
     if (!all.empty())
         row.value = median ? medianOf(all) : *std::min_element(all.begin(), all.end());
     else
-        row.why = r.events.reps.empty() ? "no rep found" : "cannot tell: marks lost";
+        row.why = reps.empty() ? "no rep found" : "cannot tell: marks lost";
     return row;
 }
 
@@ -74,7 +74,9 @@ std::optional<Limit> limitOf(const Review& r, const std::string& measure) {
     return found;
 }
 
-std::vector<ReadingRow> readingRows(const Review& r) {
+std::vector<ReadingRow> readingRows(const Review& r) { return readingRows(r, r.events.reps); }
+
+std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& reps) {
     std::vector<ReadingRow> rows;
     for (const SetupVerdict& v : r.findings.setup) {
         const SetupCheck* check = r.exercise.check(v.id);
@@ -91,7 +93,7 @@ std::vector<ReadingRow> readingRows(const Review& r) {
     for (const FaultPlan& f : r.exercise.faults) {
         const auto limit = limitOf(r, f.limit.measure);
         if (!limit || !done.insert(f.limit.measure).second) continue;
-        rows.push_back(ofTolerance(r, *limit, f.onTheWay));
+        rows.push_back(ofTolerance(r, reps, *limit, f.onTheWay));
     }
     auto add = [&](ReadingRow row, const char* stat, std::optional<double> low, int decimals) {
         row.stat = stat, row.low = low, row.decimals = decimals;
@@ -100,22 +102,22 @@ std::vector<ReadingRow> readingRows(const Review& r) {
     const auto bandOfTime = [](const Rep& rep) { return rep.hold.u95_s; };
     if (!r.exercise.mover.isWindow())
         add(ofReps(
-                r, "Control range, least", "control_range", measureUnit(r.exercise.mover.measure), false,
+                r, reps, "Control range, least", "control_range", measureUnit(r.exercise.mover.measure), false,
                 [](const Rep& rep) { return rep.controlRange; }, [](const Rep& rep) { return rep.controlRangeU95; }),
             "least", r.inputs.asked.range, 0);
     add(ofReps(
-            r, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; },
+            r, reps, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; },
             bandOfTime),
         "median", r.inputs.asked.hold_s, 1);
     if (r.exercise.mover.isWindow()) return rows;
     if (r.exercise.paceOut_s)
         add(ofReps(
-                r, "Pace, " + r.exercise.phaseOut, "pace_out", "s", true, [](const Rep& rep) { return rep.out_s(); },
-                bandOfTime),
+                r, reps, "Pace, " + r.exercise.phaseOut, "pace_out", "s", true,
+                [](const Rep& rep) { return rep.out_s(); }, bandOfTime),
             "median", r.exercise.paceOut_s, 1);
     add(ofReps(
-            r, "Pace, " + r.exercise.phaseBack, "pace_back", "s", true, [](const Rep& rep) { return rep.back_s(); },
-            bandOfTime),
+            r, reps, "Pace, " + r.exercise.phaseBack, "pace_back", "s", true,
+            [](const Rep& rep) { return rep.back_s(); }, bandOfTime),
         "median", r.exercise.paceBack_s, 1);
     return rows;
 }

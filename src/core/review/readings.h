@@ -23,6 +23,8 @@ struct ReadingRow {
 
 /// In the order in which the exercise is inspected: set-up, tolerances, then range, length and pace.
 std::vector<ReadingRow> readingRows(const Review& review);
+/// Of some of its reps only, for example those of one side; ReadingRow::worstRep counts within them.
+std::vector<ReadingRow> readingRows(const Review& review, const std::vector<Rep>& reps);
 
 /// Limit of a measure in this review's exercise and school, from its faults and set-up checks.
 std::optional<Limit> limitOf(const Review& review, const std::string& measure);

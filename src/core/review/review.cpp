@@ -19,18 +19,11 @@ View pictureView(const Exercise& e) {
     return view == View::Above && e.bodyPosition() == Position::SideLying ? View::Side : view;
 }
 
-bool marked(const Marks& marks, const std::string& landmark) {
-    return std::any_of(marks.frames.begin(), marks.frames.end(),
-                       [&](const auto& f) { return f.points.count(landmark) > 0; });
-}
-
 /// The first view of an exercise whose landmarks are all marked, else its best one.
 std::string viewFor(const Exercise& e, const Marks& marks) {
     for (const std::string& view : e.views) {
         const auto other = e.inView(view);
-        if (other && std::all_of(other->landmarksNeeded.begin(), other->landmarksNeeded.end(),
-                                 [&](const std::string& name) { return marked(marks, name); }))
-            return view;
+        if (other && isMarked(*other, marks)) return view;
     }
     return e.view;
 }
@@ -81,6 +74,12 @@ void overrule(Review& r) {
 }
 
 } // namespace
+
+bool isMarked(const Exercise& e, const Marks& marks) {
+    const auto marked = marks.landmarks();
+    return std::all_of(e.landmarksNeeded.begin(), e.landmarksNeeded.end(),
+                       [&](const std::string& name) { return std::binary_search(marked.begin(), marked.end(), name); });
+}
 
 bool Review::metTarget() const { return whatIsShown(exercise, caseOf(*this)).met && !anyUnsure(); }
 

@@ -17,6 +17,7 @@ struct ReviewInputs {
     Schools schools;  ///< what is not named stays at the exercise's default
     std::optional<Neutral> neutral;
     std::string client, clientRole, coach, date; ///< for the answer; may be empty
+    std::string answerBy;                        ///< ISO date that was promised; empty = none
     Target asked;
     ClientNote note;
     std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
@@ -60,6 +61,9 @@ struct Review {
 
 /// The exercise as this review reads it. @errors NotFound
 Result<Exercise> exerciseOf(const ReviewInputs& inputs);
+
+/// Are the landmarks marked that the exercise needs?
+bool isMarked(const Exercise& exercise, const Marks& marks);
 
 /// All stages after tracking; pure and quick. @errors NotFound (exercise, needed landmark)
 Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks);

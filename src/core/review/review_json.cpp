@@ -13,11 +13,6 @@ double r3(double v) { return rounded(v, 3); }
 Json value(double v) { return std::isfinite(v) ? Json(r3(v)) : Json(nullptr); }
 Json words(const std::string& s) { return s.empty() ? Json(nullptr) : Json(s); }
 
-Json toJson(const ClientNote& n) {
-    return {{"pain", n.pain}, {"red_flags", n.redFlags}, {"signs", n.signs},
-            {"felt", n.felt}, {"shaking", n.shaking},    {"words", n.words}};
-}
-
 Json toJson(const std::vector<CueRecord>& record) {
     Json list = Json::array();
     for (const CueRecord& r : record)
@@ -51,6 +46,7 @@ Json toJson(const ReviewInputs& in) {
             {"client_role", in.clientRole},
             {"coach", in.coach},
             {"date", in.date},
+            {"answer_by", in.answerBy},
             {"asked", toJson(in.asked)},
             {"note", toJson(in.note)},
             {"flags", in.flags},
@@ -82,7 +78,7 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
                                  n.value("source", "coach")};
         }
         in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""),
-        in.date = j.value("date", "");
+        in.date = j.value("date", ""), in.answerBy = j.value("answer_by", "");
         auto target = [&](const Json& t) {
             auto parsed = parseTarget(t, where);
             if (!parsed) throw std::invalid_argument(parsed.error().detail);

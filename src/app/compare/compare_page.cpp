@@ -1,0 +1,47 @@
+#include "app/compare/compare_page.h"
+
+#include "app/compare/difference_table.h"
+#include "app/compare/pair_picture.h"
+#include "app/compare/place_strip.h"
+#include "app/widgets/key_button.h"
+
+#include <QBoxLayout>
+
+namespace deft::ui {
+
+ComparePage::ComparePage(ReviewSession& session, Library& library, QWidget* parent)
+    : QWidget(parent), comparison_(session, library) {
+    pictures_ = new PairPicture(comparison_);
+    table_ = new DifferenceTable(comparison_);
+    setFocusPolicy(Qt::StrongFocus);
+    auto* choice = new QHBoxLayout;
+    choice->setSpacing(8);
+    const std::tuple<QString, QString, Comparison::Of> kinds[] = {
+        {tr("Last time and this time"), QStringLiteral("1"), Comparison::Of::Times},
+        {tr("First and last rep"), QStringLiteral("2"), Comparison::Of::Reps},
+        {tr("Left and right"), QStringLiteral("3"), Comparison::Of::Sides}};
+    for (size_t i = 0; i < kinds_.size(); ++i) {
+        const auto& [name, key, of] = kinds[i];
+        kinds_[i] = new KeyButton(name, key);
+        connect(kinds_[i], &KeyButton::clicked, this, [this, kind = of] { comparison_.choose(kind); });
+        choice->addWidget(kinds_[i]);
+    }
+    choice->addStretch();
+    auto* page = new QVBoxLayout(this);
+    page->setContentsMargins(16, 16, 16, 16);
+    page->setSpacing(12);
+    page->addLayout(choice);
+    page->addWidget(pictures_, 1);
+    page->addWidget(new PlaceStrip(comparison_));
+    page->addWidget(table_);
+    connect(&comparison_, &Comparison::changed, this, &ComparePage::refresh);
+    refresh();
+}
+
+void ComparePage::refresh() {
+    for (size_t i = 0; i < kinds_.size(); ++i)
+        kinds_[i]->setKind(comparison_.of() == Comparison::Of(i) ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
+    table_->setVisible(comparison_.side(0) != nullptr);
+}
+
+} // namespace deft::ui

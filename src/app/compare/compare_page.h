@@ -1,0 +1,31 @@
+#pragma once
+#include "app/session/comparison.h"
+
+#include <QWidget>
+
+namespace deft::ui {
+
+class DifferenceTable;
+class KeyButton;
+class PairPicture;
+
+/// Two parts of the client's movement side by side, in one frame of the body and at the same place of the movement,
+/// and which of their differences are real.
+class ComparePage : public QWidget {
+    Q_OBJECT
+public:
+    ComparePage(ReviewSession& session, Library& library, QWidget* parent = nullptr);
+    Comparison& comparison() { return comparison_; }
+    PairPicture& pictures() { return *pictures_; }
+    void step(double places) { comparison_.setPlace(comparison_.place() + places); }
+    void stepRep(int reps) { comparison_.setRep(comparison_.rep() + reps); }
+
+private:
+    void refresh();
+    Comparison comparison_;
+    PairPicture* pictures_;
+    DifferenceTable* table_;
+    std::array<KeyButton*, 3> kinds_;
+};
+
+} // namespace deft::ui

@@ -1,0 +1,50 @@
+#pragma once
+#include "app/session/background_job.h"
+#include "devices/inbox_folder.h"
+#include "store/library.h"
+
+#include <QFileSystemWatcher>
+#include <QTimer>
+#include <deque>
+
+namespace deft::ui {
+
+/// Watches the inbox folder and takes what comes into the library, one clip after the other, off the window's thread.
+/// A parcel that cannot be taken in says why and waits; it holds nothing else up.
+class Inbox : public QObject {
+    Q_OBJECT
+public:
+    Inbox(Library& library, std::filesystem::path folder, QObject* parent = nullptr);
+
+    const std::filesystem::path& folder() const { return folder_; }
+    void setFolder(const std::filesystem::path& folder);
+    void look();  ///< now, and not only when the folder changes
+    void retry(); ///< also what was refused before
+
+    const std::vector<InboxContent::Refusal>& refused() const { return refused_; }
+    const std::vector<std::filesystem::path>& loose() const { return loose_; }
+    const QString& trouble() const { return trouble_; } ///< of the folder itself; empty = none
+    bool isIdle() const { return !job_.isRunning() && waiting_.empty(); }
+
+signals:
+    void tookIn(qint64 clip);
+    void changed(); ///< refused, loose or trouble
+
+private:
+    void seen(Result<InboxContent> content);
+    void next();
+    void refuse(const std::filesystem::path& note, const std::string& why);
+
+    Library& library_;
+    std::filesystem::path folder_;
+    QFileSystemWatcher watcher_;
+    QTimer soon_, again_;
+    BackgroundJob job_;
+    std::deque<InboxContent::Item> waiting_;
+    std::vector<InboxContent::Refusal> refused_;
+    std::vector<std::filesystem::path> loose_;
+    std::map<std::filesystem::path, std::pair<std::filesystem::file_time_type, std::string>> givenUp_; // until changed
+    QString trouble_;
+};
+
+} // namespace deft::ui

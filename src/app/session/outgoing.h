@@ -1,0 +1,41 @@
+#pragma once
+#include "app/session/background_job.h"
+#include "store/library.h"
+
+#include <deque>
+
+namespace deft::ui {
+
+/// Makes what goes to the client once a review has been filed, off the window's thread: the reply clip, the calendar
+/// file, and the mail that carries everything. Files beside the page in the library's answers/, the mail in outbox/.
+class Outgoing : public QObject {
+    Q_OBJECT
+public:
+    explicit Outgoing(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
+    /// @param filed number of the filed review
+    void send(int64_t filed, const Review& review);
+    bool isIdle() const { return !job_.isRunning() && waiting_.empty(); }
+    const BackgroundJob& job() const { return job_; }
+
+signals:
+    /// @param mail the file @param without what could not be made, one sentence; empty = everything is there
+    void sent(const QString& mail, const QString& without);
+    void failed(const QString& sentence);
+
+private:
+    void next();
+    Library& library_;
+    std::deque<std::pair<int64_t, Review>> waiting_;
+    BackgroundJob job_;
+};
+
+/// The mail with its attachments, and what could not be made.
+struct MadeMail {
+    std::filesystem::path file;
+    std::string without;
+};
+/// @param answers folder of the page @param outbox folder of mails @errors those of answerMail, WriteFailed, Cancelled
+Result<MadeMail> makeMail(const Review& review, const std::string& name, const std::filesystem::path& answers,
+                          const std::filesystem::path& outbox, StopToken stop = {}, const ProgressFn& progress = {});
+
+} // namespace deft::ui

@@ -1,0 +1,83 @@
+// Answers on their way out: filed, made into a mail, written to files.
+#include "answer/calendar.h"
+#include "answer/mail.h"
+#include "app/answer/answer_page.h"
+#include "app/paint/answer_pdf.h"
+#include "app/paint/answer_picture.h"
+#include "app/paint/reply_clip.h"
+#include "app/queue/queue_page.h"
+#include "app/window/main_window.h"
+#include "base/files.h"
+
+#include <QFileDialog>
+
+namespace deft::ui {
+namespace {
+
+/// An answer in the form that the file's ending asks for.
+Result<void> writeAs(const std::filesystem::path& path, const Review& review, StopToken stop,
+                     const ProgressFn& progress) {
+    const std::string kind = path.extension().string();
+    auto reader = ClipReader::open(review.inputs.clipPath);
+    if (!reader) return tl::unexpected(reader.error());
+    const Answer answer = composeAnswer(review);
+    if (kind == ".mp4") return writeReplyClip(review, answer, *reader, path, stop, progress);
+    const PictureMaker pictures = pictureMaker(review, *reader);
+    Result<std::string> content =
+        fail(Errc::Unsupported, path.string() + ": end the name in .pdf, .html, .txt, .eml, .ics or .mp4");
+    if (kind == ".pdf")
+        content = answerPdf(answer, pictures).toStdString();
+    else if (kind == ".html")
+        content = answerHtml(answer, pictures);
+    else if (kind == ".txt")
+        content = answerText(answer);
+    else if (kind == ".eml")
+        content = answerMail(answer, review.inputs.coach, pictures);
+    else if (kind == ".ics")
+        content = answerCalendar(answer, review.inputs);
+    if (!content) return tl::unexpected(content.error());
+    return writeFileAtomically(path, *content);
+}
+
+} // namespace
+
+void MainWindow::fileAnswer() {
+    const auto id = session_->file();
+    if (!id) return say(QString::fromStdString("Not filed: " + id.error().detail + ". The draft is kept."));
+    outgoing_->send(*id, *session_->review());
+    const QString name = QString::fromStdString(session_->client().name);
+    queue_->refresh();
+    go(Queue);
+    say(tr("Filed. The mail to %1 is being made.").arg(name));
+}
+
+void MainWindow::connectSending() {
+    connect(outgoing_, &Outgoing::sent, this, [this](const QString& mail, const QString& without) {
+        say(without.isEmpty() ? tr("The mail is ready, with pictures, reply clip and next date: %1").arg(mail)
+                              : tr("The mail is ready, %1. It is in %2").arg(without, mail));
+    });
+    connect(outgoing_, &Outgoing::failed, this, [this](const QString& sentence) {
+        say(tr("The review is filed and its page kept, but there is no mail: %1.").arg(sentence));
+    });
+}
+
+void MainWindow::chooseAnswerFile() {
+    if (!session_->review()) return say(tr("There is no answer yet; measure the clip first."));
+    const QString path = QFileDialog::getSaveFileName(
+        this, tr("The answer as a file"), QStringLiteral("answer.pdf"),
+        tr("PDF (*.pdf);;Page (*.html);;Text (*.txt);;Mail (*.eml);;Reply clip (*.mp4);;Next date (*.ics)"));
+    if (!path.isEmpty()) writeAnswer(path);
+}
+
+void MainWindow::writeAnswer(const QString& path) {
+    if (!session_->review()) return say(tr("There is no answer yet; measure the clip first."));
+    say(tr("%1 is being written …").arg(path));
+    writing_.run([review = *session_->review(), path = std::filesystem::path(path.toStdString())](
+                     StopToken stop, const ProgressFn& progress) { return writeAs(path, review, stop, progress); },
+                 [this, path](const Result<void>& ok) {
+                     say(ok ? tr("Written to %1.").arg(path)
+                            : QString::fromStdString("Not written: " + ok.error().detail + "."));
+                 });
+}
+
+} // namespace deft::ui

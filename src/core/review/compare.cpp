@@ -1,0 +1,56 @@
+#include "review/compare.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace deft {
+
+bool isRealChange(double before, double beforeU95, double after, double afterU95) {
+    return std::abs(after - before) > std::hypot(beforeU95, afterU95); // false for gaps
+}
+
+std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std::vector<ReadingRow>& b) {
+    std::vector<Difference> out;
+    for (const ReadingRow& first : a) {
+        const auto second = std::find_if(b.begin(), b.end(), [&](const ReadingRow& row) {
+            return row.measure == first.measure && row.stat == first.stat;
+        });
+        if (second == b.end()) continue;
+        Difference d{first, *second, kGap, kGap, Difference::Verdict::CannotTell, {}};
+        if (std::isfinite(first.value) && std::isfinite(second->value)) {
+            d.change = second->value - first.value;
+            d.u95 = std::hypot(first.u95, second->u95);
+            d.verdict = isRealChange(first.value, first.u95, second->value, second->u95)
+                            ? Difference::Verdict::Real
+                            : Difference::Verdict::WithinBand;
+        }
+        if (d.verdict == Difference::Verdict::Real) {
+            if (first.stat == "least" || first.measure == "clean_hold")
+                d.better = d.change > 0; // more range and longer clean holds
+            else if (first.low || first.high) {
+                const Tolerance t{first.measure, first.low, first.high};
+                const double before = t.excess(first.value), after = t.excess(second->value);
+                if (std::max(before, after) > 0) d.better = after < before; // inside the tolerance all is well
+            }
+        }
+        out.push_back(std::move(d));
+    }
+    return out;
+}
+
+double alignedTime(const Rep& rep, double place) {
+    const double at[] = {rep.start_s, rep.top_s, rep.holdEnd_s, rep.end_s};
+    place = std::clamp(place, kAlignStart, kAlignEnd);
+    const int part = std::min(2, int(place));
+    return at[part] + (place - part) * (at[part + 1] - at[part]);
+}
+
+double alignedPlace(const Rep& rep, double time_s) {
+    const double at[] = {rep.start_s, rep.top_s, rep.holdEnd_s, rep.end_s};
+    for (int part = 0; part < 3; ++part)
+        if (time_s < at[part + 1])
+            return part + std::clamp((time_s - at[part]) / std::max(1e-9, at[part + 1] - at[part]), 0.0, 1.0);
+    return kAlignEnd;
+}
+
+} // namespace deft

@@ -1,0 +1,57 @@
+#include "review/parcel.h"
+
+#include "exercises/exercise.h"
+
+#include <filesystem>
+
+namespace deft {
+
+Result<Parcel> parseParcel(const Json& json, const std::string& where) {
+    if (auto ok = expectFormat(json, "deft-mirror-parcel", 1, where); !ok) return tl::unexpected(ok.error());
+    Parcel p;
+    for (const auto& [key, to, needed] : {std::tuple{"client", &p.client, true},
+                                          {"clip", &p.clip, true},
+                                          {"exercise", &p.exercise, true},
+                                          {"role", &p.role, false},
+                                          {"side", &p.side, false},
+                                          {"sha256", &p.sha256, false},
+                                          {"sent", &p.sent, false},
+                                          {"answer_by", &p.answerBy, false}}) {
+        const auto it = json.find(key);
+        if (it == json.end() && !needed) continue;
+        if (it == json.end() || !it->is_string() || (needed && it->get<std::string>().empty()))
+            return fail(Errc::BadFormat,
+                        where + ": /" + key + ": expected text, found " + (it == json.end() ? "nothing" : it->dump()));
+        *to = it->get<std::string>();
+    }
+    if (std::filesystem::path(p.clip).filename() != p.clip || p.clip.front() == '.')
+        return fail(Errc::BadFormat,
+                    where + ": /clip: expected the name of a file in the same folder, found " + p.clip);
+    if (p.side != "both" && p.side != "left" && p.side != "right")
+        return fail(Errc::BadFormat, where + ": /side: expected left, right or both, found " + p.side);
+    const auto exercise = loadExercise(p.exercise);
+    if (!exercise) return fail(Errc::NotFound, where + ": /exercise: " + exercise.error().detail);
+
+    // Note, flags and target are written as in a case, and are read with the same strictness.
+    Json same = {{"format", "deft-mirror-case"}, {"version", 1}, {"exercise", p.exercise}, {"now", Json::object()}};
+    for (const char* key : {"note", "flags", "target"})
+        if (json.contains(key)) same[key] = json[key];
+    auto read = parseCase(same, where);
+    if (!read) return tl::unexpected(read.error());
+    p.note = std::move(read->note);
+    p.flags = std::move(read->flags);
+    if (json.contains("target")) p.asked = read->target;
+    return p;
+}
+
+Json toJson(const Parcel& p) {
+    Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},   {"client", p.client}, {"role", p.role},
+              {"exercise", p.exercise},         {"side", p.side}, {"clip", p.clip},     {"flags", p.flags},
+              {"note", toJson(p.note)}};
+    for (const auto& [key, text] : {std::pair{"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
+        if (!text->empty()) j[key] = *text;
+    if (p.asked) j["target"] = toJson(*p.asked);
+    return j;
+}
+
+} // namespace deft

@@ -1,0 +1,44 @@
+#pragma once
+#include "base/progress.h"
+#include "review/parcel.h"
+
+#include <filesystem>
+
+namespace deft {
+
+/// A folder into which clients' clips are put, by a phone's synchronisation, by the upload service or by hand: a clip
+/// and, beside it, a parcel file that names it. The parcel file comes last; a clip that nothing names waits.
+struct InboxContent {
+    struct Item {
+        std::filesystem::path note;
+        Parcel parcel;
+    };
+    struct Refusal {
+        std::filesystem::path file;
+        std::string why; ///< one sentence without a full stop
+    };
+    std::vector<Item> ready;
+    std::vector<Refusal> refused;             ///< cannot be taken in as they are
+    std::vector<std::filesystem::path> loose; ///< clips without a parcel file
+};
+
+/// Reads the parcel files; clips are not opened. @errors NotReadable when the folder is not there (a device that was
+/// unplugged)
+Result<InboxContent> lookIntoInbox(const std::filesystem::path& folder);
+
+struct KeptClip {
+    std::filesystem::path path;
+    std::string sha256;
+};
+
+/// Copies the clip of a parcel into `home`, under a name that tells its content, and checks that it can be opened. The
+/// inbox is left as it is, so nothing is lost whenever this ends.
+/// @errors NotFound, BadFormat (not the clip that was sent; not a clip), TooShort, WriteFailed (disk full), Cancelled
+Result<KeptClip> keepClip(const InboxContent::Item& item, const std::filesystem::path& home, StopToken stop = {},
+                          const ProgressFn& progress = {});
+
+/// Takes parcel and clip out of the inbox, once they are safe in the library. What cannot be removed stays and is known
+/// to be there already next time.
+void clearFromInbox(const InboxContent::Item& item);
+
+} // namespace deft

@@ -1,0 +1,47 @@
+#pragma once
+#include "review/parcel.h"
+
+#include <QFile>
+#include <QNetworkAccessManager>
+#include <QObject>
+#include <QUrl>
+#include <deque>
+#include <filesystem>
+
+namespace deft {
+
+/// Stand-in for clients' phones: sends clips that ship with the demo to the upload service, piece by piece, over a line
+/// that may break; it asks then how far the clip has come, and goes on from there.
+class SimulatedPhone : public QObject {
+    Q_OBJECT
+public:
+    explicit SimulatedPhone(QUrl service, QObject* parent = nullptr);
+
+    /// Takes one more parcel to send. @param clip the file; the parcel's own `clip` is the name it is sent under
+    void send(const std::filesystem::path& clip, const Parcel& parcel);
+    bool isIdle() const { return !file_ && waiting_.empty(); }
+    /// Drops the line once after so many bytes of the next clip.
+    void breakLineAfter(qint64 bytes) { breakAfter_ = bytes; }
+    int resumed() const { return resumed_; } ///< how often it has gone on after a break
+
+signals:
+    void sent();
+    void failed(const QString& sentence);
+
+private:
+    void next();
+    void create(const Parcel& parcel);
+    void ask(); ///< how far the clip has come
+    void piece(qint64 offset);
+    void end(const QString& trouble = {});
+    QNetworkRequest request(const QUrl& url) const;
+
+    QNetworkAccessManager net_;
+    QUrl service_, upload_;
+    std::deque<std::pair<std::filesystem::path, Parcel>> waiting_;
+    std::unique_ptr<QFile> file_;
+    qint64 breakAfter_ = -1;
+    int resumed_ = 0, tries_ = 0;
+};
+
+} // namespace deft

@@ -1,0 +1,54 @@
+#include "store/intake.h"
+
+namespace deft {
+
+ReviewInputs newDraft(const Library& library, int64_t client, const std::string& exercise, const Schools& usual) {
+    ReviewInputs in;
+    in.exercise = exercise;
+    if (const auto e = loadExercise(exercise)) {
+        in.asked = firstTarget(*e);
+        for (const auto& [question, choice] : usual)
+            if (e->inSchools({{question, choice}})) in.schools[question] = choice;
+    }
+    for (const Client& c : library.clients())
+        if (c.id == client) in.client = c.name, in.clientRole = c.role, in.flags = c.flags;
+    if (const auto last = library.newestClip()) in.coach = last->draft.coach;
+    int64_t newest = 0;
+    for (const Clip& c : library.clipsOf(client)) {
+        if (c.draft.exercise != exercise || c.id < newest) continue;
+        newest = c.id;
+        in.schools = c.draft.schools;
+    }
+    if (const auto earlier = library.filed(client, exercise); !earlier.empty()) in.asked = earlier.back().past.target;
+    return in;
+}
+
+Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesystem::path& clip,
+                       const std::string& sha256, const std::string& today, const Schools& usual) {
+    int64_t client = 0;
+    for (const Client& c : library.clients())
+        if (c.name == parcel.client) client = c.id;
+    for (const Clip& c : library.clipsOf(client))
+        if (c.draft.clipSha256 == sha256 && c.draft.exercise == parcel.exercise)
+            return fail(Errc::Conflict, "this clip of " + parcel.client + " is in the library already");
+    if (client == 0) {
+        auto added = library.addClient(parcel.client, parcel.role, parcel.flags);
+        if (!added) return added;
+        client = *added;
+    }
+    ReviewInputs in = newDraft(library, client, parcel.exercise, usual);
+    in.clipPath = clip.string(), in.clipSha256 = sha256;
+    in.side = parcel.side;
+    in.date = parcel.sent.empty() ? today : parcel.sent;
+    in.answerBy = parcel.answerBy;
+    in.note = parcel.note;
+    if (!parcel.flags.empty()) in.flags = parcel.flags;
+    if (parcel.asked) {
+        const std::string rung = in.asked.rung;
+        in.asked = *parcel.asked;
+        if (in.asked.rung.empty()) in.asked.rung = rung;
+    }
+    return library.addClip(client, in.date, in);
+}
+
+} // namespace deft

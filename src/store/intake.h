@@ -1,0 +1,20 @@
+#pragma once
+#include "review/parcel.h"
+#include "store/library.h"
+
+namespace deft {
+
+/// Draft of a client's new clip of an exercise: schools as in that client's last clip of it, else as usual for this
+/// coach; asked what the newest filed review asked for, else the exercise's first target.
+/// @param usual the coach's own choices; those that the exercise does not know are passed over
+ReviewInputs newDraft(const Library& library, int64_t client, const std::string& exercise, const Schools& usual);
+
+/// Puts a clip that came with a parcel into the library; a client of that name is taken for the same person, and a new
+/// one is added.
+/// @param clip where the file lies for good @param today ISO date, for parcels that do not say when they were sent
+/// @returns the clip's id @errors Conflict (the same file for the same client and exercise is there already),
+/// those of Library::addClip
+Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesystem::path& clip,
+                       const std::string& sha256, const std::string& today, const Schools& usual);
+
+} // namespace deft

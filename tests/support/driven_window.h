@@ -1,0 +1,74 @@
+#pragma once
+// The real window over a copy of the demo library, driven as a coach would: by keys, presses and drags.
+
+#include "app/answer/answer_page.h"
+#include "app/bench/bench_page.h"
+#include "app/compare/compare_page.h"
+#include "app/queue/queue_page.h"
+#include "app/widgets/style.h"
+#include "app/window/demo.h"
+#include "app/window/main_window.h"
+
+#include <QApplication>
+#include <QStandardPaths>
+#include <QTemporaryDir>
+#include <QTest>
+
+namespace deft::test {
+
+using namespace deft::ui;
+
+class DrivenWindow : public QObject {
+protected:
+    QTemporaryDir dir_;
+    std::unique_ptr<MainWindow> window_;
+    int actions_ = 0; ///< deliberate actions since the clip was opened
+
+    /// Colours, typeface, and the demo library in `demo`.
+    void prepare() {
+        QStandardPaths::setTestModeEnabled(true);
+        QCoreApplication::setApplicationName(QStringLiteral("deft-mirror-test"));
+        loadTypeface();
+        applyStyle(*qApp);
+        fill(QStringLiteral("demo"));
+    }
+    void fill(const QString& name) {
+        auto library = Library::open(dir_.filePath(name).toStdString()).value();
+        const auto filled = fillDemo(*library);
+        QVERIFY2(filled.has_value(), filled ? "" : filled.error().detail.c_str());
+    }
+    ReviewSession& session() { return window_->session(); }
+    StagePicture& stage() { return window_->benchPage().stage(); }
+    QWidget* page() {
+        return window_->room() == MainWindow::Queue     ? static_cast<QWidget*>(&window_->queuePage().list())
+               : window_->room() == MainWindow::Bench   ? &stage()
+               : window_->room() == MainWindow::Compare ? static_cast<QWidget*>(&window_->comparePage())
+                                                        : static_cast<QWidget*>(&window_->answerPage());
+    }
+    void key(Qt::Key k, Qt::KeyboardModifiers m = Qt::NoModifier) {
+        ++actions_;
+        QTest::keyClick(page(), k, m);
+    }
+    bool measured() {
+        return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); }, 400000);
+    }
+    qint64 clipOf(const char* name, bool filed = false) {
+        for (const Clip& c : window_->library().clips())
+            if (c.filed == filed && c.draft.client.starts_with(name)) return c.id;
+        return 0;
+    }
+    /// Opens the May clip with the tracks that were computed in the first test that needed them.
+    void openRuta() {
+        window_->openClip(clipOf("Ruta"));
+        QVERIFY(measured());
+    }
+    void openWindow(const QString& name) {
+        window_.reset();
+        window_ = std::make_unique<MainWindow>(std::move(*Library::open(dir_.filePath(name).toStdString())));
+        window_->resize(1280, 800);
+        window_->show();
+        QVERIFY(QTest::qWaitForWindowExposed(window_.get()));
+    }
+};
+
+} // namespace deft::test

@@ -1,0 +1,1 @@
+// Only the precompiled headers that the tests share; see cmake/DeftTargets.cmake.

@@ -1,0 +1,221 @@
+// Clips that come in through the inbox, what stands side by side, and what goes out to the client.
+#include "app/compare/difference_table.h"
+#include "app/compare/pair_picture.h"
+#include "base/files.h"
+#include "support/demo_review.h"
+#include "support/driven_window.h"
+#include "support/numbered_clip.h"
+#include "support/table.h"
+
+#include <QLabel>
+
+using namespace deft;
+using namespace deft::test;
+namespace fs = std::filesystem;
+
+class ComingAndGoingTest : public DrivenWindow {
+    Q_OBJECT
+
+    /// A parcel as a phone would leave it: first the clip, then the note.
+    void send(const std::string& client, const fs::path& clip, const char* by = "", bool pain = false) {
+        const fs::path inbox = window_->inbox().folder();
+        const std::string name = client + clip.extension().string();
+        fs::copy_file(clip, inbox / name);
+        Parcel p;
+        p.client = client, p.role = "rigger", p.clip = name, p.exercise = "bridge", p.answerBy = by, p.note.pain = pain;
+        p.sent = "2026-05-20";
+        QVERIFY(writeFileAtomically(inbox / (client + ".json"), toText(toJson(p))));
+    }
+    fs::path small() {
+        const fs::path clip = dir_.filePath(QStringLiteral("small.mp4")).toStdString();
+        if (!fs::exists(clip)) (void)writeNumbered(clip, evenTimes(30));
+        return clip;
+    }
+    QString inboxWords() {
+        for (const QLabel* l : window_->queuePage().findChildren<QLabel*>())
+            if (l->isVisibleTo(&window_->queuePage()) && l->text().contains(QStringLiteral("In the inbox")))
+                return l->text();
+        return {};
+    }
+
+private slots:
+    void initTestCase() { prepare(); }
+    void init() {
+        qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere");
+        openWindow(QStringLiteral("demo"));
+        actions_ = 0;
+    }
+    void cleanupTestCase() { window_.reset(); }
+
+    /// What comes in stands in the queue by itself, what was promised soonest before what has waited longest; pain
+    /// first. The inbox is empty then, and a clip's file is the library's own.
+    void clipsComeIn() {
+        const int before = window_->queuePage().clips().waiting();
+        send("Anneli Saar", small(), "2026-05-21");
+        send("Bastien Roux", small(), "", true);
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 2; }, 20000));
+        QCOMPARE(window_->queuePage().clips().entry(0).client.name, std::string("Bastien Roux"));
+        QCOMPARE(window_->queuePage().clips().entry(1).client.name, std::string("Anneli Saar"));
+        QVERIFY(QTest::qWaitFor([&] { return window_->inbox().isIdle() && fs::is_empty(window_->inbox().folder()); },
+                                5000));
+        const fs::path kept = window_->queuePage().clips().entry(0).clip.draft.clipPath;
+        QVERIFY(fs::exists(kept) && kept.string().starts_with(window_->library().folder().string()));
+        QVERIFY(inboxWords().isEmpty());
+        // The same again: known, and not taken in twice.
+        send("Anneli Saar", small(), "2026-05-21");
+        QVERIFY(QTest::qWaitFor([&] { return fs::is_empty(window_->inbox().folder()); }, 20000));
+        QCOMPARE(window_->queuePage().clips().waiting(), before + 2);
+    }
+
+    /// One bad parcel holds nothing up, says why, and is tried again when asked.
+    void badParcels() {
+        const int before = window_->queuePage().clips().waiting();
+        const fs::path inbox = window_->inbox().folder(),
+                       torn = dir_.filePath(QStringLiteral("torn.mp4")).toStdString();
+        QVERIFY(writeFileAtomically(torn, "no clip at all"));
+        send("A Damaged", torn);
+        send("B Whole", small());
+        fs::copy_file(small(), inbox / "nobody.mp4");
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 1; }, 20000));
+        QVERIFY(QTest::qWaitFor(
+            [&] {
+                return inboxWords().contains(QStringLiteral("nobody.mp4")) &&
+                       inboxWords().contains(QStringLiteral("A Damaged.json"));
+            },
+            20000));
+        fs::copy_file(small(), inbox / "A Damaged.mp4", fs::copy_options::overwrite_existing);
+        fs::remove(inbox / "nobody.mp4");
+        key(Qt::Key_R);
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 2; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return inboxWords().isEmpty(); }, 20000));
+    }
+
+    /// The inbox's device is unplugged and comes back.
+    void inboxThatVanishes() {
+        const fs::path inbox = window_->inbox().folder(), away = inbox.string() + "-away";
+        fs::rename(inbox, away);
+        window_->inbox().look();
+        QVERIFY(QTest::qWaitFor([&] { return inboxWords().contains(QStringLiteral("cannot be read")); }, 5000));
+        fs::rename(away, inbox);
+        const int before = window_->queuePage().clips().waiting();
+        send("Back Again", small());
+        window_->inbox().look();
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 1; }, 20000));
+        QVERIFY(inboxWords().isEmpty());
+    }
+
+    void manyAtOnce() {
+        openWindow(QStringLiteral("crowd"));
+        for (int i = 0; i < 500; ++i) send("Member " + std::to_string(1000 + i), small());
+        QElapsedTimer clock;
+        clock.start();
+        qint64 longest = 0, last = 0; // the window's thread is never away for long
+        QTimer beat;
+        connect(&beat, &QTimer::timeout, this, [&] {
+            longest = std::max(longest, clock.elapsed() - last);
+            last = clock.elapsed();
+        });
+        beat.start(5);
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 500; }, 300000));
+        qInfo("500 clips came in within %.1f s, longest pause of the window %lld ms", double(clock.elapsed()) / 1000,
+              static_cast<long long>(longest));
+        QVERIFY(window_->inbox().isIdle() || fs::is_empty(window_->inbox().folder()));
+        window_->measurer().stop();
+    }
+
+    /// This time against last time: one frame of the body, one place of the movement, and differences in words.
+    void sideBySide() {
+        openRuta();
+        window_->go(MainWindow::Compare);
+        Comparison& comparison = window_->comparePage().comparison();
+        key(Qt::Key_1);
+        QVERIFY(QTest::qWaitFor([&] { return comparison.side(1) != nullptr; }, 60000));
+        QCOMPARE(comparison.side(1)->review, session().review());
+        QVERIFY(comparison.side(0)->review != session().review());
+        comparison.setPlace(kAlignStart);
+        std::array<QPointF, 2> hips;
+        std::array<double, 2> torsos;
+        for (int k : {0, 1}) {
+            const auto frame = size_t(comparison.frame(k));
+            auto seen = [&](const char* name) {
+                const Point2 at = comparison.side(k)->review->tracks.find(name, frame)->at;
+                return window_->comparePage().pictures().view(k).map(QPointF(at.x(), at.y()));
+            };
+            hips[size_t(k)] = seen("hip");
+            torsos[size_t(k)] = QLineF(seen("hip"), seen("shoulder")).length();
+        }
+        NEAR(torsos[1], torsos[0], 0.5); // px on the screen
+        NEAR(hips[1].y(), hips[0].y(), 0.5);
+        NEAR(hips[1].x() - hips[0].x(), window_->comparePage().pictures().width() / 2.0 + 8, 0.5);
+        // Moving goes by the movement, not by the clock.
+        key(Qt::Key_Right, Qt::ShiftModifier);
+        NEAR(comparison.place(), kAlignTop, 1e-9);
+        for (int k : {0, 1})
+            NEAR(comparison.side(k)->review->clip.time_s[size_t(comparison.frame(k))], comparison.shownRep(k).top_s,
+                 0.02);
+        // The story of the demo: what was cued in April has become better, and that is no noise.
+        bool better = false;
+        for (const Difference& d : comparison.table())
+            better = better || DifferenceTable::verdict(d) == QStringLiteral("really better");
+        QVERIFY(better);
+
+        key(Qt::Key_2);
+        QCOMPARE(comparison.side(0)->review, session().review());
+        NEAR(comparison.shownRep(1).start_s, session().review()->events.reps.back().start_s, 1e-9);
+        key(Qt::Key_3);
+        QVERIFY(!comparison.side(0) && !comparison.why().isEmpty()); // a bridge on both legs has no sides
+        key(Qt::Key_Escape);
+        QCOMPARE(window_->room(), MainWindow::Bench);
+    }
+
+    /// A client's first clip has no last time; one hold is compared with itself, early and late.
+    void nothingToCompareWith() {
+        window_->openClip(clipOf("Ois"));
+        QVERIFY(measured());
+        window_->go(MainWindow::Compare);
+        key(Qt::Key_1);
+        QVERIFY(!window_->comparePage().comparison().side(0));
+        QVERIFY(window_->comparePage().comparison().why().contains(QStringLiteral("first clip")));
+        window_->grab(); // drawn without a picture
+    }
+
+    void answerAsFiles() {
+        openRuta();
+        const std::pair<const char*, const char*> kinds[] = {{"pdf", "%PDF-"},           {"html", "<!DOCTYPE html>"},
+                                                             {"txt", "Hello Ruta"},      {"eml", "From:"},
+                                                             {"ics", "BEGIN:VCALENDAR"}, {"mp4", ""}};
+        for (const auto& [kind, begins] : kinds) {
+            const QString path = dir_.filePath(QStringLiteral("answer.") + QString::fromLatin1(kind));
+            window_->writeAnswer(path);
+            QVERIFY2(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Written")); }, 60000),
+                     qPrintable(window_->message()));
+            const auto bytes = readFile(path.toStdString());
+            QVERIFY2(bytes && bytes->find(begins) < 400, kind);
+        }
+        QVERIFY(ClipReader::open(dir_.filePath(QStringLiteral("answer.mp4")).toStdString()));
+        window_->writeAnswer(dir_.filePath(QStringLiteral("answer.doc")));
+        QVERIFY(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Not written")); }, 5000));
+        QVERIFY(!QFile::exists(dir_.filePath(QStringLiteral("answer.doc"))));
+    }
+
+    /// Filing makes the mail in the background: page, pictures, reply clip and next date in one file. Closing the
+    /// window waits for it.
+    void mailOfAFiledAnswer() {
+        openRuta();
+        window_->go(MainWindow::Letter);
+        key(Qt::Key_Return, Qt::ControlModifier);
+        QVERIFY(session().isFiled());
+        const fs::path folder = window_->library().folder();
+        window_->close();
+        QVERIFY(window_->outgoing().isIdle());
+        std::vector<fs::path> mails;
+        for (const auto& file : fs::directory_iterator(folder / "outbox")) mails.push_back(file.path());
+        QCOMPARE(mails.size(), size_t(1));
+        const std::string mail = readFile(mails[0]).value();
+        for (const char* part : {"text/html", "image/jpeg", "video/mp4", "text/calendar", "next-clip.ics"})
+            QVERIFY2(mail.find(part) != std::string::npos, part);
+    }
+};
+
+QTEST_MAIN(ComingAndGoingTest)
+#include "coming_and_going_test.moc"
