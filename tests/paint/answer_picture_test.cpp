@@ -88,7 +88,7 @@ private slots:
     /// Seen from the front left and right are marked; the head is between or above them.
     void fromTheFront() {
         Review r = demoReview();
-        for (const char* name : {"shoulder", "hip", "ear"}) {
+        for (const char* name : {"shoulder", "hip", "ear", "knee", "ankle"}) {
             auto points = r.tracks.landmark.extract(name).mapped();
             r.tracks.landmark[std::string(name) + "_l"] = r.tracks.landmark[std::string(name) + "_r"] = points;
         }

@@ -2,6 +2,7 @@
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/target_panel.h"
+#include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
@@ -52,6 +53,10 @@ int main(int argc, char** argv) {
     window.setDark(true);
     shot("bench-dark");
     window.setDark(false);
+    window.go(MainWindow::Compare);
+    if (!QTest::qWaitFor([&] { return window.comparePage().comparison().side(1) != nullptr; }, 120000)) return 1;
+    window.comparePage().comparison().setPlace(1.6);
+    shot("compare");
     window.go(MainWindow::Letter);
     shot("answer");
     window.go(MainWindow::Exercises);
@@ -111,6 +116,7 @@ int main(int argc, char** argv) {
     window.queuePage().bringIn(QString::fromStdString((demoFolder() / "clips" / "ruta-bridge-april.mp4").string()));
     window.go(MainWindow::Queue);
     window.queuePage().bringIn(QString::fromStdString((demoFolder() / "clips" / "ruta-bridge-april.mp4").string()));
+    QTest::qWait(8000); // until the exercise has been guessed
     shot("new-clip");
     return 0;
 }

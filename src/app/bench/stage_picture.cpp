@@ -1,5 +1,6 @@
 #include "app/bench/stage_picture.h"
 
+#include "app/bench/drawing_tool.h"
 #include "app/paint/body_overlay.h"
 #include "app/session/rep_rows.h"
 #include "landmarks/names.h"
@@ -17,6 +18,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setAccessibleName(tr("Picture"));
+    drawing_ = new DrawingTool(session, *this);
     connect(&session, &ReviewSession::opened, this, [this] {
         image_ = {};
         mending_ = fitted_ = false;

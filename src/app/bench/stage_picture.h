@@ -6,6 +6,8 @@
 
 namespace deft::ui {
 
+class DrawingTool;
+
 /// The frame, large, with the body drawn on it. Zooms with the wheel; marks can be dragged (mending) or placed one
 /// after the other (a new clip).
 class StagePicture : public QWidget {
@@ -39,6 +41,8 @@ public:
 
     /// Place of a point of the clip in this widget, for tests and pointers.
     QPointF toWidget(const QPointF& clip) const { return view().map(clip); }
+    QPointF toClip(const QPointF& widget) const { return view().inverted().map(widget); }
+    DrawingTool& drawing() { return *drawing_; }
 
 signals:
     void stateChanged(); ///< mending, placing or the selected mark changed
@@ -53,7 +57,6 @@ protected:
 
 private:
     QTransform view() const;
-    QPointF toClip(const QPointF& widget) const { return view().inverted().map(widget); }
     std::map<QString, QPointF> marksHere() const; ///< where the marks of this frame lie
     void zoomAt(const QPointF& at, double factor);
     void place(const QPointF& clip);
@@ -64,6 +67,7 @@ private:
     void paintWords(QPainter& p) const;
 
     ReviewSession& session_;
+    DrawingTool* drawing_;
     QImage image_;
     bool mending_ = false, bestOver_ = false, damaged_ = false;
     QStringList toPlace_, skipped_;

@@ -20,6 +20,10 @@ public:
     void step(double places) { comparison_.setPlace(comparison_.place() + places); }
     void stepRep(int reps) { comparison_.setRep(comparison_.rep() + reps); }
 
+protected:
+    void showEvent(QShowEvent*) override { comparison_.setActive(true); }
+    void hideEvent(QHideEvent*) override { comparison_.setActive(false); }
+
 private:
     void refresh();
     Comparison comparison_;

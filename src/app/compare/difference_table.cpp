@@ -5,7 +5,7 @@
 namespace deft::ui {
 namespace {
 
-constexpr int kRow = 22, kNumber = 132, kWords = 200;
+constexpr int kRow = 22, kName = 256, kNumber = 136, kWords = 200;
 
 QString number(const ReadingRow& row) {
     if (!row.why.empty()) return QObject::tr("cannot tell");
@@ -46,14 +46,14 @@ void DifferenceTable::refresh() {
 void DifferenceTable::paintBody(QPainter& p, const QRect& body) {
     if (!comparison_.side(0)) return;
     const Palette& c = colours();
-    const double first = body.right() - kWords - 3 * kNumber;
+    const double first = body.left() + std::min(kName, body.width() - kWords - 3 * kNumber);
     auto line = [&](int row, const QStringList& cells, const QColor& colour, QFont::Weight weight) {
         const double y = body.top() + row * kRow;
         putText(p, QRectF(body.left(), y, first - body.left() - 8, kRow), cells[0], Size::Small, colour, weight);
         for (int i = 0; i < 3; ++i)
             putText(p, QRectF(first + i * kNumber, y, kNumber - 8, kRow), cells[1 + i], Size::Small, colour, weight,
                     Qt::AlignRight | Qt::AlignVCenter);
-        putText(p, QRectF(body.right() - kWords + 16, y, kWords - 16, kRow), cells[4], Size::Small, colour, weight);
+        putText(p, QRectF(first + 3 * kNumber + 16, y, kWords - 16, kRow), cells[4], Size::Small, colour, weight);
     };
     line(0,
          {QString(), comparison_.side(0)->title.section(QLatin1Char(','), 0, 0),

@@ -101,7 +101,8 @@ void PairPicture::paintSide(QPainter& p, int which) {
         p.drawImage(0, 0, image);
         p.resetTransform();
     }
-    look.measure = worstOfRep(*side.review, comparison_.shownRep(which)).measure;
+    look.everything = true;
+    look.measure = worstOfRep(*comparison_.side(1)->review, comparison_.shownRep(1)).measure; // the same in both
     drawBody(p, *side.review, frame, look);
     p.restore();
 }

@@ -1,6 +1,7 @@
 #include "app/paint/answer_picture.h"
 
 #include "app/paint/body_overlay.h"
+#include "app/paint/drawings.h"
 
 #include <QBuffer>
 #include <QPainterPath>
@@ -90,6 +91,8 @@ QImage answerPicture(const Review& review, const QImage& frame, const AnswerPict
     look.numbers = false;
     look.scale = size.width() / 280.0; // it is shown about that wide
     drawBody(p, review, picture.frame, look);
+    for (const Drawing& d : review.inputs.drawings)
+        if (review.clip.frameAt(d.time_s) == picture.frame) drawDrawing(p, d, look.toView, look.scale);
     return out;
 }
 

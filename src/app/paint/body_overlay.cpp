@@ -53,10 +53,13 @@ private:
     const BodyLook& look_;
 };
 
+/// Endings of landmarks: of the side view, then of the two sides seen from the front or the rear.
+const std::string kSides[] = {"", "_l", "_r"};
+
 struct Frame {
     const Review& r;
     int64_t i;
-    const TrackPoint* get(const char* name) const {
+    const TrackPoint* get(const std::string& name) const {
         const TrackPoint* p = r.tracks.find(name, size_t(i));
         return p && p->usable() ? p : nullptr;
     }
@@ -71,11 +74,15 @@ struct Frame {
 };
 
 void drawLines(const Ink& ink, const Frame& f, const QColor& colour, double width, Qt::PenStyle style) {
-    for (const auto& [a, b] :
-         {std::pair{"ear", "shoulder"}, {"shoulder", "hip"}, {"hip", "knee"}, {"knee", "ankle"}, {"ankle", "toe"}}) {
+    auto join = [&](const std::string& a, const std::string& b) {
         const TrackPoint *p = f.get(a), *q = f.get(b);
         if (p && q) ink.line(ink.at(p->at), ink.at(q->at), colour, width, style);
-    }
+    };
+    for (const std::string& side : kSides)
+        for (const auto& [a, b] :
+             {std::pair{"ear", "shoulder"}, {"shoulder", "hip"}, {"hip", "knee"}, {"knee", "ankle"}, {"ankle", "toe"}})
+            join(a + side, b + side);
+    for (const std::string across : {"shoulder", "asis", "psis"}) join(across + "_l", across + "_r");
 }
 
 /// Arc at b on the free side, from b→a to b→c, with its number outside.
@@ -250,8 +257,8 @@ QRectF bodyCrop(const Review& r, double aspect, bool whole) {
     const std::vector<std::string> names =
         whole ? std::vector<std::string>{"ear", "shoulder", "hip", "knee", "ankle", "toe", "heel"}
               : std::vector<std::string>{"shoulder", "hip", "knee", "asis"};
-    for (const std::string& name : names) {
-        const auto it = r.tracks.landmark.find(name);
+    for (size_t n = 0; n < names.size() * std::size(kSides); ++n) {
+        const auto it = r.tracks.landmark.find(names[n / std::size(kSides)] + kSides[n % std::size(kSides)]);
         if (it == r.tracks.landmark.end()) continue;
         for (size_t i = 0; i < it->second.size(); i += 3) {
             const TrackPoint& p = it->second[i];
@@ -287,8 +294,9 @@ void drawBody(QPainter& painter, const Review& review, int64_t frame, const Body
         if (look.bestFrame) drawLines(ink, {review, *look.bestFrame}, kOnPicture, 1.0, Qt::CustomDashLine);
         drawLines(ink, f, kOnPicture, 1.8, Qt::SolidLine);
         if (!look.marks)
-            for (const char* name : {"ear", "shoulder", "hip", "knee", "ankle", "toe"})
-                if (const TrackPoint* p = f.get(name)) ink.dot(ink.at(p->at), kOnPicture, 3);
+            for (const std::string& side : kSides)
+                for (const char* name : {"ear", "shoulder", "hip", "knee", "ankle", "toe"})
+                    if (const TrackPoint* p = f.get(name + side)) ink.dot(ink.at(p->at), kOnPicture, 3);
         drawArc(ink, f, "shoulder", "hip", "knee", "hip_angle", m == "hip_angle", look.numbers);
         drawArc(ink, f, "hip", "knee", "ankle", "knee_angle", m == "knee_angle", look.numbers);
     } else if (!pelvic) {

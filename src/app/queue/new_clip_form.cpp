@@ -24,8 +24,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     client_->setEditable(true);
     role_ = new QLineEdit;
     role_->setPlaceholderText(tr("what they do, if you like"));
-    intake_ = new QToolButton;
-    intake_->setPopupMode(QToolButton::InstantPopup);
+    intake_ = new QPushButton;
     intake_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     intake_->setMenu(new QMenu(intake_));
     if (const auto& rules = safetyRules())
@@ -57,7 +56,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
                 stop_->addItem(QString::fromStdString(what), QString::fromStdString(id));
     words_ = new QPlainTextEdit;
     words_->setTabChangesFocus(true);
-    words_->setMaximumHeight(56);
+    words_->setMaximumHeight(64);
     for (const std::string& id : exerciseIds())
         if (const auto e = loadExercise(id))
             exercise_->addItem(QString::fromStdString(e->name), QString::fromStdString(id));

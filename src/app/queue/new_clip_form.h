@@ -8,8 +8,8 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPlainTextEdit>
+#include <QPushButton>
 #include <QSpinBox>
-#include <QToolButton>
 
 namespace deft::ui {
 
@@ -21,7 +21,7 @@ public:
     /// Begins a new entry. `facts` says what was found in the file.
     void begin(const QString& path, const QString& facts);
     QComboBox& clientBox() { return *client_; }
-    QToolButton& intakeButton() { return *intake_; }
+    QPushButton& intakeButton() { return *intake_; }
 
 signals:
     void added(qint64 clip);
@@ -40,7 +40,7 @@ private:
     QLabel* facts_;
     QComboBox *client_, *exercise_, *side_, *felt_, *stop_;
     QLineEdit* role_;
-    QToolButton* intake_;
+    QPushButton* intake_;
     QSpinBox *sets_, *reps_, *hold_;
     QCheckBox* pain_;
     QPlainTextEdit* words_;

@@ -42,6 +42,11 @@ Comparison::Comparison(ReviewSession& session, Library& library, QObject* parent
     });
 }
 
+void Comparison::setActive(bool active) {
+    active_ = active;
+    if (active) refresh();
+}
+
 void Comparison::choose(Of of) {
     of_ = of;
     rep_ = 0;
@@ -56,6 +61,12 @@ void Comparison::nothing(const QString& why) {
 }
 
 void Comparison::refresh() {
+    if (!active_) {
+        // What it points into has changed; it is looked at again when it is shown.
+        sides_.reset();
+        table_.clear();
+        return;
+    }
     if (!session_.review()) return nothing(tr("This clip has not been measured yet."));
     if (session_.review()->events.reps.empty())
         return nothing(tr("No rep and no hold was found in this clip, so there is nothing to lay side by side."));

@@ -19,6 +19,8 @@ public:
 
     Comparison(ReviewSession& session, Library& library, QObject* parent = nullptr);
 
+    /// Looks at other clips only while somebody looks at it.
+    void setActive(bool active);
     void choose(Of of);
     Of of() const { return of_; }
     /// Nothing while the other clip is being measured, or when there is nothing to compare with; see why().
@@ -51,6 +53,7 @@ private:
 
     ReviewSession& session_;
     Library& library_;
+    bool active_ = false;
     Of of_ = Of::Times;
     QString why_;
     std::optional<std::array<Side, 2>> sides_;

@@ -8,7 +8,10 @@ Player::Player(ReviewSession& session) : session_(session) {
     tick_.setInterval(8);
     tick_.setTimerType(Qt::PreciseTimer);
     connect(&tick_, &QTimer::timeout, this, &Player::advance);
-    connect(&session, &ReviewSession::opened, this, &Player::stop);
+    connect(&session, &ReviewSession::opened, this, [this] {
+        loop_ = -1;
+        stop();
+    });
 }
 
 void Player::toggle() {
@@ -35,9 +38,23 @@ void Player::setRate(double rate) {
     emit changed();
 }
 
+void Player::setLoop(bool on) {
+    const Review* r = session_.review();
+    loop_ = on && r && session_.rep() < int(r->events.reps.size()) ? session_.rep() : -1;
+    if (isLooping() && !isPlaying()) toggle();
+    emit changed();
+}
+
 void Player::advance() {
     if (!session_.isOpen()) return stop();
-    const double t = from_s_ + rate_ * double(clock_.elapsed()) / 1000;
+    double t = from_s_ + rate_ * double(clock_.elapsed()) / 1000;
+    if (const Review* r = session_.review(); isLooping() && r && loop_ < int(r->events.reps.size())) {
+        const Rep& rep = r->events.reps[size_t(loop_)];
+        if (t < rep.start_s || t >= rep.end_s) {
+            from_s_ = t = rep.start_s;
+            clock_.restart();
+        }
+    }
     // Frames that cannot be shown in time are passed over; the clock is never stretched.
     session_.setFrame(session_.clip().frameAt(t));
     if (session_.frame() + 1 >= session_.clip().frames()) stop();

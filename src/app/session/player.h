@@ -16,6 +16,9 @@ public:
     void toggle();
     void stop();
     void setRate(double rate);
+    /// Plays the chosen rep again and again.
+    void setLoop(bool on);
+    bool isLooping() const { return loop_ >= 0; }
 
 signals:
     void changed();
@@ -26,6 +29,7 @@ private:
     QTimer tick_;
     QElapsedTimer clock_;
     double from_s_ = 0, rate_ = 1;
+    int loop_ = -1; ///< rep, -1 = none
 };
 
 } // namespace deft::ui

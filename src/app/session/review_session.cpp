@@ -6,6 +6,7 @@
 #include "landmarks/names.h"
 #include "landmarks/track_clip.h"
 #include "review/review_json.h"
+#include "review/seen_faults.h"
 
 #include <QDate>
 #include <QTime>
@@ -145,6 +146,73 @@ void ReviewSession::agree(const Moment& m, bool yes) {
     edit((yes ? tr("agree: %1") : tr("not so: %1")).arg(what), [&](ReviewInputs& in) { in.agreed[m.key()] = yes; });
 }
 
+namespace {
+
+/// One of the coach's own faults instead of what stood there for it.
+void see(ReviewInputs& in, const Events& events, const SeenFault& fault) {
+    const int rep = repOfSpan(events, fault.start_s, fault.end_s);
+    in.seen.erase(std::remove_if(in.seen.begin(), in.seen.end(),
+                                 [&](const SeenFault& s) {
+                                     return s.id == fault.id && repOfSpan(events, s.start_s, s.end_s) == rep;
+                                 }),
+                  in.seen.end());
+    in.seen.push_back(fault);
+    in.agreed[ReviewInputs::momentKey(fault.id, rep)] = true;
+}
+
+} // namespace
+
+void ReviewSession::addFault(const std::string& id, double start_s, double end_s) {
+    const FaultPlan* plan = review_ ? review_->exercise.fault(id) : nullptr;
+    if (!plan || review_->events.reps.empty()) {
+        emit failed(tr("A fault belongs to a rep or hold, and none was found in this clip."));
+        return;
+    }
+    edit(tr("fault seen: %1").arg(QString::fromStdString(plan->name)), [&](ReviewInputs& in) {
+        see(in, review_->events, {id, start_s, end_s});
+    });
+}
+
+void ReviewSession::moveFault(const Moment& m, double start_s, double end_s) {
+    if (!review_ || !review_->exercise.fault(m.id) || end_s < start_s) return;
+    edit(
+        tr("span of: %1").arg(QString::fromStdString(m.title)),
+        [&](ReviewInputs& in) {
+            see(in, review_->events, {m.id, start_s, end_s});
+        },
+        QStringLiteral("span ") + QString::fromStdString(m.key()));
+}
+
+void ReviewSession::renameFault(const Moment& m, const std::string& id) {
+    const FaultPlan* plan = review_ ? review_->exercise.fault(id) : nullptr;
+    if (!plan || !review_->exercise.fault(m.id) || m.id == id) return;
+    edit(tr("%1 is: %2").arg(QString::fromStdString(m.title), QString::fromStdString(plan->name)),
+         [&](ReviewInputs& in) {
+             in.seen.erase(std::remove_if(in.seen.begin(), in.seen.end(),
+                                          [&](const SeenFault& s) {
+                                              return s.id == m.id &&
+                                                     repOfSpan(review_->events, s.start_s, s.end_s) == m.rep;
+                                          }),
+                           in.seen.end());
+             in.agreed[m.key()] = false;
+             see(in, review_->events, {id, m.start_s, m.end_s});
+         });
+}
+
+void ReviewSession::setNeutral(std::optional<int64_t> frame) {
+    if (!review_) return;
+    std::optional<Neutral> neutral;
+    if (frame) {
+        neutral = neutralAt(*review_, *frame);
+        if (!neutral) {
+            emit failed(tr("The pelvis is not measured in this frame, so it cannot be the neutral."));
+            return;
+        }
+    }
+    edit(frame ? tr("neutral from this frame") : tr("neutral from the set-up"),
+         [&](ReviewInputs& in) { in.neutral = neutral; });
+}
+
 void ReviewSession::apply(const ReviewInputs& inputs) {
     const bool otherMarks = !(inputs.marks == inputs_.marks);
     ReviewInputs sameWords = inputs;
@@ -164,7 +232,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
         answer_ = composeAnswer(*review_);
         emit reviewChanged();
     } else if (review_) {
-        judge(Tracks(review_->tracks)); // a copy: if judging fails, the review that is shown stays whole
+        show(judgeAgain(*review_, inputs_)); // of a copy: if judging fails, the review that is shown stays whole
     }
 }
 
@@ -213,7 +281,10 @@ void ReviewSession::judge(Tracks tracks) {
         known_.emplace_back(inputs_.marks, tracks);
         if (known_.size() > 8) known_.erase(known_.begin());
     }
-    auto review = measureReview(inputs_, clip_, std::move(tracks));
+    show(measureReview(inputs_, clip_, std::move(tracks)));
+}
+
+void ReviewSession::show(Result<Review> review) {
     if (!review) {
         emit failed(QString::fromStdString("Not measured: " + review.error().detail + "."));
         return;

@@ -50,6 +50,13 @@ public:
     void confirmProposals(const QStringList& butNot);
     Proposer& proposer() { return proposer_; }
     void agree(const Moment& moment, bool yes);
+    /// A fault that the coach saw and the program did not propose.
+    void addFault(const std::string& fault, double start_s, double end_s);
+    void moveFault(const Moment& moment, double start_s, double end_s);
+    /// What was proposed is another of the exercise's faults.
+    void renameFault(const Moment& moment, const std::string& fault);
+    /// The client's neutral is the pelvis of this frame; nothing = that of the set-up again.
+    void setNeutral(std::optional<int64_t> frame);
     /// Measures with the marks as they are; for a clip whose marks have just been placed.
     void measure();
 
@@ -79,6 +86,7 @@ private:
     friend class EditStep;
     void apply(const ReviewInputs& inputs);
     void judge(Tracks tracks);
+    void show(Result<Review> review);
     void save();
     void fetchProposals();
     void followMarkedJoints();

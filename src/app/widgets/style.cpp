@@ -37,9 +37,9 @@ QLineEdit, QComboBox, QSpinBox, QDoubleSpinBox, QPlainTextEdit { background: %1;
 QLineEdit:focus, QComboBox:focus, QSpinBox:focus, QDoubleSpinBox:focus, QPlainTextEdit:focus { border: 2px solid %2; padding: 2px 6px; }
 QPlainTextEdit#letter, QPlainTextEdit#letter:focus { border: 0; background: transparent; padding: 0; }
 QComboBox::drop-down { border: 0; width: 20px; }
-QToolButton { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; text-align: left; }
-QToolButton:focus { border: 2px solid %2; padding: 2px 6px; }
-QToolButton::menu-indicator { image: none; }
+QPushButton { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; text-align: left; }
+QPushButton:focus { border: 2px solid %2; padding: 2px 6px; }
+QPushButton::menu-indicator { image: none; }
 QScrollBar:vertical { background: transparent; width: 10px; margin: 0; }
 QScrollBar::handle:vertical { background: %3; border-radius: 2px; min-height: 24px; margin: 0 2px; }
 QScrollBar::add-line, QScrollBar::sub-line { height: 0; }

@@ -1,6 +1,7 @@
 // Every key and menu entry of the window, in one place.
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
+#include "app/bench/drawing_tool.h"
 #include "app/bench/readings_panel.h"
 #include "app/bench/target_panel.h"
 #include "app/compare/compare_page.h"
@@ -82,7 +83,9 @@ void MainWindow::makeActions() {
             session_->measure();
     });
     add(moment, tr("Back to the queue"), {K(Qt::Key_Escape)}, bench_, [this] {
-        if (bench_->stage().isMending())
+        if (bench_->stage().drawing().isActive())
+            bench_->stage().drawing().cancel();
+        else if (bench_->stage().isMending())
             bench_->stage().setMending(false);
         else
             go(Queue);
@@ -113,6 +116,11 @@ void MainWindow::makeActions() {
     add(picture, tr("Whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
     add(picture, tr("Threads shown or folded"), {K(Qt::Key_T)}, bench_,
         [this] { bench_->foldThreads(!bench_->threadsFolded()); });
+
+    add(picture, tr("This rep again and again"), {K(Qt::Key_L)}, bench_,
+        [&player] { player.setLoop(!player.isLooping()); });
+
+    makeAnnotateActions(menu(tr("A&nnotate")));
 
     QMenu* marks = menu(tr("Mar&ks"));
     StagePicture& stage = bench_->stage();

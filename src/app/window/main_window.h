@@ -55,6 +55,10 @@ private:
                  std::function<void()> what);
     void makeActions();
     void makeQueueActions(QMenu* menu);
+    void makeAnnotateActions(QMenu* menu);
+    const Moment* moment() const; ///< the chosen one, null = none
+    void chooseFault(const QString& title, const std::function<void(const std::string&)>& then);
+    void moveMoment(bool begin);
     void refreshBars();
     void chooseClipFile();
     void readMarksFile();

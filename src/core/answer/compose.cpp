@@ -1,5 +1,6 @@
 #include "answer/calendar.h"
 #include "judgement/wording.h"
+#include "review/seen_faults.h"
 
 #include <algorithm>
 #include <cctype>
@@ -136,14 +137,21 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (f->id != cue.fault) continue;
             const std::string name = ordinal(f->rep);
             if (std::find(reps.begin(), reps.end(), name) == reps.end()) reps.push_back(name);
-            if (!worst || std::abs(f->worst - f->limit) > std::abs(worst->worst - worst->limit)) worst = f;
+            if (!worst || !std::isfinite(worst->worst) ||
+                std::abs(f->worst - f->limit) > std::abs(worst->worst - worst->limit))
+                worst = f;
         }
         if (worst) {
             part.text += " In the " + listOf(reps) + " " +
                          (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " + plan->told + ".";
-            part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) +
-                                 " at worst, limit " + withUnit(worst->limit, unit, 0) +
-                                 (worst->certainty == Certainty::Clear ? ", clear" : ", cannot tell for sure"));
+            if (std::isfinite(worst->worst))
+                part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) +
+                                     " at worst, limit " + withUnit(worst->limit, unit, 0) +
+                                     (worst->byCoach                         ? ", seen by you"
+                                      : worst->certainty == Certainty::Clear ? ", clear"
+                                                                             : ", cannot tell for sure"));
+            else
+                part.facts.push_back("seen by you; " + measureName(measure) + " was not measured there");
             const Rep& rep = r.events.reps[size_t(worst->rep)];
             if (rep.brokenBy == measure)
                 part.facts.push_back("gave way after " + withoutSign(rep.controlRange, moverUnit) + " of " +
@@ -178,6 +186,25 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
         part.pictures.push_back({r.clip.frameAt((r.events.setupStart_s + r.events.setupEnd_s) / 2), 0, measure,
                                  r.exercise.words.start, true});
     }
+    return part;
+}
+
+/// The frames on which the coach drew, each a picture with the coach's words under it.
+std::optional<AnswerPart> drawings(const Review& r) {
+    AnswerPart part{"drawings", "What you drew", "Have a look at what I have drawn for you.", {}, {}};
+    for (const Drawing& d : r.inputs.drawings) {
+        const int64_t frame = r.clip.frameAt(d.time_s);
+        auto at = std::find_if(part.pictures.begin(), part.pictures.end(),
+                               [&](const AnswerPicture& p) { return p.frame == frame; });
+        if (at == part.pictures.end()) {
+            const int rep = std::max(0, repOfSpan(r.events, d.time_s, d.time_s));
+            at = part.pictures.insert(part.pictures.end(), {frame, rep, "", "", false});
+        }
+        if (!d.words.empty()) at->caption += (at->caption.empty() ? "" : "; ") + d.words;
+    }
+    if (part.pictures.empty()) return std::nullopt;
+    part.facts.push_back("drawn on " + std::to_string(part.pictures.size()) +
+                         (part.pictures.size() > 1 ? " frames" : " frame") + " by you");
     return part;
 }
 
@@ -267,6 +294,7 @@ Answer composeAnswer(const Review& r) {
     a.parts.push_back(whatWentWell(r));
     int number = 0;
     for (const ChosenCue& cue : r.decision.cues) a.parts.push_back(correction(r, cue, ++number));
+    if (auto drawn = drawings(r)) a.parts.push_back(std::move(*drawn));
     a.parts.push_back(target(r));
     a.parts.push_back(cautions(r));
     const auto due = nextClipDay(r.inputs);

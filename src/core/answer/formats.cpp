@@ -33,6 +33,18 @@ constexpr const char* kStyle = R"(
  @media(max-width:480px){figure{width:100%}}
 )";
 
+std::string figures(const AnswerPart& part, const PictureSource& sources) {
+    std::string h;
+    for (const AnswerPicture& picture : part.pictures) {
+        const std::string source = sources(picture);
+        if (source.empty()) continue;
+        h += std::string("<figure") + (picture.broken ? " class=\"broken\"" : "") + "><img alt=\"" +
+             escaped(picture.caption) + "\" src=\"" + source + "\"><figcaption>" + escaped(picture.caption) +
+             "</figcaption></figure>\n";
+    }
+    return h;
+}
+
 } // namespace
 
 bool isCorrection(const AnswerPart& p) { return p.id.starts_with("correction-"); }
@@ -55,19 +67,11 @@ std::string answerPage(const Answer& a, const PictureSource& sources) {
         if (!p.sent) continue;
         if (isCorrection(p) != inList) h += inList ? "</ol>\n" : "<ol>\n", inList = !inList;
         if (inList) {
-            h += "<li>" + escaped(p.text) + "\n";
-            for (const AnswerPicture& picture : p.pictures) {
-                const std::string source = sources(picture);
-                if (source.empty()) continue;
-                h += std::string("<figure") + (picture.broken ? " class=\"broken\"" : "") + "><img alt=\"" +
-                     escaped(picture.caption) + "\" src=\"" + source + "\"><figcaption>" + escaped(picture.caption) +
-                     "</figcaption></figure>\n";
-            }
-            h += "</li>\n";
+            h += "<li>" + escaped(p.text) + "\n" + figures(p, sources) + "</li>\n";
         } else if (p.id == "cautions" || p.id == "target") {
             h += "<section><p>" + escaped(p.text) + "</p></section>\n";
         } else {
-            h += "<p>" + escaped(p.text) + "</p>\n";
+            h += "<p>" + escaped(p.text) + "</p>\n" + figures(p, sources);
         }
     }
     if (inList) h += "</ol>\n";

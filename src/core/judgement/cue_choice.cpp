@@ -39,7 +39,8 @@ std::vector<PastCue> cuesSaid(const std::string& id, const Case& now) {
 std::optional<std::pair<double, double>> readingNow(const Exercise& e, const std::string& id, const Case& now) {
     std::optional<std::pair<double, double>> worst;
     for (const Case::Fault& f : now.faults)
-        if (f.id == id && (!worst || severity(e, id, f.worst) > severity(e, id, worst->first)))
+        if (f.id == id && std::isfinite(f.worst) &&
+            (!worst || severity(e, id, f.worst) > severity(e, id, worst->first)))
             worst = {f.worst, std::sqrt(2.0) * f.u95};
     return worst;
 }

@@ -66,11 +66,7 @@ std::vector<Tolerance> anchorTolerances(const Exercise& e, const SeriesSet& set)
 
 Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& events) {
     Findings found;
-    std::set<std::string> present; // clear findings, by id
-    for (const SetupCheck& check : e.setup) {
-        found.setup.push_back(checkSetup(check, check.limit, set, events));
-        if (found.setup.back().verdict == "poor") present.insert(check.id);
-    }
+    for (const SetupCheck& check : e.setup) found.setup.push_back(checkSetup(check, check.limit, set, events));
     for (size_t r = 0; r < events.reps.size(); ++r) {
         const Rep& rep = events.reps[r];
         for (const FaultPlan& plan : e.faults) {
@@ -79,13 +75,22 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
             for (const Excursion& x :
                  excursions(set, toleranceOf(plan.limit, plan.onTheWay, plan.inTheHold), from, to)) {
                 Fault f{plan.id, plan.limit.measure, rep.side,         int(r), x.start_s, x.end_s, x.worst_s, x.worst,
-                        x.limit, x.worstU95,         Certainty::Clear, {},     0};
+                        x.limit, x.worstU95,         Certainty::Clear, {},     0,         false};
                 f.certainty = std::abs(x.worst - x.limit) > x.worstU95 ? Certainty::Clear : Certainty::CannotTell;
-                if (f.certainty == Certainty::Clear) present.insert(f.id);
                 found.faults.push_back(f);
             }
         }
     }
+    orderFindings(found, e);
+    return found;
+}
+
+void orderFindings(Findings& found, const Exercise& e) {
+    std::set<std::string> present; // clear findings, by id
+    for (const SetupVerdict& v : found.setup)
+        if (v.verdict == "poor") present.insert(v.id);
+    for (const Fault& f : found.faults)
+        if (f.certainty == Certainty::Clear) present.insert(f.id);
     found.order = correctionOrder(e, present);
     const auto& act = found.order.act;
     for (Fault& f : found.faults) {
@@ -93,7 +98,6 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
         const auto at = std::find(act.begin(), act.end(), f.id);
         f.rank = at == act.end() ? 0 : int(at - act.begin()) + 1;
     }
-    return found;
 }
 
 } // namespace deft

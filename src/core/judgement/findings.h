@@ -21,6 +21,7 @@ struct Fault {
     Certainty certainty = Certainty::Clear;
     std::string causedBy; ///< the fault or set-up check upstream that was found too, or empty
     int rank = 0;         ///< 1… among the faults to act on, 0 = waits
+    bool byCoach = false; ///< seen by the coach; `worst` may be a gap then
 };
 
 struct Findings {
@@ -37,5 +38,7 @@ MoverPlan moverPlan(const Exercise& exercise);
 /// Checks the set-up, finds every excursion in every rep and orders what was found by cause. A finding whose limit lies
 /// inside the reading's 95 % band is CannotTell.
 Findings findFaults(const Exercise& exercise, const SeriesSet& series, const Events& events);
+/// What causes what, and what comes first, from the checks and faults that are there.
+void orderFindings(Findings& findings, const Exercise& exercise);
 
 } // namespace deft

@@ -6,6 +6,7 @@
 
 #include <cmath>
 #include <cstdio>
+#include <opencv2/core.hpp>
 
 namespace deft {
 namespace {
@@ -141,13 +142,20 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
     set.context = std::move(*context);
     const MeasureContext& c = set.context;
 
-    for (const Measure& m : measures()) {
-        Series s = computeOne(m, tracks, c);
-        if (runsWithoutGaps(s.value).empty()) continue;
-        s.value = smoothed(set.time_s, s.value, options.cutoffHz);
-        if (!againstStart(s, m.zero, set.time_s, options)) continue;
-        set.series.push_back(std::move(s));
-    }
+    std::vector<const Measure*> wanted;
+    for (const Measure& m : measures())
+        if (options.only.empty() || m.id == options.only) wanted.push_back(&m);
+    std::vector<std::optional<Series>> made(wanted.size());
+    cv::parallel_for_({0, int(wanted.size())}, [&](const cv::Range& range) {
+        for (int k = range.start; k < range.end; ++k) {
+            Series s = computeOne(*wanted[size_t(k)], tracks, c);
+            if (runsWithoutGaps(s.value).empty()) continue;
+            s.value = smoothed(set.time_s, s.value, options.cutoffHz);
+            if (againstStart(s, wanted[size_t(k)]->zero, set.time_s, options)) made[size_t(k)] = std::move(s);
+        }
+    });
+    for (auto& s : made)
+        if (s) set.series.push_back(std::move(*s));
 
     // Neutral: given, or the median of the still time at the start.
     auto setupMedian = [&](const char* id, double& u95) {

@@ -27,6 +27,7 @@ struct SeriesOptions {
     double setupEnd_s = 1.5;        ///< the still time at the start
     std::optional<Neutral> neutral; ///< from the neutral clip or the coach; else from the set-up phase
     double cutoffHz = 0;            ///< 0 = by residual analysis
+    std::string only;               ///< one measure; empty = all
 
     bool inSetup(double t) const { return t >= setupStart_s - 1e-9 && t <= setupEnd_s; }
 };

@@ -29,8 +29,10 @@ void setSide(SeriesOptions& options, const std::string& side, bool sideIsStance)
 
 Result<SeriesSet> seriesFor(const Tracks& tracks, SeriesOptions options, const MoverPlan& mover) {
     // Where the set-up ends is known from the mover, and neutral from the set-up: look twice.
+    options.only = mover.measure;
     auto first = computeSeries(tracks, options);
     if (!first) return first;
+    options.only.clear();
     const Events rough = findMovement(*first, mover);
     options.setupStart_s = rough.setupStart_s, options.setupEnd_s = rough.setupEnd_s;
     return computeSeries(tracks, options);

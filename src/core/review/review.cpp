@@ -5,6 +5,7 @@
 #include "judgement/shown.h"
 #include "landmarks/track_clip.h"
 #include "review/both_sides.h"
+#include "review/seen_faults.h"
 #include "signal/resample.h"
 
 #include <algorithm>
@@ -79,6 +80,29 @@ bool isMarked(const Exercise& e, const Marks& marks) {
     const auto marked = marks.landmarks();
     return std::all_of(e.landmarksNeeded.begin(), e.landmarksNeeded.end(),
                        [&](const std::string& name) { return std::binary_search(marked.begin(), marked.end(), name); });
+}
+
+std::optional<Neutral> neutralAt(const Review& r, int64_t frame) {
+    constexpr double kAround_s = 1.0 / 6;
+    const double at = r.clip.time_s[size_t(frame)];
+    std::vector<double> tilt, onTrunk, band;
+    const Series *t = r.series.find("tilt"), *p = r.series.find("pelvis_on_trunk");
+    for (int64_t i = r.clip.frameAt(at - kAround_s); i <= r.clip.frameAt(at + kAround_s); ++i) {
+        if (t && std::isfinite(t->value[size_t(i)])) {
+            tilt.push_back(t->value[size_t(i)] + r.series.neutral.tilt_raw);
+            // The band of the angle itself: what the neutral so far has added goes again.
+            band.push_back(std::sqrt(
+                std::max(0.0, t->u95[size_t(i)] * t->u95[size_t(i)] - r.series.neutral.u95 * r.series.neutral.u95)));
+        }
+        if (p && std::isfinite(p->value[size_t(i)]))
+            onTrunk.push_back(p->value[size_t(i)] + r.series.neutral.pelvis_on_trunk_raw);
+    }
+    if (tilt.empty() && onTrunk.empty()) return std::nullopt;
+    Neutral n;
+    n.source = "coach";
+    if (!tilt.empty()) n.tilt_raw = medianOf(tilt), n.u95 = medianOf(band);
+    if (!onTrunk.empty()) n.pelvis_on_trunk_raw = medianOf(onTrunk);
+    return n;
 }
 
 bool Review::metTarget() const { return whatIsShown(exercise, caseOf(*this)).met && !anyUnsure(); }
@@ -180,33 +204,46 @@ Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
         .and_then([&](const Exercise& e) { return e.inSchools(inputs.schools); });
 }
 
-Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
-    // Without the safety rules nothing would be locked and no caution said: then there is no review at all.
-    if (!safetyRules()) return tl::unexpected(safetyRules().error());
-    auto exercise = exerciseOf(inputs);
-    if (!exercise) return tl::unexpected(exercise.error());
-    Review r;
-    r.exercise = std::move(*exercise);
-    inputs.view = r.exercise.view;
-    inputs.schools = r.exercise.schoolsFor(inputs.schools);
-    if (inputs.asked.rung.empty()) {
-        const auto hold = inputs.asked.hold_s;
-        inputs.asked = firstTarget(r.exercise);
-        if (hold) inputs.asked.hold_s = hold;
-    }
-    for (const std::string& name : r.exercise.landmarksNeeded)
-        if (!tracks.landmark.count(name)) r.missing.push_back(name);
-    r.inputs = std::move(inputs);
-    r.clip = std::move(clip);
-    r.tracks = std::move(tracks);
+namespace {
 
-    const MoverPlan mover = moverPlan(r.exercise);
+SeriesOptions seriesOptions(const Review& r) {
     SeriesOptions options;
     options.position = r.exercise.bodyPosition();
     options.view = pictureView(r.exercise);
     options.lineEnd = r.exercise.lineEnd;
     options.neutral = r.inputs.neutral;
     options.scaleLength_cm = r.inputs.marks.scaleLengthCm.value_or(0);
+    return options;
+}
+
+bool needsRollOrder(const Exercise& e) {
+    return std::any_of(e.faults.begin(), e.faults.end(),
+                       [](const FaultPlan& f) { return f.limit.measure == "roll_order"; });
+}
+
+/// Everything that measure() looks at besides the tracks.
+std::string measuredFrom(const Review& r) {
+    const MoverPlan m = moverPlan(r.exercise);
+    Json key = {r.exercise.id,
+                r.exercise.view,
+                r.exercise.lineEnd,
+                r.inputs.side,
+                m.measure,
+                m.minExcursion,
+                m.falls,
+                numberOrNull(m.low),
+                numberOrNull(m.high),
+                needsRollOrder(r.exercise),
+                r.inputs.marks.scaleLengthCm.value_or(0)};
+    if (const auto& n = r.inputs.neutral)
+        key.insert(key.end(), {n->tilt_raw, n->pelvis_on_trunk_raw, n->u95, n->source});
+    return key.dump();
+}
+
+/// Series and movement from the tracks.
+Result<void> measure(Review& r) {
+    const MoverPlan mover = moverPlan(r.exercise);
+    SeriesOptions options = seriesOptions(r);
     const std::string& side = r.inputs.side;
     // From the front an exercise that is done on each side shows which one works; from the side the coach says it.
     const bool tellsSides = side == "both" && r.exercise.eachSide && options.view != View::Side;
@@ -214,8 +251,8 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
         auto both = seriesOfBothSides(r.tracks, options, mover, r.exercise.sideIsStance);
         if (!both) return tl::unexpected(both.error());
         r.series = std::move(both->set);
-        r.events = findMovement(r.series, mover);
-        for (Rep& rep : r.events.reps) {
+        r.movement = findMovement(r.series, mover);
+        for (Rep& rep : r.movement.reps) {
             const std::string works = both->sideAt(0.5 * (rep.top_s + rep.holdEnd_s));
             rep.side = rep.hold.side = works.empty() ? side : works;
         }
@@ -224,20 +261,57 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
         auto series = seriesFor(r.tracks, options, mover);
         if (!series) return tl::unexpected(series.error());
         r.series = std::move(*series);
-        r.events = findMovement(r.series, mover);
-        for (Rep& rep : r.events.reps) rep.side = rep.hold.side = side;
+        r.movement = findMovement(r.series, mover);
+        for (Rep& rep : r.movement.reps) rep.side = rep.hold.side = side;
     }
-    addLevelLoss(r.series, r.events, mover);
-    if (std::any_of(r.exercise.faults.begin(), r.exercise.faults.end(),
-                    [](const FaultPlan& f) { return f.limit.measure == "roll_order"; }))
-        addRollOrder(r.series, r.tracks, r.events);
+    addLevelLoss(r.series, r.movement, mover);
+    if (needsRollOrder(r.exercise)) addRollOrder(r.series, r.tracks, r.movement);
+    return {};
+}
+
+Result<Review> judged(Review r, ReviewInputs inputs) {
+    // Without the safety rules nothing would be locked and no caution said: then there is no review at all.
+    if (!safetyRules()) return tl::unexpected(safetyRules().error());
+    auto exercise = exerciseOf(inputs);
+    if (!exercise) return tl::unexpected(exercise.error());
+    r.exercise = std::move(*exercise);
+    inputs.view = r.exercise.view;
+    inputs.schools = r.exercise.schoolsFor(inputs.schools);
+    if (inputs.asked.rung.empty()) {
+        const auto hold = inputs.asked.hold_s;
+        inputs.asked = firstTarget(r.exercise);
+        if (hold) inputs.asked.hold_s = hold;
+    }
+    r.missing.clear();
+    for (const std::string& name : r.exercise.landmarksNeeded)
+        if (!r.tracks.landmark.count(name)) r.missing.push_back(name);
+    r.inputs = std::move(inputs);
+    if (const std::string from = measuredFrom(r); from != r.measuredFrom) {
+        if (auto ok = measure(r); !ok) return tl::unexpected(ok.error());
+        r.measuredFrom = from;
+    }
+    r.events = r.movement;
+    const MoverPlan mover = moverPlan(r.exercise);
     findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series));
     r.findings = findFaults(r.exercise, r.series, r.events);
+    breakWhereSeen(r.events, r, mover);
+    addSeenFaults(r.findings, r);
     r.check = checkClip(r);
     r.decision = decide(r.exercise, caseOf(r));
     overrule(r);
     return r;
 }
+
+} // namespace
+
+Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
+    Review r;
+    r.clip = std::move(clip);
+    r.tracks = std::move(tracks);
+    return judged(std::move(r), std::move(inputs));
+}
+
+Result<Review> judgeAgain(Review before, ReviewInputs inputs) { return judged(std::move(before), std::move(inputs)); }
 
 Result<Review> analyse(ReviewInputs inputs, StopToken stop, const ProgressFn& progress) {
     auto reader = ClipReader::open(inputs.clipPath);

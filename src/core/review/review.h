@@ -4,6 +4,7 @@
 #include "judgement/decision.h"
 #include "judgement/findings.h"
 #include "landmarks/marks.h"
+#include "review/annotations.h"
 #include "video/clip_info.h"
 
 namespace deft {
@@ -23,6 +24,8 @@ struct ReviewInputs {
     std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
     std::vector<PastReview> history;
     std::map<std::string, bool> agreed;       ///< fault id @ rep → the coach agrees (true) or does not (false)
+    std::vector<SeenFault> seen;              ///< faults that the coach added or whose span was moved
+    std::vector<Drawing> drawings;            ///< in the order in which they were made
     std::map<std::string, std::string> words; ///< part of the answer → text as edited
     std::map<std::string, bool> parts;        ///< part of the answer → sent or left out
     std::optional<Target> overruled;          ///< the coach's own target instead of the proposed one
@@ -45,6 +48,10 @@ struct Review {
     Decision decision;
     std::vector<ClipCheck> check;
     std::vector<std::string> missing; ///< landmarks that the exercise needs and that are not marked
+    /// What series and movement were computed from, besides the tracks, and the movement before any judgement: while
+    /// the first stays the same, judging anew does not measure again.
+    std::string measuredFrom;
+    Events movement;
 
     bool metTarget() const;
     bool allClean() const;
@@ -65,8 +72,14 @@ Result<Exercise> exerciseOf(const ReviewInputs& inputs);
 /// Are the landmarks marked that the exercise needs?
 bool isMarked(const Exercise& exercise, const Marks& marks);
 
-/// All stages after tracking; pure and quick. @errors NotFound (exercise, needed landmark)
+/// The client's neutral as it is in one frame, when the coach says that this is it: median over a third of a second.
+/// Nothing where the pelvis is not measured.
+std::optional<Neutral> neutralAt(const Review& review, int64_t frame);
+
+/// All stages after tracking; pure. @errors NotFound (exercise, needed landmark)
 Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks);
+/// The same from a review of the same clip and marks: what the changed inputs do not bear on is taken over.
+Result<Review> judgeAgain(Review before, ReviewInputs inputs);
 
 /// Tracking and all that follows. @errors those of trackClip and measureReview
 Result<Review> analyse(ReviewInputs inputs, StopToken stop = {}, const ProgressFn& progress = {});

@@ -54,6 +54,8 @@ Json toJson(const ReviewInputs& in) {
             {"history", toJson(in.history)},
             {"cue_record", toJson(in.cueRecord)},
             {"agreed", in.agreed},
+            {"seen", toJson(in.seen)},
+            {"drawings", toJson(in.drawings)},
             {"words", in.words},
             {"parts", in.parts},
             {"overruled", overruled}};
@@ -100,6 +102,12 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         if (!history) return tl::unexpected(history.error());
         in.history = *history;
         in.agreed = j.value("agreed", std::map<std::string, bool>{});
+        auto seen = parseSeen(j.value("seen", Json::array()), where);
+        if (!seen) return tl::unexpected(seen.error());
+        in.seen = *seen;
+        auto drawings = parseDrawings(j.value("drawings", Json::array()), where);
+        if (!drawings) return tl::unexpected(drawings.error());
+        in.drawings = *drawings;
         in.words = j.value("words", std::map<std::string, std::string>{});
         in.parts = j.value("parts", std::map<std::string, bool>{});
         if (j.contains("overruled") && !j["overruled"].is_null()) {
@@ -155,9 +163,10 @@ Json toJson(const Review& r) {
                           {"start_s", r3(f.start_s)},
                           {"end_s", r3(f.end_s)},
                           {"worst_s", r3(f.worst_s)},
-                          {"worst", r3(f.worst)},
-                          {"limit", f.limit},
-                          {"u95", r3(f.u95)},
+                          {"worst", value(f.worst)},
+                          {"limit", value(f.limit)},
+                          {"u95", value(f.u95)},
+                          {"by_coach", f.byCoach},
                           {"certainty", f.certainty == Certainty::Clear ? "clear" : "cannot-tell"},
                           {"caused_by", words(f.causedBy)},
                           {"rank", f.rank}});
@@ -217,12 +226,13 @@ PastReview asPast(const Review& r) {
             p.faults.push_back(f->id);
     for (const ChosenCue& c : r.decision.cues) {
         PastCue cue{c.fault, c.rung, 0, 0};
+        bool read = false; // what was only seen cannot be compared with a reading next time
         for (const Fault* f : r.standing())
             if (f->id == c.fault && std::abs(f->worst) > std::abs(cue.worst))
-                cue.worst = f->worst, cue.mdc = f->u95 * std::sqrt(2.0);
+                cue.worst = f->worst, cue.mdc = f->u95 * std::sqrt(2.0), read = true;
         for (const SetupVerdict& v : r.findings.setup)
-            if (v.id == c.fault) cue.worst = v.value, cue.mdc = v.u95 * std::sqrt(2.0);
-        p.cues.push_back(cue);
+            if (v.id == c.fault) cue.worst = v.value, cue.mdc = v.u95 * std::sqrt(2.0), read = true;
+        if (read) p.cues.push_back(cue);
     }
     return p;
 }

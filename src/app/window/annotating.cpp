@@ -1,0 +1,68 @@
+// What the coach adds to a review: drawings, faults that were seen, the client's neutral.
+#include "app/bench/bench_page.h"
+#include "app/bench/drawing_tool.h"
+#include "app/window/main_window.h"
+
+namespace deft::ui {
+namespace {
+constexpr double kAround_s = 0.25; // of a fault that is added at one frame
+} // namespace
+
+void MainWindow::makeAnnotateActions(QMenu* menu) {
+    using K = QKeySequence;
+    DrawingTool& tool = bench_->stage().drawing();
+    for (const auto& [name, key, kind] : {std::tuple{tr("Draw an arrow"), Qt::Key_A, Drawing::Kind::Arrow},
+                                          {tr("Draw a line"), Qt::Key_L, Drawing::Kind::Line},
+                                          {tr("Draw an angle"), Qt::Key_G, Drawing::Kind::Angle},
+                                          {tr("Write words on the picture"), Qt::Key_W, Drawing::Kind::Words}})
+        add(menu, name, {K(Qt::SHIFT | key)}, bench_, [&tool, what = kind] { tool.start(what); });
+    add(menu, tr("Take out what was drawn last on this frame"), {K(Qt::SHIFT | Qt::Key_Delete)}, bench_,
+        [&tool] { tool.takeOutLast(); });
+    menu->addSeparator();
+    add(menu, tr("Add a fault that I see here…"), {K(Qt::Key_F)}, bench_, [this] {
+        chooseFault(tr("A fault that you see here"), [this](const std::string& id) {
+            const double now = session_->clip().time_s[size_t(session_->frame())];
+            session_->addFault(id, std::max(0.0, now - kAround_s), now + kAround_s);
+        });
+    });
+    add(menu, tr("Call this moment something else…"), {K(Qt::SHIFT | Qt::Key_F)}, bench_, [this] {
+        if (!moment()) return say(tr("Choose a moment first."));
+        chooseFault(tr("What it is instead"), [this](const std::string& id) {
+            if (moment()) session_->renameFault(Moment(*moment()), id);
+        });
+    });
+    add(menu, tr("This moment begins at this frame"), {K(Qt::Key_Comma)}, bench_, [this] { moveMoment(true); });
+    add(menu, tr("This moment ends at this frame"), {K(Qt::Key_Period)}, bench_, [this] { moveMoment(false); });
+    menu->addSeparator();
+    add(menu, tr("This frame is the client's neutral"), {K(Qt::Key_N)}, bench_,
+        [this] { session_->setNeutral(session_->frame()); });
+    add(menu, tr("Neutral from the set-up again"), {K(Qt::SHIFT | Qt::Key_N)}, bench_,
+        [this] { session_->setNeutral(std::nullopt); });
+}
+
+const Moment* MainWindow::moment() const {
+    const int i = session_->moment();
+    return i >= 0 && i < int(session_->moments().size()) ? &session_->moments()[size_t(i)] : nullptr;
+}
+
+void MainWindow::chooseFault(const QString& title, const std::function<void(const std::string&)>& then) {
+    if (!session_->review()) return say(tr("Measure the clip first."));
+    auto* menu = new QMenu(title, this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->setObjectName(QStringLiteral("faults"));
+    menu->addSection(title);
+    for (const FaultPlan& f : session_->exercise().faults)
+        connect(menu->addAction(QString::fromStdString(f.name)), &QAction::triggered, this,
+                [id = f.id, then] { then(id); });
+    menu->popup(bench_->stage().mapToGlobal(QPoint(24, 48)));
+}
+
+void MainWindow::moveMoment(bool begin) {
+    const Moment* m = moment();
+    if (!m || !session_->exercise().fault(m->id)) return say(tr("Choose a moment of the movement first."));
+    const double now = session_->clip().time_s[size_t(session_->frame())];
+    const double from = begin ? now : std::min(m->start_s, now), to = begin ? std::max(m->end_s, now) : now;
+    session_->moveFault(Moment(*m), from, to);
+}
+
+} // namespace deft::ui

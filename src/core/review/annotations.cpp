@@ -1,0 +1,72 @@
+#include "review/annotations.h"
+
+namespace deft {
+namespace {
+
+constexpr std::pair<Drawing::Kind, const char*> kKinds[] = {{Drawing::Kind::Arrow, "arrow"},
+                                                            {Drawing::Kind::Line, "line"},
+                                                            {Drawing::Kind::Angle, "angle"},
+                                                            {Drawing::Kind::Words, "words"}};
+
+std::string entry(const std::string& where, const char* list, size_t i) {
+    return where + ": /" + list + "/" + std::to_string(i);
+}
+
+} // namespace
+
+size_t Drawing::pointsOf(Kind kind) { return kind == Kind::Angle ? 3 : kind == Kind::Words ? 1 : 2; }
+
+Json toJson(const std::vector<SeenFault>& seen) {
+    Json list = Json::array();
+    for (const SeenFault& s : seen) list.push_back({{"fault", s.id}, {"start_s", s.start_s}, {"end_s", s.end_s}});
+    return list;
+}
+
+Json toJson(const std::vector<Drawing>& drawings) {
+    Json list = Json::array();
+    for (const Drawing& d : drawings) {
+        Json points = Json::array();
+        for (const Point2& p : d.points) points.push_back({rounded(p.x(), 2), rounded(p.y(), 2)});
+        for (const auto& [kind, name] : kKinds)
+            if (kind == d.kind)
+                list.push_back({{"kind", name}, {"time_s", d.time_s}, {"points", points}, {"words", d.words}});
+    }
+    return list;
+}
+
+Result<std::vector<SeenFault>> parseSeen(const Json& json, const std::string& where) {
+    std::vector<SeenFault> seen;
+    try {
+        for (const Json& s : json) {
+            seen.push_back({s.at("fault"), s.at("start_s"), s.at("end_s")});
+            if (!(seen.back().start_s <= seen.back().end_s))
+                return fail(Errc::BadFormat, entry(where, "seen", seen.size() - 1) + " ends before it starts");
+        }
+    } catch (const nlohmann::json::exception& e) {
+        return fail(Errc::BadFormat, entry(where, "seen", seen.size()) + ": " + e.what());
+    }
+    return seen;
+}
+
+Result<std::vector<Drawing>> parseDrawings(const Json& json, const std::string& where) {
+    std::vector<Drawing> drawings;
+    try {
+        for (const Json& j : json) {
+            Drawing d;
+            bool known = false;
+            for (const auto& [kind, name] : kKinds)
+                if (j.at("kind") == name) d.kind = kind, known = true;
+            d.time_s = j.at("time_s"), d.words = j.value("words", "");
+            for (const Json& p : j.at("points")) d.points.emplace_back(p.at(0).get<double>(), p.at(1).get<double>());
+            if (!known || d.points.size() != Drawing::pointsOf(d.kind))
+                return fail(Errc::BadFormat, entry(where, "drawings", drawings.size()) +
+                                                 ": expected an arrow, line, angle or words with their points");
+            drawings.push_back(std::move(d));
+        }
+    } catch (const nlohmann::json::exception& e) {
+        return fail(Errc::BadFormat, entry(where, "drawings", drawings.size()) + ": " + e.what());
+    }
+    return drawings;
+}
+
+} // namespace deft

@@ -1,0 +1,36 @@
+#pragma once
+#include "base/json.h"
+#include "geometry/angle.h"
+
+#include <string>
+#include <vector>
+
+namespace deft {
+
+/// A fault that the coach saw, or a proposed one whose span the coach moved: it stands instead of what was proposed for
+/// that fault in that rep.
+struct SeenFault {
+    std::string id; ///< of the exercise
+    double start_s = 0, end_s = 0;
+    bool operator==(const SeenFault&) const = default;
+};
+
+/// Something drawn on a frame; it goes into the answer with that frame.
+struct Drawing {
+    enum class Kind { Arrow, Line, Angle, Words };
+    Kind kind = Kind::Arrow;
+    double time_s = 0;
+    std::vector<Point2> points; ///< px of the clip: arrow from, to; line; angle: arm, vertex, arm; words: where
+    std::string words;
+    bool operator==(const Drawing&) const = default;
+
+    static size_t pointsOf(Kind kind); ///< how many it needs
+};
+
+Json toJson(const std::vector<SeenFault>& seen);
+Json toJson(const std::vector<Drawing>& drawings);
+/// @errors BadFormat naming the entry
+Result<std::vector<SeenFault>> parseSeen(const Json& json, const std::string& where);
+Result<std::vector<Drawing>> parseDrawings(const Json& json, const std::string& where);
+
+} // namespace deft

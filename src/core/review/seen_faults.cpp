@@ -1,0 +1,86 @@
+#include "review/seen_faults.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace deft {
+
+int repOfSpan(const Events& events, double start_s, double end_s) {
+    int best = -1;
+    double most = 0;
+    for (size_t k = 0; k < events.reps.size(); ++k) {
+        const Rep& rep = events.reps[k];
+        const double overlap = std::min(end_s, rep.end_s) - std::max(start_s, rep.start_s); // negative = apart
+        if (best < 0 || overlap > most) best = int(k), most = overlap;
+    }
+    return best;
+}
+
+void breakWhereSeen(Events& events, const Review& r, const MoverPlan& mover) {
+    for (const SeenFault& seen : r.inputs.seen) {
+        const FaultPlan* plan = r.exercise.fault(seen.id);
+        const int k = repOfSpan(events, seen.start_s, seen.end_s);
+        if (!plan || !plan->isAnchor || k < 0) continue;
+        Rep& rep = events.reps[size_t(k)];
+        const std::string& measure = plan->limit.measure;
+        const bool onTheWay = seen.start_s < rep.hold.start_s;
+        // What the program found of the same measure was refused or moved by it.
+        if (rep.brokenBy == measure) rep.brokenBy.clear(), rep.break_s.reset(), rep.controlRange = rep.reach;
+        if (rep.hold.brokenBy == measure)
+            rep.hold.brokenBy.clear(), rep.hold.first_break_s.reset(), rep.hold.clean_s = rep.hold.duration_s();
+        if (onTheWay && plan->onTheWay && (!rep.break_s || seen.start_s < *rep.break_s)) {
+            const Series* s = r.series.find(mover.measure);
+            rep.brokenBy = measure, rep.break_s = seen.start_s;
+            if (s) {
+                const double at = mover.outward(s->value[size_t(r.clip.frameAt(seen.start_s))]) - rep.baseline;
+                if (std::isfinite(at)) rep.controlRange = std::clamp(at, 0.0, rep.reach);
+            }
+        }
+        if (!plan->inTheHold || seen.end_s < rep.hold.start_s || seen.start_s > rep.hold.end_s) continue;
+        const double from = std::max(seen.start_s, rep.hold.start_s);
+        if (rep.hold.first_break_s && *rep.hold.first_break_s <= from) continue; // something else broke it before
+        rep.hold.brokenBy = measure, rep.hold.first_break_s = from;
+        rep.hold.clean_s = from - rep.hold.start_s;
+    }
+}
+
+void addSeenFaults(Findings& findings, const Review& r) {
+    std::vector<Fault> own;
+    for (const SeenFault& seen : r.inputs.seen) {
+        const FaultPlan* plan = r.exercise.fault(seen.id);
+        const int k = repOfSpan(r.events, seen.start_s, seen.end_s);
+        if (!plan || k < 0) continue;
+        Fault f;
+        f.id = seen.id, f.measure = plan->limit.measure, f.rep = k, f.side = r.events.reps[size_t(k)].side;
+        f.start_s = seen.start_s, f.end_s = seen.end_s, f.worst_s = (seen.start_s + seen.end_s) / 2;
+        f.worst = f.u95 = kGap, f.byCoach = true;
+        f.limit = plan->limit.high.value_or(plan->limit.low.value_or(kGap));
+        const Tolerance t{f.measure, plan->limit.low, plan->limit.high};
+        if (const Series* s = r.series.find(f.measure)) {
+            double most = -1e300;
+            for (int64_t i = r.clip.frameAt(seen.start_s); i <= r.clip.frameAt(seen.end_s); ++i)
+                if (const double v = s->value[size_t(i)]; std::isfinite(v) && t.excess(v) > most) {
+                    most = t.excess(v);
+                    f.worst = v, f.u95 = s->u95[size_t(i)], f.worst_s = r.clip.time_s[size_t(i)];
+                    if (plan->limit.low && plan->limit.high)
+                        f.limit = v > (*plan->limit.low + *plan->limit.high) / 2 ? *plan->limit.high : *plan->limit.low;
+                }
+        }
+        own.push_back(std::move(f));
+    }
+    if (own.empty()) return;
+    auto& all = findings.faults;
+    all.erase(std::remove_if(all.begin(), all.end(),
+                             [&](const Fault& f) {
+                                 return std::any_of(own.begin(), own.end(),
+                                                    [&](const Fault& o) { return o.id == f.id && o.rep == f.rep; });
+                             }),
+              all.end());
+    all.insert(all.end(), own.begin(), own.end());
+    std::stable_sort(all.begin(), all.end(), [](const Fault& a, const Fault& b) {
+        return std::pair(a.rep, a.start_s) < std::pair(b.rep, b.start_s);
+    });
+    orderFindings(findings, r.exercise);
+}
+
+} // namespace deft

@@ -1,0 +1,189 @@
+// What the coach adds by hand counts as much as what was measured: faults that were seen, drawings, the neutral.
+#include "answer/answer.h"
+#include "review/seen_faults.h"
+#include "support/demo_review.h"
+#include "support/table.h"
+#include "support/wrong_entry.h"
+
+#include <QTest>
+
+using namespace deft;
+using namespace deft::test;
+
+class AnnotationsTest : public QObject {
+    Q_OBJECT
+
+    static Review with(std::vector<SeenFault> seen, std::map<std::string, bool> agreed = {}) {
+        ReviewInputs in = demoInputs();
+        in.seen = std::move(seen), in.agreed = std::move(agreed);
+        return demoReview(std::move(in));
+    }
+    static int count(const Review& r, const std::string& id, int rep) {
+        return int(std::count_if(r.findings.faults.begin(), r.findings.faults.end(),
+                                 [&](const Fault& f) { return f.id == id && f.rep == rep; }));
+    }
+
+private slots:
+    void thereAndBack() {
+        ReviewInputs in = demoInputs();
+        in.seen = {{"sinking", 4.25, 5}};
+        in.drawings = {{Drawing::Kind::Angle, 3.5, {{1, 2}, {3, 4.25}, {5, 6}}, ""},
+                       {Drawing::Kind::Words, 4, {{10, 20}}, "ribs ↓ here"}};
+        const ReviewInputs again = parseInputs(toJson(in), "f").value();
+        QVERIFY(again.seen == in.seen);
+        QVERIFY(again.drawings == in.drawings);
+        // Reviews from before there were drawings are read as they are.
+        Json old = toJson(in);
+        old.erase("seen"), old.erase("drawings");
+        QVERIFY(parseInputs(old, "f")->drawings.empty());
+    }
+
+    void wrong_data() {
+        wrongEntryColumns();
+        QTest::newRow("ends before it starts") << "/seen/0/end_s"
+                                               << "1"
+                                               << "/seen/0";
+        QTest::newRow("no fault") << "/seen/0/fault"
+                                  << "7"
+                                  << "/seen/0";
+        QTest::newRow("unknown kind") << "/drawings/0/kind"
+                                      << "\"spiral\""
+                                      << "/drawings/0";
+        QTest::newRow("arrow to nowhere") << "/drawings/0/points"
+                                          << "[[1,2]]"
+                                          << "/drawings/0";
+    }
+    void wrong() {
+        ReviewInputs in = demoInputs();
+        in.seen = {{"sinking", 4, 5}};
+        in.drawings = {{Drawing::Kind::Arrow, 3.5, {{1, 2}, {3, 4}}, ""}};
+        verifyWrongEntry(toJson(in), parseInputs);
+    }
+
+    /// An anchor that was seen to give way ends the clean part of the hold at that time, wherever the program saw it.
+    void holdEndsWhereSeen() {
+        const Review before = demoReview();
+        const Rep& rep = before.events.reps[0];
+        const double middle = (rep.hold.start_s + rep.hold.end_s) / 2;
+        const Review r = with({{"back-bend", middle, middle + 0.5}});
+        const Hold& hold = r.events.reps[0].hold;
+        QCOMPARE(hold.brokenBy, std::string("pelvis_on_trunk"));
+        NEAR(*hold.first_break_s, middle, 1e-9);
+        NEAR(hold.clean_s, middle - rep.hold.start_s, 1e-9);
+        QCOMPARE(count(r, "back-bend", 0), 1); // instead of what was proposed there
+        NEAR(r.events.reps[1].hold.clean_s, before.events.reps[1].hold.clean_s, 1e-9);
+        // What stands in the findings is read from the clip, not typed in.
+        for (const Fault& f : r.findings.faults)
+            if (f.id == "back-bend" && f.rep == 0) {
+                QVERIFY(f.byCoach && f.worst_s >= middle && f.worst_s <= middle + 0.5);
+                NEAR(f.worst, r.series.find("pelvis_on_trunk")->value[size_t(r.clip.frameAt(f.worst_s))], 1e-9);
+            }
+    }
+
+    /// On the way out: what was reached until then is what was controlled.
+    void rangeEndsWhereSeen() {
+        const Rep rep = demoReview().events.reps[1];
+        const double at = rep.start_s + 0.6 * (rep.hold.start_s - rep.start_s);
+        const Review r = with({{"back-bend", at, at + 0.4}});
+        const Rep& now = r.events.reps[1];
+        QCOMPARE(now.brokenBy, std::string("pelvis_on_trunk"));
+        NEAR(*now.break_s, at, 1e-9);
+        const Series* lift = r.series.find("hip_height");
+        NEAR(now.controlRange, lift->value[size_t(r.clip.frameAt(at))] - now.baseline, 1e-9);
+        QVERIFY(now.controlRange < now.reach);
+    }
+
+    /// A fault of the exercise that the program did not see is cued like any other; refused again, it is gone.
+    void addedAndRefused() {
+        const Review plain = demoReview();
+        std::string id;
+        for (const FaultPlan& f : plain.exercise.faults)
+            if (count(plain, f.id, 0) + count(plain, f.id, 1) == 0) id = f.id;
+        QVERIFY(!id.empty());
+        const double t = plain.events.reps[0].hold.start_s + 1;
+        const Review seen = with({{id, t, t + 1}});
+        QCOMPARE(count(seen, id, 0), 1);
+        QVERIFY(std::any_of(seen.decision.cues.begin(), seen.decision.cues.end(),
+                            [&](const ChosenCue& c) { return c.fault == id; }) ||
+                std::any_of(seen.decision.waiting.begin(), seen.decision.waiting.end(),
+                            [&](const auto& w) { return w.first == id; }));
+        const Review refused = with({{id, t, t + 1}}, {{ReviewInputs::momentKey(id, 0), false}});
+        for (const Fault* f : refused.standing()) QVERIFY(f->id != id);
+        QCOMPARE(count(with({{"juggling", t, t + 1}}), "juggling", 0), 0); // of another exercise's file
+    }
+
+    /// Where nothing was measured the fault stands without a number, and no number is made up for next time.
+    void seenWhereNothingIsMeasured() {
+        ReviewInputs in = demoInputs();
+        Tracks tracks = demoTracks();
+        for (auto& [name, points] : tracks.landmark)
+            for (size_t i = 100; i < 140; ++i) points[i].state = PointState::Lost;
+        const ClipInfo clip = demoClipInfo();
+        in.seen = {{"back-bend", clip.time_s[105], clip.time_s[130]}};
+        const Review r = measureReview(in, clip, tracks).value();
+        for (const Fault& f : r.findings.faults)
+            if (f.byCoach) QVERIFY(std::isnan(f.worst));
+        const Json j = toJson(r);
+        QVERIFY(!toText(j).empty());
+        for (const PastCue& c : asPast(r).cues) QVERIFY(std::isfinite(c.worst));
+        const Answer a = composeAnswer(r);
+        for (const AnswerPart& p : a.parts)
+            for (const std::string& f : p.facts) QVERIFY2(f.find("nan") == std::string::npos, f.c_str());
+    }
+
+    void repOfASpan() {
+        Events e;
+        for (const double start : {2.0, 10.0}) {
+            Rep rep;
+            rep.start_s = start, rep.end_s = start + 5;
+            e.reps.push_back(rep);
+        }
+        QCOMPARE(repOfSpan(e, 3, 4), 0);
+        QCOMPARE(repOfSpan(e, 6, 12), 1); // longest overlap
+        QCOMPARE(repOfSpan(e, 0, 1), 0);  // nearest
+        QCOMPARE(repOfSpan(e, 20, 21), 1);
+        QCOMPARE(repOfSpan({}, 1, 2), -1);
+    }
+
+    /// The frame that the coach calls neutral reads zero from then on, and every tilt moves by the same amount.
+    void neutralOfAFrame() {
+        const Review before = demoReview();
+        const int64_t frame = before.clip.frameAt(before.events.reps[0].hold.start_s + 0.5);
+        ReviewInputs in = demoInputs();
+        in.neutral = neutralAt(before, frame);
+        QVERIFY(in.neutral && in.neutral->source == "coach");
+        const Review after = demoReview(in);
+        QCOMPARE(after.series.neutral.source, std::string("coach"));
+        for (const char* id : {"tilt", "pelvis_on_trunk"}) {
+            const Series *a = before.series.find(id), *b = after.series.find(id);
+            NEAR(b->value[size_t(frame)], 0, 0.5); // a median around it
+            const double shift = b->value[size_t(frame)] - a->value[size_t(frame)];
+            NEAR(b->value[40] - a->value[40], shift, 1e-6);
+            NEAR(b->value[300] - a->value[300], shift, 1e-6);
+        }
+        QVERIFY(neutralAt(after, frame)->tilt_raw - in.neutral->tilt_raw < 1e-6); // the same frame, the same neutral
+        Review blind = demoReview();
+        blind.series.series.clear();
+        QVERIFY(!neutralAt(blind, frame));
+    }
+
+    /// What was drawn goes into the answer, one picture a frame, words as its caption.
+    void drawingsAreSent() {
+        ReviewInputs in = demoInputs();
+        QVERIFY(!composeAnswer(demoReview(in)).find("drawings"));
+        in.drawings = {{Drawing::Kind::Arrow, 3.5, {{1, 2}, {3, 4}}, "ribs"},
+                       {Drawing::Kind::Line, 3.5, {{1, 2}, {3, 4}}, ""},
+                       {Drawing::Kind::Words, 6, {{1, 2}}, "good"}};
+        const AnswerPart part = *composeAnswer(demoReview(in)).find("drawings");
+        QCOMPARE(part.pictures.size(), size_t(2));
+        QCOMPARE(part.pictures[0].caption, std::string("ribs"));
+        QCOMPARE(part.pictures[1].frame, demoClipInfo().frameAt(6));
+        const std::string page = answerHtml(composeAnswer(demoReview(in)), [](const AnswerPicture& p) {
+            return PictureData{"image/png", std::to_string(p.frame)};
+        });
+        QVERIFY(page.find("<figcaption>good</figcaption>") != std::string::npos);
+    }
+};
+
+QTEST_GUILESS_MAIN(AnnotationsTest)
+#include "annotations_test.moc"
