@@ -64,6 +64,28 @@ class TrackerTest : public QObject {
     }
 
 private slots:
+    /// Where the coach should look: stretches of weak or lost frames, longest trouble marked.
+    void weakPlaces() {
+        Tracks t;
+        for (int i = 0; i < 40; ++i) t.time_s.push_back(i / 30.0);
+        t.landmark["hip"].assign(40, {{1, 1}, 0.5, PointState::Seen});
+        t.landmark["knee"] = t.landmark["hip"];
+        auto set = [&](const char* name, size_t from, size_t to, PointState state, double sd) {
+            for (size_t i = from; i < to; ++i) t.landmark[name][i] = {{1, 1}, sd + double(i) / 100, state};
+        };
+        set("hip", 20, 30, PointState::Weak, 2);
+        set("knee", 5, 7, PointState::Weak, 9);   // two frames are no place to go to
+        set("knee", 10, 15, PointState::Weak, 9); // runs into
+        set("knee", 15, 18, PointState::Lost, 3); // this one
+        set("knee", 38, 40, PointState::Lost, 3);
+        const auto places = weakStretches(t);
+        QCOMPARE(places.size(), size_t(2));
+        QCOMPARE(places[0].landmark, std::string("knee"));
+        QVERIFY(places[0].lost && places[0].begin == 10 && places[0].end == 18 && places[0].worst == 17);
+        QVERIFY(!places[1].lost && places[1].begin == 20 && places[1].end == 30 && places[1].worst == 29);
+        QCOMPARE(weakStretches(t, 1).size(), size_t(4));
+    }
+
     /// Half pixels and turns of 20° over a second, to within a few tenths of a pixel, and the band tells the truth.
     void followsTurnsAndShifts() {
         const cv::Mat picture = cloth();

@@ -1,13 +1,20 @@
 // Clips that come in through the inbox, what stands side by side, and what goes out to the client.
 #include "app/compare/difference_table.h"
 #include "app/compare/pair_picture.h"
+#include "app/window/demo_phone.h"
+#include "app/window/first_steps.h"
+#include "app/window/guide.h"
 #include "base/files.h"
 #include "support/demo_review.h"
 #include "support/driven_window.h"
+#include "support/no_room.h"
 #include "support/numbered_clip.h"
 #include "support/table.h"
 
 #include <QLabel>
+#include <QListWidget>
+#include <QSettings>
+#include <QTextBrowser>
 
 using namespace deft;
 using namespace deft::test;
@@ -177,6 +184,101 @@ private slots:
         QVERIFY(!window_->comparePage().comparison().side(0));
         QVERIFY(window_->comparePage().comparison().why().contains(QStringLiteral("first clip")));
         window_->grab(); // drawn without a picture
+    }
+
+    /// The open clip's file is deleted, replaced, and put back: said each time, nothing is lost, and nothing is filed
+    /// with pictures of another clip.
+    void clipThatIsReplaced() {
+        const fs::path clip = dir_.filePath(QStringLiteral("april.mp4")).toStdString(),
+                       aside = clip.string() + ".aside";
+        fs::copy_file(demoClip("ruta-bridge-april"), clip);
+        ReviewInputs in = demoInputs();
+        in.clipPath = clip.string();
+        const auto client = window_->library().clients()[0].id;
+        const auto id = window_->library().addClip(client, "2026-06-01", in).value();
+        window_->openClip(id);
+        QVERIFY(measured());
+        auto says = [&](const char* words) {
+            return QTest::qWaitFor([&] { return window_->message().contains(QString::fromLatin1(words)); }, 10000);
+        };
+        fs::rename(clip, aside);
+        QVERIFY(says("has gone"));
+        QVERIFY(session().review());
+        fs::copy_file(small(), clip);
+        QVERIFY(says("another file"));
+        QCOMPARE(session().file().error().code, Errc::Conflict);
+        QVERIFY(!session().isFiled());
+        fs::rename(aside, clip);
+        QVERIFY(QTest::qWaitFor([&] { return session().clipWatch().trouble().isEmpty(); }, 10000));
+        QVERIFY(window_->message().isEmpty());
+        QVERIFY(session().file());
+    }
+
+    /// The window is closed while a clip is being measured: it ends soon, and the clip waits as before.
+    void closedWhileMeasuring() {
+        openWindow(QStringLiteral("closing"));
+        window_.reset();
+        fill(QStringLiteral("closing"));
+        openWindow(QStringLiteral("closing"));
+        const int before = window_->queuePage().clips().waiting();
+        window_->openClip(clipOf("Ruta"));
+        QVERIFY(session().job().isRunning());
+        QElapsedTimer clock;
+        clock.start();
+        window_->close();
+        window_.reset();
+        QVERIFY(clock.elapsed() < 5000);
+        openWindow(QStringLiteral("closing"));
+        QCOMPARE(window_->queuePage().clips().waiting(), before);
+        QVERIFY(window_->library().clip(clipOf("Ruta"))->draft.marks.frames.size() == 1);
+    }
+
+    /// No room on the disk while something is changed: said, the change stays on the screen, and it is saved as soon as
+    /// there is room and the next change is made.
+    void fullDiskWhileSaving() {
+        openRuta();
+        {
+            NoRoom full(4096);
+            session().edit(QStringLiteral("words"), [](ReviewInputs& i) { i.words["greeting"] = "Dear Ruta,"; });
+            QVERIFY2(window_->message().startsWith(QStringLiteral("Not saved")), qPrintable(window_->message()));
+        }
+        QCOMPARE(session().inputs().words.at("greeting"), std::string("Dear Ruta,"));
+        session().edit(QStringLiteral("words"), [](ReviewInputs& i) { i.words["close"] = "J."; });
+        const auto saved = window_->library().clip(session().clipId())->draft;
+        QCOMPARE(saved.words.at("greeting"), std::string("Dear Ruta,"));
+        for (int k = 0; k < 2; ++k) session().undoStack().undo();
+    }
+
+    /// The demo's phones: through the upload service, over a loopback line, into the inbox, into the queue.
+    void demoPhones() {
+        openWindow(QStringLiteral("phones"));
+        window_->startDemo();
+        QVERIFY(window_->phones() && window_->phones()->left() == 2);
+        QVERIFY(window_->firstSteps().sentence().contains(QStringLiteral("Enter")));
+        window_->phones()->sendNext();
+        window_->phones()->sendNext();
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 2; }, 60000));
+        QVERIFY(window_->queuePage().clips().entry(0).clip.draft.note.pain); // first
+        QCOMPARE(window_->queuePage().clips().entry(1).clip.draft.answerBy, std::string("2026-05-19"));
+        // The sentences are put away for good with one key; what has come once does not come again.
+        QTest::keyClick(window_.get(), Qt::Key_F8);
+        QVERIFY(!window_->firstSteps().isVisible());
+        openWindow(QStringLiteral("phones"));
+        window_->startDemo();
+        QVERIFY(!window_->firstSteps().isVisible());
+        QCOMPARE(window_->phones()->left(), 0);
+        QSettings().remove(QStringLiteral("first-steps-put-away"));
+    }
+
+    void guideOpens() {
+        QTest::keyClick(window_.get(), Qt::Key_F1);
+        auto* guide = window_->findChild<Guide*>();
+        QVERIFY(guide && guide->contents().count() >= 6);
+        for (int page = 0; page < guide->contents().count(); ++page) {
+            guide->contents().setCurrentRow(page);
+            QVERIFY(guide->page().toPlainText().size() > 300);
+        }
+        guide->close();
     }
 
     void answerAsFiles() {

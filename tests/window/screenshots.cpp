@@ -7,6 +7,8 @@
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
+#include "app/window/demo_phone.h"
+#include "app/window/first_steps.h"
 #include "app/window/main_window.h"
 
 #include <QApplication>
@@ -37,7 +39,13 @@ int main(int argc, char** argv) {
         window.grab().save(out + QLatin1Char('/') + QLatin1String(name) + QStringLiteral(".png"));
         std::cout << name << "\n";
     };
+    window.startDemo();
+    while (window.phones()->left() > 0) window.phones()->sendNext();
+    if (!QTest::qWaitFor([&] { return window.queuePage().clips().waiting() == 5; }, 60000)) return 1;
+    if (!QTest::qWaitFor([&] { return window.session().proposer().isIdle(); }, 120000)) return 1;
+    window.say({});
     shot("queue");
+    window.firstSteps().hide();
     qint64 ruta = 0;
     for (const Clip& c : window.library().clips())
         if (!c.filed && c.draft.client.starts_with("Ruta")) ruta = c.id;
@@ -85,6 +93,21 @@ int main(int argc, char** argv) {
     QTest::keyClick(&stage, Qt::Key_Return);
     if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
     shot("plank");
+    for (const char* name : {"Saoirse", "Wim"}) {
+        for (const Clip& c : window.library().clips())
+            if (c.draft.client.starts_with(name)) window.openClip(c.id);
+        if (!QTest::qWaitFor([&] { return window.session().proposals() != nullptr; }, 60000)) return 1;
+        if (name[0] == 'S') shot("stand-proposed");
+        QTest::keyClick(&stage, Qt::Key_C);
+        QTest::keyClick(&stage, Qt::Key_Return);
+        if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
+        shot(name[0] == 'S' ? "stand" : "reach");
+        if (name[0] == 'S') {
+            window.go(MainWindow::Compare);
+            QTest::keyClick(&window.comparePage(), Qt::Key_3);
+            shot("sides");
+        }
+    }
     if (argc < 3) return 0;
     // Not for the documentation: more to look at.
     window.go(MainWindow::Exercises);

@@ -1,6 +1,7 @@
 #include "app/bench/bench_page.h"
 
 #include "app/bench/give_way_plot.h"
+#include "app/bench/mark_strips.h"
 #include "app/bench/readings_panel.h"
 #include "app/bench/rep_sheet.h"
 #include "app/bench/target_panel.h"
@@ -16,6 +17,8 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     strip_ = new MomentStrip(session, *stage_);
     auto* giveWay = new GiveWayPlot(session);
     threads_ = new Threads(session);
+    strips_ = new MarkStrips(session);
+    strips_->hide();
     readings_ = new ReadingsPanel(session);
     target_ = new TargetPanel(session);
 
@@ -31,13 +34,14 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     upper->addLayout(picture, 672);
     auto* lower = new QHBoxLayout;
     lower->setSpacing(16);
-    for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_),
+    for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_), static_cast<QWidget*>(strips_),
                        static_cast<QWidget*>(readings_), static_cast<QWidget*>(target_)}) {
         w->setMinimumHeight(280);
         w->setMaximumHeight(360);
     }
     lower->addWidget(giveWay, 240);
     lower->addWidget(threads_, 272);
+    lower->addWidget(strips_, 272);
     lower->addWidget(readings_, 424);
     lower->addWidget(target_, 264);
     auto* page = new QVBoxLayout(this);
@@ -52,11 +56,24 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     connect(strip_, &MomentStrip::skipPressed, stage_, &StagePicture::skipPlacing);
     connect(strip_, &MomentStrip::confirmPressed, stage_, &StagePicture::confirmGhosts);
     connect(strip_, &MomentStrip::measurePressed, &session, &ReviewSession::measure);
+    connect(stage_, &StagePicture::stateChanged, this, [this] { foldThreads(folded_); });
     connect(target_, &TargetPanel::toAnswer, this, &BenchPage::toAnswer);
 }
 
-void BenchPage::foldThreads(bool fold) { threads_->setVisible(!fold); }
-bool BenchPage::threadsFolded() const { return threads_->isHidden(); }
+void BenchPage::foldThreads(bool fold) {
+    folded_ = fold;
+    threads_->setVisible(!fold && !stage_->isMending());
+    strips_->setVisible(stage_->isMending());
+}
+bool BenchPage::threadsFolded() const { return folded_; }
+
+void BenchPage::stepWeak(int step) {
+    const QString mark = strips_->step(step);
+    if (mark.isEmpty()) return;
+    player_.stop();
+    stage_->setMending(true);
+    stage_->select(mark);
+}
 
 void BenchPage::stepMoment(int step) {
     const int n = int(session_.moments().size());

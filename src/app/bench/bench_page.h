@@ -5,6 +5,7 @@
 
 namespace deft::ui {
 
+class MarkStrips;
 class RepSheet;
 class ReadingsPanel;
 class TargetPanel;
@@ -28,6 +29,7 @@ public:
     void stepFrame(int step);
     void stepPhase(int step);
     void stepRep(int step);
+    void stepWeak(int step); ///< to the next place where a mark got weak, ready to be mended
 
 signals:
     void toAnswer();
@@ -39,6 +41,8 @@ private:
     StagePicture* stage_;
     MomentStrip* strip_;
     Threads* threads_;
+    MarkStrips* strips_;
+    bool folded_ = false;
     ReadingsPanel* readings_;
     TargetPanel* target_;
 };

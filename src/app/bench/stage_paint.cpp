@@ -2,6 +2,7 @@
 #include "app/bench/drawing_tool.h"
 #include "app/bench/stage_picture.h"
 #include "app/paint/body_overlay.h"
+#include "app/paint/sketch_picture.h"
 #include "app/session/rep_rows.h"
 #include "app/widgets/panel.h"
 #include "landmarks/names.h"
@@ -75,6 +76,21 @@ void StagePicture::paintMagnifier(QPainter& p) const {
         p.drawLine(centre - QPointF(8, 0), centre + QPointF(8, 0));
         p.drawLine(centre - QPointF(0, 8), centre + QPointF(0, 8));
     }
+}
+
+void StagePicture::paintWhere(QPainter& p) const {
+    const Exercise& e = session_.exercise();
+    const std::string asked = toPlace_.front().toStdString();
+    if (!e.start.count(asked) || width() < 420) return;
+    const QRectF box(width() - 212, 12, 200, 116);
+    p.setPen(QPen(colours().hairline, 1));
+    QColor paper = colours().paper;
+    paper.setAlpha(235);
+    p.setBrush(paper);
+    p.drawRoundedRect(box, 3, 3);
+    drawSketch(p, box.adjusted(12, 12, -12, -28), e, e.start, nullptr, asked);
+    putText(p, QRectF(box.x() + 8, box.bottom() - 24, box.width() - 16, 20), words(toPlace_.front()), Size::Small,
+            colours().ink, QFont::Medium, Qt::AlignCenter);
 }
 
 void StagePicture::paintWords(QPainter& p) const {
@@ -169,6 +185,7 @@ void StagePicture::paintEvent(QPaintEvent*) {
             p.drawLine(c - QPointF(0, 12), c + QPointF(0, 12));
         }
     }
+    if (isPlacing() && !dragged_) paintWhere(p);
     if (dragged_) paintMagnifier(p);
     paintWords(p);
     if (hasFocus()) {

@@ -164,6 +164,12 @@ void StagePicture::selectNext(int step) {
     update();
 }
 
+void StagePicture::select(const QString& landmark) {
+    selected_ = landmark;
+    emit stateChanged();
+    update();
+}
+
 void StagePicture::placeAtCursor() {
     if (isPlacing() && cursor_) place(*cursor_);
 }

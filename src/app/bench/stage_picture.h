@@ -34,6 +34,7 @@ public:
     bool bestOver() const { return bestOver_; }
     const QString& selected() const { return selected_; }
     void selectNext(int step);
+    void select(const QString& landmark);
     void nudge(const QPointF& px);
     void markInvisible();
     void resetZoom(); ///< the whole picture
@@ -65,6 +66,7 @@ private:
     void paintGhosts(QPainter& p) const;
     void paintMagnifier(QPainter& p) const;
     void paintWords(QPainter& p) const;
+    void paintWhere(QPainter& p) const; ///< on a small body, the landmark that is asked for
 
     ReviewSession& session_;
     DrawingTool* drawing_;

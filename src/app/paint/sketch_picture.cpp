@@ -115,7 +115,8 @@ Sketch wrongSketch(const Exercise& e, const std::string& fault) {
     return body;
 }
 
-void drawSketch(QPainter& p, const QRectF& box, const Exercise& e, const Sketch& body, const Sketch* also) {
+void drawSketch(QPainter& p, const QRectF& box, const Exercise& e, const Sketch& body, const Sketch* also,
+                const std::string& asked) {
     if (body.empty()) return;
     // One scale for every drawing of an exercise, so that start and end can be compared.
     QRectF all;
@@ -141,7 +142,16 @@ void drawSketch(QPainter& p, const QRectF& box, const Exercise& e, const Sketch&
     p.setBrush(c.accent);
     for (const std::string& name : e.landmarksNeeded)
         if (const auto it = body.find(name); it != body.end())
-            p.drawEllipse(place.map(QPointF(it->second.x(), it->second.y())), 4, 4);
+            p.drawEllipse(place.map(QPointF(it->second.x(), it->second.y())), asked.empty() ? 4 : 2.5,
+                          asked.empty() ? 4 : 2.5);
+    if (const auto it = body.find(asked); it != body.end()) {
+        const QPointF at = place.map(QPointF(it->second.x(), it->second.y()));
+        p.setPen(QPen(c.ground, 3.5));
+        p.drawEllipse(at, 7, 7);
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(c.accent, 2));
+        p.drawEllipse(at, 11, 11);
+    }
     p.restore();
 }
 

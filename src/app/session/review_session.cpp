@@ -40,6 +40,8 @@ ReviewSession::ReviewSession(Library& library, QObject* parent)
     connect(&proposer_, &Proposer::ready, this, [this](qint64 clip) {
         if (clip == clipId_) fetchProposals();
     });
+    connect(&watch_, &ClipWatch::troubled, this, &ReviewSession::failed);
+    connect(&watch_, &ClipWatch::wellAgain, this, [this] { emit failed({}); });
 }
 ReviewSession::~ReviewSession() { job_.stop(); }
 
@@ -65,6 +67,7 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     for (FiledReview& r : library_.filed(client.id, inputs_.exercise))
         if (r.clip != clip.id) earlier_.push_back(std::move(r));
     frames_ = std::make_unique<FrameSource>(inputs_.clipPath);
+    watch_.watch(inputs_.clipPath, inputs_.clipSha256);
     emit opened();
     emit placeChanged();
     if (isMarked())
@@ -115,6 +118,7 @@ bool ReviewSession::isMarked() const { return deft::isMarked(exercise_, inputs_.
 
 void ReviewSession::close() {
     job_.stop();
+    watch_.stop();
     undo_.clear();
     frames_.reset();
     review_.reset();
@@ -337,6 +341,7 @@ Result<int64_t> ReviewSession::file() {
     if (filed_) return fail(Errc::Conflict, "this review has been filed already and stays as it was sent");
     if (!review_ || job_.isRunning())
         return fail(Errc::Unsupported, "the clip has not been measured yet, so there is nothing to file");
+    if (!watch_.trouble().isEmpty()) return fail(Errc::Conflict, watch_.trouble().chopped(1).toStdString());
     if (inputs_.date.empty()) {
         inputs_.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
         review_->inputs.date = inputs_.date;

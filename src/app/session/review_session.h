@@ -1,6 +1,7 @@
 #pragma once
 #include "answer/answer.h"
 #include "app/session/background_job.h"
+#include "app/session/clip_watch.h"
 #include "app/session/frame_source.h"
 #include "app/session/moments.h"
 #include "app/session/proposer.h"
@@ -71,6 +72,7 @@ public:
     int moment() const { return moment_; } ///< index, -1 = none
     void chooseMoment(int index);
     QString savedWords() const;
+    const ClipWatch& clipWatch() const { return watch_; }
 
 signals:
     void opened();
@@ -112,6 +114,7 @@ private:
     Phase phase_ = Phase::SetUp;
     QString savedAt_;
     Proposer proposer_;
+    ClipWatch watch_;
     BackgroundJob job_;
     QUndoStack undo_;
 };

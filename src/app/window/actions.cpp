@@ -10,6 +10,8 @@
 #include "app/session/usual_schools.h"
 #include "app/theme/palette.h"
 #include "app/window/bars.h"
+#include "app/window/first_steps.h"
+#include "app/window/guide.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
 #include "review/review_json.h"
@@ -125,6 +127,8 @@ void MainWindow::makeActions() {
     QMenu* marks = menu(tr("Mar&ks"));
     StagePicture& stage = bench_->stage();
     add(marks, tr("Mend a mark"), {K(Qt::Key_M)}, bench_, [&stage] { stage.setMending(!stage.isMending()); });
+    add(marks, tr("Next place where a mark got weak"), {K(Qt::Key_H)}, bench_, [this] { bench_->stepWeak(1); });
+    add(marks, tr("Weak place before"), {K(Qt::SHIFT | Qt::Key_H)}, bench_, [this] { bench_->stepWeak(-1); });
     add(marks, tr("Next mark"), {K(Qt::Key_BracketRight)}, bench_, [&stage] { stage.selectNext(1); });
     add(marks, tr("Mark before"), {K(Qt::Key_BracketLeft)}, bench_, [&stage] { stage.selectNext(-1); });
     add(marks, tr("Move it left"), {K(Qt::CTRL | Qt::Key_Left)}, bench_, [&stage] { stage.nudge({-0.5, 0}); });
@@ -189,7 +193,9 @@ void MainWindow::makeActions() {
     add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
 
     QMenu* help = menu(tr("&Help"));
-    add(help, tr("All keys"), {K(Qt::Key_Question), K(Qt::Key_F1)}, this, [this] { showKeys(); });
+    add(help, tr("Guide"), {K(Qt::Key_F1)}, this, [this] { (new Guide(this))->show(); });
+    add(help, tr("All keys"), {K(Qt::Key_Question)}, this, [this] { showKeys(); });
+    add(help, tr("Put the first steps away for good"), {K(Qt::Key_F8)}, this, [this] { steps_->putAway(); });
     add(help, tr("About Deft Mirror"), {}, this, [this] {
         QMessageBox::about(this, tr("About Deft Mirror"),
                            tr("<b>Deft Mirror %1</b><p>Measures recorded core exercises and drafts the answer to the "

@@ -8,6 +8,7 @@
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/bars.h"
+#include "app/window/first_steps.h"
 #include "app/window/keys_sheet.h"
 
 #include <QApplication>
@@ -28,6 +29,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     menu_ = new QMenu(this);
     rooms_ = new RoomBar(menu_);
     line_ = new ClientLine(*session_);
+    steps_ = new FirstSteps;
     keys_ = new KeysBar;
     pages_ = new QStackedWidget;
     setOwnExercises(library_->folder() / "exercises");
@@ -43,7 +45,8 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     auto* column = new QVBoxLayout(middle);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    for (QWidget* w : {static_cast<QWidget*>(rooms_), static_cast<QWidget*>(line_)}) column->addWidget(w);
+    for (QWidget* w : {static_cast<QWidget*>(rooms_), static_cast<QWidget*>(line_), static_cast<QWidget*>(steps_)})
+        column->addWidget(w);
     column->addWidget(pages_, 1);
     column->addWidget(keys_);
     setCentralWidget(middle);
@@ -62,6 +65,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(rooms_, &RoomBar::helpPressed, this, &MainWindow::showKeys);
     connect(session_, &ReviewSession::saved, this, &MainWindow::refreshBars);
     connect(session_, &ReviewSession::opened, this, &MainWindow::refreshBars);
+    connect(session_, &ReviewSession::reviewChanged, this, &MainWindow::refreshBars);
     connect(&session_->undoStack(), &QUndoStack::indexChanged, this, &MainWindow::refreshBars);
 
     QSettings settings;
@@ -124,6 +128,7 @@ void MainWindow::openClip(qint64 id) {
 void MainWindow::refreshBars() {
     using Keys = std::vector<std::pair<QString, QString>>;
     const QUndoStack& undo = session_->undoStack();
+    if (phones_) steps_->say(firstStep());
     rooms_->setCount(roomActions_[Queue], queue_->clips().waiting());
     rooms_->setWords(undo.canUndo() && (room() == Bench || room() == Letter) ? tr("Undo: %1").arg(undo.undoText())
                                                                              : QString(),

@@ -15,7 +15,9 @@ class AnswerPage;
 class BenchPage;
 class ClientLine;
 class ComparePage;
+class DemoPhone;
 class ExercisesPage;
+class FirstSteps;
 class KeysBar;
 class QueuePage;
 class RoomBar;
@@ -44,6 +46,9 @@ public:
     const QString& message() const;
     void say(const QString& sentence);
     void setDark(bool dark);
+    void startDemo(); ///< phones that send clips, and a sentence in each room on what to do there
+    FirstSteps& firstSteps() { return *steps_; }
+    DemoPhone* phones() { return phones_; } ///< null outside of the demo
     /// Writes the answer as it stands; the kind by the file's ending: pdf, html, txt, eml, ics, mp4.
     void writeAnswer(const QString& path);
 
@@ -60,6 +65,7 @@ private:
     void chooseFault(const QString& title, const std::function<void(const std::string&)>& then);
     void moveMoment(bool begin);
     void refreshBars();
+    QString firstStep() const;
     void chooseClipFile();
     void readMarksFile();
     void writeMarksFile();
@@ -79,6 +85,8 @@ private:
     ReviewSession* session_;
     Measurer* measurer_;
     Inbox* inbox_;
+    DemoPhone* phones_ = nullptr;
+    QMenu* queueMenu_;
     Outgoing* outgoing_;
     BackgroundJob writing_; ///< of an answer's file
     QTimer arrivals_;       ///< runs out when the inbox has brought nothing for a moment
@@ -87,6 +95,7 @@ private:
     QList<QMenu*> menus_;
     RoomBar* rooms_;
     ClientLine* line_;
+    FirstSteps* steps_;
     KeysBar* keys_;
     QStackedWidget* pages_;
     QueuePage* queue_;

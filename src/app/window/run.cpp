@@ -37,6 +37,7 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
         return 1;
     }
     MainWindow window(std::move(*library));
+    if (demo) window.startDemo();
     window.show();
     return QApplication::exec();
 }

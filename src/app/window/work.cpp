@@ -1,5 +1,7 @@
 // What goes on in the background, and how the queue shows it.
+#include "app/bench/bench_page.h"
 #include "app/queue/queue_page.h"
+#include "app/window/demo_phone.h"
 #include "app/window/main_window.h"
 
 #include <QFileDialog>
@@ -102,6 +104,35 @@ void MainWindow::showInbox() {
     queue_->setInboxWords(html);
 }
 
+void MainWindow::startDemo() {
+    phones_ = new DemoPhone(*library_, inbox_->folder(), this);
+    connect(phones_, &DemoPhone::said, this, &MainWindow::say);
+    add(queueMenu_, tr("Simulated phone: send the next clip"), {}, this, [this] { phones_->sendNext(); });
+    refreshBars();
+}
+
+/// What to do next, for somebody who sees the program for the first time.
+QString MainWindow::firstStep() const {
+    switch (room()) {
+    case Queue:
+        return tr("These clips wait, the most urgent first. Choose one with the arrows and open it with Enter.");
+    case Bench:
+        if (session_->review())
+            return tr("J goes to the next moment; A agrees with it, D does not. Enter takes you to the answer.");
+        return bench_->stage().isPlacing()
+                   ? tr("C takes the proposed marks; drag one that is off. Enter measures when the marks are set.")
+                   : tr("The clip is being measured. You can look at it meanwhile: arrows step, Space plays.");
+    case Compare:
+        return tr("Drag the dot along the movement: both pictures follow. The table says which differences are real.");
+    case Letter:
+        return tr(
+            "This goes to the client. E edits words, Space leaves a part out, Ctrl+Enter files and makes the mail.");
+    case Exercises:
+        break;
+    }
+    return tr("What is measured in each exercise, and where each number comes from. E makes your own version of it.");
+}
+
 void MainWindow::chooseInbox() {
     const QString path = QFileDialog::getExistingDirectory(this, tr("Folder into which clients' clips come"));
     if (path.isEmpty()) return;
@@ -112,6 +143,7 @@ void MainWindow::chooseInbox() {
 
 void MainWindow::makeQueueActions(QMenu* menu) {
     using K = QKeySequence;
+    queueMenu_ = menu;
     // Lists take Return themselves only when something is chosen.
     add(menu, tr("Open the chosen clip"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->list(),
         [this] { queue_->openChosen(); });

@@ -1,5 +1,6 @@
 #include "landmarks/tracks.h"
 
+#include <algorithm>
 #include <cstdio>
 
 namespace deft {
@@ -24,6 +25,32 @@ const TrackPoint* Tracks::find(const std::string& name, size_t frame) const {
     const auto it = landmark.find(name);
     if (it == landmark.end() || frame >= it->second.size()) return nullptr;
     return &it->second[frame];
+}
+
+std::vector<WeakStretch> weakStretches(const Tracks& tracks, size_t shortest) {
+    std::vector<WeakStretch> out;
+    for (const auto& [name, points] : tracks.landmark) {
+        auto poor = [&, &track = points](size_t i) {
+            return track[i].state == PointState::Weak || track[i].state == PointState::Lost;
+        };
+        for (size_t i = 0; i < points.size();) {
+            if (!poor(i)) {
+                ++i;
+                continue;
+            }
+            WeakStretch s{name, i, i, i, false};
+            for (; s.end < points.size() && poor(s.end); ++s.end) {
+                const bool lost = points[s.end].state == PointState::Lost;
+                if ((lost && !s.lost) || (lost == s.lost && points[s.end].sd > points[s.worst].sd)) s.worst = s.end;
+                s.lost = s.lost || lost;
+            }
+            i = s.end;
+            if (s.end - s.begin >= shortest) out.push_back(std::move(s));
+        }
+    }
+    std::stable_sort(out.begin(), out.end(),
+                     [](const WeakStretch& a, const WeakStretch& b) { return a.begin < b.begin; });
+    return out;
 }
 
 std::string toCsv(const Tracks& tracks) {

@@ -34,6 +34,16 @@ struct Tracks {
     const TrackPoint* find(const std::string& name, size_t frame) const;
 };
 
+/// A stretch of frames in which one landmark was found less surely, or lost.
+struct WeakStretch {
+    std::string landmark;
+    size_t begin = 0, end = 0; ///< half-open
+    size_t worst = 0;          ///< the frame with the widest band, among the lost ones where there are any
+    bool lost = false;
+};
+/// In order of time; shorter stretches than `shortest` frames are left out.
+std::vector<WeakStretch> weakStretches(const Tracks& tracks, size_t shortest = 3);
+
 /// `frame,time_s,<landmark>_x,<landmark>_y,<landmark>_sd,<landmark>_state,…`; empty cells where absent.
 std::string toCsv(const Tracks& tracks);
 
