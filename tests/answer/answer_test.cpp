@@ -153,6 +153,39 @@ private slots:
         for (const AnswerPart& p : a.parts) QVERIFY2(!p.id.starts_with("correction-"), p.id.c_str());
     }
 
+    /// Words that the coach has only added to follow the review; words that were rewritten are told to be outdated.
+    void editedWordsAreKeptTrue() {
+        Review r = demoReview();
+        const std::string before = composeAnswer(r).find("target")->text;
+        r.inputs.words["target"] = "Well now. " + before + " Jam tomorrow.";
+        r.inputs.wordsOn["target"] = before;
+        r.decision.target.hold_s = 7;
+        const Answer longer = composeAnswer(r);
+        const AnswerPart& added = *longer.find("target");
+        QVERIFY(added.computed != before && added.computed.find("seven seconds") != std::string::npos);
+        QCOMPARE(added.text, "Well now. " + added.computed + " Jam tomorrow.");
+        QVERIFY(added.edited && !added.outdated);
+        r.inputs.words["target"] = "Five seconds again, please.";
+        QVERIFY(composeAnswer(r).find("target")->outdated);
+        QCOMPARE(composeAnswer(r).find("target")->text, std::string("Five seconds again, please."));
+        r.inputs.wordsOn["target"] = added.computed; // looked at since
+        QVERIFY(!composeAnswer(r).find("target")->outdated);
+    }
+
+    /// However the cautions are edited, no line of them is lost.
+    void cautionsKeepEveryLine() {
+        ReviewInputs in = demoInputs();
+        in.flags = {"hypertension", "pregnancy"};
+        const std::string computed = composeAnswer(demoReview(in)).find("cautions")->text;
+        for (const char* edited : {"", "Take care.", "never hold your breath"}) {
+            in.words["cautions"] = edited;
+            const std::string sent = composeAnswer(demoReview(in)).find("cautions")->text;
+            for (const QString& line : QString::fromStdString(computed).split(QLatin1Char('\n')))
+                QVERIFY2(QString::fromStdString(sent).contains(line), edited);
+            QVERIFY(sent.starts_with(edited));
+        }
+    }
+
     /// RFC 5545: lines end in CRLF and are folded at 75 octets, text is escaped; reviewed on a Thursday, due the next.
     void nextDateAsCalendar() {
         const Review r = demoReview();

@@ -1,12 +1,14 @@
 // The keypoint network and what is made of it: known points, the made figure in every position, pictures without
 // anybody. Skipped, and said so, where the network has not been fetched; the program then works without it as well.
 #include "figure/room.h"
-#include "proposals/body_facts.h"
+#include "proposals/propose.h"
+#include "signal/resample.h"
 #include "support/posed_figure.h"
 #include "support/table.h"
 
 #include <QDir>
 #include <QImage>
+#include <QTemporaryDir>
 #include <QTest>
 #include <opencv2/imgproc.hpp>
 
@@ -191,6 +193,61 @@ private slots:
                   body ? qPrintable(QStringLiteral("somebody, presence %1").arg(body->presence, 0, 'f', 2)) : "nobody");
             QVERIFY2(person || !body, qPrintable(file.fileName()));
         }
+    }
+
+    /// Proposals against the true points on the skin, for the exercise that was asked. Two views here; every position,
+    /// both directions, in the long run, whose table goes into docs/accuracy.md.
+    void proposedMarks() {
+        struct Tally {
+            std::vector<double> off; ///< torso lengths
+            int inside = 0;          ///< the ring that is drawn around them
+        };
+        std::map<std::string, Tally> bySource;
+        const bool all = qEnvironmentVariableIsSet("DEFT_LONG");
+        QTemporaryDir dir;
+        for (size_t k = 0; k < figureViews().size(); ++k)
+            for (const bool headLeft : {true, false})
+                for (const bool stickers : {true, false}) {
+                    const FigureView& v = figureViews()[k];
+                    if (!all && (!headLeft || (k != 3 && k != 7))) continue;
+                    figure::Scene scene = quick(v, headLeft, stickers);
+                    const auto exercise = loadExercise(v.exercise).value();
+                    scene.marks = exercise.landmarksNeeded;
+                    for (const auto& [name, why] : exercise.landmarksOptional) scene.marks.push_back(name);
+                    const std::string clip = dir.filePath(QStringLiteral("clip.mp4")).toStdString();
+                    if (const auto filmed = figure::filmScene(scene, clip); !filmed)
+                        QFAIL((v.exercise + ": " + filmed.error().detail).c_str());
+                    const Marks truth =
+                        readMarks(dir.filePath(QStringLiteral("clip.marks.json")).toStdString()).value();
+                    auto reader = ClipReader::open(clip).value();
+                    const auto p = proposeMarks(reader, *network_, exercise, {}).value();
+                    QVERIFY2(p.facts && p.frame == 0, v.exercise.c_str());
+                    const auto& points = truth.frames.at(0).points;
+                    const auto place = [&](const char* name) {
+                        if (const auto it = points.find(name); it != points.end() && it->second) return *it->second;
+                        return Point2((*points.at(std::string(name) + "_l") + *points.at(std::string(name) + "_r")) /
+                                      2);
+                    };
+                    const double torso = (place("shoulder") - place("hip")).norm();
+                    for (const auto& [name, mark] : p.marks) {
+                        const auto it = points.find(name);
+                        if (it == points.end() || !it->second) continue; // the camera cannot see it
+                        Tally& t = bySource[sourceName(mark.from)];
+                        const double off = (mark.at - *it->second).norm();
+                        t.off.push_back(off / torso);
+                        t.inside +=
+                            off <= std::max(1.5, kU95Circle * mark.sd); // a pixel and a half is as good as on it
+                    }
+                }
+        for (auto& [source, t] : bySource) {
+            std::sort(t.off.begin(), t.off.end());
+            const auto share = [&](double s) { return t.off[size_t(s * double(t.off.size() - 1))]; };
+            qInfo("%-9s %3zu points, median %.3f, 90 %% within %.3f torso lengths, inside the ring %.0f %%",
+                  source.c_str(), t.off.size(), share(0.5), share(0.9), 100.0 * t.inside / double(t.off.size()));
+        }
+        QVERIFY(bySource["keypoint"].off.size() >= 10 && bySource["sticker"].off.size() >= 6);
+        QVERIFY(medianOf(bySource["keypoint"].off) < 0.12 && medianOf(bySource["layout"].off) < 0.12);
+        QVERIFY(medianOf(bySource["sticker"].off) < 0.01);
     }
 
     void notTheNetwork() {

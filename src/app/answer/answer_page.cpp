@@ -122,6 +122,10 @@ void AnswerPage::togglePart() {
     if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->toggle();
 }
 
+void AnswerPage::useComputed() {
+    if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->useComputed();
+}
+
 void AnswerPage::editWords() {
     if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->words().setFocus();
 }

@@ -20,6 +20,7 @@ public:
     KeyButton& fileButton() { return *file_; }
     void stepPart(int step);
     void togglePart();
+    void useComputed(); ///< words of the chosen part, instead of the edited ones
     void editWords();
 
 signals:

@@ -136,7 +136,8 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
         shown_.text = text;
         session_.edit(
             tr("words of “%1”").arg(QString::fromStdString(shown_.title)),
-            [&](ReviewInputs& in) { in.words[id_] = text; }, QStringLiteral("words-") + QString::fromStdString(id_));
+            [&](ReviewInputs& in) { in.words[id_] = text, in.wordsOn[id_] = shown_.computed; },
+            QStringLiteral("words-") + QString::fromStdString(id_));
     });
     connect(words_, &GrowingText::leave, this, [this] { parentWidget()->setFocus(); });
 }
@@ -146,16 +147,20 @@ int AnswerRow::letterWidth() const { return words_->width(); }
 void AnswerRow::show(const AnswerPart& part) {
     shown_ = part;
     const QString title = QString::fromStdString(part.title);
-    sent_->setText(title + (part.edited ? tr("  (edited)") : QString()));
+    sent_->setText(title + (part.outdated ? tr("  (edited; what it rests on has changed)")
+                            : part.edited ? tr("  (edited)")
+                                          : QString()));
     sent_->setFont(face(Size::Body, QFont::DemiBold));
     sent_->setChecked(part.sent);
     const bool always = id_ == "cautions";
     sent_->setEnabled(!session_.isFiled() && !always);
-    if (always) sent_->setText(title + tr("  (always sent)"));
+    if (always) sent_->setText(title + (part.edited ? tr("  (added to; always sent)") : tr("  (always sent)")));
     words_->setAccessibleName(title);
     words_->setReadOnly(session_.isFiled());
     words_->setEnabled(part.sent);
-    if (words_->toPlainText().toStdString() != part.text) words_->setPlainText(QString::fromStdString(part.text));
+    // While somebody types, a caution that was deleted comes back when the field is left.
+    if (words_->toPlainText().toStdString() != part.text && !(always && words_->hasFocus()))
+        words_->setPlainText(QString::fromStdString(part.text));
     words_->fit();
     const double w = (letterWidth() - 8.0) / 2;
     pictures_->setVisible(!part.pictures.empty());
@@ -183,10 +188,18 @@ void AnswerRow::toggle() {
     sent_->setChecked(shown_.sent);
 }
 
+void AnswerRow::useComputed() {
+    if (!shown_.edited || session_.isFiled()) return;
+    session_.edit(tr("computed words of “%1”").arg(QString::fromStdString(shown_.title)),
+                  [&](ReviewInputs& in) { in.words.erase(id_), in.wordsOn.erase(id_); });
+}
+
 void AnswerRow::mousePressEvent(QMouseEvent*) { emit chosen(); }
 
 bool AnswerRow::eventFilter(QObject* watched, QEvent* e) {
     if (e->type() == QEvent::FocusIn) emit chosen();
+    if (e->type() == QEvent::FocusOut && watched == words_)
+        if (const AnswerPart* part = session_.answer().find(id_)) show(AnswerPart(*part));
     return QWidget::eventFilter(watched, e);
 }
 

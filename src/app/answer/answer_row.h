@@ -32,6 +32,7 @@ public:
     void setPicture(int64_t frame, const QImage& picture);
     void setChosen(bool chosen);
     void toggle();
+    void useComputed(); ///< instead of the edited words
 
 signals:
     void chosen();

@@ -161,12 +161,12 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     if (option.state & QStyle::State_Selected) p->fillRect(box, c.soft);
     p->setPen(QPen(c.hairline, 1));
     p->drawLine(box.bottomLeft(), box.bottomRight());
-    const QRectF picture(box.left() + 64, box.top() + 7, 88, 50);
+    const QRectF picture(box.left() + 76, box.top() + 7, 88, 50);
     const QDate date = QDate::fromString(QString::fromStdString(e.clip.received), Qt::ISODate);
-    putText(*p, QRectF(box.left() + 8, box.top() + 8, 52, 18),
+    putText(*p, QRectF(box.left() + 8, box.top() + 8, 64, 18),
             date.isValid() ? QLocale(QLocale::English).toString(date, QStringLiteral("d MMM")) : QString(), Size::Small,
             c.ink, QFont::DemiBold);
-    putText(*p, QRectF(box.left() + 8, box.top() + 26, 52, 18),
+    putText(*p, QRectF(box.left() + 8, box.top() + 26, 64, 18),
             e.clip.filed                     ? QObject::tr("filed")
             : e.clip.draft.note.isAlarming() ? QObject::tr("first")
             : e.clip.draft.answerBy.empty()  ? QObject::tr("waits")

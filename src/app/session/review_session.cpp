@@ -220,7 +220,7 @@ void ReviewSession::setNeutral(std::optional<int64_t> frame) {
 void ReviewSession::apply(const ReviewInputs& inputs) {
     const bool otherMarks = !(inputs.marks == inputs_.marks);
     ReviewInputs sameWords = inputs;
-    sameWords.words = inputs_.words, sameWords.parts = inputs_.parts;
+    sameWords.words = inputs_.words, sameWords.wordsOn = inputs_.wordsOn, sameWords.parts = inputs_.parts;
     const bool onlyWords = toJson(sameWords) == toJson(inputs_);
     inputs_ = inputs;
     if (auto exercise = exerciseOf(inputs_)) exercise_ = std::move(*exercise);
@@ -232,7 +232,8 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
     if (otherMarks && (review_ || job_.isRunning()))
         measure();
     else if (review_ && onlyWords) {
-        review_->inputs.words = inputs_.words, review_->inputs.parts = inputs_.parts;
+        review_->inputs.words = inputs_.words, review_->inputs.wordsOn = inputs_.wordsOn;
+        review_->inputs.parts = inputs_.parts;
         answer_ = composeAnswer(*review_);
         emit reviewChanged();
     } else if (review_) {

@@ -167,6 +167,7 @@ void MainWindow::makeActions() {
     add(letter, tr("Part before"), {K(Qt::Key_Up)}, answer_, [this] { answer_->stepPart(-1); });
     add(letter, tr("Part in or out"), {K(Qt::Key_Space)}, answer_, [this] { answer_->togglePart(); });
     add(letter, tr("Edit its words"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
+    add(letter, tr("The computed words again"), {K(Qt::CTRL | Qt::Key_R)}, answer_, [this] { answer_->useComputed(); });
     add(letter, tr("Write it to a file: PDF, page, text, mail, clip, calendar…"), {K::Save}, answer_,
         [this] { chooseAnswerFile(); });
     add(letter, tr("Back to the bench"), {K(Qt::Key_Escape)}, answer_, [this] { go(Bench); });

@@ -70,9 +70,9 @@ void MainWindow::showWork(int64_t clip) {
     if (clip == 0) return;
     QString words;
     for (const auto& [work, doing, could] :
-         {std::tuple{static_cast<const Backlog*>(&session_->proposer()), tr("looked at, %1 %"),
+         {std::tuple{static_cast<const Backlog*>(&session_->proposer()), tr("being looked at, %1 %"),
                      tr("not looked at: %1")},
-          {static_cast<const Backlog*>(measurer_), tr("measured, %1 %"), tr("not measured: %1")}}) {
+          {static_cast<const Backlog*>(measurer_), tr("being measured, %1 %"), tr("not measured: %1")}}) {
         const Progress& p = work->job().progress();
         if (work->now() == clip)
             words = doing.arg(p.total > 0 ? 100 * p.done / p.total : 0);

@@ -20,6 +20,9 @@ struct AnswerPart {
     std::vector<AnswerPicture> pictures;
     bool sent = true;
     bool edited = false;
+    std::string computed{}; ///< what the program would say
+    /// The computed words have changed since the coach edited them, in a way that the edited text could not follow.
+    bool outdated = false;
 };
 
 struct Answer {
@@ -29,6 +32,8 @@ struct Answer {
 };
 
 /// Words and pictures from the findings, the decision and what the coach has changed (inputs.words, inputs.parts).
+/// Where the coach has only added to the computed words, these follow when the review changes; cautions may be added to
+/// but never lose a line.
 Answer composeAnswer(const Review& review);
 
 /// Always at the end of every answer.

@@ -278,6 +278,23 @@ AnswerPart cautions(const Review& r) {
     return part;
 }
 
+void useEdited(AnswerPart& p, const std::string& words, const ReviewInputs& in) {
+    p.text = words, p.edited = true;
+    if (const auto on = in.wordsOn.find(p.id); on != in.wordsOn.end() && on->second != p.computed) {
+        if (const size_t at = p.text.find(on->second); at != std::string::npos && !on->second.empty())
+            p.text.replace(at, on->second.size(), p.computed);
+        else
+            p.outdated = true;
+    }
+    if (p.id != "cautions") return;
+    for (size_t from = 0; from <= p.computed.size();) {
+        const size_t end = std::min(p.computed.find('\n', from), p.computed.size());
+        const std::string line = p.computed.substr(from, end - from);
+        if (p.text.find(line) == std::string::npos) p.text += (p.text.empty() ? "" : "\n") + line;
+        from = end + 1;
+    }
+}
+
 } // namespace
 
 const AnswerPart* Answer::find(const std::string& id) const {
@@ -312,7 +329,8 @@ Answer composeAnswer(const Review& r) {
     a.parts.push_back(next);
     a.parts.push_back(close);
     for (AnswerPart& p : a.parts) {
-        if (const auto it = r.inputs.words.find(p.id); it != r.inputs.words.end()) p.text = it->second, p.edited = true;
+        p.computed = p.text;
+        if (const auto it = r.inputs.words.find(p.id); it != r.inputs.words.end()) useEdited(p, it->second, r.inputs);
         // Cautions and the stop rule always go out.
         if (const auto it = r.inputs.parts.find(p.id); it != r.inputs.parts.end() && p.id != "cautions")
             p.sent = it->second;

@@ -27,10 +27,12 @@ struct ReviewInputs {
     std::vector<SeenFault> seen;              ///< faults that the coach added or whose span was moved
     std::vector<Drawing> drawings;            ///< in the order in which they were made
     std::map<std::string, std::string> words; ///< part of the answer → text as edited
-    std::map<std::string, bool> parts;        ///< part of the answer → sent or left out
-    std::optional<Target> overruled;          ///< the coach's own target instead of the proposed one
-    std::string overruledStep, overruledWhy;  ///< the coach's own step, empty = as proposed, and the reason
-    std::vector<CueRecord> cueRecord;         ///< of this coach, over all clients
+    /// part of the answer → the computed text that was edited, so that what it says can be kept true
+    std::map<std::string, std::string> wordsOn;
+    std::map<std::string, bool> parts;       ///< part of the answer → sent or left out
+    std::optional<Target> overruled;         ///< the coach's own target instead of the proposed one
+    std::string overruledStep, overruledWhy; ///< the coach's own step, empty = as proposed, and the reason
+    std::vector<CueRecord> cueRecord;        ///< of this coach, over all clients
 
     /// Key of a fault in `agreed`.
     static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }

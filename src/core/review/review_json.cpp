@@ -57,6 +57,7 @@ Json toJson(const ReviewInputs& in) {
             {"seen", toJson(in.seen)},
             {"drawings", toJson(in.drawings)},
             {"words", in.words},
+            {"words_on", in.wordsOn},
             {"parts", in.parts},
             {"overruled", overruled}};
 }
@@ -109,6 +110,7 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         if (!drawings) return tl::unexpected(drawings.error());
         in.drawings = *drawings;
         in.words = j.value("words", std::map<std::string, std::string>{});
+        in.wordsOn = j.value("words_on", std::map<std::string, std::string>{});
         in.parts = j.value("parts", std::map<std::string, bool>{});
         if (j.contains("overruled") && !j["overruled"].is_null()) {
             const Json& o = j["overruled"];
