@@ -136,6 +136,31 @@ private slots:
         QVERIFY(fs::exists(item.note)); // the parcel still says what is missing
     }
 
+    /// More than two gigabytes: sizes fit, and it can be stopped.
+    void hugeClip() {
+        if (!qEnvironmentVariableIsSet("DEFT_LONG")) QSKIP("part of ./check --long");
+        const fs::path inbox = filledInbox("huge"), home = folder("library-huge") / "clips";
+        {
+            // An MP4 may end in a box of free space (ISO/IEC 14496-12); its length is told in 64 bits.
+            QFile file(QString::fromStdString((inbox / "evening.mp4").string()));
+            QVERIFY(file.open(QIODevice::Append));
+            const qint64 box = (qint64(2) << 30) + 100;
+            QDataStream out(&file);
+            out << quint32(1);
+            out.writeRawData("free", 4);
+            out << quint64(box);
+            file.resize(file.size() + box - 16);
+        }
+        const auto item = lookIntoInbox(inbox).value().ready.at(0);
+        std::stop_source stop;
+        stop.request_stop();
+        QCOMPARE(keepClip(item, home, stop.get_token()).error().code, Errc::Cancelled);
+        QVERIFY(fs::is_empty(home));
+        const KeptClip kept = keepClip(item, home).value();
+        QVERIFY(fs::file_size(kept.path) > (uintmax_t(2) << 30));
+        QVERIFY(ClipReader::open(kept.path.string())->info().frames() == 40);
+    }
+
     void takenIntoTheLibrary() {
         auto library = Library::open(folder("library")).value();
         const std::string sha = sha256OfFile(clip_).value();

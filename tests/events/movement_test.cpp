@@ -1,5 +1,6 @@
 // Reps, holds and breaks of movements with known times, and the hold detector against the reference of
 // tests/reference/05_events (own functions there, stated in gen05_events.py: no library has such a routine).
+#include "events/breath.h"
 #include "events/movement.h"
 #include "events/roll_order.h"
 #include "support/stick_body.h"
@@ -33,6 +34,28 @@ class MovementTest : public QObject {
     const Tolerance tolerance_{"pelvis_on_trunk", std::nullopt, 5.0, true, true};
 
 private slots:
+    /// The way out of a lift is to lie on a breath out: counted by hand.
+    void breathOnTheEffort() {
+        Events e;
+        for (const double start : {2.0, 10.0, 18.0}) { // each way out takes one second
+            Rep rep;
+            rep.start_s = start, rep.top_s = start + 1, rep.end_s = start + 6;
+            e.reps.push_back(rep);
+        }
+        QVERIFY(!breathFit({}, e) && !breathFit({{1, true}}, {}));
+        // On it; on the breath in; half a second late, so just half of it lies on the breath out.
+        const auto fit =
+            breathFit({{1.5, true}, {4, false}, {9, false}, {12, true}, {14, false}, {18.5, true}, {20, false}}, e);
+        QCOMPARE(fit->efforts, 3);
+        QCOMPARE(fit->fits, 2);
+        QCOMPARE(fit->unsure, 1); // the third: a little later it would not
+        NEAR(fit->share(), 200.0 / 3, 1e-9);
+        // Only breaths out tapped: each counts half of the way to the next.
+        QCOMPARE(breathFit({{2, true}, {6, true}, {10, true}, {17, true}}, e)->fits, 3);
+        QCOMPARE(breathFit({{0, true}, {1.9, true}, {9.0, true}, {9.8, true}}, e)->fits, 2);
+        QCOMPARE(breathFit({{14.5, true}}, e)->fits, 0); // at most three seconds
+    }
+
     void threeReps() {
         const auto set = series(28, lift3, [](double) { return 0.0; });
         const Events e = findMovement(set, {});

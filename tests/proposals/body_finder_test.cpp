@@ -245,7 +245,7 @@ private slots:
             qInfo("%-9s %3zu points, median %.3f, 90 %% within %.3f torso lengths, inside the ring %.0f %%",
                   source.c_str(), t.off.size(), share(0.5), share(0.9), 100.0 * t.inside / double(t.off.size()));
         }
-        QVERIFY(bySource["keypoint"].off.size() >= 10 && bySource["sticker"].off.size() >= 6);
+        QVERIFY(bySource["keypoint"].off.size() >= 10 && bySource["sticker"].off.size() >= 4);
         QVERIFY(medianOf(bySource["keypoint"].off) < 0.12 && medianOf(bySource["layout"].off) < 0.12);
         QVERIFY(medianOf(bySource["sticker"].off) < 0.01);
     }

@@ -29,7 +29,9 @@ private slots:
         in.seen = {{"sinking", 4.25, 5}};
         in.drawings = {{Drawing::Kind::Angle, 3.5, {{1, 2}, {3, 4.25}, {5, 6}}, ""},
                        {Drawing::Kind::Words, 4, {{10, 20}}, "ribs ↓ here"}};
+        in.breaths = {{1.5, true}, {3, false}};
         const ReviewInputs again = parseInputs(toJson(in), "f").value();
+        QVERIFY(again.breaths == in.breaths);
         QVERIFY(again.seen == in.seen);
         QVERIFY(again.drawings == in.drawings);
         // Reviews from before there were drawings are read as they are.
@@ -49,6 +51,12 @@ private slots:
         QTest::newRow("unknown kind") << "/drawings/0/kind"
                                       << "\"spiral\""
                                       << "/drawings/0";
+        QTest::newRow("breath sideways") << "/breaths/0/breath"
+                                         << "\"sideways\""
+                                         << "/breaths/0";
+        QTest::newRow("breaths out of order") << "/breaths/1/time_s"
+                                              << "0.5"
+                                              << "/breaths/1";
         QTest::newRow("arrow to nowhere") << "/drawings/0/points"
                                           << "[[1,2]]"
                                           << "/drawings/0";
@@ -57,6 +65,7 @@ private slots:
         ReviewInputs in = demoInputs();
         in.seen = {{"sinking", 4, 5}};
         in.drawings = {{Drawing::Kind::Arrow, 3.5, {{1, 2}, {3, 4}}, ""}};
+        in.breaths = {{1, true}, {2, false}};
         verifyWrongEntry(toJson(in), parseInputs);
     }
 

@@ -68,6 +68,8 @@ protected:
         window_->resize(1280, 800);
         window_->show();
         QVERIFY(QTest::qWaitForWindowExposed(window_.get()));
+        window_->activateWindow(); // a display without a window manager gives the keys to nobody by itself
+        QVERIFY(QTest::qWaitForWindowActive(window_.get()));
     }
 };
 

@@ -1,6 +1,8 @@
 // What the coach draws and says on the bench, by mouse and keys: it counts at once, goes into the answer, and is
 // undone.
 #include "app/bench/drawing_tool.h"
+#include "app/bench/readings_panel.h"
+#include "app/exercises/exercises_page.h"
 #include "support/driven_window.h"
 #include "support/table.h"
 
@@ -178,6 +180,79 @@ private slots:
             in.drawings.push_back({Drawing::Kind::Line, 1, {{1, 2}, {30, 40}}, ""});
         });
         change(QStringLiteral("words"), [](ReviewInputs& in) { in.words["greeting"] = "Dear Ruta,"; });
+    }
+
+    /// A mark beside a sticker goes onto its middle with one key; on a corner of the pattern where there is none.
+    void snapping() {
+        session().setFrame(0);
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        key(Qt::Key_M);
+        const Point2 truth = *session().inputs().marks.frames[0].points.at("asis");
+        session().setMark(0, "asis", Point2(truth.x() + 4, truth.y() - 3));
+        stage().select(QStringLiteral("asis"));
+        key(Qt::Key_X);
+        const Point2 now = *session().inputs().marks.frames[0].points.at("asis");
+        QVERIFY2((now - truth).norm() < 0.5, qPrintable(QStringLiteral("%1 %2").arg(now.x()).arg(now.y())));
+        key(Qt::Key_M);
+    }
+
+    void pictureAsFile() {
+        session().chooseMoment(0);
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(session().frame()).isNull(); }, 3000));
+        for (const auto& [name, begins] :
+             {std::pair{"picture.png", "\x89PNG"}, {"picture.svg", "<?xml"}, {"picture.pdf", "%PDF-"}}) {
+            const QString path = dir_.filePath(QString::fromLatin1(name));
+            window_->writePicture(path);
+            QVERIFY2(window_->message().startsWith(QStringLiteral("Written")), qPrintable(window_->message()));
+            QFile file(path);
+            QVERIFY(file.open(QIODevice::ReadOnly));
+            const QByteArray bytes = file.readAll();
+            QVERIFY2(bytes.startsWith(begins) && bytes.size() > 20000, name);
+            if (bytes.startsWith("<?xml"))
+                QVERIFY(bytes.count("<path") + bytes.count("<polyline") > 10); // lines stay lines
+        }
+        window_->writePicture(dir_.filePath(QStringLiteral("picture.bmp")));
+        QVERIFY(window_->message().startsWith(QStringLiteral("Not written")));
+    }
+
+    /// Breaths are tapped while the clip plays; the reading is there at once.
+    void breaths() {
+        const auto row = [&]() -> const ReadingRow* {
+            for (const ReadingRow& r : window_->benchPage().readings().rows())
+                if (r.measure == "breath_fit") return &r;
+            return nullptr;
+        };
+        QVERIFY(!row());
+        const auto reps = session().review()->events.reps; // a copy: judging anew replaces it
+        for (size_t k = 0; k < reps.size(); ++k) {
+            session().setFrame(session().clip().frameAt(k == 0 ? reps[k].start_s - 0.5 : reps[k].top_s + 0.2));
+            key(Qt::Key_E);
+            session().setFrame(session().clip().frameAt(reps[k].top_s + 1));
+            key(Qt::Key_I);
+        }
+        QVERIFY(row());
+        NEAR(row()->value, 100.0 / double(reps.size()), 1e-9); // only the first lift was on a breath out
+        session().setFrame(session().clip().frameAt(reps[0].start_s - 0.4));
+        key(Qt::Key_E, Qt::ShiftModifier);
+        NEAR(row()->value, 0, 1e-9);
+    }
+
+    /// The coach's own tolerance counts in the open review as soon as the file is kept.
+    void ownTolerance() {
+        const size_t before = session().review()->findings.faults.size();
+        QVERIFY(before > 0);
+        window_->go(MainWindow::Exercises);
+        OwnFileEditor& editor = window_->exercisesPage().editor();
+        window_->exercisesPage().setEditing(true);
+        QString words = editor.text().toPlainText();
+        QVERIFY(words.contains(QLatin1String("back-bend")));
+        editor.text().setPlainText(words.replace(QLatin1String("5.0"), QLatin1String("20.0")));
+        editor.save();
+        QVERIFY(session().review()->findings.faults.size() < before);
+        editor.remove();
+        QCOMPARE(session().review()->findings.faults.size(), before);
+        window_->exercisesPage().setEditing(false);
+        window_->go(MainWindow::Bench);
     }
 
     void loopingARep() {

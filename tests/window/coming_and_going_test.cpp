@@ -133,8 +133,13 @@ private slots:
     /// This time against last time: one frame of the body, one place of the movement, and differences in words.
     void sideBySide() {
         openRuta();
+        const Rep& first = session().review()->events.reps[0];
+        const double looked = (first.hold.start_s + first.hold.end_s) / 2;
+        session().setFrame(session().clip().frameAt(looked));
         window_->go(MainWindow::Compare);
         Comparison& comparison = window_->comparePage().comparison();
+        QVERIFY(QTest::qWaitFor([&] { return comparison.side(1) != nullptr; }, 60000));
+        NEAR(session().clip().time_s[size_t(comparison.frame(1))], looked, 0.05); // where the coach was looking
         key(Qt::Key_1);
         QVERIFY(QTest::qWaitFor([&] { return comparison.side(1) != nullptr; }, 60000));
         QCOMPARE(comparison.side(1)->review, session().review());

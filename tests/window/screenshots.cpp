@@ -4,14 +4,18 @@
 #include "app/bench/target_panel.h"
 #include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
+#include "app/paint/answer_picture.h"
+#include "app/paint/reply_clip.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
 #include "app/window/demo_phone.h"
 #include "app/window/first_steps.h"
 #include "app/window/main_window.h"
+#include "base/files.h"
 
 #include <QApplication>
+#include <QSettings>
 #include <QStandardPaths>
 #include <QTemporaryDir>
 #include <QTest>
@@ -39,13 +43,14 @@ int main(int argc, char** argv) {
         window.grab().save(out + QLatin1Char('/') + QLatin1String(name) + QStringLiteral(".png"));
         std::cout << name << "\n";
     };
+    QSettings().remove(QStringLiteral("first-steps-put-away")); // of an earlier run
     window.startDemo();
     while (window.phones()->left() > 0) window.phones()->sendNext();
     if (!QTest::qWaitFor([&] { return window.queuePage().clips().waiting() == 5; }, 60000)) return 1;
     if (!QTest::qWaitFor([&] { return window.session().proposer().isIdle(); }, 120000)) return 1;
     window.say({});
     shot("queue");
-    window.firstSteps().hide();
+    window.firstSteps().putAway();
     qint64 ruta = 0;
     for (const Clip& c : window.library().clips())
         if (!c.filed && c.draft.client.starts_with("Ruta")) ruta = c.id;
@@ -67,6 +72,21 @@ int main(int argc, char** argv) {
     shot("compare");
     window.go(MainWindow::Letter);
     shot("answer");
+    if (argc > 2) { // a picture out of the reply clip, and the bench with something drawn on it
+        const std::string clip = folder.filePath(QStringLiteral("reply.mp4")).toStdString();
+        auto source = ClipReader::open(window.session().inputs().clipPath);
+        if (source && writeReplyClip(*window.session().review(), window.session().answer(), *source, clip))
+            toImage(*ClipReader::open(clip)->bgra(120)).save(out + QStringLiteral("/reply-clip.png"));
+        window.go(MainWindow::Bench);
+        const double now = window.session().clip().time_s[size_t(window.session().frame())];
+        window.session().edit(QStringLiteral("drawn"), [&](ReviewInputs& in) {
+            in.drawings = {{Drawing::Kind::Arrow, now, {{520, 180}, {640, 330}}, "ribs stay down"},
+                           {Drawing::Kind::Angle, now, {{420, 440}, {640, 390}, {860, 250}}, ""}};
+            in.breaths = {{3, true}, {6, false}, {12, true}, {15, false}};
+        });
+        shot("drawn");
+        window.session().undoStack().undo();
+    }
     window.go(MainWindow::Exercises);
     window.exercisesPage().choose("side-plank");
     shot("exercises");
@@ -76,6 +96,7 @@ int main(int argc, char** argv) {
     own.marks = {}, own.note = {}, own.history.clear(), own.agreed.clear();
     own.client = "Marit Solheim", own.clientRole = "stage manager",
     own.clipPath = (demoFolder() / "clips" / "ruta-bridge-april.mp4").string();
+    own.clipSha256 = sha256OfFile(own.clipPath).value();
     const auto marit = window.library().addClient(own.client, own.clientRole).value();
     window.openClip(window.library().addClip(marit, "2026-05-16", own).value());
     StagePicture& stage = window.benchPage().stage();

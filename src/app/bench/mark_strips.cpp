@@ -8,7 +8,7 @@
 namespace deft::ui {
 namespace {
 
-constexpr int kNames = 104;
+constexpr int kNames = 124;
 
 QString nameOf(const std::string& landmark) { return QString::fromStdString(landmarkWords(landmark)); }
 

@@ -78,6 +78,7 @@ RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QAbstractScrollAre
     connect(&session, &ReviewSession::opened, this, [this] {
         small_.clear();
         rows_.clear();
+        resizeEvent(nullptr);
         // Queued: the worker must not draw into this widget, and the whole frame need not be kept.
         connect(session_.frames(), &FrameSource::smallArrived, this, [this](qint64 frame, const QImage& image) {
             if (!session_.review()) return;

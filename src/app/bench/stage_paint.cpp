@@ -134,6 +134,7 @@ void StagePicture::paintEvent(QPaintEvent*) {
         BodyLook look;
         look.toView = view();
         look.everything = true;
+        look.clearTop = 56;
         look.marks = mending_;
         look.selected = selected_.toStdString();
         const std::vector<Moment>& moments = session_.moments();

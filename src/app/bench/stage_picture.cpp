@@ -8,6 +8,7 @@
 #include <QMouseEvent>
 #include <QWheelEvent>
 #include <cmath>
+#include <opencv2/imgproc.hpp>
 
 namespace deft::ui {
 namespace {
@@ -189,6 +190,38 @@ void StagePicture::nudge(const QPointF& px) {
     if (it == marks.end()) return;
     const QPointF to = it->second + px;
     session_.setMark(session_.frame(), selected_.toStdString(), Point2(to.x(), to.y()));
+}
+
+void StagePicture::snapSelected() {
+    const auto marks = marksHere();
+    const auto selected = marks.find(selected_);
+    std::optional<QPointF> at;
+    if (isPlacing())
+        at = cursor_;
+    else if (selected != marks.end())
+        at = selected->second;
+    if (!at || image_.isNull()) return;
+    offerSticker(*at);
+    QPointF to = snapped(*at, {});
+    if (!sticker_) {
+        constexpr int reach = 8; // px; a corner farther away is another point
+        const QImage grey = image_.convertToFormat(QImage::Format_Grayscale8);
+        const cv::Mat view(grey.height(), grey.width(), CV_8UC1, const_cast<uchar*>(grey.constBits()),
+                           size_t(grey.bytesPerLine()));
+        std::vector<cv::Point2f> corner{{float(at->x()), float(at->y())}};
+        const cv::Rect inside(2 * reach, 2 * reach, view.cols - 4 * reach, view.rows - 4 * reach);
+        if (inside.contains(cv::Point(int(at->x()), int(at->y()))))
+            cv::cornerSubPix(view, corner, {reach, reach}, {-1, -1},
+                             {cv::TermCriteria::EPS | cv::TermCriteria::COUNT, 30, 0.01});
+        const QPointF found(double(corner[0].x), double(corner[0].y));
+        if (QLineF(found, *at).length() <= reach) to = found;
+    }
+    sticker_.reset();
+    if (isPlacing())
+        cursor_ = to;
+    else if (QLineF(to, *at).length() > 0.05)
+        session_.setMark(session_.frame(), selected_.toStdString(), Point2(to.x(), to.y()));
+    update();
 }
 
 void StagePicture::markInvisible() {

@@ -36,6 +36,9 @@ public:
     void selectNext(int step);
     void select(const QString& landmark);
     void nudge(const QPointF& px);
+    /// Puts the selected mark, or the cursor while placing, onto the middle of the sticker beside it, else onto the
+    /// nearest corner of the picture's pattern.
+    void snapSelected();
     void markInvisible();
     void resetZoom(); ///< the whole picture
     void fitBody();   ///< fills the stage when the body still fits

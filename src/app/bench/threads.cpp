@@ -76,6 +76,16 @@ void Threads::paintBody(QPainter& p, const QRect&) {
             putText(p, QRectF(x(rep.start_s), phases, x(rep.end_s) - x(rep.start_s), 16), QString::number(k + 1),
                     Size::Small, c.ink, QFont::DemiBold, Qt::AlignCenter);
         }
+        if (const auto& breaths = session_.inputs().breaths; !breaths.empty()) {
+            const double y = a.top() + 1.9 * unit;
+            name(y - 8, 16, tr("breath"));
+            p.setPen(QPen(c.ink2, 1));
+            for (const BreathTap& b : breaths) { // out points up and is filled, in points down and is open
+                const double at = x(b.time_s), d = b.out ? -4 : 4;
+                p.setBrush(b.out ? QBrush(c.ink2) : QBrush(Qt::NoBrush));
+                p.drawPolygon(QPolygonF{{at, y + d}, {at - 4, y - d}, {at + 4, y - d}});
+            }
+        }
         const FaultPlan* plan = r->exercise.anchor();
         const auto columns = repColumns(r->exercise);
         if (const Series* anchor = plan ? r->series.find(plan->limit.measure) : nullptr) {

@@ -96,7 +96,7 @@ void OwnFileEditor::save() {
     std::error_code ec;
     std::filesystem::create_directories(folder_, ec);
     const auto ok = writeFileAtomically(file(), text_->toPlainText().toStdString());
-    emit said(ok ? tr("Kept. Reviews opened from now on use it.")
+    emit said(ok ? tr("Kept. The open review uses it, and so do those opened from now on.")
                  : QString::fromStdString("Not kept: " + ok.error().detail + "."));
     if (ok) emit changed();
 }

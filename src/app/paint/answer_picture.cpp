@@ -71,11 +71,17 @@ void blur(QImage& image, const QRectF& head) {
 
 } // namespace
 
-QImage answerPicture(const Review& review, const QImage& frame, const AnswerPicture& picture, const QSize& size) {
-    const auto head = headBox(review, picture.frame);
+QImage withoutFace(const Review& review, const QImage& frame, int64_t number) {
+    const auto head = headBox(review, number);
     if (!head) return {};
-    QImage source = frame.convertToFormat(QImage::Format_RGB32);
-    blur(source, *head);
+    QImage covered = frame.convertToFormat(QImage::Format_RGB32);
+    blur(covered, *head);
+    return covered;
+}
+
+QImage answerPicture(const Review& review, const QImage& frame, const AnswerPicture& picture, const QSize& size) {
+    const QImage source = withoutFace(review, frame, picture.frame);
+    if (source.isNull()) return {};
     const QRectF crop = bodyCrop(review, double(size.width()) / size.height(), true);
     QImage out(size, QImage::Format_RGB32);
     out.fill(QColor(0x3A, 0x3D, 0x3F));

@@ -13,6 +13,9 @@ QImage toImage(const cv::Mat& bgra);
 /// is not known where the head is: then there is no picture.
 QImage answerPicture(const Review& review, const QImage& frame, const AnswerPicture& picture, const QSize& size);
 
+/// A frame with the head made unrecognisable; null when it is not known where the head is.
+QImage withoutFace(const Review& review, const QImage& frame, int64_t number);
+
 /// Do the marks tell where the head is in this frame, or was half a second before or after it?
 bool canCoverFace(const Review& review, int64_t frame);
 

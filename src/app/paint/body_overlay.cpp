@@ -19,6 +19,7 @@ public:
     Ink(QPainter& painter, const BodyLook& look) : p(painter), look_(look) {}
     QPointF at(const Point2& point) const { return look_.toView.map(qp(point)); }
     double px(double v) const { return v * look_.scale; }
+    double clearTop() const { return look_.clearTop; }
 
     void path(const QPainterPath& path, const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) const {
         p.setBrush(Qt::NoBrush);
@@ -164,7 +165,8 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
     if (numbers && !small) {
         const bool rightward = tip(value, reach).x() >= tip(value, 0.5 * reach).x();
         // Beside the tip, on the side where the body is not.
-        const QPointF at = tip(value, reach * 1.12) + QPointF(ink.px(rightward ? 22 : -22), -ink.px(6));
+        QPointF at = tip(value, reach * 1.12) + QPointF(ink.px(rightward ? 22 : -22), -ink.px(6));
+        at.setY(std::max(at.y(), ink.clearTop()));
         const Qt::Alignment side = rightward ? Qt::AlignLeft : Qt::AlignRight;
         ink.text(at, reading(value, "deg") + QStringLiteral("  ± ") + band(u95), side, Size::Large);
         QString words = QString::fromStdString(measureName(measure));

@@ -16,6 +16,7 @@ struct BodyLook {
     std::string selected;             ///< landmark with a filled handle
     std::optional<int64_t> bestFrame; ///< outline of this frame, thin and dashed
     double scale = 1;                 ///< of pens and text, 1 in the window
+    double clearTop = 0;              ///< of the painter's height, kept free of numbers for other words
 };
 
 /// Draws lines, arcs, tolerance and numbers of one frame. Frames without the points that a line needs lack the line.

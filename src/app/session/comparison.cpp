@@ -43,8 +43,19 @@ Comparison::Comparison(ReviewSession& session, Library& library, QObject* parent
 }
 
 void Comparison::setActive(bool active) {
-    active_ = active;
+    active_ = fromBench_ = active;
     if (active) refresh();
+}
+
+/// The place of the frame that is shown on the bench, where it lies within one of this clip's reps.
+void Comparison::goToFrameOfBench() {
+    fromBench_ = false;
+    const Side& now = (*sides_)[1];
+    if (now.review != session_.review()) return;
+    const double t = session_.clip().time_s[size_t(session_.frame())];
+    for (int k = 0; k < pairs(); ++k)
+        if (const Rep& rep = now.reps[size_t(k)]; t >= rep.start_s && t <= rep.end_s)
+            rep_ = k, place_ = alignedPlace(rep, t);
 }
 
 void Comparison::choose(Of of) {
@@ -89,6 +100,7 @@ void Comparison::show(Side a, Side b, bool onlyTolerances) {
     sides_ = {std::move(a), std::move(b)};
     why_.clear();
     rep_ = std::clamp(rep_, 0, pairs() - 1);
+    if (fromBench_) goToFrameOfBench();
     emit changed();
 }
 

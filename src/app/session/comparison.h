@@ -19,7 +19,7 @@ public:
 
     Comparison(ReviewSession& session, Library& library, QObject* parent = nullptr);
 
-    /// Looks at other clips only while somebody looks at it.
+    /// Looks at other clips only while somebody looks at it. It begins where the coach looked on the bench.
     void setActive(bool active);
     void choose(Of of);
     Of of() const { return of_; }
@@ -50,10 +50,11 @@ private:
     void withReview(int64_t clip, const std::function<void(const Review&)>& then);
     void show(Side a, Side b, bool onlyTolerances = false);
     void nothing(const QString& why);
+    void goToFrameOfBench();
 
     ReviewSession& session_;
     Library& library_;
-    bool active_ = false;
+    bool active_ = false, fromBench_ = false;
     Of of_ = Of::Times;
     QString why_;
     std::optional<std::array<Side, 2>> sides_;

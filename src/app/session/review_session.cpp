@@ -217,6 +217,32 @@ void ReviewSession::setNeutral(std::optional<int64_t> frame) {
          [&](ReviewInputs& in) { in.neutral = neutral; });
 }
 
+void ReviewSession::tapBreath(bool out) {
+    if (!isOpen()) return;
+    const BreathTap tap{clip_.time_s[size_t(frame_)], out};
+    edit(out ? tr("breath out") : tr("breath in"), [&](ReviewInputs& in) {
+        const auto at = std::upper_bound(in.breaths.begin(), in.breaths.end(), tap.time_s,
+                                         [](double t, const BreathTap& b) { return t < b.time_s; });
+        in.breaths.insert(at, tap);
+    });
+}
+
+void ReviewSession::untapBreath() {
+    if (inputs_.breaths.empty()) return;
+    const double now = clip_.time_s[size_t(frame_)];
+    edit(tr("breath taken out"), [&](ReviewInputs& in) {
+        in.breaths.erase(std::min_element(in.breaths.begin(), in.breaths.end(), [&](const auto& a, const auto& b) {
+            return std::abs(a.time_s - now) < std::abs(b.time_s - now);
+        }));
+    });
+}
+
+void ReviewSession::exerciseChanged() {
+    if (!isOpen() || filed_) return;
+    if (auto exercise = exerciseOf(inputs_)) exercise_ = std::move(*exercise);
+    if (review_) show(judgeAgain(*review_, inputs_));
+}
+
 void ReviewSession::apply(const ReviewInputs& inputs) {
     const bool otherMarks = !(inputs.marks == inputs_.marks);
     ReviewInputs sameWords = inputs;

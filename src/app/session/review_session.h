@@ -58,6 +58,10 @@ public:
     void renameFault(const Moment& moment, const std::string& fault);
     /// The client's neutral is the pelvis of this frame; nothing = that of the set-up again.
     void setNeutral(std::optional<int64_t> frame);
+    void tapBreath(bool out); ///< at the frame that is shown
+    void untapBreath();       ///< the one nearest to it
+    /// The exercise's own file has changed.
+    void exerciseChanged();
     /// Measures with the marks as they are; for a clip whose marks have just been placed.
     void measure();
 

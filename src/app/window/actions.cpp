@@ -116,6 +116,8 @@ void MainWindow::makeActions() {
     add(picture, tr("Best frame over"), {K(Qt::Key_B)}, bench_,
         [this] { bench_->stage().setBestOver(!bench_->stage().bestOver()); });
     add(picture, tr("Whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
+    add(picture, tr("Write this picture to a file…"), {K(Qt::CTRL | Qt::Key_P)}, bench_,
+        [this] { choosePictureFile(); });
     add(picture, tr("Threads shown or folded"), {K(Qt::Key_T)}, bench_,
         [this] { bench_->foldThreads(!bench_->threadsFolded()); });
 
@@ -140,6 +142,7 @@ void MainWindow::makeActions() {
                                         {tr("Move it finely up"), Qt::Key_Up, QPointF(0, -0.05)},
                                         {tr("Move it finely down"), Qt::Key_Down, QPointF(0, 0.05)}})
         add(marks, name, {K(Qt::CTRL | Qt::SHIFT | key)}, bench_, [&stage, step = by] { stage.nudge(step); });
+    add(marks, tr("Onto the sticker or corner beside it"), {K(Qt::Key_X)}, bench_, [&stage] { stage.snapSelected(); });
     add(marks, tr("Confirm all proposed marks"), {K(Qt::Key_C)}, bench_, [&stage] { stage.confirmGhosts(); });
     add(marks, tr("Go to the proposed marks"), {K(Qt::Key_G)}, bench_, [&stage] { stage.goToProposals(); });
     add(marks, tr("Place the next mark at the cursor"), {K(Qt::Key_P)}, bench_, [&stage] { stage.placeAtCursor(); });

@@ -34,6 +34,11 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
     add(menu, tr("This moment begins at this frame"), {K(Qt::Key_Comma)}, bench_, [this] { moveMoment(true); });
     add(menu, tr("This moment ends at this frame"), {K(Qt::Key_Period)}, bench_, [this] { moveMoment(false); });
     menu->addSeparator();
+    add(menu, tr("A breath out begins here"), {K(Qt::Key_E)}, bench_, [this] { session_->tapBreath(true); });
+    add(menu, tr("A breath in begins here"), {K(Qt::Key_I)}, bench_, [this] { session_->tapBreath(false); });
+    add(menu, tr("Take the nearest breath out again"), {K(Qt::SHIFT | Qt::Key_E)}, bench_,
+        [this] { session_->untapBreath(); });
+    menu->addSeparator();
     add(menu, tr("This frame is the client's neutral"), {K(Qt::Key_N)}, bench_,
         [this] { session_->setNeutral(session_->frame()); });
     add(menu, tr("Neutral from the set-up again"), {K(Qt::SHIFT | Qt::Key_N)}, bench_,

@@ -59,6 +59,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connectWork();
     connectSending();
     connect(exercises_, &ExercisesPage::said, this, &MainWindow::say);
+    connect(&exercises_->editor(), &OwnFileEditor::changed, session_, &ReviewSession::exerciseChanged);
     connect(&bench_->stage(), &StagePicture::stateChanged, this, &MainWindow::refreshBars);
     connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
     connect(answer_, &AnswerPage::filePressed, this, &MainWindow::fileAnswer);

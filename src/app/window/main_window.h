@@ -51,6 +51,8 @@ public:
     DemoPhone* phones() { return phones_; } ///< null outside of the demo
     /// Writes the answer as it stands; the kind by the file's ending: pdf, html, txt, eml, ics, mp4.
     void writeAnswer(const QString& path);
+    /// The frame that is shown, with its lines, as png, svg or pdf.
+    void writePicture(const QString& path);
 
 protected:
     void closeEvent(QCloseEvent* event) override;
@@ -79,6 +81,7 @@ private:
     void showInbox();
     void chooseInbox();
     void chooseAnswerFile();
+    void choosePictureFile();
     void connectSending();
 
     std::unique_ptr<Library> library_;

@@ -4,6 +4,7 @@
 #include "app/answer/answer_page.h"
 #include "app/paint/answer_pdf.h"
 #include "app/paint/answer_picture.h"
+#include "app/paint/frame_picture.h"
 #include "app/paint/reply_clip.h"
 #include "app/queue/queue_page.h"
 #include "app/window/main_window.h"
@@ -67,6 +68,24 @@ void MainWindow::chooseAnswerFile() {
         this, tr("The answer as a file"), QStringLiteral("answer.pdf"),
         tr("PDF (*.pdf);;Page (*.html);;Text (*.txt);;Mail (*.eml);;Reply clip (*.mp4);;Next date (*.ics)"));
     if (!path.isEmpty()) writeAnswer(path);
+}
+
+void MainWindow::choosePictureFile() {
+    if (!session_->review()) return say(tr("Measure the clip first."));
+    const QString path = QFileDialog::getSaveFileName(this, tr("This picture as a file"), QStringLiteral("picture.png"),
+                                                      tr("PNG (*.png);;SVG (*.svg);;PDF (*.pdf)"));
+    if (!path.isEmpty()) writePicture(path);
+}
+
+void MainWindow::writePicture(const QString& path) {
+    if (!session_->review()) return say(tr("Measure the clip first."));
+    const QImage frame = session_->frames()->frame(session_->frame());
+    if (frame.isNull()) return say(tr("The picture is still being decoded; try again."));
+    const Moment* m = moment();
+    const auto ok = writeFramePicture(*session_->review(), frame, session_->frame(), m ? m->measure : std::string(),
+                                      path.toStdString());
+    say(ok ? tr("Written to %1, face made unrecognisable.").arg(path)
+           : QString::fromStdString("Not written: " + ok.error().detail + "."));
 }
 
 void MainWindow::writeAnswer(const QString& path) {

@@ -34,6 +34,29 @@ Json toJson(const std::vector<Drawing>& drawings) {
     return list;
 }
 
+Json toJson(const std::vector<BreathTap>& breaths) {
+    Json list = Json::array();
+    for (const BreathTap& b : breaths) list.push_back({{"time_s", b.time_s}, {"breath", b.out ? "out" : "in"}});
+    return list;
+}
+
+Result<std::vector<BreathTap>> parseBreaths(const Json& json, const std::string& where) {
+    std::vector<BreathTap> breaths;
+    try {
+        for (const Json& j : json) {
+            const std::string kind = j.at("breath");
+            breaths.push_back({j.at("time_s"), kind == "out"});
+            if ((kind != "out" && kind != "in") ||
+                (breaths.size() > 1 && breaths.back().time_s < breaths[breaths.size() - 2].time_s))
+                return fail(Errc::BadFormat, entry(where, "breaths", breaths.size() - 1) +
+                                                 ": expected breaths out or in, in order of time");
+        }
+    } catch (const nlohmann::json::exception& e) {
+        return fail(Errc::BadFormat, entry(where, "breaths", breaths.size()) + ": " + e.what());
+    }
+    return breaths;
+}
+
 Result<std::vector<SeenFault>> parseSeen(const Json& json, const std::string& where) {
     std::vector<SeenFault> seen;
     try {

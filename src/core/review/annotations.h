@@ -1,5 +1,6 @@
 #pragma once
 #include "base/json.h"
+#include "events/breath.h"
 #include "geometry/angle.h"
 
 #include <string>
@@ -29,8 +30,10 @@ struct Drawing {
 
 Json toJson(const std::vector<SeenFault>& seen);
 Json toJson(const std::vector<Drawing>& drawings);
+Json toJson(const std::vector<BreathTap>& breaths);
 /// @errors BadFormat naming the entry
 Result<std::vector<SeenFault>> parseSeen(const Json& json, const std::string& where);
+Result<std::vector<BreathTap>> parseBreaths(const Json& json, const std::string& where);
 Result<std::vector<Drawing>> parseDrawings(const Json& json, const std::string& where);
 
 } // namespace deft

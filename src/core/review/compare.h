@@ -19,12 +19,6 @@ struct Difference {
 /// The readings that both have, in the order of the first.
 std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std::vector<ReadingRow>& b);
 
-/// What stands side by side.
-struct Comparable {
-    const Review* review = nullptr;
-    std::vector<Rep> reps; ///< that count; not empty
-};
-
 /// Parts of a rep that can be laid side by side, whatever time each took.
 constexpr double kAlignStart = 0, kAlignTop = 1, kAlignHoldEnd = 2, kAlignEnd = 3;
 /// Time at a place within a rep: 0 start, 1 top, 2 end of the hold, 3 end; linear in time between them.

@@ -110,6 +110,12 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
             bandOfTime),
         "median", r.inputs.asked.hold_s, 1);
     if (r.exercise.mover.isWindow()) return rows;
+    if (const auto fit = breathFit(r.inputs.breaths, {r.events.setupStart_s, r.events.setupEnd_s, reps})) {
+        ReadingRow row;
+        row.name = "Breath fit", row.measure = "breath_fit", row.unit = "%", row.value = fit->share(),
+        row.u95 = fit->u95();
+        add(std::move(row), "share", std::nullopt, 0);
+    }
     if (r.exercise.paceOut_s)
         add(ofReps(
                 r, reps, "Pace, " + r.exercise.phaseOut, "pace_out", "s", true,

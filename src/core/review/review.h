@@ -1,6 +1,7 @@
 #pragma once
 #include "base/progress.h"
 #include "checks/clip_check.h"
+#include "events/breath.h"
 #include "judgement/decision.h"
 #include "judgement/findings.h"
 #include "landmarks/marks.h"
@@ -26,6 +27,7 @@ struct ReviewInputs {
     std::map<std::string, bool> agreed;       ///< fault id @ rep → the coach agrees (true) or does not (false)
     std::vector<SeenFault> seen;              ///< faults that the coach added or whose span was moved
     std::vector<Drawing> drawings;            ///< in the order in which they were made
+    std::vector<BreathTap> breaths;           ///< in order of time
     std::map<std::string, std::string> words; ///< part of the answer → text as edited
     /// part of the answer → the computed text that was edited, so that what it says can be kept true
     std::map<std::string, std::string> wordsOn;

@@ -56,6 +56,7 @@ Json toJson(const ReviewInputs& in) {
             {"agreed", in.agreed},
             {"seen", toJson(in.seen)},
             {"drawings", toJson(in.drawings)},
+            {"breaths", toJson(in.breaths)},
             {"words", in.words},
             {"words_on", in.wordsOn},
             {"parts", in.parts},
@@ -109,6 +110,9 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         auto drawings = parseDrawings(j.value("drawings", Json::array()), where);
         if (!drawings) return tl::unexpected(drawings.error());
         in.drawings = *drawings;
+        auto breaths = parseBreaths(j.value("breaths", Json::array()), where);
+        if (!breaths) return tl::unexpected(breaths.error());
+        in.breaths = *breaths;
         in.words = j.value("words", std::map<std::string, std::string>{});
         in.wordsOn = j.value("words_on", std::map<std::string, std::string>{});
         in.parts = j.value("parts", std::map<std::string, bool>{});
