@@ -3,9 +3,12 @@
 #include "app/paint/answer_picture.h"
 #include "video/clip_reader.h"
 
+#include <algorithm>
+
 namespace deft::ui {
 namespace {
-constexpr qint64 kHeldKiB = 160 * 1024; // about 45 frames of 1280 × 720
+// About 45 frames of 1280 × 720; 4K clips may have more, for the dozen frames that one look back decodes.
+constexpr qint64 kHeldKiB = 160 * 1024, kMostHeldKiB = 448 * 1024, kFramesHeld = 16;
 constexpr int kAhead = 6, kBehind = 12; // backwards costs a seek, so more at a time
 } // namespace
 
@@ -15,7 +18,12 @@ FrameSource::FrameSource(const std::string& path, QObject* parent)
     connect(
         this, &FrameSource::arrived, this,
         [this](qint64 frame, const QImage& image) {
-            held_.insert(frame, new QImage(image), std::max<qsizetype>(1, image.sizeInBytes() / 1024));
+            const qint64 size = std::max<qint64>(1, image.sizeInBytes() / 1024);
+            if (size > frameKiB_) {
+                frameKiB_ = size;
+                held_.setMaxCost(std::clamp(kFramesHeld * size, kHeldKiB, kMostHeldKiB));
+            }
+            held_.insert(frame, new QImage(image), size);
         },
         Qt::QueuedConnection);
 }
@@ -30,12 +38,23 @@ QImage FrameSource::frame(qint64 frame, int direction) {
     const QImage* there = held_.object(frame);
     {
         const std::lock_guard hold(lock_);
-        if (!there) wanted_ = frame;
-        ahead_.clear();
-        for (int k = 1; k <= (direction >= 0 ? kAhead : kBehind); ++k) {
-            const qint64 next =
-                direction >= 0 ? frame + k : frame - (kBehind + 1 - k); // rising, so that decoding runs on
-            if (next >= 0 && !held_.contains(next)) ahead_.push_back(next);
+        const bool back = direction < 0;
+        // No more than fits beside the frame that is shown, or they would push each other out.
+        const int room = int(held_.maxCost() / frameKiB_) - 2, many = std::clamp(room, 1, back ? kBehind : kAhead);
+        std::deque<qint64> next; // rising, so that decoding runs on
+        for (int k = 1; k <= many; ++k)
+            if (const qint64 f = back ? frame - (many + 1 - k) : frame + k; f >= 0 && !held_.contains(f))
+                next.push_back(f);
+        if (!back || (!there && !held_.contains(frame + 1))) { // on, or a jump: this frame before all others
+            if (!there) wanted_ = frame;
+            ahead_ = std::move(next);
+        } else if (!there && std::find(ahead_.begin(), ahead_.end(), frame) == ahead_.end() && coming_ != frame) {
+            // A step back costs a seek: the frames before it are decoded on the way to it.
+            next.push_back(frame);
+            wanted_ = -1;
+            ahead_ = std::move(next);
+        } else if (there && ahead_.empty() && int(next.size()) >= many / 2) {
+            ahead_ = std::move(next); // while those that are held still last
         }
     }
     news_.notify_one();
@@ -61,9 +80,9 @@ void FrameSource::work(std::stop_token stop, const std::string& path) {
             news_.wait(hold, stop, [this] { return wanted_ >= 0 || !ahead_.empty() || !small_.empty(); });
             if (stop.stop_requested()) return;
             if (wanted_ >= 0)
-                next = std::exchange(wanted_, -1);
+                next = coming_ = std::exchange(wanted_, -1);
             else if (!ahead_.empty())
-                next = ahead_.front(), ahead_.pop_front();
+                next = coming_ = ahead_.front(), ahead_.pop_front();
             else
                 next = small_.front(), small_.pop_front(), small = true;
         }
@@ -74,6 +93,8 @@ void FrameSource::work(std::stop_token stop, const std::string& path) {
             emit smallArrived(next, image);
         else
             emit arrived(next, image);
+        const std::lock_guard hold(lock_);
+        coming_ = -1;
     }
 }
 

@@ -30,9 +30,10 @@ signals:
 private:
     void work(std::stop_token stop, const std::string& path);
     QCache<qint64, QImage> held_; // interface's thread only; costs in kilobytes
+    qint64 frameKiB_ = 1;         // of the largest frame so far
     std::mutex lock_;             // guards the wishes
     std::condition_variable_any news_;
-    qint64 wanted_ = -1;
+    qint64 wanted_ = -1, coming_ = -1; ///< asked for next; being decoded
     std::deque<qint64> ahead_, small_;
     std::jthread thread_; // last: ends before what it uses
 };
