@@ -109,6 +109,19 @@ private slots:
         QCOMPARE(window_->room(), MainWindow::Bench);
     }
 
+    /// Without a mouse: the cursor begins in the middle.
+    void drawnByKeys() {
+        session().setFrame(305);
+        key(Qt::Key_L, Qt::ShiftModifier);
+        key(Qt::Key_Right, Qt::ControlModifier);
+        key(Qt::Key_P);
+        for (int k = 0; k < 4; ++k) key(Qt::Key_Down, Qt::ControlModifier);
+        key(Qt::Key_P);
+        QCOMPARE(drawings().size(), size_t(1));
+        NEAR(drawings()[0].points[0].x(), session().clip().width / 2.0 + 10, 1e-9);
+        NEAR(drawings()[0].points[1].y() - drawings()[0].points[0].y(), 40, 1e-9);
+    }
+
     /// A fault is added, its span moved by the playhead, and called something else; the decision follows.
     void faultSpans() {
         const size_t before = session().moments().size();

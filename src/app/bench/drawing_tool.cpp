@@ -2,6 +2,7 @@
 
 #include "app/bench/stage_picture.h"
 #include "app/paint/drawings.h"
+#include "app/theme/palette.h"
 
 #include <QMouseEvent>
 
@@ -73,7 +74,16 @@ void DrawingTool::paint(QPainter& p, const QTransform& toView) const {
     if (!session_.isOpen()) return;
     for (const Drawing& d : session_.inputs().drawings)
         if (session_.clip().frameAt(d.time_s) == session_.frame()) drawDrawing(p, d, toView);
-    if (!active_ || drawing_.points.empty()) return;
+    if (!active_) return;
+    if (hover_ && !words_) {
+        const QPointF c = toView.map(*hover_);
+        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.6}, {kLineThatMatters, 1.6}}) {
+            p.setPen(QPen(colour, w));
+            p.drawLine(c - QPointF(12, 0), c + QPointF(12, 0));
+            p.drawLine(c - QPointF(0, 12), c + QPointF(0, 12));
+        }
+    }
+    if (drawing_.points.empty()) return;
     Drawing now = drawing_;
     if (hover_ && now.points.size() < Drawing::pointsOf(now.kind)) now.points.emplace_back(hover_->x(), hover_->y());
     drawDrawing(p, now, toView);
@@ -140,6 +150,17 @@ void DrawingTool::finish() {
     stage_.setFocus();
     if (drawn.kind == Drawing::Kind::Words && drawn.words.empty()) return;
     session_.edit(tr("%1 drawn").arg(nameOf(drawn.kind)), [&](ReviewInputs& in) { in.drawings.push_back(drawn); });
+}
+
+void DrawingTool::nudge(const QPointF& px) {
+    const ClipInfo& clip = session_.clip();
+    const QPointF to = hover_.value_or(QPointF(clip.width / 2.0, clip.height / 2.0)) + px;
+    hover_ = QPointF(std::clamp(to.x(), 0.0, clip.width - 1.0), std::clamp(to.y(), 0.0, clip.height - 1.0));
+    stage_.update();
+}
+
+void DrawingTool::pointAtCursor() {
+    if (active_ && hover_ && !words_) point(*hover_);
 }
 
 void DrawingTool::takeOutLast() {

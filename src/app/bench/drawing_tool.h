@@ -19,7 +19,10 @@ public:
     void start(Drawing::Kind kind);
     void cancel();
     bool isActive() const { return active_; }
-    void takeOutLast();   ///< of the frame that is shown
+    void takeOutLast(); ///< of the frame that is shown
+    // Without a mouse: a cursor that is moved (clip px), and a point set at it.
+    void nudge(const QPointF& px);
+    void pointAtCursor();
     QString hint() const; ///< what to do now; empty when nothing is being drawn
     void paint(QPainter& painter, const QTransform& toView) const;
     QLineEdit* words() { return words_; } ///< open while words are typed, else null

@@ -172,10 +172,14 @@ void StagePicture::select(const QString& landmark) {
 }
 
 void StagePicture::placeAtCursor() {
-    if (isPlacing() && cursor_) place(*cursor_);
+    if (drawing_->isActive())
+        drawing_->pointAtCursor();
+    else if (isPlacing() && cursor_)
+        place(*cursor_);
 }
 
 void StagePicture::nudge(const QPointF& px) {
+    if (drawing_->isActive()) return drawing_->nudge(20 * px);
     if (isPlacing()) {
         // Big steps at first, fine ones for the last pixels: half a pixel of a mark is ten of the cursor.
         const QPointF from = cursor_.value_or(QPointF(session_.clip().width / 2.0, session_.clip().height / 2.0));

@@ -145,7 +145,8 @@ void MainWindow::makeActions() {
     add(marks, tr("Onto the sticker or corner beside it"), {K(Qt::Key_X)}, bench_, [&stage] { stage.snapSelected(); });
     add(marks, tr("Confirm all proposed marks"), {K(Qt::Key_C)}, bench_, [&stage] { stage.confirmGhosts(); });
     add(marks, tr("Go to the proposed marks"), {K(Qt::Key_G)}, bench_, [&stage] { stage.goToProposals(); });
-    add(marks, tr("Place the next mark at the cursor"), {K(Qt::Key_P)}, bench_, [&stage] { stage.placeAtCursor(); });
+    add(marks, tr("Place the next mark, or a point of the drawing, at the cursor"), {K(Qt::Key_P)}, bench_,
+        [&stage] { stage.placeAtCursor(); });
     add(marks, tr("Cannot be seen from here on"), {K(Qt::Key_Delete)}, bench_, [&stage] { stage.markInvisible(); });
     add(marks, tr("Pass over this mark when placing"), {K(Qt::Key_S)}, bench_, [&stage] { stage.skipPlacing(); });
 

@@ -21,7 +21,7 @@ struct FoundBody {
 };
 
 /// Presence times mean joint score, below which nobody is said to be in the picture. Either alone is no gate, as the
-/// best of six looks is taken: photographs and rooms without a person reach 0.18, with one 0.34 and more
+/// best of six looks is taken: photographs without a person reach 0.18, with one 0.34 and more
 /// (docs/accuracy.md).
 constexpr double kBodyGate = 0.25;
 /// Presence of a second body elsewhere in the picture that is worth a word.
