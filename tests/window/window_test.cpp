@@ -220,6 +220,8 @@ private slots:
             QVERIFY2(seen.contains(QString::fromLatin1(k)), k);
         QTest::keyClick(window_.get(), Qt::Key_Question);
         QVERIFY(window_->findChild<QDialog*>() != nullptr);
+        const QSize sheet = window_->findChild<QDialog*>()->size();
+        QVERIFY(sheet.width() <= 1280 && sheet.height() <= 800);
         window_->findChild<QDialog*>()->close();
     }
 

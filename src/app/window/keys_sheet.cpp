@@ -4,15 +4,33 @@
 
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QScrollArea>
 
 namespace deft::ui {
+
+namespace {
+constexpr int kColumns = 3, kWidth = 360;
+} // namespace
 
 KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& groups, QWidget* parent)
     : QDialog(parent) {
     setWindowTitle(tr("All keys"));
     setAttribute(Qt::WA_DeleteOnClose);
-    auto* row = new QHBoxLayout(this);
-    row->setSpacing(32);
+    // Three columns that fit the smallest screen; what is longer scrolls.
+    resize(1180, 700);
+    auto* sheet = new QWidget;
+    auto* row = new QHBoxLayout(sheet);
+    row->setSpacing(24);
+    auto* scroll = new QScrollArea;
+    scroll->setWidget(sheet);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 0, 0, 0);
+    whole->addWidget(scroll);
+    qsizetype all = 0;
+    for (const auto& [title, actions] : groups) all += actions.size() + 2;
+    const int most = int(all) / kColumns + 2;
     QVBoxLayout* column = nullptr;
     int lines = 1000;
     for (const auto& [title, actions] : groups) {
@@ -29,7 +47,7 @@ KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& gro
             ++count;
         }
         if (rows.isEmpty()) continue;
-        if (lines + count > 26) {
+        if (lines > most - count / 2) {
             column = new QVBoxLayout;
             column->setAlignment(Qt::AlignTop);
             row->addLayout(column);
@@ -39,6 +57,8 @@ KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& gro
             new QLabel(QStringLiteral("<p style='margin-bottom:4px'><b>%1</b></p><table cellspacing='0'>%2</table>")
                            .arg(title.toHtmlEscaped(), rows));
         label->setFont(face(Size::Small));
+        label->setWordWrap(true);
+        label->setFixedWidth(kWidth);
         column->addWidget(label);
         lines += count;
     }
