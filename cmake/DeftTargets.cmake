@@ -57,7 +57,7 @@ function(deft_test name source)
     DEFT_PROGRAM="$<TARGET_FILE:deft-mirror>" DEFT_SCRATCH="${PROJECT_BINARY_DIR}/scratch")
   target_link_libraries(test_${name} PRIVATE ${ARG_LINK} Qt6::Test deft_flags)
   deft_precompiled_as(test_${name} deft_test_headers)
-  # Next to nothing stands in it: without the large headers it takes a tenth of the time.
+  # Next to nothing stands in it: reading the large headers would be most of its work.
   set_source_files_properties(${CMAKE_CURRENT_BINARY_DIR}/test_${name}_autogen/mocs_compilation.cpp PROPERTIES
     SKIP_PRECOMPILE_HEADERS ON)
   target_compile_options(test_${name} PRIVATE -O1) # the code under test keeps its own; this halves their build

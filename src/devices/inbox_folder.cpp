@@ -4,8 +4,10 @@
 #include "video/clip_reader.h"
 
 #include <algorithm>
+#include <fcntl.h>
 #include <fstream>
 #include <set>
+#include <unistd.h>
 
 namespace deft {
 namespace fs = std::filesystem;
@@ -43,6 +45,11 @@ Result<void> copyClip(const fs::path& from, const fs::path& to, StopToken stop, 
     out.close();
     if (!out) return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?");
     if (done != size) return undone(Errc::NotReadable, from.string() + " could not be read to its end");
+    // On the disk before it is taken out of the inbox.
+    const int fd = ::open(half.c_str(), O_RDONLY | O_CLOEXEC);
+    const bool synced = fd >= 0 && ::fsync(fd) == 0;
+    if (fd >= 0) ::close(fd);
+    if (!synced) return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?");
     fs::rename(half, to, ec);
     if (ec) return undone(Errc::WriteFailed, to.string() + " could not be written (" + ec.message() + ")");
     return {};

@@ -1,5 +1,7 @@
 #include "store/intake.h"
 
+#include <algorithm>
+
 namespace deft {
 
 ReviewInputs newDraft(const Library& library, int64_t client, const std::string& exercise, const Schools& usual) {
@@ -29,8 +31,13 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
     for (const Client& c : library.clients())
         if (c.name == parcel.client) client = c.id;
     for (const Clip& c : library.clipsOf(client))
-        if (c.draft.clipSha256 == sha256 && c.draft.exercise == parcel.exercise)
-            return fail(Errc::Conflict, "this clip of " + parcel.client + " is in the library already");
+        if (c.draft.clipSha256 == sha256 && c.draft.exercise == parcel.exercise) {
+            if (toJson(c.draft.note) == toJson(parcel.note))
+                return fail(Errc::Conflict, "this clip of " + parcel.client + " is in the library already");
+            // What a client writes later may be the pain that was not there before: a person has to look at it.
+            return fail(Errc::Unsupported, "this clip of " + parcel.client +
+                                               " is in the library already, but with another note; read both");
+        }
     if (client == 0) {
         auto added = library.addClient(parcel.client, parcel.role, parcel.flags);
         if (!added) return added;
@@ -42,7 +49,10 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
     in.date = parcel.sent.empty() ? today : parcel.sent;
     in.answerBy = parcel.answerBy;
     in.note = parcel.note;
-    if (!parcel.flags.empty()) in.flags = parcel.flags;
+    // Flags add up: none that is known is lost because a parcel does not repeat it.
+    for (const std::string& flag : parcel.flags)
+        if (std::find(in.flags.begin(), in.flags.end(), flag) == in.flags.end()) in.flags.push_back(flag);
+    if (auto ok = library.setFlags(client, in.flags); !ok) return tl::unexpected(ok.error());
     if (parcel.asked) {
         const std::string rung = in.asked.rung;
         in.asked = *parcel.asked;

@@ -12,7 +12,8 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
 /// Puts a clip that came with a parcel into the library; a client of that name is taken for the same person, and a new
 /// one is added.
 /// @param clip where the file lies for good @param today ISO date, for parcels that do not say when they were sent
-/// @returns the clip's id @errors Conflict (the same file for the same client and exercise is there already),
+/// @returns the clip's id @errors Conflict (the same file and note for the same client and exercise are there already),
+/// Unsupported (the same file with another note),
 /// those of Library::addClip
 Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesystem::path& clip,
                        const std::string& sha256, const std::string& today, const Schools& usual);

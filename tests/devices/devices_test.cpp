@@ -172,6 +172,17 @@ private slots:
         QCOMPARE(c.draft.schools.at("stop-at"), std::string("shaking"));
         QCOMPARE(library->clients().at(0).flags, std::vector<std::string>{"shoulder-restriction"});
         QCOMPARE(takeIn(*library, parcel(), clip_, sha, "2026-06-01", {}).error().code, Errc::Conflict);
+        // The same clip with another note is not dropped: it may be the pain that was not there before.
+        Parcel again = parcel();
+        again.note.pain = true;
+        QCOMPARE(takeIn(*library, again, clip_, sha, "2026-06-01", {}).error().code, Errc::Unsupported);
+        // Flags add up over parcels, in the clip and in the client's record.
+        Parcel other = parcel();
+        other.exercise = "bridge", other.side = "both", other.flags = {"osteoporosis"};
+        const auto second = takeIn(*library, other, clip_, sha, "2026-06-01", {}).value();
+        QCOMPARE(library->clip(second)->draft.flags,
+                 (std::vector<std::string>{"shoulder-restriction", "osteoporosis"}));
+        QCOMPARE(library->clients().at(0).flags.size(), size_t(2));
         // Urgent first, then what was promised soonest, then what has waited longest.
         auto with = [&](const char* name, const char* by, bool pain) {
             Parcel p = parcel();
@@ -181,7 +192,7 @@ private slots:
         const int64_t never = with("A", "", false), soon = with("B", "2026-05-19", false), pain = with("C", "", true);
         std::vector<int64_t> order;
         for (const Clip& clip : library->clips()) order.push_back(clip.id);
-        QCOMPARE(order, (std::vector<int64_t>{pain, soon, id, never}));
+        QCOMPARE(order, (std::vector<int64_t>{pain, soon, id, second, never}));
     }
 
     void sentInPieces() {

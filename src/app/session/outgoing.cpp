@@ -20,6 +20,7 @@ Result<MadeMail> makeMail(const Review& review, const std::string& name, const s
     if (auto ok = writeReplyClip(review, answer, *reader, clip, stop, progress); ok) {
         auto bytes = readFile(clip);
         if (!bytes) return tl::unexpected(bytes.error());
+        made.clip = true;
         attachments.push_back({"moment.mp4", "video/mp4", std::move(*bytes)});
     } else if (ok.error().code == Errc::Cancelled) {
         return tl::unexpected(ok.error());
@@ -56,7 +57,7 @@ void Outgoing::next() {
         },
         [this](const Result<MadeMail>& made) {
             if (made)
-                emit sent(QString::fromStdString(made->file.string()), QString::fromStdString(made->without));
+                emit sent(*made);
             else
                 emit failed(QString::fromStdString(made.error().detail));
             next();

@@ -6,6 +6,14 @@
 
 namespace deft::ui {
 
+/// The mail with its attachments, and what could not be made.
+struct MadeMail {
+    std::filesystem::path file;
+    std::string
+        without; ///< why there is no reply clip although there was something to show; empty = nothing is missing
+    bool clip = false;
+};
+
 /// Makes what goes to the client once a review has been filed, off the window's thread: the reply clip, the calendar
 /// file, and the mail that carries everything. Files beside the page in the library's answers/, the mail in outbox/.
 class Outgoing : public QObject {
@@ -18,8 +26,7 @@ public:
     const BackgroundJob& job() const { return job_; }
 
 signals:
-    /// @param mail the file @param without what could not be made, one sentence; empty = everything is there
-    void sent(const QString& mail, const QString& without);
+    void sent(const deft::ui::MadeMail& mail);
     void failed(const QString& sentence);
 
 private:
@@ -29,11 +36,6 @@ private:
     BackgroundJob job_;
 };
 
-/// The mail with its attachments, and what could not be made.
-struct MadeMail {
-    std::filesystem::path file;
-    std::string without;
-};
 /// @param answers folder of the page @param outbox folder of mails @errors those of answerMail, WriteFailed, Cancelled
 Result<MadeMail> makeMail(const Review& review, const std::string& name, const std::filesystem::path& answers,
                           const std::filesystem::path& outbox, StopToken stop = {}, const ProgressFn& progress = {});

@@ -22,7 +22,8 @@ DemoPhone::DemoPhone(const Library& library, const std::filesystem::path& inbox,
     const auto folder = demoFolder();
     const auto list = readJsonFile(folder / "phone.json");
     const quint16 port = service_.listen();
-    if (!list || port == 0) return; // the demo works without phones
+    if (!list || !expectFormat(*list, "deft-mirror-demo-phone", 1, "phone.json") || port == 0)
+        return; // the demo works without phones
     for (const Json& one : list->value("parcels", Json::array())) {
         auto parcel = parseParcel(one, (folder / "phone.json").string());
         if (parcel && !isThere(library, *parcel)) parcels_.emplace_back(folder / "clips" / parcel->clip, *parcel);

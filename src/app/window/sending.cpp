@@ -53,9 +53,12 @@ void MainWindow::fileAnswer() {
 }
 
 void MainWindow::connectSending() {
-    connect(outgoing_, &Outgoing::sent, this, [this](const QString& mail, const QString& without) {
-        say(without.isEmpty() ? tr("The mail is ready, with pictures, reply clip and next date: %1").arg(mail)
-                              : tr("The mail is ready, %1. It is in %2").arg(without, mail));
+    connect(outgoing_, &Outgoing::sent, this, [this](const MadeMail& mail) {
+        const QString file = QString::fromStdString(mail.file.string());
+        say(mail.clip ? tr("The mail is ready, with the reply clip: %1").arg(file)
+            : mail.without.empty()
+                ? tr("The mail is ready: %1").arg(file)
+                : tr("The mail is ready, %1. It is in %2").arg(QString::fromStdString(mail.without), file));
     });
     connect(outgoing_, &Outgoing::failed, this, [this](const QString& sentence) {
         say(tr("The review is filed and its page kept, but there is no mail: %1.").arg(sentence));

@@ -5,6 +5,13 @@
 namespace deft {
 namespace {
 constexpr std::chrono::days kUntilNext{7}; // common practice, no published source
+
+icaltimetype dateOf(std::chrono::sys_days day) {
+    const std::chrono::year_month_day date(day);
+    icaltimetype out = icaltime_null_date();
+    out.year = int(date.year()), out.month = int(unsigned(date.month())), out.day = int(unsigned(date.day()));
+    return out;
+}
 } // namespace
 
 std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) {
@@ -15,15 +22,9 @@ std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) {
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs) {
     const auto due = nextClipDay(inputs);
     if (!due) return fail(Errc::Unsupported, "the review has no date, so there is no next date either");
-    const icaltimetype day = icaltime_from_string([&] {
-        std::string plain;
-        for (const char c : isoDate(*due))
-            if (c != '-') plain += c;
-        return plain;
-    }()
-                                                      .c_str());
-    icaltimetype reviewed = icaltime_from_string(
-        (inputs.date.substr(0, 4) + inputs.date.substr(5, 2) + inputs.date.substr(8, 2) + "T000000Z").c_str());
+    const icaltimetype day = dateOf(*due);
+    icaltimetype reviewed = dateOf(*parseDate(inputs.date));
+    reviewed.is_date = 0, reviewed.zone = icaltimezone_get_utc_timezone();
     const AnswerPart* target = answer.find("target");
     const std::string title = "Film your " + answer.exerciseName;
     std::string words = target && target->sent ? target->text + "\n" : "";
