@@ -41,6 +41,9 @@ constexpr const char* kSchema[] = {
     "changed'); END",
 };
 
+/// Reviews whose mail has not been made yet: the program may be closed while it is.
+constexpr const char* kUnsent = "CREATE TABLE unsent (review INTEGER PRIMARY KEY REFERENCES review)";
+
 QString now() { return QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs); }
 
 } // namespace
@@ -128,8 +131,10 @@ Result<void> Library::migrate() {
                                             std::to_string(kLibraryVersion) + "); nothing was changed");
     if (found == kLibraryVersion) return {};
     return transaction([&]() -> Result<void> {
-        for (const char* sql : kSchema)
-            if (auto ok = run(QString::fromLatin1(sql)); !ok) return ok;
+        if (found < 1)
+            for (const char* sql : kSchema)
+                if (auto ok = run(QString::fromLatin1(sql)); !ok) return ok;
+        if (auto ok = run(QString::fromLatin1(kUnsent)); !ok) return ok;
         return run(QStringLiteral("PRAGMA user_version = %1").arg(kLibraryVersion));
     });
 }
@@ -264,6 +269,7 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
                          {qlonglong(id), q(html), q(answer)});
             !r)
             return r;
+        if (auto r = run(QStringLiteral("INSERT INTO unsent (review) VALUES (?)"), {qlonglong(id)}); !r) return r;
         if (auto r = run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"),
                          {text(toJson(review.inputs)), now(), qlonglong(clip)});
             !r)
@@ -307,6 +313,20 @@ std::vector<FiledReview> Library::filed(int64_t client, const std::string& exerc
         out.push_back(std::move(r));
     }
     return out;
+}
+
+std::vector<UnsentReview> Library::unsent() const {
+    std::vector<UnsentReview> out;
+    QSqlQuery query(QStringLiteral("SELECT review.id, review.clip FROM unsent JOIN review ON review.id = unsent.review "
+                                   "ORDER BY review.id"),
+                    QSqlDatabase::database(connection_));
+    while (query.next())
+        if (const auto of = clip(query.value(1).toLongLong())) out.push_back({query.value(0).toLongLong(), of->draft});
+    return out;
+}
+
+Result<void> Library::markSent(int64_t review) {
+    return run(QStringLiteral("DELETE FROM unsent WHERE review = ?"), {qlonglong(review)});
 }
 
 std::vector<CueRecord> Library::cueRecord() const {

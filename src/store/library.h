@@ -38,6 +38,12 @@ struct FiledReview {
     const Reading* find(const std::string& measure, const std::string& stat) const;
 };
 
+/// Filed, but its mail has not been made yet.
+struct UnsentReview {
+    int64_t review = 0;
+    ReviewInputs inputs;
+};
+
 /// A coach's records: one folder with library.sqlite, answers/ and cache/. Schema and rules: docs/library.md.
 ///
 /// Every call is one transaction, synced to the disk before it returns: a program that is killed has lost at most the
@@ -69,6 +75,8 @@ public:
 
     /// Files the review and its answer: readings, answer and audit entry in one transaction, the page beside it.
     Result<int64_t> file(int64_t clip, const Review& review, const std::string& html, const std::string& text);
+    std::vector<UnsentReview> unsent() const; ///< oldest first
+    Result<void> markSent(int64_t review);
     /// Filed reviews of a client and exercise, oldest first.
     std::vector<FiledReview> filed(int64_t client, const std::string& exercise) const;
     /// How the cues of this coach have done, over all clients and exercises.
@@ -96,6 +104,6 @@ private:
 };
 
 /// The newest schema that this program reads and writes.
-constexpr int kLibraryVersion = 1;
+constexpr int kLibraryVersion = 2;
 
 } // namespace deft

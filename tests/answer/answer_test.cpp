@@ -63,6 +63,34 @@ private slots:
         QVERIFY(text.find('<') == std::string::npos);
     }
 
+    /// Each picture of a correction can be another frame; its caption and facts follow, the other one stays.
+    void chosenPictures() {
+        const Review before = demoReview();
+        const Answer computed = composeAnswer(before);
+        const auto part = std::find_if(computed.parts.begin(), computed.parts.end(), isCorrection);
+        QVERIFY(part != computed.parts.end() && part->pictures.size() == 2);
+        QVERIFY(!part->pictures[0].broken && part->pictures[1].broken);
+        const auto& reps = before.events.reps;
+        const int other = part->pictures[1].rep == 0 ? 1 : 0;
+        const auto frames = before.framesOfRep(faultOf(*part), other);
+        QVERIFY(frames && frames->worst != part->pictures[1].frame);
+        ReviewInputs in = demoInputs();
+        in.pictures[faultOf(*part)].worst_s = before.clip.time_s[size_t(frames->worst)];
+        const Answer chosen = composeAnswer(demoReview(in));
+        const AnswerPart* now = chosen.find(part->id);
+        QCOMPARE(now->pictures[0].frame, part->pictures[0].frame);
+        QCOMPARE(now->pictures[1].frame, frames->worst);
+        QCOMPARE(now->pictures[1].rep, other);
+        QCOMPARE(now->pictures[1].caption,
+                 std::string(other == 0 ? "Too far: your first lift" : "Too far: your second lift"));
+        QVERIFY(now->facts != part->facts);
+        QCOMPARE(now->text, part->text);
+        // Between two reps it belongs to neither.
+        in.pictures[faultOf(*part)] = {(reps[0].end_s + reps[1].start_s) / 2, {}};
+        QVERIFY(reps[0].end_s + 0.1 < reps[1].start_s);
+        QCOMPARE(composeAnswer(demoReview(in)).find(part->id)->pictures[0].caption, std::string("Aim for this"));
+    }
+
     void editedAndLeftOut() {
         ReviewInputs in = demoInputs();
         in.words["well"] = "Lovely & <strong> work";

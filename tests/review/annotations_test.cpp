@@ -171,6 +171,10 @@ private slots:
             NEAR(b->value[40] - a->value[40], shift, 1e-6);
             NEAR(b->value[300] - a->value[300], shift, 1e-6);
         }
+        // Judging anew only shifts what is told against neutral: the same as measuring anew, there and back.
+        const Review shifted = judgeAgain(before, in).value();
+        QCOMPARE(toJson(shifted).dump(), toJson(after).dump());
+        QCOMPARE(toJson(judgeAgain(shifted, demoInputs()).value()).dump(), toJson(before).dump());
         NEAR(neutralAt(after, frame)->tilt_raw, in.neutral->tilt_raw, 1e-6); // the same frame, the same neutral
         Review blind = demoReview();
         blind.series.series.clear();

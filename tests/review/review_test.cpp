@@ -75,6 +75,7 @@ private slots:
         in.cueRecord = {{"back-bend", "image", 4, 3}};
         in.cleared = {"low-back-pain"};
         in.neutral = Neutral{8, 0, 1, "coach"};
+        in.pictures["back-bend"] = {std::nullopt, 4.25};
         in.history = {{"2026-01-01", "pad", in.asked, true, false, {"back-bend"}, {{"back-bend", "image", 8, 1}}}};
         const Json j = toJson(in);
         QCOMPARE(toJson(parseInputs(j, "f").value()).dump(), j.dump());

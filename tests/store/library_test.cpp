@@ -87,6 +87,43 @@ private slots:
         QCOMPARE(library->auditEntries(), int64_t(4)); // client, clip, filed, clip
     }
 
+    /// A program that is killed between filing and mailing takes the mail up again, with what was filed.
+    void mailThatIsStillToBeMade() {
+        const Review review = demoReview();
+        int64_t filed = 0;
+        {
+            auto library = Library::open(at("unsent")).value();
+            const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+            const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
+            filed = library->file(clip, review, page(1), "text").value();
+        }
+        auto library = Library::open(at("unsent")).value();
+        QCOMPARE(library->unsent().size(), size_t(1));
+        QCOMPARE(library->unsent()[0].review, filed);
+        QCOMPARE(toJson(library->unsent()[0].inputs).dump(), toJson(review.inputs).dump());
+        QVERIFY(library->markSent(filed));
+        QVERIFY(library->unsent().empty());
+    }
+
+    /// A library of the first version gets what is new and keeps what it has; its mails went out long ago.
+    void earlierVersion() {
+        {
+            auto library = Library::open(at("old")).value();
+            const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+            const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
+            QVERIFY(library->file(clip, demoReview(), page(1), "text"));
+            QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
+            QVERIFY(q.exec(QStringLiteral("DROP TABLE unsent")));
+            QVERIFY(q.exec(QStringLiteral("PRAGMA user_version = 1")));
+        }
+        auto library = Library::open(at("old")).value();
+        QVERIFY(library->unsent().empty());
+        QCOMPARE(library->filed(library->clients()[0].id, "bridge").size(), size_t(1));
+        const auto clip = library->addClip(library->clients()[0].id, "2026-05-07", demoInputs()).value();
+        QVERIFY(library->file(clip, demoReview(), page(2), "text"));
+        QCOMPARE(library->unsent().size(), size_t(1));
+    }
+
     void filedReviewsCannotBeChanged() {
         auto library = Library::open(at("b")).value();
         const Review review = demoReview();

@@ -166,6 +166,41 @@ private slots:
         QCOMPARE(session().moments().size(), before);
     }
 
+    /// Another frame for a picture of the answer: picked, stepped, from another rep, from the bench, and as computed.
+    void picturesOfTheAnswer() {
+        openRuta();
+        session().setFrame(60);
+        window_->go(MainWindow::Letter);
+        auto pictures = [&] {
+            const auto& parts = session().answer().parts;
+            return std::find_if(parts.begin(), parts.end(), isCorrection)->pictures;
+        };
+        const auto computed = pictures();
+        QCOMPARE(computed.size(), size_t(2));
+        key(Qt::Key_Right); // nothing is picked
+        QVERIFY(session().inputs().pictures.empty());
+        key(Qt::Key_P);
+        key(Qt::Key_P); // the second: “too far”
+        key(Qt::Key_Right);
+        key(Qt::Key_Right);
+        QCOMPARE(pictures()[1].frame, computed[1].frame + 2);
+        QCOMPARE(pictures()[0].frame, computed[0].frame);
+        key(Qt::Key_Right, Qt::ShiftModifier);
+        QVERIFY(pictures()[1].rep != computed[1].rep);
+        key(Qt::Key_F);
+        QCOMPARE(pictures()[1].frame, 60);
+        undo(); // frames that were chosen one after the other are one step
+        QCOMPARE(pictures()[1].frame, computed[1].frame);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+        QCOMPARE(pictures()[1].frame, 60);
+        key(Qt::Key_R, Qt::ControlModifier);
+        QCOMPARE(pictures()[1].frame, computed[1].frame);
+        key(Qt::Key_Escape); // first leaves the picture, then the room
+        QCOMPARE(window_->room(), MainWindow::Letter);
+        key(Qt::Key_Escape);
+        QCOMPARE(window_->room(), MainWindow::Bench);
+    }
+
     void neutralFrame() {
         const double was = session().review()->series.find("tilt")->value[200];
         session().setFrame(200);

@@ -298,6 +298,9 @@ private slots:
                      qPrintable(window_->message()));
             const auto bytes = readFile(path.toStdString());
             QVERIFY2(bytes && bytes->find(begins) < 400, kind);
+            if (std::string_view(kind) == "eml") // as filing would make it
+                QVERIFY(bytes->find("moment.mp4") != std::string::npos &&
+                        bytes->find("next-clip.ics") != std::string::npos);
         }
         QVERIFY(ClipReader::open(dir_.filePath(QStringLiteral("answer.mp4")).toStdString()));
         window_->writeAnswer(dir_.filePath(QStringLiteral("answer.doc")));
@@ -312,15 +315,30 @@ private slots:
         window_->go(MainWindow::Letter);
         key(Qt::Key_Return, Qt::ControlModifier);
         QVERIFY(session().isFiled());
+        const int64_t filed = window_->library().unsent().back().review;
         const fs::path folder = window_->library().folder();
         window_->close();
         QVERIFY(window_->outgoing().isIdle());
-        std::vector<fs::path> mails;
-        for (const auto& file : fs::directory_iterator(folder / "outbox")) mails.push_back(file.path());
-        QCOMPARE(mails.size(), size_t(1));
-        const std::string mail = readFile(mails[0]).value();
+        QVERIFY(window_->library().unsent().empty());
+        const std::string mail = readFile(folder / "outbox" / ("answer-" + std::to_string(filed) + ".eml")).value();
         for (const char* part : {"text/html", "image/jpeg", "video/mp4", "text/calendar", "next-clip.ics"})
             QVERIFY2(mail.find(part) != std::string::npos, part);
+    }
+
+    /// Filed, but the program was killed before the mail was made: the next start makes it, once.
+    void mailAfterAKill() {
+        fill(QStringLiteral("killed"));
+        openWindow(QStringLiteral("killed"));
+        openRuta();
+        const fs::path outbox = window_->library().folder() / "outbox";
+        QVERIFY(session().file()); // all that had been done by then
+        QVERIFY(!fs::exists(outbox));
+        for (int start = 0; start < 2; ++start) {
+            openWindow(QStringLiteral("killed"));
+            QVERIFY(QTest::qWaitFor([&] { return window_->outgoing().isIdle(); }, 60000));
+            QCOMPARE(std::distance(fs::directory_iterator(outbox), {}), 1);
+        }
+        QVERIFY(readFile(fs::directory_iterator(outbox)->path()).value().find("video/mp4") != std::string::npos);
     }
 };
 

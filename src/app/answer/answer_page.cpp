@@ -104,9 +104,12 @@ void AnswerPage::refresh() {
 }
 
 void AnswerPage::requestPictures() {
+    std::set<std::pair<std::string, int64_t>> wanted;
     for (const AnswerPart& part : session_.answer().parts)
-        for (const AnswerPicture& picture : part.pictures)
-            if (asked_.insert(picture.frame).second) session_.frames()->wantSmall(picture.frame);
+        for (const AnswerPicture& picture : part.pictures) wanted.emplace(part.id, picture.frame);
+    for (const auto& one : wanted)
+        if (!asked_.count(one)) session_.frames()->wantSmall(one.second);
+    asked_ = std::move(wanted);
 }
 
 void AnswerPage::choose(int part) {
@@ -125,6 +128,32 @@ void AnswerPage::togglePart() {
 void AnswerPage::useComputed() {
     if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->useComputed();
 }
+
+void AnswerPage::pickPicture() {
+    // Through the pictures of all parts, from the chosen one on, then none.
+    for (int part = chosen_; part < int(parts_.size()); ++part) {
+        AnswerRow* row = parts_[size_t(part)];
+        const int next = part == chosen_ ? row->pickedPicture() + 1 : 0;
+        if (next >= row->pictures()) continue;
+        choose(part);
+        return row->pickPicture(next);
+    }
+    if (!leavePicture()) // nothing below: from the top
+        for (int part = 0; part < int(parts_.size()); ++part)
+            if (parts_[size_t(part)]->pictures() > 0) {
+                choose(part);
+                return parts_[size_t(part)]->pickPicture(0);
+            }
+}
+
+bool AnswerPage::leavePicture() {
+    AnswerRow* row = chosenRow();
+    if (!row || row->pickedPicture() < 0) return false;
+    row->pickPicture(-1);
+    return true;
+}
+
+AnswerRow* AnswerPage::chosenRow() const { return chosen_ < int(parts_.size()) ? parts_[size_t(chosen_)] : nullptr; }
 
 void AnswerPage::editWords() {
     if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->words().setFocus();

@@ -20,7 +20,10 @@ public:
     KeyButton& fileButton() { return *file_; }
     void stepPart(int step);
     void togglePart();
-    void useComputed(); ///< words of the chosen part, instead of the edited ones
+    void useComputed();  ///< words and pictures of the chosen part
+    void pickPicture();  ///< the next picture, to choose its frame
+    bool leavePicture(); ///< @return whether one was picked
+    AnswerRow* chosenRow() const;
     void editWords();
 
 signals:
@@ -36,7 +39,7 @@ private:
     QVBoxLayout* rows_;
     std::vector<AnswerRow*> parts_;
     int chosen_ = 0;
-    std::set<int64_t> asked_; // pictures on their way or there
+    std::set<std::pair<std::string, int64_t>> asked_; // part and frame of pictures on their way or there
     KeyButton* file_;
     QLabel* sendWords_;
 };

@@ -39,36 +39,6 @@ void GrowingText::keyPressEvent(QKeyEvent* e) {
         QPlainTextEdit::keyPressEvent(e);
 }
 
-/// The client's own frames side by side, each with its edge and caption.
-class AnswerPictures : public QWidget {
-public:
-    explicit AnswerPictures(AnswerRow& row) : row_(row) {}
-
-protected:
-    void paintEvent(QPaintEvent*) override {
-        QPainter p(this);
-        p.setRenderHint(QPainter::Antialiasing);
-        p.setRenderHint(QPainter::SmoothPixmapTransform);
-        const Palette& c = colours();
-        const double w = (width() - 8.0) / 2, h = w * 340 / 640;
-        double x = 0;
-        for (const AnswerPicture& picture : row_.shown_.pictures) {
-            const QRectF box(x, 2, w, h);
-            p.fillRect(box, c.stage);
-            if (const auto it = row_.images_.find(picture.frame); it != row_.images_.end() && !it->second.isNull())
-                p.drawImage(box, it->second);
-            for (double e = box.left(); e < box.right(); e += picture.broken ? 5 : box.width())
-                p.fillRect(QRectF(e, box.bottom() + 2, picture.broken ? 2 : box.width(), 4), c.ink);
-            putText(p, QRectF(x, box.bottom() + 8, w, 18), QString::fromStdString(picture.caption), Size::Small, c.ink,
-                    QFont::Medium);
-            x += w + 8;
-        }
-    }
-
-private:
-    AnswerRow& row_;
-};
-
 /// What the part rests on.
 class AnswerFacts : public QWidget {
 public:
@@ -107,7 +77,8 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
     setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
     words_ = new GrowingText;
     words_->installEventFilter(this);
-    pictures_ = new AnswerPictures(*this);
+    pictures_ = new AnswerPictures;
+    tools_ = new PictureTools;
     sent_ = new QCheckBox;
     sent_->installEventFilter(this);
     facts_ = new AnswerFacts(*this);
@@ -123,6 +94,10 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
     indent->addSpacing(24);
     indent->addWidget(facts_, 1);
     reasons->addLayout(indent);
+    auto* beside = new QHBoxLayout;
+    beside->addSpacing(18); // the buttons have a margin of their own
+    beside->addWidget(tools_, 1);
+    reasons->addLayout(beside);
     reasons->addStretch();
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(20, 8, 16, 8);
@@ -139,6 +114,18 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
             [&](ReviewInputs& in) { in.words[id_] = text, in.wordsOn[id_] = shown_.computed; },
             QStringLiteral("words-") + QString::fromStdString(id_));
     });
+    connect(pictures_, &AnswerPictures::pickedByHand, this, [this](int index) {
+        emit chosen();
+        pickPicture(index);
+    });
+    connect(tools_, &PictureTools::pick, this, [this] {
+        emit chosen();
+        pickPicture(0);
+    });
+    connect(tools_, &PictureTools::stepFrame, this, &AnswerRow::stepPicture);
+    connect(tools_, &PictureTools::nextRep, this, [this] { stepPictureRep(1); });
+    connect(tools_, &PictureTools::frameOfBench, this, &AnswerRow::usePictureOfBench);
+    connect(tools_, &PictureTools::computed, this, &AnswerRow::useComputed);
     connect(words_, &GrowingText::leave, this, [this] { parentWidget()->setFocus(); });
 }
 
@@ -162,21 +149,45 @@ void AnswerRow::show(const AnswerPart& part) {
     if (words_->toPlainText().toStdString() != part.text && !(always && words_->hasFocus()))
         words_->setPlainText(QString::fromStdString(part.text));
     words_->fit();
-    const double w = (letterWidth() - 8.0) / 2;
+    pictures_->show(part.pictures, isCorrection(part) && !session_.isFiled());
     pictures_->setVisible(!part.pictures.empty());
-    pictures_->setFixedHeight(int(w * 340 / 640) + 30);
+    pictures_->setFixedHeight(AnswerPictures::heightFor(letterWidth()));
+    tools_->setVisible(pictures_->choosable() > 0);
     facts_->setFixedHeight(static_cast<AnswerFacts*>(facts_)->heightFor(std::max(200, facts_->width())) + 2);
-    pictures_->update();
     facts_->update();
 }
 
-void AnswerRow::setPicture(int64_t frame, const QImage& picture) {
-    images_[frame] = picture; // null: the place stays empty
-    pictures_->update();
+void AnswerRow::setPicture(int64_t frame, const QImage& picture) { pictures_->setPicture(frame, picture); }
+
+void AnswerRow::pickPicture(int index) {
+    pictures_->pick(index);
+    tools_->setPicked(pictures_->picked());
+}
+
+void AnswerRow::stepPicture(int frames) {
+    if (const AnswerPicture* now = pictures_->picked())
+        session_.choosePicture(shown_, now->broken,
+                               std::clamp<int64_t>(now->frame + frames, 0, session_.clip().frames() - 1));
+}
+
+void AnswerRow::stepPictureRep(int step) {
+    const AnswerPicture* now = pictures_->picked();
+    if (!now || !session_.review()) return;
+    const int reps = int(session_.review()->events.reps.size());
+    for (int i = 1, rep = now->rep; i <= reps; ++i) { // one in which it was not measured is passed over
+        rep = (std::max(rep, step > 0 ? -1 : 0) + step + reps) % reps;
+        if (const auto frames = session_.review()->framesOfRep(faultOf(shown_), rep))
+            return session_.choosePicture(shown_, now->broken, now->broken ? frames->worst : frames->clean);
+    }
+}
+
+void AnswerRow::usePictureOfBench() {
+    if (const AnswerPicture* now = pictures_->picked()) session_.choosePicture(shown_, now->broken, session_.frame());
 }
 
 void AnswerRow::setChosen(bool chosen) {
     chosen_ = chosen;
+    if (!chosen) pickPicture(-1);
     update();
 }
 
@@ -189,9 +200,7 @@ void AnswerRow::toggle() {
 }
 
 void AnswerRow::useComputed() {
-    if (!shown_.edited || session_.isFiled()) return;
-    session_.edit(tr("computed words of “%1”").arg(QString::fromStdString(shown_.title)),
-                  [&](ReviewInputs& in) { in.words.erase(id_), in.wordsOn.erase(id_); });
+    if (!session_.isFiled()) session_.useComputed(shown_);
 }
 
 void AnswerRow::mousePressEvent(QMouseEvent*) { emit chosen(); }

@@ -1,4 +1,5 @@
 #pragma once
+#include "app/answer/answer_pictures.h"
 #include "app/session/review_session.h"
 
 #include <QPlainTextEdit>
@@ -32,7 +33,14 @@ public:
     void setPicture(int64_t frame, const QImage& picture);
     void setChosen(bool chosen);
     void toggle();
-    void useComputed(); ///< instead of the edited words
+    void useComputed(); ///< words and pictures, instead of the edited and chosen ones
+    /// Another frame for one of its pictures: pick it (-1 = none), then step by frames or reps, or take the bench's.
+    void pickPicture(int index);
+    int pickedPicture() const { return pictures_->pickedIndex(); }
+    int pictures() const { return pictures_->choosable(); } ///< that can be picked
+    void stepPicture(int frames);
+    void stepPictureRep(int step);
+    void usePictureOfBench();
 
 signals:
     void chosen();
@@ -48,12 +56,11 @@ private:
     AnswerPart shown_;
     GrowingText* words_;
     QCheckBox* sent_;
-    QWidget* pictures_;
+    AnswerPictures* pictures_;
+    PictureTools* tools_;
     QWidget* facts_;
-    std::map<int64_t, QImage> images_;
     bool chosen_ = false;
     int letterWidth() const;
-    friend class AnswerPictures;
     friend class AnswerFacts;
 };
 

@@ -1,6 +1,6 @@
 #include "app/session/comparison.h"
 
-#include "landmarks/track_clip.h"
+#include "app/session/stored_review.h"
 
 #include <QDate>
 #include <QLocale>
@@ -112,26 +112,17 @@ void Comparison::withReview(int64_t clip, const std::function<void(const Review&
     why_ = tr("The other clip is being measured …");
     otherClip_ = clip;
     other_.reset();
-    job_.run(
-        [&library = library_, inputs = stored->draft](StopToken stop, const ProgressFn& progress) -> Result<Review> {
-            auto reader = ClipReader::open(inputs.clipPath);
-            if (!reader) return tl::unexpected(reader.error());
-            if (auto tracks = library.cachedTracks(inputs);
-                tracks && int64_t(tracks->frames()) == reader->info().frames()) {
-                tracks->time_s = reader->info().time_s;
-                return measureReview(inputs, reader->info(), std::move(*tracks));
-            }
-            return analyse(inputs, stop, progress);
-        },
-        [this, path = stored->draft.clipPath, then](Result<Review> review) {
-            if (!review)
-                return nothing(
-                    QString::fromStdString("The other clip cannot be shown: " + review.error().detail + "."));
-            other_ = std::make_unique<Review>(std::move(*review));
-            otherFrames_ = std::make_unique<FrameSource>(path);
-            if (other_->events.reps.empty()) return nothing(tr("No rep and no hold was found in the other clip."));
-            then(*other_);
-        });
+    job_.run([&library = library_, inputs = stored->draft](
+                 StopToken stop, const ProgressFn& progress) { return measureStored(library, inputs, stop, progress); },
+             [this, path = stored->draft.clipPath, then](Result<Review> review) {
+                 if (!review)
+                     return nothing(
+                         QString::fromStdString("The other clip cannot be shown: " + review.error().detail + "."));
+                 other_ = std::make_unique<Review>(std::move(*review));
+                 otherFrames_ = std::make_unique<FrameSource>(path);
+                 if (other_->events.reps.empty()) return nothing(tr("No rep and no hold was found in the other clip."));
+                 then(*other_);
+             });
     emit changed();
 }
 

@@ -4,19 +4,19 @@
 #include "answer/mail.h"
 #include "app/paint/answer_picture.h"
 #include "app/paint/reply_clip.h"
+#include "app/session/stored_review.h"
 #include "base/files.h"
 #include "devices/mail_drop.h"
 
 namespace deft::ui {
 
-Result<MadeMail> makeMail(const Review& review, const std::string& name, const std::filesystem::path& answers,
-                          const std::filesystem::path& outbox, StopToken stop, const ProgressFn& progress) {
+Result<MadeMail> makeMail(const Review& review, const std::filesystem::path& clip, StopToken stop,
+                          const ProgressFn& progress) {
     auto reader = ClipReader::open(review.inputs.clipPath);
     if (!reader) return tl::unexpected(reader.error());
     const Answer answer = composeAnswer(review);
     MadeMail made;
     std::vector<Attachment> attachments;
-    const auto clip = answers / (name + ".mp4");
     if (auto ok = writeReplyClip(review, answer, *reader, clip, stop, progress); ok) {
         auto bytes = readFile(clip);
         if (!bytes) return tl::unexpected(bytes.error());
@@ -29,37 +29,68 @@ Result<MadeMail> makeMail(const Review& review, const std::string& name, const s
     } else {
         made.without = "without a reply clip: " + ok.error().detail;
     }
-    if (const auto calendar = answerCalendar(answer, review.inputs)) {
-        if (auto ok = writeFileAtomically(answers / (name + ".ics"), *calendar); !ok) return tl::unexpected(ok.error());
+    if (const auto calendar = answerCalendar(answer, review.inputs))
         attachments.push_back({"next-clip.ics", "text/calendar", *calendar});
-    }
     auto mail = answerMail(answer, review.inputs.coach, pictureMaker(review, *reader), attachments);
     if (!mail) return tl::unexpected(mail.error());
-    auto file = dropMail(outbox, name, *mail);
-    if (!file) return tl::unexpected(file.error());
-    made.file = std::move(*file);
+    made.text = std::move(*mail);
     return made;
 }
 
+namespace {
+
+/// The files of a filed review: reply clip and calendar beside its page, the mail in the outbox.
+Result<MadeMail> makeFiles(const Review& review, const std::string& name, const std::filesystem::path& library,
+                           StopToken stop, const ProgressFn& progress) {
+    const auto beside = library / "answers" / name;
+    auto made = makeMail(review, beside.string() + ".mp4", stop, progress);
+    if (!made) return made;
+    if (const auto calendar = answerCalendar(composeAnswer(review), review.inputs))
+        if (auto ok = writeFileAtomically(beside.string() + ".ics", *calendar); !ok) return tl::unexpected(ok.error());
+    auto file = dropMail(library / "outbox", name, made->text);
+    if (!file) return tl::unexpected(file.error());
+    made->file = std::move(*file);
+    return made;
+}
+
+} // namespace
+
 void Outgoing::send(int64_t filed, const Review& review) {
-    waiting_.emplace_back(filed, review);
+    queue({filed, [review](StopToken, const ProgressFn&) { return Result<Review>(review); }});
+}
+
+void Outgoing::resume() {
+    for (const UnsentReview& unsent : library_.unsent())
+        queue(
+            {unsent.review, [&library = library_, inputs = unsent.inputs](StopToken stop, const ProgressFn& progress) {
+                 return measureStored(library, inputs, stop, progress);
+             }});
+}
+
+void Outgoing::queue(Letter letter) {
+    waiting_.push_back(std::move(letter));
     if (!job_.isRunning()) next();
 }
 
 void Outgoing::next() {
     if (waiting_.empty()) return;
-    auto [filed, review] = std::move(waiting_.front());
+    Letter letter = std::move(waiting_.front());
     waiting_.pop_front();
+    const int64_t filed = letter.filed;
     job_.run(
-        [review = std::move(review), name = "answer-" + std::to_string(filed),
-         folder = library_.folder()](StopToken stop, const ProgressFn& progress) {
-            return makeMail(review, name, folder / "answers", folder / "outbox", stop, progress);
+        [letter = std::move(letter), folder = library_.folder()](StopToken stop,
+                                                                 const ProgressFn& progress) -> Result<MadeMail> {
+            auto review = letter.review(stop, progress);
+            if (!review) return tl::unexpected(review.error());
+            return makeFiles(*review, "answer-" + std::to_string(letter.filed), folder, stop, progress);
         },
-        [this](const Result<MadeMail>& made) {
-            if (made)
+        [this, filed](const Result<MadeMail>& made) {
+            if (made) {
+                (void)library_.markSent(filed); // if this fails, the next start makes the mail once more
                 emit sent(*made);
-            else
+            } else {
                 emit failed(QString::fromStdString(made.error().detail));
+            }
             next();
         });
 }

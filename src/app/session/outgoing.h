@@ -6,9 +6,10 @@
 
 namespace deft::ui {
 
-/// The mail with its attachments, and what could not be made.
+/// A mail with its attachments, and what could not be made.
 struct MadeMail {
-    std::filesystem::path file;
+    std::string text;           ///< RFC 5322
+    std::filesystem::path file; ///< in which it lies; empty until it was dropped
     std::string
         without; ///< why there is no reply clip although there was something to show; empty = nothing is missing
     bool clip = false;
@@ -22,6 +23,8 @@ public:
     explicit Outgoing(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
     /// @param filed number of the filed review
     void send(int64_t filed, const Review& review);
+    /// Makes the mails of reviews that were filed before the program was closed or killed.
+    void resume();
     bool isIdle() const { return !job_.isRunning() && waiting_.empty(); }
     const BackgroundJob& job() const { return job_; }
 
@@ -30,14 +33,19 @@ signals:
     void failed(const QString& sentence);
 
 private:
+    struct Letter {
+        int64_t filed;
+        std::function<Result<Review>(StopToken, const ProgressFn&)> review;
+    };
+    void queue(Letter letter);
     void next();
     Library& library_;
-    std::deque<std::pair<int64_t, Review>> waiting_;
+    std::deque<Letter> waiting_;
     BackgroundJob job_;
 };
 
-/// @param answers folder of the page @param outbox folder of mails @errors those of answerMail, WriteFailed, Cancelled
-Result<MadeMail> makeMail(const Review& review, const std::string& name, const std::filesystem::path& answers,
-                          const std::filesystem::path& outbox, StopToken stop = {}, const ProgressFn& progress = {});
+/// @param clip where the reply clip goes @errors those of answerMail, WriteFailed, Cancelled
+Result<MadeMail> makeMail(const Review& review, const std::filesystem::path& clip, StopToken stop = {},
+                          const ProgressFn& progress = {});
 
 } // namespace deft::ui

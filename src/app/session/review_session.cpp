@@ -145,108 +145,25 @@ void ReviewSession::setMark(int64_t frame, const std::string& landmark, std::opt
     });
 }
 
-void ReviewSession::agree(const Moment& m, bool yes) {
-    const QString what = tr("%1, rep %2").arg(QString::fromStdString(m.title)).arg(m.rep + 1);
-    edit((yes ? tr("agree: %1") : tr("not so: %1")).arg(what), [&](ReviewInputs& in) { in.agreed[m.key()] = yes; });
-}
-
-namespace {
-
-/// One of the coach's own faults instead of what stood there for it.
-void see(ReviewInputs& in, const Events& events, const SeenFault& fault) {
-    const int rep = repOfSpan(events, fault.start_s, fault.end_s);
-    in.seen.erase(std::remove_if(in.seen.begin(), in.seen.end(),
-                                 [&](const SeenFault& s) {
-                                     return s.id == fault.id && repOfSpan(events, s.start_s, s.end_s) == rep;
-                                 }),
-                  in.seen.end());
-    in.seen.push_back(fault);
-    in.agreed[ReviewInputs::momentKey(fault.id, rep)] = true;
-}
-
-} // namespace
-
-void ReviewSession::addFault(const std::string& id, double start_s, double end_s) {
-    const FaultPlan* plan = review_ ? review_->exercise.fault(id) : nullptr;
-    if (!plan || review_->events.reps.empty()) {
-        emit failed(tr("A fault belongs to a rep or hold, and none was found in this clip."));
-        return;
-    }
-    edit(tr("fault seen: %1").arg(QString::fromStdString(plan->name)), [&](ReviewInputs& in) {
-        see(in, review_->events, {id, start_s, end_s});
-    });
-}
-
-void ReviewSession::moveFault(const Moment& m, double start_s, double end_s) {
-    if (!review_ || !review_->exercise.fault(m.id) || end_s < start_s) return;
-    edit(
-        tr("span of: %1").arg(QString::fromStdString(m.title)),
-        [&](ReviewInputs& in) {
-            see(in, review_->events, {m.id, start_s, end_s});
-        },
-        QStringLiteral("span ") + QString::fromStdString(m.key()));
-}
-
-void ReviewSession::renameFault(const Moment& m, const std::string& id) {
-    const FaultPlan* plan = review_ ? review_->exercise.fault(id) : nullptr;
-    if (!plan || !review_->exercise.fault(m.id) || m.id == id) return;
-    edit(tr("%1 is: %2").arg(QString::fromStdString(m.title), QString::fromStdString(plan->name)),
-         [&](ReviewInputs& in) {
-             in.seen.erase(std::remove_if(in.seen.begin(), in.seen.end(),
-                                          [&](const SeenFault& s) {
-                                              return s.id == m.id &&
-                                                     repOfSpan(review_->events, s.start_s, s.end_s) == m.rep;
-                                          }),
-                           in.seen.end());
-             in.agreed[m.key()] = false;
-             see(in, review_->events, {id, m.start_s, m.end_s});
-         });
-}
-
-void ReviewSession::setNeutral(std::optional<int64_t> frame) {
-    if (!review_) return;
-    std::optional<Neutral> neutral;
-    if (frame) {
-        neutral = neutralAt(*review_, *frame);
-        if (!neutral) {
-            emit failed(tr("The pelvis is not measured in this frame, so it cannot be the neutral."));
-            return;
-        }
-    }
-    edit(frame ? tr("neutral from this frame") : tr("neutral from the set-up"),
-         [&](ReviewInputs& in) { in.neutral = neutral; });
-}
-
-void ReviewSession::tapBreath(bool out) {
-    if (!isOpen()) return;
-    const BreathTap tap{clip_.time_s[size_t(frame_)], out};
-    edit(out ? tr("breath out") : tr("breath in"), [&](ReviewInputs& in) {
-        const auto at = std::upper_bound(in.breaths.begin(), in.breaths.end(), tap.time_s,
-                                         [](double t, const BreathTap& b) { return t < b.time_s; });
-        in.breaths.insert(at, tap);
-    });
-}
-
-void ReviewSession::untapBreath() {
-    if (inputs_.breaths.empty()) return;
-    const double now = clip_.time_s[size_t(frame_)];
-    edit(tr("breath taken out"), [&](ReviewInputs& in) {
-        in.breaths.erase(std::min_element(in.breaths.begin(), in.breaths.end(), [&](const auto& a, const auto& b) {
-            return std::abs(a.time_s - now) < std::abs(b.time_s - now);
-        }));
-    });
-}
-
 void ReviewSession::exerciseChanged() {
     if (!isOpen() || filed_) return;
     if (auto exercise = exerciseOf(inputs_)) exercise_ = std::move(*exercise);
     if (review_) show(judgeAgain(*review_, inputs_));
 }
 
+namespace {
+
+/// What only the answer is made from: nothing else is computed anew for it.
+void takeWords(ReviewInputs& to, const ReviewInputs& from) {
+    to.words = from.words, to.wordsOn = from.wordsOn, to.parts = from.parts, to.pictures = from.pictures;
+}
+
+} // namespace
+
 void ReviewSession::apply(const ReviewInputs& inputs) {
     const bool otherMarks = !(inputs.marks == inputs_.marks);
     ReviewInputs sameWords = inputs;
-    sameWords.words = inputs_.words, sameWords.wordsOn = inputs_.wordsOn, sameWords.parts = inputs_.parts;
+    takeWords(sameWords, inputs_);
     const bool onlyWords = toJson(sameWords) == toJson(inputs_);
     inputs_ = inputs;
     if (auto exercise = exerciseOf(inputs_)) exercise_ = std::move(*exercise);
@@ -258,8 +175,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
     if (otherMarks && (review_ || job_.isRunning()))
         measure();
     else if (review_ && onlyWords) {
-        review_->inputs.words = inputs_.words, review_->inputs.wordsOn = inputs_.wordsOn;
-        review_->inputs.parts = inputs_.parts;
+        takeWords(review_->inputs, inputs_);
         answer_ = composeAnswer(*review_);
         emit reviewChanged();
     } else if (review_) {

@@ -60,6 +60,10 @@ public:
     void setNeutral(std::optional<int64_t> frame);
     void tapBreath(bool out); ///< at the frame that is shown
     void untapBreath();       ///< the one nearest to it
+    /// The frame of one picture of a correction; refused where the face could not be covered.
+    void choosePicture(const AnswerPart& part, bool broken, int64_t frame);
+    /// Words and pictures of the part as the program would have them.
+    void useComputed(const AnswerPart& part);
     /// The exercise's own file has changed.
     void exerciseChanged();
     /// Measures with the marks as they are; for a clip whose marks have just been placed.

@@ -1,5 +1,6 @@
 // Every key and menu entry of the window, in one place.
 #include "app/answer/answer_page.h"
+#include "app/answer/answer_row.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/drawing_tool.h"
 #include "app/bench/readings_panel.h"
@@ -171,10 +172,28 @@ void MainWindow::makeActions() {
     add(letter, tr("Part before"), {K(Qt::Key_Up)}, answer_, [this] { answer_->stepPart(-1); });
     add(letter, tr("Part in or out"), {K(Qt::Key_Space)}, answer_, [this] { answer_->togglePart(); });
     add(letter, tr("Edit its words"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
-    add(letter, tr("The computed words again"), {K(Qt::CTRL | Qt::Key_R)}, answer_, [this] { answer_->useComputed(); });
+    add(letter, tr("Choose the frame of the next picture"), {K(Qt::Key_P)}, answer_,
+        [this] { answer_->pickPicture(); });
+    for (const auto& [name, key, by] : {std::tuple{tr("Picture: next frame"), K(Qt::Key_Right), 1},
+                                        {tr("Picture: frame before"), K(Qt::Key_Left), -1}})
+        add(letter, name, {key}, answer_, [this, step = by] {
+            if (AnswerRow* row = answer_->chosenRow()) row->stepPicture(step);
+        });
+    for (const auto& [name, key, by] : {std::tuple{tr("Picture: next rep"), K(Qt::SHIFT | Qt::Key_Right), 1},
+                                        {tr("Picture: rep before"), K(Qt::SHIFT | Qt::Key_Left), -1}})
+        add(letter, name, {key}, answer_, [this, step = by] {
+            if (AnswerRow* row = answer_->chosenRow()) row->stepPictureRep(step);
+        });
+    add(letter, tr("Picture: the bench's frame"), {K(Qt::Key_F)}, answer_, [this] {
+        if (AnswerRow* row = answer_->chosenRow()) row->usePictureOfBench();
+    });
+    add(letter, tr("Words and pictures as computed"), {K(Qt::CTRL | Qt::Key_R)}, answer_,
+        [this] { answer_->useComputed(); });
     add(letter, tr("Write it to a file: PDF, page, text, mail, clip, calendar…"), {K::Save}, answer_,
         [this] { chooseAnswerFile(); });
-    add(letter, tr("Back to the bench"), {K(Qt::Key_Escape)}, answer_, [this] { go(Bench); });
+    add(letter, tr("Back to the bench"), {K(Qt::Key_Escape)}, answer_, [this] {
+        if (!answer_->leavePicture()) go(Bench);
+    });
     add(letter, tr("File and send"), {K(Qt::CTRL | Qt::Key_Return), K(Qt::CTRL | Qt::Key_Enter)}, answer_,
         [this] { fileAnswer(); });
 

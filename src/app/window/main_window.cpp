@@ -58,6 +58,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(session_, &ReviewSession::failed, this, &MainWindow::say);
     connectWork();
     connectSending();
+    outgoing_->resume();
     connect(exercises_, &ExercisesPage::said, this, &MainWindow::say);
     connect(&exercises_->editor(), &OwnFileEditor::changed, session_, &ReviewSession::exerciseChanged);
     connect(&bench_->stage(), &StagePicture::stateChanged, this, &MainWindow::refreshBars);
@@ -186,6 +187,7 @@ void MainWindow::refreshBars() {
         keys_->setKeys(Keys{{QStringLiteral("↑ ↓"), tr("part")},
                             {tr("Space"), tr("in or out")},
                             {QStringLiteral("E"), tr("edit words")},
+                            {QStringLiteral("P"), tr("choose a picture")},
                             {tr("Esc"), tr("bench")},
                             {tr("Ctrl+Enter"), tr("file and send")},
                             {QStringLiteral("?"), tr("all keys")}});

@@ -1,6 +1,5 @@
 // Answers on their way out: filed, made into a mail, written to files.
 #include "answer/calendar.h"
-#include "answer/mail.h"
 #include "app/answer/answer_page.h"
 #include "app/paint/answer_pdf.h"
 #include "app/paint/answer_picture.h"
@@ -11,9 +10,18 @@
 #include "base/files.h"
 
 #include <QFileDialog>
+#include <QTemporaryDir>
 
 namespace deft::ui {
 namespace {
+
+/// The mail as filing would make it, with its attachments.
+Result<std::string> wholeMail(const Review& review, StopToken stop, const ProgressFn& progress) {
+    const QTemporaryDir folder;
+    if (!folder.isValid()) return fail(Errc::WriteFailed, folder.errorString().toStdString());
+    return makeMail(review, folder.filePath(QStringLiteral("moment.mp4")).toStdString(), stop, progress)
+        .map([](MadeMail made) { return std::move(made.text); });
+}
 
 /// An answer in the form that the file's ending asks for.
 Result<void> writeAs(const std::filesystem::path& path, const Review& review, StopToken stop,
@@ -33,7 +41,7 @@ Result<void> writeAs(const std::filesystem::path& path, const Review& review, St
     else if (kind == ".txt")
         content = answerText(answer);
     else if (kind == ".eml")
-        content = answerMail(answer, review.inputs.coach, pictures);
+        content = wholeMail(review, stop, progress);
     else if (kind == ".ics")
         content = answerCalendar(answer, review.inputs);
     if (!content) return tl::unexpected(content.error());
@@ -61,7 +69,8 @@ void MainWindow::connectSending() {
                 : tr("The mail is ready, %1. It is in %2").arg(QString::fromStdString(mail.without), file));
     });
     connect(outgoing_, &Outgoing::failed, this, [this](const QString& sentence) {
-        say(tr("The review is filed and its page kept, but there is no mail: %1.").arg(sentence));
+        say(tr("The review is filed and its page kept, but there is no mail: %1. The next start tries again.")
+                .arg(sentence));
     });
 }
 

@@ -42,6 +42,7 @@ extern const char* const kScopeNote;
 std::string footnote(const Answer& answer);
 /// Corrections are numbered; the other parts are paragraphs.
 bool isCorrection(const AnswerPart& part);
+std::string faultOf(const AnswerPart& part); ///< the fault or check that a correction is about; else empty
 
 /// A picture as base64 PNG or JPEG with its type ("image/jpeg"); empty when it cannot be made.
 struct PictureData {

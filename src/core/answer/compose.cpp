@@ -1,9 +1,10 @@
 #include "answer/calendar.h"
+#include "answer/correction.h"
+#include "answer/phrases.h"
 #include "judgement/wording.h"
 #include "review/seen_faults.h"
 
 #include <algorithm>
-#include <cctype>
 #include <cmath>
 
 namespace deft {
@@ -13,41 +14,6 @@ const char* const kScopeNote =
     "What your doctor or physiotherapist tells you comes first.";
 
 namespace {
-
-std::string sec(double v) { return numberWords(v, 1) + " s"; }
-
-std::string withUnit(double v, const std::string& unit, int decimals = 1) {
-    const std::string sign = unitSign(unit);
-    return signedWords(v, decimals) + (sign == "°" ? sign : " " + sign);
-}
-
-std::string band(double v, double u, const std::string& unit, bool withSign = true) {
-    const std::string sign = unitSign(unit);
-    return (withSign ? signedWords(v, 1) : numberWords(v, 1)) + " ± " + numberWords(u, 1) +
-           (sign == "°" ? sign : " " + sign);
-}
-
-const char* ordinal(int rep) {
-    static const char* words[] = {"first", "second",  "third",  "fourth", "fifth",
-                                  "sixth", "seventh", "eighth", "ninth",  "tenth"};
-    return rep < 10 ? words[rep] : "last";
-}
-
-std::string countWords(int n) {
-    static const char* words[] = {"no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"};
-    return n >= 0 && n <= 10 ? words[n] : std::to_string(n);
-}
-
-std::string listOf(const std::vector<std::string>& items) {
-    std::string out;
-    for (size_t i = 0; i < items.size(); ++i) out += (i == 0 ? "" : i + 1 == items.size() ? " and " : ", ") + items[i];
-    return out;
-}
-
-std::string withoutSign(double v, const std::string& unit) {
-    const std::string sign = unitSign(unit);
-    return numberWords(v, 0) + (sign == "°" ? sign : " " + sign);
-}
 
 /// Seconds, or breaths where the school counts those.
 std::string holdWords(const Exercise& e, double hold_s) {
@@ -120,72 +86,6 @@ AnswerPart whatWentWell(const Review& r) {
     if (say.empty())
         say.push_back("Thank you for filming and sending this: it shows exactly what we need to work on next.");
     for (const std::string& s : say) part.text += (part.text.empty() ? "" : " ") + s;
-    return part;
-}
-
-AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
-    AnswerPart part{"correction-" + cue.fault, "", cue.text, {}, {}};
-    const std::string moverUnit = measureUnit(r.exercise.mover.measure);
-    std::string measure, unit;
-    if (const FaultPlan* plan = r.exercise.fault(cue.fault)) {
-        measure = plan->limit.measure, unit = plan->limit.unit;
-        part.title = "Correction " + std::to_string(number) + ": " + plan->name;
-        part.title[part.title.find(": ") + 2] = char(std::tolower(plan->name[0]));
-        std::vector<std::string> reps;
-        const Fault* worst = nullptr;
-        for (const Fault* f : r.standing()) {
-            if (f->id != cue.fault) continue;
-            const std::string name = ordinal(f->rep);
-            if (std::find(reps.begin(), reps.end(), name) == reps.end()) reps.push_back(name);
-            if (!worst || !std::isfinite(worst->worst) ||
-                std::abs(f->worst - f->limit) > std::abs(worst->worst - worst->limit))
-                worst = f;
-        }
-        if (worst) {
-            part.text += " In the " + listOf(reps) + " " +
-                         (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " + plan->told + ".";
-            if (std::isfinite(worst->worst))
-                part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) +
-                                     " at worst, limit " + withUnit(worst->limit, unit, 0) +
-                                     (worst->byCoach                         ? ", seen by you"
-                                      : worst->certainty == Certainty::Clear ? ", clear"
-                                                                             : ", cannot tell for sure"));
-            else
-                part.facts.push_back("seen by you; " + measureName(measure) + " was not measured there");
-            const Rep& rep = r.events.reps[size_t(worst->rep)];
-            if (rep.brokenBy == measure)
-                part.facts.push_back("gave way after " + withoutSign(rep.controlRange, moverUnit) + " of " +
-                                     r.exercise.mover.words + ", reached " + withoutSign(rep.reach, moverUnit));
-            else if (rep.hold.brokenBy == measure)
-                part.facts.push_back("gave way after " + sec(rep.hold.clean_s) + " of " + sec(rep.hold.duration_s()));
-            if (!worst->causedBy.empty()) part.facts.push_back("follows from " + worst->causedBy);
-        }
-    } else if (const SetupCheck* check = r.exercise.check(cue.fault)) {
-        measure = check->limit.measure, unit = check->limit.unit;
-        part.title = "Correction " + std::to_string(number) + ": " + check->name;
-        part.title[part.title.find(": ") + 2] = char(std::tolower(check->name[0]));
-        for (const SetupVerdict& v : r.findings.setup)
-            if (v.id == cue.fault) {
-                const std::string told = v.high ? check->tooHigh : check->tooLow;
-                if (!told.empty()) part.text = told + " " + part.text;
-                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, false) + ", wanted" +
-                                     (check->limit.low ? " from " + numberWords(*check->limit.low, 0) : "") +
-                                     (check->limit.high ? " to " + numberWords(*check->limit.high, 0) : "") +
-                                     unitSign(unit));
-            }
-    }
-    part.facts.push_back("cue: " + cue.rung + ", " + cue.because);
-    const auto pair = r.framePair(cue.fault);
-    if (pair && r.exercise.fault(cue.fault)) {
-        const std::string& one = r.exercise.words.one;
-        part.pictures.push_back({pair->best, pair->bestRep, measure,
-                                 "Aim for this: your " + std::string(ordinal(pair->bestRep)) + " " + one, false});
-        part.pictures.push_back({pair->worst, pair->worstRep, measure,
-                                 "Too far: your " + std::string(ordinal(pair->worstRep)) + " " + one, true});
-    } else if (r.exercise.check(cue.fault)) {
-        part.pictures.push_back({r.clip.frameAt((r.events.setupStart_s + r.events.setupEnd_s) / 2), 0, measure,
-                                 r.exercise.words.start, true});
-    }
     return part;
 }
 

@@ -47,7 +47,11 @@ std::string figures(const AnswerPart& part, const PictureSource& sources) {
 
 } // namespace
 
-bool isCorrection(const AnswerPart& p) { return p.id.starts_with("correction-"); }
+constexpr std::string_view kCorrection = "correction-";
+
+bool isCorrection(const AnswerPart& p) { return p.id.starts_with(kCorrection); }
+
+std::string faultOf(const AnswerPart& p) { return isCorrection(p) ? p.id.substr(kCorrection.size()) : std::string(); }
 
 std::string footnote(const Answer& a) { return a.exerciseName + ", measured the way of “" + a.schoolWords + "”"; }
 

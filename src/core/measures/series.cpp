@@ -157,37 +157,37 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
     for (auto& s : made)
         if (s) set.series.push_back(std::move(*s));
 
-    // Neutral: given, or the median of the still time at the start.
     auto setupMedian = [&](const char* id, double& u95) {
         std::vector<double> values, bands;
-        if (const Series* s = set.find(id))
-            for (size_t i = 0; i < s->value.size(); ++i)
-                if (options.inSetup(set.time_s[i]) && std::isfinite(s->value[i]))
-                    values.push_back(s->value[i]), bands.push_back(s->u95[i]);
+        if (const Series* one = set.find(id))
+            for (size_t i = 0; i < one->value.size(); ++i)
+                if (options.inSetup(set.time_s[i]) && std::isfinite(one->value[i]))
+                    values.push_back(one->value[i]), bands.push_back(one->u95[i]);
         u95 = bands.empty() ? 0 : medianOf(bands);
         return values.empty() ? kGap : medianOf(values);
     };
-    double u95 = 0, uTrunk = 0;
-    const double tilt = setupMedian("tilt", u95), onTrunk = setupMedian("pelvis_on_trunk", uTrunk);
-    set.neutral = {tilt, onTrunk, u95, "set-up"};
-    if (options.neutral) {
-        const Neutral given = *options.neutral;
-        set.neutral = given;
-        // The neutral of another clip is an angle against its mat; against the trunk it is moved by the same amount.
-        if (!std::isfinite(given.pelvis_on_trunk_raw) || given.pelvis_on_trunk_raw == 0)
-            set.neutral.pelvis_on_trunk_raw = onTrunk + (given.tilt_raw - tilt);
-    }
-    auto relativeTo = [&](const char* id, double zero, double band) {
-        Series* s = set.find(id);
-        if (!s || !std::isfinite(zero)) return;
-        for (size_t i = 0; i < s->value.size(); ++i) {
-            s->value[i] -= zero;
-            s->u95[i] = std::hypot(s->u95[i], band);
-        }
-    };
-    relativeTo("tilt", set.neutral.tilt_raw, set.neutral.u95);
-    relativeTo("pelvis_on_trunk", set.neutral.pelvis_on_trunk_raw, options.neutral ? set.neutral.u95 : uTrunk);
+    set.ofSetup.tilt_raw = setupMedian("tilt", set.ofSetup.u95);
+    set.ofSetup.pelvis_on_trunk_raw = setupMedian("pelvis_on_trunk", set.ofSetupTrunk_u95);
+    for (const char* id : {"tilt", "pelvis_on_trunk"})
+        if (const Series* one = set.find(id)) set.beforeNeutral.push_back(*one);
+    tellAgainst(set, options.neutral);
     return set;
+}
+
+void tellAgainst(SeriesSet& set, const std::optional<Neutral>& neutral) {
+    set.neutral = neutral.value_or(set.ofSetup);
+    // The neutral of another clip is an angle against its mat; against the trunk it is moved by the same amount.
+    if (neutral && (!std::isfinite(neutral->pelvis_on_trunk_raw) || neutral->pelvis_on_trunk_raw == 0))
+        set.neutral.pelvis_on_trunk_raw = set.ofSetup.pelvis_on_trunk_raw + (neutral->tilt_raw - set.ofSetup.tilt_raw);
+    for (const Series& before : set.beforeNeutral) {
+        const bool tilt = before.id == "tilt";
+        const double zero = tilt ? set.neutral.tilt_raw : set.neutral.pelvis_on_trunk_raw;
+        const double band = tilt || neutral ? set.neutral.u95 : set.ofSetupTrunk_u95;
+        Series& s = *set.find(before.id);
+        s = before;
+        if (!std::isfinite(zero)) continue;
+        for (size_t i = 0; i < s.value.size(); ++i) s.value[i] -= zero, s.u95[i] = std::hypot(s.u95[i], band);
+    }
 }
 
 std::string toCsv(const SeriesSet& set) {

@@ -15,6 +15,7 @@ struct Neutral {
     double pelvis_on_trunk_raw = 0;
     double u95 = 0;
     std::string source = "set-up"; ///< "clip", "set-up" (provisional) or "coach"
+    bool operator==(const Neutral&) const = default;
 };
 
 struct SeriesOptions {
@@ -37,6 +38,11 @@ struct SeriesSet {
     std::vector<Series> series;
     Neutral neutral;
     MeasureContext context;
+    /// What is told against neutral, before it was, and the neutral of the set-up with its half-widths: another neutral
+    /// needs no measuring anew. Empty when the set was put together from two.
+    std::vector<Series> beforeNeutral;
+    Neutral ofSetup;
+    double ofSetupTrunk_u95 = 0;
 
     const Series* find(const std::string& id) const;
     Series* find(const std::string& id);
@@ -48,6 +54,10 @@ struct SeriesSet {
 /// are not relative and the camera's roll for those against the mat.
 /// @errors those of bodyAxes
 Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& options);
+
+/// Tells tilt and pelvis_on_trunk against this neutral, or without one against that of the set-up. Nothing else in the
+/// set depends on it. The set must have its `beforeNeutral`.
+void tellAgainst(SeriesSet& set, const std::optional<Neutral>& neutral);
 
 /// `frame,time_s,<measure>,<measure>_u95,…`; empty = not measurable.
 std::string toCsv(const SeriesSet& set);

@@ -16,6 +16,30 @@ std::string entry(const std::string& where, const char* list, size_t i) {
 
 size_t Drawing::pointsOf(Kind kind) { return kind == Kind::Angle ? 3 : kind == Kind::Words ? 1 : 2; }
 
+Json toJson(const std::map<std::string, ChosenPictures>& pictures) {
+    Json all = Json::object();
+    for (const auto& [fault, chosen] : pictures)
+        all[fault] = {{"best_s", chosen.best_s ? Json(*chosen.best_s) : Json(nullptr)},
+                      {"worst_s", chosen.worst_s ? Json(*chosen.worst_s) : Json(nullptr)}};
+    return all;
+}
+
+Result<std::map<std::string, ChosenPictures>> parsePictures(const Json& json, const std::string& where) {
+    std::map<std::string, ChosenPictures> pictures;
+    for (const auto& [fault, chosen] : json.items()) {
+        auto time = [&, &of = chosen](const char* key) -> std::optional<double> {
+            const Json at = of.value(key, Json(nullptr));
+            return at.is_null() ? std::nullopt : std::optional(at.get<double>());
+        };
+        try {
+            pictures[fault] = {time("best_s"), time("worst_s")};
+        } catch (const nlohmann::json::exception& e) {
+            return fail(Errc::BadFormat, where + ": /pictures/" + fault + ": " + e.what());
+        }
+    }
+    return pictures;
+}
+
 Json toJson(const std::vector<SeenFault>& seen) {
     Json list = Json::array();
     for (const SeenFault& s : seen) list.push_back({{"fault", s.id}, {"start_s", s.start_s}, {"end_s", s.end_s}});

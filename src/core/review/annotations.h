@@ -3,6 +3,8 @@
 #include "events/breath.h"
 #include "geometry/angle.h"
 
+#include <map>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -27,6 +29,16 @@ struct Drawing {
 
     static size_t pointsOf(Kind kind); ///< how many it needs
 };
+
+/// The frames that the coach chose for a correction's pictures; what is empty stays as computed.
+struct ChosenPictures {
+    std::optional<double> best_s, worst_s;
+    bool operator==(const ChosenPictures&) const = default;
+};
+
+Json toJson(const std::map<std::string, ChosenPictures>& pictures);
+/// @errors BadFormat naming the entry
+Result<std::map<std::string, ChosenPictures>> parsePictures(const Json& json, const std::string& where);
 
 Json toJson(const std::vector<SeenFault>& seen);
 Json toJson(const std::vector<Drawing>& drawings);

@@ -47,6 +47,7 @@ Result<SidedSeries> seriesOfBothSides(const Tracks& tracks, SeriesOptions option
     auto right = seriesFor(tracks, options, mover);
     if (!right) return tl::unexpected(right.error());
     SidedSeries both{std::move(*left), {}};
+    both.set.beforeNeutral.clear();
     addReps(both.working, "left", findMovement(both.set, mover));
     const bool leftWorks = !both.working.empty();
     addReps(both.working, "right", findMovement(*right, mover));

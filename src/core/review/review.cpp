@@ -125,41 +125,43 @@ std::vector<const Fault*> Review::standing() const {
     return out;
 }
 
-std::optional<Review::Pair> Review::framePair(const std::string& id) const {
-    std::string measure;
+std::optional<Review::RepFrames> Review::framesOfRep(const std::string& id, int number) const {
+    if (number < 0 || number >= int(events.reps.size())) return std::nullopt;
     Tolerance t;
     bool hold = true;
     if (const FaultPlan* f = exercise.fault(id)) {
         t = {f->limit.measure, f->limit.low, f->limit.high}, hold = !f->onTheWay;
     } else if (const SetupCheck* c = exercise.check(id)) {
         t = {c->limit.measure, c->limit.low, c->limit.high};
-    } else {
-        return std::nullopt;
     }
     const Series* s = series.find(t.measure);
-    if (!s || events.reps.empty()) return std::nullopt;
-    // Worst: farthest outside. Best: the same phase of the rep in which the worst value was mildest.
-    Pair pair{-1, -1, 0, 0};
-    double worst = -1e300, mildest = 1e300;
-    for (size_t r = 0; r < events.reps.size(); ++r) {
-        const Rep& rep = events.reps[r];
-        double own = -1e300;
-        int64_t at = -1;
-        for (int64_t i = clip.frameAt(hold ? rep.hold.start_s : rep.start_s);
-             i < clip.frames() && clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
-            if (!std::isfinite(s->value[size_t(i)])) continue;
-            const double e = t.excess(s->value[size_t(i)]);
-            if (e > own) own = e, at = i;
-        }
-        if (at < 0) continue;
-        if (own > worst) worst = own, pair.worst = at, pair.worstRep = int(r);
-        // The best picture shows the end of the hold while it was still clean, so that it looks like the same moment.
-        const double clean = rep.hold.clean_s > 0.4 ? rep.hold.start_s + 0.8 * rep.hold.clean_s
-                             : rep.break_s          ? *rep.break_s - 0.1
-                                                    : rep.hold.start_s;
-        if (own < mildest) mildest = own, pair.best = clip.frameAt(std::max(0.0, clean)), pair.bestRep = int(r);
+    if (!s) return std::nullopt;
+    const Rep& rep = events.reps[size_t(number)];
+    RepFrames out{-1, -1, -1e300};
+    for (int64_t i = clip.frameAt(hold ? rep.hold.start_s : rep.start_s);
+         i < clip.frames() && clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
+        if (!std::isfinite(s->value[size_t(i)])) continue;
+        if (const double e = t.excess(s->value[size_t(i)]); e > out.excess) out.excess = e, out.worst = i;
     }
-    if (pair.worst < 0 || pair.best < 0) return std::nullopt;
+    if (out.worst < 0) return std::nullopt;
+    // The end of the hold while it was still clean, so that it looks like the same moment.
+    const double clean = rep.hold.clean_s > 0.4 ? rep.hold.start_s + 0.8 * rep.hold.clean_s
+                         : rep.break_s          ? *rep.break_s - 0.1
+                                                : rep.hold.start_s;
+    out.clean = clip.frameAt(std::max(0.0, clean));
+    return out;
+}
+
+std::optional<Review::Pair> Review::framePair(const std::string& id) const {
+    std::optional<Pair> pair;
+    double worst = -1e300, mildest = 1e300;
+    for (int i = 0; i < int(events.reps.size()); ++i) {
+        const auto rep = framesOfRep(id, i);
+        if (!rep) continue;
+        if (!pair) pair = Pair{};
+        if (rep->excess > worst) worst = rep->excess, pair->worst = rep->worst, pair->worstRep = i;
+        if (rep->excess < mildest) mildest = rep->excess, pair->best = rep->clean, pair->bestRep = i;
+    }
     return pair;
 }
 
@@ -221,7 +223,7 @@ bool needsRollOrder(const Exercise& e) {
                        [](const FaultPlan& f) { return f.limit.measure == "roll_order"; });
 }
 
-/// Everything that measure() looks at besides the tracks.
+/// Everything that measure() looks at besides the tracks and the neutral.
 std::string measuredFrom(const Review& r) {
     const MoverPlan m = moverPlan(r.exercise);
     Json key = {r.exercise.id,
@@ -235,8 +237,6 @@ std::string measuredFrom(const Review& r) {
                 numberOrNull(m.high),
                 needsRollOrder(r.exercise),
                 r.inputs.marks.scaleLengthCm.value_or(0)};
-    if (const auto& n = r.inputs.neutral)
-        key.insert(key.end(), {n->tilt_raw, n->pelvis_on_trunk_raw, n->u95, n->source});
     return key.dump();
 }
 
@@ -269,6 +269,12 @@ Result<void> measure(Review& r) {
     return {};
 }
 
+/// Is it enough for another neutral to shift what is told against it? Not where the movement is found in that.
+bool canTellAnew(const Review& r) {
+    const Measure* mover = findMeasure(moverPlan(r.exercise).measure);
+    return !r.series.beforeNeutral.empty() && !(mover && mover->zero == Zero::Neutral);
+}
+
 Result<Review> judged(Review r, ReviewInputs inputs) {
     // Without the safety rules nothing would be locked and no caution said: then there is no review at all.
     if (!safetyRules()) return tl::unexpected(safetyRules().error());
@@ -286,10 +292,15 @@ Result<Review> judged(Review r, ReviewInputs inputs) {
     for (const std::string& name : r.exercise.landmarksNeeded)
         if (!r.tracks.landmark.count(name)) r.missing.push_back(name);
     r.inputs = std::move(inputs);
-    if (const std::string from = measuredFrom(r); from != r.measuredFrom) {
+    const std::string from = measuredFrom(r);
+    const bool otherNeutral = r.toldAgainst != r.inputs.neutral;
+    if (from != r.measuredFrom || (otherNeutral && !canTellAnew(r))) {
         if (auto ok = measure(r); !ok) return tl::unexpected(ok.error());
         r.measuredFrom = from;
+    } else if (otherNeutral) {
+        tellAgainst(r.series, r.inputs.neutral);
     }
+    r.toldAgainst = r.inputs.neutral;
     r.events = r.movement;
     const MoverPlan mover = moverPlan(r.exercise);
     findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series));

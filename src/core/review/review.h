@@ -31,10 +31,11 @@ struct ReviewInputs {
     std::map<std::string, std::string> words; ///< part of the answer → text as edited
     /// part of the answer → the computed text that was edited, so that what it says can be kept true
     std::map<std::string, std::string> wordsOn;
-    std::map<std::string, bool> parts;       ///< part of the answer → sent or left out
-    std::optional<Target> overruled;         ///< the coach's own target instead of the proposed one
-    std::string overruledStep, overruledWhy; ///< the coach's own step, empty = as proposed, and the reason
-    std::vector<CueRecord> cueRecord;        ///< of this coach, over all clients
+    std::map<std::string, ChosenPictures> pictures; ///< fault id → frames that the coach chose for its pictures
+    std::map<std::string, bool> parts;              ///< part of the answer → sent or left out
+    std::optional<Target> overruled;                ///< the coach's own target instead of the proposed one
+    std::string overruledStep, overruledWhy;        ///< the coach's own step, empty = as proposed, and the reason
+    std::vector<CueRecord> cueRecord;               ///< of this coach, over all clients
 
     /// Key of a fault in `agreed`.
     static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }
@@ -53,8 +54,9 @@ struct Review {
     std::vector<ClipCheck> check;
     std::vector<std::string> missing; ///< landmarks that the exercise needs and that are not marked
     /// What series and movement were computed from, besides the tracks, and the movement before any judgement: while
-    /// the first stays the same, judging anew does not measure again.
+    /// they stay the same, judging anew does not measure again; another neutral only shifts what is told against it.
     std::string measuredFrom;
+    std::optional<Neutral> toldAgainst;
     Events movement;
 
     bool metTarget() const;
@@ -62,6 +64,13 @@ struct Review {
     bool anyUnsure() const; ///< a rep in which too much was not seen
     /// The faults that count: those the coach has not turned down.
     std::vector<const Fault*> standing() const;
+    /// Frames of one rep for a fault or check: where its measure was farthest outside its tolerance (`excess`, in its
+    /// unit), and near the end of what was clean. Nothing where it was not measured.
+    struct RepFrames {
+        int64_t clean, worst;
+        double excess;
+    };
+    std::optional<RepFrames> framesOfRep(const std::string& faultId, int rep) const;
     /// Best and worst frame of a measure over the reps, toward and away from its tolerance. Nothing when there is none.
     struct Pair {
         int64_t best, worst;

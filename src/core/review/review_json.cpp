@@ -59,6 +59,7 @@ Json toJson(const ReviewInputs& in) {
             {"breaths", toJson(in.breaths)},
             {"words", in.words},
             {"words_on", in.wordsOn},
+            {"pictures", toJson(in.pictures)},
             {"parts", in.parts},
             {"overruled", overruled}};
 }
@@ -115,6 +116,9 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         in.breaths = *breaths;
         in.words = j.value("words", std::map<std::string, std::string>{});
         in.wordsOn = j.value("words_on", std::map<std::string, std::string>{});
+        auto pictures = parsePictures(j.value("pictures", Json::object()), where);
+        if (!pictures) return tl::unexpected(pictures.error());
+        in.pictures = *pictures;
         in.parts = j.value("parts", std::map<std::string, bool>{});
         if (j.contains("overruled") && !j["overruled"].is_null()) {
             const Json& o = j["overruled"];

@@ -1,0 +1,108 @@
+#include "answer/correction.h"
+
+#include "answer/phrases.h"
+#include "judgement/wording.h"
+
+#include <algorithm>
+#include <cctype>
+#include <cmath>
+
+namespace deft {
+namespace {
+
+/// Best and worst frame of a fault, or the set-up for a check; the coach's own choice where there is one.
+std::vector<AnswerPicture> picturesOf(const Review& r, const std::string& fault, const std::string& measure) {
+    const auto it = r.inputs.pictures.find(fault);
+    const ChosenPictures chosen = it == r.inputs.pictures.end() ? ChosenPictures{} : it->second;
+    std::vector<AnswerPicture> out;
+    auto add = [&](int64_t frame, const std::optional<double>& own_s, const std::string& says, bool ofRep,
+                   bool broken) {
+        if (own_s) frame = r.clip.frameAt(*own_s);
+        const double t = r.clip.time_s[size_t(frame)];
+        int rep = int(r.events.reps.size()) - 1;
+        while (rep >= 0 && (t < r.events.reps[size_t(rep)].start_s || t > r.events.reps[size_t(rep)].end_s)) --rep;
+        const std::string whose = "your " + std::string(rep < 0 ? "" : ordinal(rep)) + " " + r.exercise.words.one;
+        out.push_back({frame, rep, measure, ofRep && rep >= 0 ? says + ": " + whose : says, broken});
+    };
+    if (const auto pair = r.framePair(fault); pair && r.exercise.fault(fault)) {
+        add(pair->best, chosen.best_s, "Aim for this", true, false);
+        add(pair->worst, chosen.worst_s, "Too far", true, true);
+    } else if (r.exercise.check(fault)) {
+        const double middle = (r.events.setupStart_s + r.events.setupEnd_s) / 2;
+        add(r.clip.frameAt(middle), chosen.worst_s, r.exercise.words.start, false, true);
+    }
+    return out;
+}
+
+/// When the pictures were taken and what was measured in them.
+std::string pictureFacts(const Review& r, const std::vector<AnswerPicture>& pictures, const std::string& unit) {
+    std::vector<std::string> said;
+    for (const AnswerPicture& p : pictures) {
+        const Series* s = r.series.find(p.measure);
+        const double value = s ? s->value[size_t(p.frame)] : kGap;
+        said.push_back("at " + sec(r.clip.time_s[size_t(p.frame)]) +
+                       (std::isfinite(value) ? " (" + withUnit(value, unit) + ")" : " (not measured)"));
+    }
+    return said.empty() ? "" : (said.size() > 1 ? "pictures " : "picture ") + listOf(said);
+}
+
+} // namespace
+
+AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
+    AnswerPart part{"correction-" + cue.fault, "", cue.text, {}, {}};
+    const std::string moverUnit = measureUnit(r.exercise.mover.measure);
+    std::string measure, unit;
+    if (const FaultPlan* plan = r.exercise.fault(cue.fault)) {
+        measure = plan->limit.measure, unit = plan->limit.unit;
+        part.title = "Correction " + std::to_string(number) + ": " + plan->name;
+        part.title[part.title.find(": ") + 2] = char(std::tolower(plan->name[0]));
+        std::vector<std::string> reps;
+        const Fault* worst = nullptr;
+        for (const Fault* f : r.standing()) {
+            if (f->id != cue.fault) continue;
+            const std::string name = ordinal(f->rep);
+            if (std::find(reps.begin(), reps.end(), name) == reps.end()) reps.push_back(name);
+            if (!worst || !std::isfinite(worst->worst) ||
+                std::abs(f->worst - f->limit) > std::abs(worst->worst - worst->limit))
+                worst = f;
+        }
+        if (worst) {
+            part.text += " In the " + listOf(reps) + " " +
+                         (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " + plan->told + ".";
+            if (std::isfinite(worst->worst))
+                part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) +
+                                     " at worst, limit " + withUnit(worst->limit, unit, 0) +
+                                     (worst->byCoach                         ? ", seen by you"
+                                      : worst->certainty == Certainty::Clear ? ", clear"
+                                                                             : ", cannot tell for sure"));
+            else
+                part.facts.push_back("seen by you; " + measureName(measure) + " was not measured there");
+            const Rep& rep = r.events.reps[size_t(worst->rep)];
+            if (rep.brokenBy == measure)
+                part.facts.push_back("gave way after " + withoutSign(rep.controlRange, moverUnit) + " of " +
+                                     r.exercise.mover.words + ", reached " + withoutSign(rep.reach, moverUnit));
+            else if (rep.hold.brokenBy == measure)
+                part.facts.push_back("gave way after " + sec(rep.hold.clean_s) + " of " + sec(rep.hold.duration_s()));
+            if (!worst->causedBy.empty()) part.facts.push_back("follows from " + worst->causedBy);
+        }
+    } else if (const SetupCheck* check = r.exercise.check(cue.fault)) {
+        measure = check->limit.measure, unit = check->limit.unit;
+        part.title = "Correction " + std::to_string(number) + ": " + check->name;
+        part.title[part.title.find(": ") + 2] = char(std::tolower(check->name[0]));
+        for (const SetupVerdict& v : r.findings.setup)
+            if (v.id == cue.fault) {
+                const std::string told = v.high ? check->tooHigh : check->tooLow;
+                if (!told.empty()) part.text = told + " " + part.text;
+                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, false) + ", wanted" +
+                                     (check->limit.low ? " from " + numberWords(*check->limit.low, 0) : "") +
+                                     (check->limit.high ? " to " + numberWords(*check->limit.high, 0) : "") +
+                                     unitSign(unit));
+            }
+    }
+    part.facts.push_back("cue: " + cue.rung + ", " + cue.because);
+    part.pictures = picturesOf(r, cue.fault, measure);
+    if (const std::string facts = pictureFacts(r, part.pictures, unit); !facts.empty()) part.facts.push_back(facts);
+    return part;
+}
+
+} // namespace deft

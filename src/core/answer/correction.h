@@ -1,0 +1,10 @@
+#pragma once
+#include "answer/answer.h"
+
+namespace deft {
+
+/// The part of an answer that gives one cue: what was seen, what to do, what it rests on, and its pictures.
+/// @param number counted from 1
+AnswerPart correction(const Review& review, const ChosenCue& cue, int number);
+
+} // namespace deft
