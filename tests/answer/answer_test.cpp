@@ -85,6 +85,9 @@ private slots:
                  std::string(other == 0 ? "Too far: your first lift" : "Too far: your second lift"));
         QVERIFY(now->facts != part->facts);
         QCOMPARE(now->text, part->text);
+        // What is inside its tolerance is not called too far.
+        in.pictures[faultOf(*part)].worst_s = reps[0].start_s + 0.05;
+        QCOMPARE(composeAnswer(demoReview(in)).find(part->id)->pictures[1].caption, std::string("Your first lift"));
         // Between two reps it belongs to neither.
         in.pictures[faultOf(*part)] = {(reps[0].end_s + reps[1].start_s) / 2, {}};
         QVERIFY(reps[0].end_s + 0.1 < reps[1].start_s);

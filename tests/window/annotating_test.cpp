@@ -264,6 +264,31 @@ private slots:
     }
 
     /// Breaths are tapped while the clip plays; the reading is there at once.
+    /// The rep sheet and its plots as one page: letters stay letters, and on paper it is light in a dark window, too.
+    void sheetAsFile() {
+        openRuta();
+        auto write = [&](const char* name) {
+            const QString path = dir_.filePath(QString::fromLatin1(name));
+            window_->writeSheet(path);
+            const auto done = [&] { return !window_->message().contains(QStringLiteral("being written")); };
+            if (!QTest::qWaitFor(done, 30000)) QTest::qFail("not written in time", __FILE__, __LINE__);
+            return path;
+        };
+        QFile svg(write("sheet.svg"));
+        QVERIFY(svg.open(QIODevice::ReadOnly));
+        const QByteArray drawn = svg.readAll();
+        for (const char* words : {"Ruta", "Give-way", "Threads", "control range", "<image"})
+            QVERIFY2(drawn.contains(words) == (std::string_view(words) != "control range"), words); // no rep is chosen
+        window_->setDark(true);
+        const QImage png(write("sheet.png"));
+        window_->setDark(false);
+        QVERIFY(png.width() == 1000 && png.height() > 600);
+        QCOMPARE(png.pixelColor(3, 3), lightPalette().ground);
+        QVERIFY(QFileInfo(write("sheet.pdf")).size() > 20000);
+        QVERIFY(!QFile::exists(write("sheet.doc")));
+        QVERIFY(window_->message().contains(QStringLiteral("end the name in")));
+    }
+
     void breaths() {
         const auto row = [&]() -> const ReadingRow* {
             for (const ReadingRow& r : window_->benchPage().readings().rows())

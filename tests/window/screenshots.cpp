@@ -70,9 +70,25 @@ int main(int argc, char** argv) {
     if (!QTest::qWaitFor([&] { return window.comparePage().comparison().side(1) != nullptr; }, 120000)) return 1;
     window.comparePage().comparison().setPlace(1.6);
     shot("compare");
+    if (argc > 2) {
+        window.setDark(true);
+        shot("compare-dark");
+        window.setDark(false);
+        window.resize(1920, 1080);
+        shot("compare-large");
+        window.resize(1280, 800);
+    }
     window.go(MainWindow::Letter);
     shot("answer");
-    if (argc > 2) { // a picture out of the reply clip, and the bench with something drawn on it
+    if (argc > 2) {
+        QTest::keyClick(&window.answerPage(), Qt::Key_P);
+        QTest::keyClick(&window.answerPage(), Qt::Key_P);
+        QTest::keyClick(&window.answerPage(), Qt::Key_Right, Qt::ShiftModifier);
+        shot("answer-picked");
+        window.session().undoStack().undo();
+        window.writeSheet(out + QStringLiteral("/sheet.png"));
+        window.answerPage().leavePicture();
+        // A picture out of the reply clip, and the bench with something drawn on it
         const std::string clip = folder.filePath(QStringLiteral("reply.mp4")).toStdString();
         auto source = ClipReader::open(window.session().inputs().clipPath);
         if (source && writeReplyClip(*window.session().review(), window.session().answer(), *source, clip))
@@ -152,7 +168,7 @@ int main(int argc, char** argv) {
     window.benchPage().target().setOverruling(false);
     window.go(MainWindow::Letter);
     shot("answer-plain");
-    window.resize(1700, 1000);
+    window.resize(1920, 1080);
     shot("answer-large");
     window.go(MainWindow::Bench);
     shot("bench-large");

@@ -3,7 +3,7 @@
 #include "app/bench/readings_panel.h"
 #include "app/bench/target_panel.h"
 #include "app/exercises/exercises_page.h"
-#include "app/session/rep_rows.h"
+#include "app/sheet/rep_rows.h"
 #include "base/files.h"
 #include "review/compare.h"
 #include "support/demo_review.h"

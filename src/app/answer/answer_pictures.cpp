@@ -18,8 +18,6 @@ double pictureWidth(int width) { return (width - kGap_px) / 2.0; }
 
 AnswerPictures::AnswerPictures(QWidget* parent) : QWidget(parent) {}
 
-int AnswerPictures::heightFor(int width) { return int(pictureWidth(width) * kShape) + kTop + kFoot; }
-
 void AnswerPictures::show(const std::vector<AnswerPicture>& pictures, bool choosable) {
     pictures_ = pictures;
     images_.resize(pictures.size()); // the frame before stays until the new one is there
@@ -72,6 +70,8 @@ void AnswerPictures::paintEvent(QPaintEvent*) {
     }
 }
 
+void AnswerPictures::resizeEvent(QResizeEvent*) { setFixedHeight(int(pictureWidth(width()) * kShape) + kTop + kFoot); }
+
 void AnswerPictures::mousePressEvent(QMouseEvent* e) {
     for (int i = 0; i < choosable(); ++i)
         if (box(i).contains(e->position())) return emit pickedByHand(i);
@@ -97,7 +97,7 @@ PictureTools::PictureTools(QWidget* parent) : QWidget(parent) {
     add(0, 0, tr("Frame before"), QStringLiteral("←"), [this] { emit stepFrame(-1); });
     add(0, 1, tr("Next frame"), QStringLiteral("→"), [this] { emit stepFrame(1); });
     add(0, 2, tr("Next rep"), tr("Shift →"), [this] { emit nextRep(); });
-    add(1, 0, tr("Bench's frame"), QStringLiteral("F"), [this] { emit frameOfBench(); });
+    add(1, 0, tr("Frame of the bench"), QStringLiteral("F"), [this] { emit frameOfBench(); });
     add(1, 1, tr("As computed"), tr("Ctrl R"), [this] { emit computed(); });
     grid->setColumnStretch(3, 1);
     rows->addWidget(tools_, 0, 0, Qt::AlignLeft);

@@ -19,7 +19,6 @@ public:
     const AnswerPicture* picked() const;
     int pickedIndex() const { return picked_; }
     int choosable() const { return choosable_ ? int(pictures_.size()) : 0; } ///< how many can be picked
-    static int heightFor(int width);
 
 signals:
     void pickedByHand(int index);
@@ -27,6 +26,7 @@ signals:
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     QRectF box(int index) const;

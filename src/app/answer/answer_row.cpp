@@ -43,13 +43,15 @@ void GrowingText::keyPressEvent(QKeyEvent* e) {
 class AnswerFacts : public QWidget {
 public:
     explicit AnswerFacts(AnswerRow& row) : row_(row) {}
-    int heightFor(int width) const {
-        int h = 0;
-        for (const std::string& f : row_.shown_.facts) h += lineHeight(f, width);
-        return h;
+    void fit() {
+        int h = 2;
+        for (const std::string& f : row_.shown_.facts) h += lineHeight(f, std::max(200, width()));
+        setFixedHeight(h);
+        update();
     }
 
 protected:
+    void resizeEvent(QResizeEvent*) override { fit(); }
     static int lineHeight(const std::string& f, int width) {
         return QFontMetrics(face(Size::Small))
                    .boundingRect(QRect(0, 0, width, 400), Qt::TextWordWrap, QString::fromStdString(f))
@@ -151,10 +153,8 @@ void AnswerRow::show(const AnswerPart& part) {
     words_->fit();
     pictures_->show(part.pictures, isCorrection(part) && !session_.isFiled());
     pictures_->setVisible(!part.pictures.empty());
-    pictures_->setFixedHeight(AnswerPictures::heightFor(letterWidth()));
     tools_->setVisible(pictures_->choosable() > 0);
-    facts_->setFixedHeight(static_cast<AnswerFacts*>(facts_)->heightFor(std::max(200, facts_->width())) + 2);
-    facts_->update();
+    facts_->fit();
 }
 
 void AnswerRow::setPicture(int64_t frame, const QImage& picture) { pictures_->setPicture(frame, picture); }

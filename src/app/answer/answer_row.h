@@ -8,6 +8,8 @@ class QCheckBox;
 
 namespace deft::ui {
 
+class AnswerFacts;
+
 /// A text field as tall as its text.
 class GrowingText : public QPlainTextEdit {
     Q_OBJECT
@@ -58,7 +60,7 @@ private:
     QCheckBox* sent_;
     AnswerPictures* pictures_;
     PictureTools* tools_;
-    QWidget* facts_;
+    AnswerFacts* facts_;
     bool chosen_ = false;
     int letterWidth() const;
     friend class AnswerFacts;

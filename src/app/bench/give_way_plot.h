@@ -4,8 +4,7 @@
 
 namespace deft::ui {
 
-/// How far the anchor strayed (up) over how far the mover went (across), one thread a rep; where a thread leaves the
-/// tolerance, the control range is read off.
+/// Where control was lost, see drawGiveWay().
 class GiveWayPlot : public Panel {
     Q_OBJECT
 public:

@@ -1,13 +1,12 @@
 #pragma once
-#include "app/session/rep_rows.h"
+#include "app/paint/rep_sheet.h"
 #include "app/session/review_session.h"
 
 #include <QAbstractScrollArea>
 
 namespace deft::ui {
 
-/// The heart of the bench: one row a rep, one column a phase, each cell the client's own picture with the line that
-/// matters, notched where control was lost.
+/// The heart of the bench: every rep in its phases, see drawRepRow(). Pressing a cell goes there.
 class RepSheet : public QAbstractScrollArea {
     Q_OBJECT
 public:
@@ -23,9 +22,7 @@ protected:
 private:
     void refresh();
     void tell();
-    void paintCell(QPainter& p, const QRectF& picture, const RepCell& cell, int rep, Phase phase) const;
-    QRectF pictureBox(int rep, Phase phase) const;
-    double cellWidth() const;
+    RepSheetLook look() const;
     std::optional<std::pair<int, Phase>> cellAt(const QPoint& at) const;
 
     ReviewSession& session_;

@@ -3,7 +3,7 @@
 #include "app/bench/stage_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/sketch_picture.h"
-#include "app/session/rep_rows.h"
+#include "app/sheet/rep_rows.h"
 #include "app/widgets/panel.h"
 #include "landmarks/names.h"
 

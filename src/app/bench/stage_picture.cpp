@@ -2,7 +2,7 @@
 
 #include "app/bench/drawing_tool.h"
 #include "app/paint/body_overlay.h"
-#include "app/session/rep_rows.h"
+#include "app/sheet/rep_rows.h"
 #include "landmarks/names.h"
 
 #include <QMouseEvent>

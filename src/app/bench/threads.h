@@ -4,8 +4,7 @@
 
 namespace deft::ui {
 
-/// Thin strips over the clip's time with one playhead: phases, the anchor with its tolerance and band, the mover,
-/// faults. Pressing or dragging goes to that time.
+/// The clip over its time, see drawThreads(), with one playhead. Pressing or dragging goes to that time.
 class Threads : public Panel {
     Q_OBJECT
 public:
@@ -18,7 +17,6 @@ protected:
 
 private:
     void goTo(const QMouseEvent* event);
-    QRectF area() const;
     ReviewSession& session_;
 };
 

@@ -1,7 +1,7 @@
 #include "app/compare/pair_picture.h"
 
 #include "app/paint/body_overlay.h"
-#include "app/session/rep_rows.h"
+#include "app/sheet/rep_rows.h"
 #include "app/theme/words.h"
 #include "app/widgets/panel.h"
 

@@ -1,7 +1,7 @@
 #include "app/session/review_session.h"
 
 #include "app/paint/answer_picture.h"
-#include "app/session/rep_rows.h"
+#include "app/sheet/rep_rows.h"
 #include "base/files.h"
 #include "landmarks/names.h"
 #include "landmarks/track_clip.h"

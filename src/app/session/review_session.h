@@ -3,8 +3,8 @@
 #include "app/session/background_job.h"
 #include "app/session/clip_watch.h"
 #include "app/session/frame_source.h"
-#include "app/session/moments.h"
 #include "app/session/proposer.h"
+#include "app/sheet/moments.h"
 #include "store/library.h"
 
 #include <QUndoStack>

@@ -16,6 +16,7 @@ Palette make(std::initializer_list<const char*> c, bool dark) {
 }
 
 bool g_dark = false;
+thread_local int t_onPaper = 0;
 
 } // namespace
 
@@ -33,7 +34,9 @@ const Palette& darkPalette() {
     return p;
 }
 
-const Palette& colours() { return g_dark ? darkPalette() : lightPalette(); }
+const Palette& colours() { return g_dark && t_onPaper == 0 ? darkPalette() : lightPalette(); }
+OnPaper::OnPaper() { ++t_onPaper; }
+OnPaper::~OnPaper() { --t_onPaper; }
 void usePalette(bool dark) { g_dark = dark; }
 
 bool loadTypeface() {

@@ -15,6 +15,15 @@ const Palette& darkPalette();
 const Palette& colours(); ///< the one in use
 void usePalette(bool dark);
 
+/// While it lives, this thread paints in light colours: what is printed or passed on lies on paper.
+class OnPaper {
+public:
+    OnPaper();
+    ~OnPaper();
+    OnPaper(const OnPaper&) = delete;
+    OnPaper& operator=(const OnPaper&) = delete;
+};
+
 /// On pictures in both themes.
 inline const QColor kOnPicture(255, 255, 255), kLineThatMatters(0x8A, 0xD4, 0xF0), kCasing(0x14, 0x18, 0x1A, 153);
 

@@ -1,7 +1,5 @@
 #include "app/widgets/panel.h"
 
-#include <QPainterPath>
-
 namespace deft::ui {
 
 Panel::Panel(const QString& title, QWidget* parent) : QWidget(parent), title_(title) { setAccessibleName(title); }
@@ -26,28 +24,5 @@ void Panel::paintEvent(QPaintEvent*) {
         p.drawRect(QRectF(rect()).adjusted(0.8, 6, -0.8, -0.8));
     }
 }
-
-int putText(QPainter& p, const QRectF& box, const QString& text, Size size, const QColor& colour, QFont::Weight weight,
-            Qt::Alignment alignment) {
-    p.setFont(face(size, weight));
-    p.setPen(colour);
-    const QFontMetricsF m(p.font());
-    const QString shown = m.elidedText(text, Qt::ElideRight, box.width());
-    p.drawText(box, int(alignment), shown);
-    return int(m.horizontalAdvance(shown)) + 1;
-}
-
-void drawNotchedRule(QPainter& p, double x, double y, double width, double notchX) {
-    QPainterPath rule({x, y});
-    rule.lineTo(x + notchX - 5, y);
-    rule.lineTo(x + notchX, y + 5);
-    rule.lineTo(x + notchX + 5, y);
-    rule.lineTo(x + width, y);
-    p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(colours().strong, 1));
-    p.drawPath(rule);
-}
-
-QBrush hatch(const QColor& colour) { return QBrush(colour, Qt::BDiagPattern); }
 
 } // namespace deft::ui

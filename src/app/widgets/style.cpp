@@ -10,7 +10,8 @@ void applyStyle(QApplication& application) {
     const Palette& c = colours();
     if (application.style()->objectName() != QLatin1String("fusion"))
         application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
-    application.setFont(face(Size::Body));
+    // Setting it again would take their own fonts from widgets that have one.
+    if (application.font() != face(Size::Body)) application.setFont(face(Size::Body));
     QPalette p;
     p.setColor(QPalette::Window, c.ground);
     p.setColor(QPalette::WindowText, c.ink);

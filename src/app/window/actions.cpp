@@ -119,6 +119,8 @@ void MainWindow::makeActions() {
     add(picture, tr("Whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
     add(picture, tr("Write this picture to a file…"), {K(Qt::CTRL | Qt::Key_P)}, bench_,
         [this] { choosePictureFile(); });
+    add(picture, tr("Write the rep sheet and its plots to a file…"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, bench_,
+        [this] { chooseSheetFile(); });
     add(picture, tr("Threads shown or folded"), {K(Qt::Key_T)}, bench_,
         [this] { bench_->foldThreads(!bench_->threadsFolded()); });
 

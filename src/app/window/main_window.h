@@ -53,6 +53,8 @@ public:
     void writeAnswer(const QString& path);
     /// The frame that is shown, with its lines, as png, svg or pdf.
     void writePicture(const QString& path);
+    /// Rep sheet and plots on one page: .pdf, .svg or .png.
+    void writeSheet(const QString& path);
 
 protected:
     void closeEvent(QCloseEvent* event) override;
@@ -82,6 +84,8 @@ private:
     void chooseInbox();
     void chooseAnswerFile();
     void choosePictureFile();
+    void chooseSheetFile();
+    void writeAside(const QString& path, std::function<Result<void>(StopToken, const ProgressFn&)> write);
     void connectSending();
 
     std::unique_ptr<Library> library_;

@@ -5,6 +5,7 @@
 #include "app/paint/answer_picture.h"
 #include "app/paint/frame_picture.h"
 #include "app/paint/reply_clip.h"
+#include "app/paint/review_sheet.h"
 #include "app/queue/queue_page.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
@@ -89,6 +90,25 @@ void MainWindow::choosePictureFile() {
     if (!path.isEmpty()) writePicture(path);
 }
 
+void MainWindow::chooseSheetFile() {
+    if (!session_->review()) return say(tr("Measure the clip first."));
+    const QString path =
+        QFileDialog::getSaveFileName(this, tr("The rep sheet and its plots as a file"), QStringLiteral("sheet.pdf"),
+                                     tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
+    if (!path.isEmpty()) writeSheet(path);
+}
+
+void MainWindow::writeSheet(const QString& path) {
+    if (!session_->review()) return say(tr("Measure the clip first."));
+    writeAside(path,
+               [review = *session_->review(),
+                file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) -> Result<void> {
+                   auto reader = ClipReader::open(review.inputs.clipPath);
+                   if (!reader) return tl::unexpected(reader.error());
+                   return writeReviewSheet(review, *reader, file);
+               });
+}
+
 void MainWindow::writePicture(const QString& path) {
     if (!session_->review()) return say(tr("Measure the clip first."));
     const QImage frame = session_->frames()->frame(session_->frame());
@@ -102,13 +122,16 @@ void MainWindow::writePicture(const QString& path) {
 
 void MainWindow::writeAnswer(const QString& path) {
     if (!session_->review()) return say(tr("There is no answer yet; measure the clip first."));
+    writeAside(path, [review = *session_->review(), file = std::filesystem::path(path.toStdString())](
+                         StopToken stop, const ProgressFn& progress) { return writeAs(file, review, stop, progress); });
+}
+
+/// Writes a file off the window's thread and says how it went.
+void MainWindow::writeAside(const QString& path, std::function<Result<void>(StopToken, const ProgressFn&)> write) {
     say(tr("%1 is being written …").arg(path));
-    writing_.run([review = *session_->review(), path = std::filesystem::path(path.toStdString())](
-                     StopToken stop, const ProgressFn& progress) { return writeAs(path, review, stop, progress); },
-                 [this, path](const Result<void>& ok) {
-                     say(ok ? tr("Written to %1.").arg(path)
-                            : QString::fromStdString("Not written: " + ok.error().detail + "."));
-                 });
+    writing_.run(std::move(write), [this, path](const Result<void>& ok) {
+        say(ok ? tr("Written to %1.").arg(path) : QString::fromStdString("Not written: " + ok.error().detail + "."));
+    });
 }
 
 } // namespace deft::ui

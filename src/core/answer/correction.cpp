@@ -14,22 +14,29 @@ namespace {
 std::vector<AnswerPicture> picturesOf(const Review& r, const std::string& fault, const std::string& measure) {
     const auto it = r.inputs.pictures.find(fault);
     const ChosenPictures chosen = it == r.inputs.pictures.end() ? ChosenPictures{} : it->second;
+    const FaultPlan* plan = r.exercise.fault(fault);
+    const Series* series = r.series.find(measure);
     std::vector<AnswerPicture> out;
-    auto add = [&](int64_t frame, const std::optional<double>& own_s, const std::string& says, bool ofRep,
-                   bool broken) {
+    auto add = [&](int64_t frame, const std::optional<double>& own_s, const std::string& says, bool broken) {
         if (own_s) frame = r.clip.frameAt(*own_s);
-        const double t = r.clip.time_s[size_t(frame)];
+        const double t = r.clip.time_s[size_t(frame)], value = series ? series->value[size_t(frame)] : kGap;
         int rep = int(r.events.reps.size()) - 1;
         while (rep >= 0 && (t < r.events.reps[size_t(rep)].start_s || t > r.events.reps[size_t(rep)].end_s)) --rep;
-        const std::string whose = "your " + std::string(rep < 0 ? "" : ordinal(rep)) + " " + r.exercise.words.one;
-        out.push_back({frame, rep, measure, ofRep && rep >= 0 ? says + ": " + whose : says, broken});
+        std::string caption = says;
+        if (plan && rep >= 0) {
+            // Of a frame that the coach chose nothing is said that its reading contradicts.
+            const bool outside = Tolerance{measure, plan->limit.low, plan->limit.high}.excess(value) > 0;
+            const std::string whose = " " + std::string(ordinal(rep)) + " " + r.exercise.words.one;
+            caption = own_s && std::isfinite(value) && outside != broken ? "Your" + whose : says + ": your" + whose;
+        }
+        out.push_back({frame, rep, measure, caption, broken});
     };
-    if (const auto pair = r.framePair(fault); pair && r.exercise.fault(fault)) {
-        add(pair->best, chosen.best_s, "Aim for this", true, false);
-        add(pair->worst, chosen.worst_s, "Too far", true, true);
+    if (const auto pair = r.framePair(fault); pair && plan) {
+        add(pair->best, chosen.best_s, "Aim for this", false);
+        add(pair->worst, chosen.worst_s, "Too far", true);
     } else if (r.exercise.check(fault)) {
         const double middle = (r.events.setupStart_s + r.events.setupEnd_s) / 2;
-        add(r.clip.frameAt(middle), chosen.worst_s, r.exercise.words.start, false, true);
+        add(r.clip.frameAt(middle), chosen.worst_s, r.exercise.words.start, true);
     }
     return out;
 }

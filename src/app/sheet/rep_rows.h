@@ -1,5 +1,5 @@
 #pragma once
-#include "app/session/moments.h"
+#include "app/sheet/moments.h"
 
 #include <QString>
 #include <array>

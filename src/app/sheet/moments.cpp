@@ -1,4 +1,4 @@
-#include "app/session/moments.h"
+#include "app/sheet/moments.h"
 
 #include <algorithm>
 #include <cmath>

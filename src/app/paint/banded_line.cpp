@@ -1,4 +1,4 @@
-#include "app/widgets/banded_line.h"
+#include "app/paint/banded_line.h"
 
 #include <cmath>
 

@@ -1,4 +1,4 @@
-#include "app/session/rep_rows.h"
+#include "app/sheet/rep_rows.h"
 
 #include "app/theme/words.h"
 #include "review/readings.h"

@@ -1,0 +1,35 @@
+#pragma once
+#include "app/sheet/rep_rows.h"
+
+#include <QImage>
+#include <QPainter>
+#include <map>
+
+namespace deft::ui {
+
+/// What a rep sheet is drawn from, and where.
+struct RepSheetLook {
+    static constexpr int kHeadHeight = 24;
+    static constexpr double kShape = 1.5; ///< of a picture, width : height
+
+    const std::vector<RepRow>& rows;
+    const std::vector<Moment>& moments;
+    const std::map<int64_t, QImage>& pictures; ///< frame → its part inside `crop`; a missing one stays empty
+    QRectF crop;                               ///< px of the clip
+    double width = 0, scrolled = 0;
+    double widest = 200; ///< of a cell
+    std::optional<std::pair<int, Phase>> chosen{};
+    int moment = -1; ///< the one that is chosen
+    bool focus = false;
+
+    QRectF box(int rep, Phase phase) const; ///< of a cell's picture; its words stand below
+    double rowHeight() const;               ///< with the words
+    double height() const { return kHeadHeight + 4.0 + double(rows.size()) * rowHeight(); }
+};
+
+/// One row a rep, one column a phase, each cell the client's own picture with the line that matters, notched where
+/// control was lost.
+void drawRepRow(QPainter& p, const RepSheetLook& look, const Review& review, int rep);
+void drawRepHead(QPainter& p, const RepSheetLook& look, const Exercise& exercise);
+
+} // namespace deft::ui

@@ -1,0 +1,20 @@
+#pragma once
+#include "app/sheet/moments.h"
+
+#include <QPainter>
+
+namespace deft::ui {
+
+struct ThreadsLook {
+    const std::vector<Moment>& moments;
+    int moment = -1;              ///< the one that is chosen
+    std::optional<int64_t> frame; ///< where the playhead stands; nothing = there is none
+};
+
+/// Thin strips over the clip's time: phases, breaths, the anchor with its tolerance and band, the mover, faults.
+/// @param review null while there is none yet: the time alone
+void drawThreads(QPainter& p, const QRectF& box, const ClipInfo& clip, const Review* review, const ThreadsLook& look);
+/// The part of the box over which time runs.
+QRectF threadsArea(const QRectF& box);
+
+} // namespace deft::ui
