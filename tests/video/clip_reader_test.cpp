@@ -30,6 +30,23 @@ class ClipReaderTest : public QObject {
     }
 
 private slots:
+    /// A long way can be taken in pieces, and it is known beforehand how long it is.
+    void aWayInPieces() {
+        WriterOptions options;
+        options.keyEvery = 20;
+        QVERIFY(writeNumbered(at("pieces.mp4"), evenTimes(60), options));
+        auto clip = ClipReader::open(at("pieces.mp4")).value();
+        QCOMPARE(clip.keyFrame(0), 0);
+        const int64_t key = clip.keyFrame(35);
+        QVERIFY(key > 0 && key <= 35 && clip.keyFrame(key) == key);
+        QCOMPARE(clip.toDecode(35), 35 - key + 1);
+        for (int64_t at = key; at < 35; at += 4) QVERIFY(clip.decode(at));
+        QVERIFY(clip.toDecode(35) <= 4);
+        QCOMPARE(numberOf(clip.grey(35).value()), 35);
+        QCOMPARE(clip.toDecode(35), 0);
+        QCOMPARE(clip.decode(60).error().code, Errc::OutOfRange);
+    }
+
     void containers_data() {
         QTest::addColumn<QString>("name");
         QTest::addColumn<QString>("codec");

@@ -4,6 +4,7 @@
 #include "app/bench/readings_panel.h"
 #include "app/exercises/exercises_page.h"
 #include "support/driven_window.h"
+#include "support/numbered_clip.h"
 #include "support/table.h"
 
 #include <QMenu>
@@ -34,6 +35,12 @@ class AnnotatingTest : public DrivenWindow {
         QTest::keyClick(menu, Qt::Key_Return);
         window_->activateWindow(); // the offscreen platform does not give the focus back by itself
         QVERIFY(QTest::qWaitForWindowActive(window_.get()));
+    }
+    static cv::Mat greyOf(const QImage& image) {
+        const QImage grey = image.convertToFormat(QImage::Format_Grayscale8);
+        return cv::Mat(grey.height(), grey.width(), CV_8UC1, const_cast<uchar*>(grey.constBits()),
+                       size_t(grey.bytesPerLine()))
+            .clone();
     }
     void undo() { QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier); }
 
@@ -199,6 +206,27 @@ private slots:
         QCOMPARE(window_->room(), MainWindow::Letter);
         key(Qt::Key_Escape);
         QCOMPARE(window_->room(), MainWindow::Bench);
+    }
+
+    /// Somebody who drags through a clip sees something near at once, gets the frame that was wished last, and waits
+    /// for none that was wished before it.
+    void draggingThroughAClip() {
+        const std::string path = dir_.filePath(QStringLiteral("long.mp4")).toStdString();
+        WriterOptions options;
+        options.keyEvery = 40;
+        QVERIFY(writeNumbered(path, evenTimes(400), options));
+        FrameSource source(path);
+        std::vector<qint64> came;
+        connect(&source, &FrameSource::arrived, this, [&](qint64 frame) { came.push_back(frame); });
+        QVERIFY(QTest::qWaitFor([&] { return std::abs(source.nearest(215).first - 215) <= 20; }, 20000));
+        const auto [near, small] = source.nearest(215);
+        const cv::Mat seen = greyOf(small);
+        QCOMPARE(numberOf(seen), int(near));
+        came.clear();
+        for (const qint64 frame : {39, 119, 199, 279, 359}) (void)source.frame(frame);
+        QVERIFY(QTest::qWaitFor([&] { return !source.frame(359).isNull(); }, 20000));
+        QCOMPARE(numberOf(greyOf(source.frame(359))), 359);
+        QVERIFY(std::count(came.begin(), came.end(), 199) == 0);
     }
 
     void neutralFrame() {

@@ -38,7 +38,7 @@ void DrawingTool::start(Drawing::Kind kind) {
     cancel();
     if (!session_.isOpen() || session_.isFiled()) return;
     active_ = true;
-    drawing_ = {kind, session_.clip().time_s[size_t(session_.frame())], {}, {}};
+    drawing_ = {kind, session_.clip().time_s[size_t(stage_.shownFrame())], {}, {}};
     stage_.setCursor(Qt::CrossCursor);
     stage_.setFocus();
     stage_.update();
@@ -73,7 +73,7 @@ QString DrawingTool::hint() const {
 void DrawingTool::paint(QPainter& p, const QTransform& toView) const {
     if (!session_.isOpen()) return;
     for (const Drawing& d : session_.inputs().drawings)
-        if (session_.clip().frameAt(d.time_s) == session_.frame()) drawDrawing(p, d, toView);
+        if (session_.clip().frameAt(d.time_s) == stage_.shownFrame()) drawDrawing(p, d, toView);
     if (!active_) return;
     if (hover_ && !words_) {
         const QPointF c = toView.map(*hover_);
@@ -167,7 +167,7 @@ void DrawingTool::takeOutLast() {
     if (!session_.isOpen()) return;
     const auto& all = session_.inputs().drawings;
     for (size_t i = all.size(); i-- > 0;)
-        if (session_.clip().frameAt(all[i].time_s) == session_.frame())
+        if (session_.clip().frameAt(all[i].time_s) == stage_.shownFrame())
             return session_.edit(tr("%1 taken out").arg(nameOf(all[i].kind)),
                                  [i](ReviewInputs& in) { in.drawings.erase(in.drawings.begin() + std::ptrdiff_t(i)); });
 }

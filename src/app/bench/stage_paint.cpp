@@ -105,7 +105,10 @@ void StagePicture::paintWords(QPainter& p) const {
     p.setFont(face(Size::Body, QFont::DemiBold));
     haloText(p, {16, 26}, where);
     p.setFont(face(Size::Small, QFont::Medium));
-    if (damaged_) haloText(p, {16, 46}, tr("this frame is damaged; the one before is shown"));
+    if (damaged_)
+        haloText(p, {16, 46}, tr("this frame is damaged; the one before is shown"));
+    else if (shown_ != session_.frame() && !image_.isNull())
+        haloText(p, {16, 46}, tr("on its way; frame %1 is shown").arg(shown_ + 1));
     if (bestOver_ && session_.review() && session_.moment() >= 0)
         if (const auto pair = session_.review()->framePair(session_.moments()[size_t(session_.moment())].id))
             haloText(p, {width() - 16.0, 26},
@@ -144,7 +147,7 @@ void StagePicture::paintEvent(QPaintEvent*) {
             look.measure = rows[size_t(session_.rep())].cells[size_t(session_.phase())].measure;
         if (bestOver_ && session_.moment() >= 0)
             if (const auto pair = review->framePair(moments[size_t(session_.moment())].id)) look.bestFrame = pair->best;
-        drawBody(p, *review, session_.frame(), look);
+        drawBody(p, *review, shown_, look); // lines belong to the picture they lie on
     }
     if (!review || dragged_ || mending_) {
         // Marks that no track knows of yet, and the one in the hand.

@@ -27,10 +27,11 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         connect(session_.frames(), &FrameSource::arrived, this, [this](qint64 frame, const QImage& image) {
             if (frame != session_.frame()) return;
             damaged_ = image.isNull();
-            if (!damaged_) image_ = image;
+            if (!damaged_) image_ = image, shown_ = frame;
             update();
         });
         image_ = session_.frames()->frame(0);
+        shown_ = 0;
         toPlace_.clear();
         skipped_.clear();
         cursor_.reset();
@@ -41,7 +42,12 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         if (!session_.isOpen()) return;
         const QImage there = session_.frames()->frame(session_.frame(), session_.frame() >= last ? 1 : -1);
         last = session_.frame();
-        if (!there.isNull()) image_ = there, damaged_ = false;
+        if (!there.isNull()) {
+            image_ = there, shown_ = session_.frame(), damaged_ = false;
+        } else if (const auto [near, small] = session_.frames()->nearest(session_.frame());
+                   near >= 0 && std::abs(near - session_.frame()) < std::abs(shown_ - session_.frame())) {
+            image_ = small.scaled(session_.clip().width, session_.clip().height), shown_ = near;
+        }
         update();
     });
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
@@ -59,6 +65,8 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
     });
     connect(&session.job(), &BackgroundJob::changed, this, qOverload<>(&QWidget::update));
 }
+
+int64_t StagePicture::shownFrame() const { return image_.isNull() ? session_.frame() : shown_; }
 
 QTransform StagePicture::view() const {
     const double w = std::max(1, session_.clip().width), h = std::max(1, session_.clip().height);
@@ -99,7 +107,7 @@ void StagePicture::skipPlacing() {
 std::map<QString, ProposedMark> StagePicture::ghosts() const {
     std::map<QString, ProposedMark> out;
     const Proposals* p = session_.proposals();
-    if (!p || session_.isFiled() || session_.review() || p->frame != session_.frame()) return out;
+    if (!p || session_.isFiled() || session_.review() || p->frame != shownFrame()) return out;
     for (const auto& [name, mark] : p->marks)
         if (const QString n = QString::fromStdString(name); !skipped_.contains(n)) out[n] = mark;
     return out;
@@ -139,12 +147,12 @@ std::map<QString, QPointF> StagePicture::marksHere() const {
     std::map<QString, QPointF> out;
     if (const Review* r = session_.review())
         for (const auto& [name, points] : r->tracks.landmark)
-            if (const TrackPoint& p = points[size_t(session_.frame())];
+            if (const TrackPoint& p = points[size_t(shownFrame())];
                 p.state != PointState::Absent && p.state != PointState::Lost)
                 out[QString::fromStdString(name)] = {p.at.x(), p.at.y()};
     // Marks set by hand count at once, before they have been followed.
     for (const MarkedFrame& f : session_.inputs().marks.frames)
-        if (session_.clip().frameAt(f.time_s) == session_.frame())
+        if (session_.clip().frameAt(f.time_s) == shownFrame())
             for (const auto& [name, p] : f.points) {
                 if (p)
                     out[QString::fromStdString(name)] = {p->x(), p->y()};
@@ -193,7 +201,7 @@ void StagePicture::nudge(const QPointF& px) {
     const auto it = marks.find(selected_);
     if (it == marks.end()) return;
     const QPointF to = it->second + px;
-    session_.setMark(session_.frame(), selected_.toStdString(), Point2(to.x(), to.y()));
+    session_.setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
 }
 
 void StagePicture::snapSelected() {
@@ -224,12 +232,12 @@ void StagePicture::snapSelected() {
     if (isPlacing())
         cursor_ = to;
     else if (QLineF(to, *at).length() > 0.05)
-        session_.setMark(session_.frame(), selected_.toStdString(), Point2(to.x(), to.y()));
+        session_.setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
     update();
 }
 
 void StagePicture::markInvisible() {
-    if (!selected_.isEmpty()) session_.setMark(session_.frame(), selected_.toStdString(), std::nullopt);
+    if (!selected_.isEmpty()) session_.setMark(shownFrame(), selected_.toStdString(), std::nullopt);
 }
 
 void StagePicture::place(const QPointF& clip) {
@@ -237,7 +245,7 @@ void StagePicture::place(const QPointF& clip) {
         return;
     const QString name = toPlace_.front();
     selected_ = name;
-    session_.setMark(session_.frame(), name.toStdString(), Point2(clip.x(), clip.y())); // marksChanged renews the list
+    session_.setMark(shownFrame(), name.toStdString(), Point2(clip.x(), clip.y())); // marksChanged renews the list
 }
 
 void StagePicture::offerSticker(const QPointF& clip) {
@@ -329,7 +337,7 @@ void StagePicture::mouseReleaseEvent(QMouseEvent* e) {
     dragged_.reset();
     sticker_.reset();
     if (moved) // a ghost that is only clicked is agreed to where it lies
-        session_.setMark(session_.frame(), selected_.toStdString(), Point2(to.x(), to.y()));
+        session_.setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
     update();
 }
 

@@ -15,6 +15,8 @@ class StagePicture : public QWidget {
 public:
     explicit StagePicture(ReviewSession& session, QWidget* parent = nullptr);
 
+    /// Of the picture that is seen: marks and drawings belong to it, while another frame is on its way.
+    int64_t shownFrame() const;
     bool isMending() const { return mending_; }
     void setMending(bool on);
     bool isPlacing() const { return !toPlace_.isEmpty() && !session_.review(); }
@@ -74,6 +76,7 @@ private:
     ReviewSession& session_;
     DrawingTool* drawing_;
     QImage image_;
+    int64_t shown_ = 0; ///< the frame that image_ is of; while another is being decoded not the session's
     bool mending_ = false, bestOver_ = false, damaged_ = false;
     QStringList toPlace_, skipped_;
     QString selected_;

@@ -6,7 +6,7 @@
 
 namespace deft::ui {
 
-/// A picture of the decoder as an image of its own memory.
+/// A picture of the decoder as an image that shares its memory.
 QImage toImage(const cv::Mat& bgra);
 
 /// The client's own frame, cropped to the body, face made unrecognisable, with the one line that matters. Null when it

@@ -97,13 +97,19 @@ struct ClipReader::State {
         return code;
     }
 
+    /// Can decoding simply go on to the wanted frame?
+    bool goesOn(int64_t wanted) const {
+        return atFrame >= 0 && atFrame < wanted && !drained &&
+               index[size_t(wanted)].keyPts <= index[size_t(atFrame)].pts;
+    }
+
     Result<void> bring(int64_t wanted) {
         if (wanted < 0 || wanted >= info.frames())
             return fail(Errc::OutOfRange, "there is no frame " + std::to_string(wanted) + "; the clip has " +
                                               std::to_string(info.frames()));
         if (atFrame == wanted) return {};
         const IndexEntry& target = index[size_t(wanted)];
-        const bool goOn = atFrame >= 0 && atFrame < wanted && target.keyPts <= index[size_t(atFrame)].pts && !drained;
+        const bool goOn = goesOn(wanted);
         const bool next = atFrame >= 0 && wanted == atFrame + 1;
         int64_t from = target.keyPts;
         for (int attempt = 0; attempt < 3; ++attempt) {
@@ -156,9 +162,10 @@ struct ClipReader::State {
 
     Result<cv::Mat> convert(av::Scaler& scaler, AVPixelFormat to, int type) {
         const auto from = AVPixelFormat(frame->format);
+        // Measured on grey; pictures to look at may be off by one level for a third of the time.
+        const int flags = to == AV_PIX_FMT_BGRA ? SWS_BILINEAR : SWS_BILINEAR | SWS_ACCURATE_RND;
         scaler.reset(sws_getCachedContext(scaler.release(), frame->width, frame->height, from, info.codedWidth,
-                                          info.codedHeight, to, SWS_BILINEAR | SWS_ACCURATE_RND, nullptr, nullptr,
-                                          nullptr));
+                                          info.codedHeight, to, flags, nullptr, nullptr, nullptr));
         if (!scaler) return fail(Errc::Unsupported, "the clip's pixel format cannot be read");
         const int* table = sws_getCoefficients(frame->colorspace == AVCOL_SPC_BT709 ? SWS_CS_ITU709 : SWS_CS_DEFAULT);
         sws_setColorspaceDetails(scaler.get(), table, frame->color_range == AVCOL_RANGE_JPEG,
@@ -290,6 +297,21 @@ ClipReader::ClipReader(ClipReader&&) noexcept = default;
 ClipReader& ClipReader::operator=(ClipReader&&) noexcept = default;
 ClipReader::~ClipReader() = default;
 const ClipInfo& ClipReader::info() const { return s->info; }
+
+int64_t ClipReader::keyFrame(int64_t frame) const {
+    const auto& index = s->index;
+    const int64_t key = index[size_t(std::clamp<int64_t>(frame, 0, info().frames() - 1))].keyPts;
+    return std::lower_bound(index.begin(), index.end(), key,
+                            [](const IndexEntry& e, int64_t value) { return e.pts < value; }) -
+           index.begin();
+}
+
+int64_t ClipReader::toDecode(int64_t frame) const {
+    if (frame == s->atFrame) return 0;
+    return s->goesOn(frame) ? frame - s->atFrame : frame - keyFrame(frame) + 1;
+}
+
+Result<void> ClipReader::decode(int64_t frame) { return s->bring(frame); }
 
 Result<cv::Mat> ClipReader::grey(int64_t frame) {
     if (auto ok = s->bring(frame); !ok) return tl::unexpected(ok.error());

@@ -28,6 +28,13 @@ public:
     /// 8-bit BGRA, upright. @errors DamagedFrame, OutOfRange
     Result<cv::Mat> bgra(int64_t frame);
 
+    /// The frame that decoding has to begin with to get at this one.
+    int64_t keyFrame(int64_t frame) const;
+    /// How many pictures have to be decoded to get at this one; 0 = it is there.
+    int64_t toDecode(int64_t frame) const;
+    /// Decodes up to this frame and hands out nothing: a long way taken in pieces. @errors DamagedFrame, OutOfRange
+    Result<void> decode(int64_t frame);
+
 private:
     struct State;
     explicit ClipReader(std::unique_ptr<State> state);
