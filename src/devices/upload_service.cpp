@@ -82,13 +82,19 @@ UploadService::Reply UploadService::create(qint64 length, const QByteArray& meta
 }
 
 UploadService::Reply UploadService::tell(const QString& id) const {
-    const auto json = readJsonFile(parcel(id));
-    if (!json) return {Status::NotFound, {}};
-    std::error_code ec;
+    qint64 come = 0, length = 0;
+    if (const auto whole = whole_.find(id); whole != whole_.end()) {
+        come = length = whole->second; // the sender may have missed the last reply
+    } else if (const auto json = readJsonFile(parcel(id))) {
+        std::error_code ec;
+        come = qint64(fs::file_size(part(id), ec)), length = qint64(json->value("length", int64_t(0)));
+    } else {
+        return {Status::NotFound, {}};
+    }
     return {Status::Ok,
             {},
-            {{"Upload-Offset", QByteArray::number(qint64(fs::file_size(part(id), ec)))},
-             {"Upload-Length", QByteArray::number(qint64(json->value("length", int64_t(0))))},
+            {{"Upload-Offset", QByteArray::number(come)},
+             {"Upload-Length", QByteArray::number(length)},
              {"Cache-Control", "no-store"}}};
 }
 
@@ -117,6 +123,7 @@ UploadService::Reply UploadService::add(const QString& id, qint64 offset, const 
         if (ec || !writeFileAtomically(inbox_ / (name + ".json"), toText(*json)))
             return {Status::InternalServerError, "the clip could not be put into the inbox"};
         fs::remove(parcel(id), ec);
+        whole_[id] = length;
         emit arrived();
     }
     return {Status::NoContent, {}, {{"Upload-Offset", QByteArray::number(offset + bytes.size())}}};

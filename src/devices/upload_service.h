@@ -2,6 +2,7 @@
 #include <QHash>
 #include <QObject>
 #include <filesystem>
+#include <map>
 #include <memory>
 
 class QHttpServer;
@@ -37,6 +38,7 @@ private:
 
     std::filesystem::path inbox_;
     std::unique_ptr<QHttpServer> server_;
+    std::map<QString, qint64> whole_; ///< uploads of this run that are complete, and their length
 };
 
 } // namespace deft

@@ -11,8 +11,9 @@ namespace deft::ui {
 
 QImage toImage(const cv::Mat& bgra) {
     auto* held = new cv::Mat(bgra); // counted, so nothing is copied
-    return QImage(bgra.data, bgra.cols, bgra.rows, qsizetype(bgra.step), QImage::Format_RGB32,
-                  [](void* mat) { delete static_cast<cv::Mat*>(mat); }, held);
+    return QImage(
+        bgra.data, bgra.cols, bgra.rows, qsizetype(bgra.step), QImage::Format_RGB32,
+        [](void* mat) { delete static_cast<cv::Mat*>(mat); }, held);
 }
 
 namespace {
