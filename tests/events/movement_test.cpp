@@ -1,12 +1,14 @@
 // Reps, holds and breaks of movements with known times, and the hold detector against the reference of
 // tests/reference/05_events (own functions there, stated in gen05_events.py: no library has such a routine).
 #include "events/breath.h"
+#include "events/hold_sway.h"
 #include "events/movement.h"
 #include "events/roll_order.h"
 #include "support/stick_body.h"
 #include "support/table.h"
 
 #include <QTest>
+#include <random>
 
 using namespace deft;
 using namespace deft::test;
@@ -34,6 +36,99 @@ class MovementTest : public QObject {
     const Tolerance tolerance_{"pelvis_on_trunk", std::nullopt, 5.0, true, true};
 
 private slots:
+    /// Sway of a wandering point against numpy and scipy (tests/reference/09_sway, calls in its `_meta`).
+    void swayOfAPath() {
+        const Table t = readTable(reference("09_sway/sway_path.csv"));
+        const Json expected = referenceJson("09_sway/sway_expected.json");
+        std::vector<Point2> points;
+        for (size_t i = 0; i < t.rows; ++i) points.emplace_back(t["ml_mm"][i], t["ap_mm"][i]);
+        const Sway s = swayOf(t["t"], points).value();
+        auto of = [&](const char* key) { return expected.at(key).get<double>(); };
+        NEAR(s.rms, of("rms_distance"), 1e-8);
+        NEAR(s.pathPerSecond, of("mean_velocity_mm_s"), 1e-8);
+        NEAR(s.ellipseArea, of("ellipse95_area_chi2_ddof1"), 1e-8 * s.ellipseArea);
+        NEAR(s.semiMajor, expected.at("ellipse_semi_axes_chi2_ddof1").at(0).get<double>(), 1e-8);
+        NEAR(s.semiMinor, expected.at("ellipse_semi_axes_chi2_ddof1").at(1).get<double>(), 1e-8);
+        NEAR(s.majorDeg, of("major_axis_angle_deg_from_ml_(-90,90]"), 1e-6);
+        // A gap is no way: without its middle third the path is told over the time that is left.
+        for (size_t i = 200; i < 400; ++i) points[i] = {kGap, kGap};
+        const Sway gap = swayOf(t["t"], points).value();
+        QCOMPARE(gap.samples, size_t(400));
+        NEAR(gap.duration_s, 398 / 30.0, 1e-9);
+        QVERIFY(!swayOf({0, 1}, {{0, 0}, {1, 1}}));
+    }
+
+    /// Of a slow and a fast swing the power is known: a²/2 each. Jitter of the marks widens the band, and the truth
+    /// stays inside it.
+    void shareOfShaking_data() {
+        QTest::addColumn<double>("slow");
+        QTest::addColumn<double>("fast");
+        QTest::addColumn<double>("sd");
+        QTest::newRow("position lost") << 3.0 << 0.3 << 0.0;
+        QTest::newRow("position kept, shaking") << 0.5 << 1.0 << 0.0;
+        QTest::newRow("with jitter") << 0.5 << 1.0 << 0.2;
+        QTest::newRow("jitter alone") << 1.0 << 0.0 << 0.3;
+    }
+    void shareOfShaking() {
+        QFETCH(double, slow);
+        QFETCH(double, fast);
+        QFETCH(double, sd);
+        std::mt19937 random(11);
+        std::normal_distribution<double> jitter(0, 1);
+        std::vector<double> times;
+        std::vector<Point2> points;
+        for (int i = 0; i < 300; ++i) {
+            const double t = i / 30.0, at = slow * std::sin(2 * M_PI * 0.5 * t) + fast * std::sin(2 * M_PI * 7 * t);
+            times.push_back(t);
+            points.emplace_back(at + sd * jitter(random), sd * jitter(random));
+        }
+        const double truth = 100 * fast * fast / (slow * slow + fast * fast);
+        const Tremor t = tremorOf(times, points, sd).value();
+        QVERIFY2(std::abs(t.share - truth) <= t.u95 + 3, qPrintable(QStringLiteral("%1 ± %2").arg(t.share).arg(t.u95)));
+        QVERIFY(sd > 0 ? t.u95 > 0.1 : t.u95 < 1e-9);
+        if (sd == 0) NEAR(t.rms, fast / std::sqrt(2.0), 0.02 * fast);
+        times.resize(45), points.resize(45); // a second and a half says nothing
+        QVERIFY(!tremorOf(times, points, sd));
+    }
+
+    /// A hip that goes round a circle of two per cent of the trunk during the hold; the band holds the truth when the
+    /// marks jitter as much as they say.
+    void swayOfAHold() {
+        constexpr double kTrunk = 200, kRadius = 4, kSd = 0.4;
+        std::mt19937 random(7);
+        std::normal_distribution<double> jitter(0, kSd);
+        int inside = 0;
+        constexpr int kRuns = 60;
+        for (int run = 0; run < kRuns; ++run) {
+            Tracks tracks;
+            for (int i = 0; i < 300; ++i) {
+                const double t = i / 30.0, angle = 2 * M_PI * 0.5 * t;
+                tracks.time_s.push_back(t);
+                tracks.landmark["hip"].push_back({Point2(300 + kRadius * std::cos(angle) + jitter(random),
+                                                         200 + kRadius * std::sin(angle) + jitter(random)),
+                                                  kSd, PointState::Seen});
+            }
+            MeasureContext context;
+            context.startTrunkPx = kTrunk;
+            Events e;
+            Rep rep;
+            rep.hold.start_s = 2, rep.hold.end_s = 8; // three times round
+            e.reps = {rep};
+            addSway(e, tracks, context);
+            QVERIFY(e.reps[0].hold.sway);
+            const Sway& s = *e.reps[0].hold.sway;
+            inside += std::abs(s.rms - 100 * kRadius / kTrunk) <= e.reps[0].hold.swayU95;
+            NEAR(s.pathPerSecond, 100 * M_PI * kRadius / kTrunk, 0.6);
+            NEAR(s.semiMajor / s.semiMinor, 1, 0.1);
+            if (run > 0) continue;
+            for (int i = 60; i < 140; ++i) tracks.landmark["hip"][size_t(i)].state = PointState::Lost;
+            e.reps = {rep};
+            addSway(e, tracks, context);
+            QVERIFY(!e.reps[0].hold.sway); // too much of it was not seen
+        }
+        QVERIFY2(inside >= 0.95 * kRuns, qPrintable(QString::number(inside)));
+    }
+
     /// The way out of a lift is to lie on a breath out: counted by hand.
     void breathOnTheEffort() {
         Events e;

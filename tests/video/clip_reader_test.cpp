@@ -16,6 +16,8 @@ extern "C" {
 using namespace deft;
 using namespace deft::test;
 
+Q_DECLARE_METATYPE(deft::WriterOptions)
+
 class ClipReaderTest : public QObject {
     Q_OBJECT
     QTemporaryDir dir_;
@@ -45,6 +47,70 @@ private slots:
         QCOMPARE(numberOf(clip.grey(35).value()), 35);
         QCOMPARE(clip.toDecode(35), 0);
         QCOMPARE(clip.decode(60).error().code, Errc::OutOfRange);
+    }
+
+    /// What phones, cameras and messengers make, written by the libraries themselves: every frame is found exactly,
+    /// forwards and in any order, with its own time.
+    void formats_data() {
+        QTest::addColumn<QString>("name");
+        QTest::addColumn<WriterOptions>("options");
+        QTest::addColumn<double>("fps");
+        using Change = std::function<void(WriterOptions&)>;
+        const Change asItIs = [](WriterOptions&) {};
+        auto row = [&](const char* what, const char* name, const char* codec, const char* pixels, double fps,
+                       const Change& change) {
+            WriterOptions o;
+            o.codec = codec, o.pixelFormat = pixels, o.preset = "ultrafast";
+            o.keyEvery = 12, o.timeBaseHz = 240000;
+            change(o);
+            QTest::newRow(what) << QString::fromLatin1(name) << o << fps;
+        };
+        auto sized = [](int w, int h) { return [w, h](WriterOptions& o) { o.width = w, o.height = h; }; };
+        row("HEVC, 8 bit", "h8.mp4", "libx265", "yuv420p", 30, asItIs);
+        row("HEVC, 10 bit", "h10.mov", "libx265", "yuv420p10le", 30, asItIs);
+        row("H.264, 4:4:4, odd size", "odd.mp4", "libx264", "yuv444p", 30, sized(191, 127));
+        row("VP9", "v9.webm", "libvpx-vp9", "yuv420p", 30, asItIs);
+        row("AV1", "av1.mkv", "libaom-av1", "yuv420p", 30, [](WriterOptions& o) {
+            o.timeBaseHz = 30000, o.bFrames = 0, o.codecOptions = {{"cpu-used", "8"}};
+        });
+        row("MJPEG, full range", "m.avi", "mjpeg", "yuvj420p", 30,
+            [](WriterOptions& o) { o.fullRange = true, o.bFrames = 0, o.timeBaseHz = 30; });
+        row("ProRes-like, 10 bit", "p.mov", "prores_ks", "yuv422p10le", 30, [](WriterOptions& o) { o.bFrames = 0; });
+        row("AVI", "x.avi", "libx264", "yuv420p", 30, [](WriterOptions& o) { o.bFrames = 0, o.timeBaseHz = 30; });
+        row("open GOP", "open.mp4", "libx264", "yuv420p", 30, [](WriterOptions& o) {
+            o.preset = "medium", o.codecOptions = {{"x264-params", "open-gop=1:bframes=3:keyint=12"}};
+        });
+        row("fragmented", "frag.mp4", "libx264", "yuv420p", 30, [](WriterOptions& o) {
+            o.containerOptions = {{"movflags", "frag_keyframe+empty_moov"}};
+        });
+        row("full range", "full.mp4", "libx264", "yuv420p", 30, [](WriterOptions& o) { o.fullRange = true; });
+        row("slow motion, 240 a second", "slow.mov", "libx264", "yuv420p", 240, asItIs);
+        row("portrait", "tall.mp4", "libx264", "yuv420p", 30, sized(144, 256));
+        row("4K", "big.mp4", "libx264", "yuv420p", 30, sized(3840, 2160));
+    }
+    void formats() {
+        QFETCH(QString, name);
+        QFETCH(WriterOptions, options);
+        QFETCH(double, fps);
+        const int frames = options.width > 1000 ? 14 : 40;
+        const auto times = evenTimes(frames, fps);
+        const auto written = writeNumbered(at(qPrintable(name)), times, options);
+        QVERIFY2(written.has_value(), written ? "" : written.error().detail.c_str());
+        auto clip = ClipReader::open(at(qPrintable(name)));
+        QVERIFY2(clip.has_value(), clip ? "" : clip.error().detail.c_str());
+        QCOMPARE(clip->info().frames(), frames);
+        QCOMPARE(clip->info().width, options.width ? options.width : 192);
+        QCOMPARE(clip->info().height, options.height ? options.height : 128);
+        NEAR(clip->info().medianRateHz, fps, 0.02 * fps);
+        for (int i = 0; i < frames; ++i) NEAR(clip->info().time_s[size_t(i)], times[size_t(i)], 6e-4);
+        std::vector<int64_t> order;
+        for (int i = 0; i < frames; ++i) order.push_back(i);
+        for (const int64_t i : {5, 13, 2, 12, 11, 0, 13}) order.push_back(i);
+        verifyFrames(*clip, order);
+        // White is white whatever range it was stored in.
+        const cv::Mat seen = clip->bgra(3).value();
+        QVERIFY(seen.ptr<uint8_t>(2)[4 * 2 + 1] > 240); // green of the third pixel
+        QVERIFY(clip->grey(3)->ptr<uint8_t>(2)[2] > 225);
     }
 
     void containers_data() {

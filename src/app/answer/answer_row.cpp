@@ -82,6 +82,7 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
     pictures_ = new AnswerPictures;
     tools_ = new PictureTools;
     sent_ = new QCheckBox;
+    sent_->setObjectName(QStringLiteral("part"));
     sent_->installEventFilter(this);
     facts_ = new AnswerFacts(*this);
     auto* letter = new QVBoxLayout;
@@ -139,7 +140,6 @@ void AnswerRow::show(const AnswerPart& part) {
     sent_->setText(title + (part.outdated ? tr("  (edited; what it rests on has changed)")
                             : part.edited ? tr("  (edited)")
                                           : QString()));
-    sent_->setFont(face(Size::Body, QFont::DemiBold));
     sent_->setChecked(part.sent);
     const bool always = id_ == "cautions";
     sent_->setEnabled(!session_.isFiled() && !always);

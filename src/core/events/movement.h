@@ -1,4 +1,6 @@
 #pragma once
+#include "events/sway.h"
+#include "events/tremor.h"
 #include "measures/series.h"
 
 #include <optional>
@@ -36,6 +38,9 @@ struct Hold {
     std::optional<double> first_break_s; ///< the hold's start when it was already broken on the way
     std::string brokenBy;                ///< measure, empty = clean
     double u95_s = 0;
+    std::optional<Sway> sway{}; ///< of the pelvis, % of the trunk's length; see addSway()
+    double swayU95 = kGap;      ///< of its RMS
+    std::optional<Tremor> tremor{};
     double duration_s() const { return end_s - start_s; }
 };
 

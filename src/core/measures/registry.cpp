@@ -19,6 +19,8 @@ constexpr EventMeasure kEventMeasures[] = {
     {"pace_back", "pace down", "s"},
     {"control_range", "control range", "%"},
     {"reach", "reach", "%"},
+    {"sway", "sway of the pelvis", "%"},
+    {"tremor_share", "shaking of the pelvis", "%"},
 };
 
 } // namespace

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
 #include <set>
 
 namespace deft {
@@ -59,6 +60,43 @@ ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const std::stri
     return row;
 }
 
+/// Of something that is told of whole holds: the hold in which there was most of it.
+ReadingRow ofHolds(const Review& r, const std::vector<Rep>& reps, const std::string& title, const char* id,
+                   const std::function<std::optional<std::pair<double, double>>(const Hold&)>& valueAndBand) {
+    ReadingRow row;
+    row.name = title, row.measure = id, row.stat = "worst", row.unit = measureUnit(id);
+    for (size_t k = 0; k < reps.size(); ++k) {
+        const Hold& hold = reps[k].hold;
+        const auto found = reps[k].unsure() ? std::nullopt : valueAndBand(hold);
+        if (!found) continue;
+        const int64_t frame = r.clip.frameAt((hold.start_s + hold.end_s) / 2);
+        if (row.worstRep < 0 || found->first > row.value)
+            row.value = found->first, row.u95 = found->second, row.worstRep = int(k), row.worstFrame = frame;
+        if (row.bestRep < 0 || found->first < row.best)
+            row.best = found->first, row.bestRep = int(k), row.bestFrame = frame;
+    }
+    if (row.worstRep < 0) row.why = reps.empty() ? "no hold found" : "cannot tell";
+    return row;
+}
+
+using Found = std::optional<std::pair<double, double>>;
+
+ReadingRow ofSway(const Review& r, const std::vector<Rep>& reps) {
+    ReadingRow row = ofHolds(r, reps, "Sway of the pelvis", "sway", [](const Hold& h) {
+        return h.sway ? Found({h.sway->rms, h.swayU95}) : std::nullopt;
+    });
+    row.decimals = 2;
+    return row;
+}
+
+ReadingRow ofShaking(const Review& r, const std::vector<Rep>& reps) {
+    ReadingRow row = ofHolds(r, reps, "Shaking, share of it", "tremor_share", [](const Hold& h) {
+        return h.tremor ? Found({h.tremor->share, h.tremor->u95}) : std::nullopt;
+    });
+    row.decimals = 0;
+    return row;
+}
+
 } // namespace
 
 std::optional<Limit> limitOf(const Review& r, const std::string& measure) {
@@ -109,7 +147,11 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
             r, reps, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; },
             bandOfTime),
         "median", r.inputs.asked.hold_s, 1);
-    if (r.exercise.mover.isWindow()) return rows;
+    if (r.exercise.mover.isWindow()) {
+        rows.push_back(ofSway(r, reps));
+        rows.push_back(ofShaking(r, reps));
+        return rows;
+    }
     if (const auto fit = breathFit(r.inputs.breaths, {r.events.setupStart_s, r.events.setupEnd_s, reps})) {
         ReadingRow row;
         row.name = "Breath fit", row.measure = "breath_fit", row.unit = "%", row.value = fit->share(),

@@ -1,5 +1,6 @@
 #include "review/review.h"
 
+#include "events/hold_sway.h"
 #include "events/roll_order.h"
 #include "judgement/safety.h"
 #include "judgement/shown.h"
@@ -265,6 +266,7 @@ Result<void> measure(Review& r) {
         for (Rep& rep : r.movement.reps) rep.side = rep.hold.side = side;
     }
     addLevelLoss(r.series, r.movement, mover);
+    addSway(r.movement, r.tracks, r.series.context);
     if (needsRollOrder(r.exercise)) addRollOrder(r.series, r.tracks, r.movement);
     return {};
 }

@@ -20,6 +20,14 @@ Json toJson(const std::vector<CueRecord>& record) {
     return list;
 }
 
+Json toJson(const Sway& s, double u95) {
+    return {{"unit", "%"},
+            {"rms", r3(s.rms)},
+            {"rms_u95", value(u95)},
+            {"path_per_s", r3(s.pathPerSecond)},
+            {"ellipse_semi_axes", {r3(s.semiMajor), r3(s.semiMinor)}}};
+}
+
 } // namespace
 
 Json toJson(const ReviewInputs& in) {
@@ -163,6 +171,9 @@ Json toJson(const Review& r) {
                          {"first_break_s", h.first_break_s ? Json(r3(*h.first_break_s)) : Json(nullptr)},
                          {"broken_by", words(h.brokenBy)},
                          {"u95_s", r3(h.u95_s)},
+                         {"tremor_share", h.tremor ? Json(r3(h.tremor->share)) : Json(nullptr)},
+                         {"tremor_share_u95", h.tremor ? Json(r3(h.tremor->u95)) : Json(nullptr)},
+                         {"sway", h.sway ? toJson(*h.sway, h.swayU95) : Json(nullptr)},
                          {"certain", !rep.unsure()}});
     }
     for (const Fault& f : r.findings.faults)

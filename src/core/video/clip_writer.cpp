@@ -62,11 +62,11 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     AVCodecContext& c = *s->codec;
     c.width = options.width;
     c.height = options.height;
-    c.pix_fmt = AV_PIX_FMT_YUV420P;
+    c.pix_fmt = av_get_pix_fmt(options.pixelFormat.c_str());
     c.time_base = {1, options.timeBaseHz};
     c.gop_size = options.keyEvery;
     c.max_b_frames = options.bFrames;
-    c.color_range = AVCOL_RANGE_MPEG;
+    c.color_range = options.fullRange ? AVCOL_RANGE_JPEG : AVCOL_RANGE_MPEG;
     c.colorspace = AVCOL_SPC_BT709;
     c.color_primaries = AVCOL_PRI_BT709;
     c.color_trc = AVCOL_TRC_BT709;
@@ -76,6 +76,8 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     c.flags |= AV_CODEC_FLAG_BITEXACT;
     av_opt_set(c.priv_data, "crf", std::to_string(options.crf).c_str(), 0);
     av_opt_set(c.priv_data, "preset", options.preset.c_str(), 0);
+    for (const auto& [name, value] : options.codecOptions)
+        av_opt_set(&c, name.c_str(), value.c_str(), AV_OPT_SEARCH_CHILDREN);
     int code = avcodec_open2(&c, encoder, nullptr);
     if (code < 0) return s->failed("started", code).map([] { return ClipWriter(nullptr); });
 
@@ -91,6 +93,8 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     s->output->flags |= AVFMT_FLAG_BITEXACT;
     if ((code = avio_open(&s->output->pb, s->temporary.c_str(), AVIO_FLAG_WRITE)) < 0)
         return s->failed("created", code).map([] { return ClipWriter(nullptr); });
+    for (const auto& [name, value] : options.containerOptions)
+        av_opt_set(s->output, name.c_str(), value.c_str(), AV_OPT_SEARCH_CHILDREN);
     if ((code = avformat_write_header(s->output, nullptr)) < 0)
         return s->failed("written", code).map([] { return ClipWriter(nullptr); });
 
@@ -98,11 +102,12 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     f.format = c.pix_fmt;
     f.width = c.width;
     f.height = c.height;
+    f.color_range = c.color_range;
     av_frame_get_buffer(&f, 0);
     s->scaler.reset(sws_getContext(c.width, c.height, AV_PIX_FMT_BGR24, c.width, c.height, c.pix_fmt,
                                    SWS_BILINEAR | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT, nullptr, nullptr, nullptr));
     sws_setColorspaceDetails(s->scaler.get(), sws_getCoefficients(SWS_CS_DEFAULT), 1,
-                             sws_getCoefficients(SWS_CS_ITU709), 0, 0, 1 << 16, 1 << 16);
+                             sws_getCoefficients(SWS_CS_ITU709), options.fullRange, 0, 1 << 16, 1 << 16);
     return ClipWriter(std::move(s));
 }
 

@@ -2,6 +2,7 @@
 #include "base/result.h"
 
 #include <filesystem>
+#include <map>
 #include <memory>
 #include <opencv2/core.hpp>
 
@@ -15,6 +16,10 @@ struct WriterOptions {
     double pixelAspect = 1;
     int keyEvery = 60, bFrames = 2;
     std::string codec = "libx264", preset = "medium";
+    std::string pixelFormat = "yuv420p"; ///< libav's name
+    bool fullRange = false;              ///< luma from 0 to 255 instead of 16 to 235
+    /// More options of the encoder and of the container, by libav's names; unknown ones are left aside.
+    std::map<std::string, std::string> codecOptions{}, containerOptions{};
 };
 
 /// Writes a clip; the file appears under its name only when finish() has succeeded.
