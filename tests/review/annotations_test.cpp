@@ -1,5 +1,7 @@
 // What the coach adds by hand counts as much as what was measured: faults that were seen, drawings, the neutral.
 #include "answer/answer.h"
+#include "review/neutral.h"
+#include "review/readings.h"
 #include "review/seen_faults.h"
 #include "support/demo_review.h"
 #include "support/table.h"
@@ -179,6 +181,46 @@ private slots:
         Review blind = demoReview();
         blind.series.series.clear();
         QVERIFY(!neutralAt(blind, frame));
+    }
+
+    /// Who arches and flattens before the first rep shows a range of one's own; neutral lies midway. The pelvis of the
+    /// demo is turned by ten degrees each way about a place two degrees off, which is then the neutral.
+    void neutralBetweenArchAndFlat() {
+        const Review before = demoReview();
+        QCOMPARE(ownRange(before).error().code, Errc::NotFound); // it keeps still
+        Tracks turned = before.tracks;
+        QVERIFY(before.events.reps[0].start_s > 1.8);
+        for (size_t i = 0; i < turned.frames(); ++i) {
+            const double t = turned.time_s[i];
+            if (t < 0.2 || t > 1.8) continue;
+            const double angle = radians(2 + std::clamp(20 * std::sin(2 * M_PI * (t - 0.2) / 1.6), -10.0, 10.0));
+            Point2 middle = Point2::Zero();
+            double count = 0;
+            for (const std::string& name : kPelvisMarks)
+                if (turned.landmark.count(name)) middle += turned.landmark[name][i].at, ++count;
+            middle /= count;
+            for (const std::string& name : kPelvisMarks)
+                if (turned.landmark.count(name)) {
+                    Point2& p = turned.landmark[name][i].at;
+                    p = middle + Eigen::Rotation2Dd(angle) * (p - middle);
+                }
+        }
+        const Review moved = measureReview(demoInputs(), before.clip, turned).value();
+        const auto own = ownRange(moved);
+        QVERIFY2(own.has_value(), own ? "" : own.error().detail.c_str());
+        QVERIFY(own->neutral.source == "clip" && own->neutral.range);
+        NEAR(*own->neutral.range, 20, 0.8);
+        QVERIFY(std::abs(moved.clip.time_s[size_t(own->arch)] - moved.clip.time_s[size_t(own->flat)]) > 0.3);
+        const double still = before.series.neutral.tilt_raw;
+        NEAR(std::abs(own->neutral.tilt_raw - still), 2, 0.6);
+        ReviewInputs in = demoInputs();
+        in.neutral = own->neutral;
+        const Review after = judgeAgain(moved, in).value();
+        QCOMPARE(after.series.neutral.source, std::string("clip"));
+        NEAR(std::abs(after.series.find("tilt")->value[size_t(own->arch)]), 10, 0.6);
+        const auto rows = readingRows(after);
+        QVERIFY(std::any_of(rows.begin(), rows.end(), [](const auto& r) { return r.measure == "tilt_range"; }));
+        QCOMPARE(toJson(parseInputs(toJson(in), "f").value()).dump(), toJson(in).dump());
     }
 
     /// What was drawn goes into the answer, one picture a frame, words as its caption.

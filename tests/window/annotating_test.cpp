@@ -3,6 +3,7 @@
 #include "app/bench/drawing_tool.h"
 #include "app/bench/readings_panel.h"
 #include "app/exercises/exercises_page.h"
+#include "review/neutral.h"
 #include "support/driven_window.h"
 #include "support/numbered_clip.h"
 #include "support/table.h"
@@ -235,6 +236,8 @@ private slots:
         key(Qt::Key_N);
         QCOMPARE(session().review()->series.neutral.source, std::string("coach"));
         NEAR(session().review()->series.find("tilt")->value[200], 0, 0.5);
+        key(Qt::Key_N, Qt::ControlModifier); // she does not arch and flatten first
+        QVERIFY(window_->message().contains(QStringLiteral("no full arch")));
         key(Qt::Key_N, Qt::ShiftModifier);
         NEAR(session().review()->series.find("tilt")->value[200], was, 1e-9);
     }

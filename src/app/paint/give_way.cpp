@@ -48,7 +48,7 @@ void drawGiveWay(QPainter& p, const QRectF& body, const Review& r, int chosenRep
             if (std::isfinite(q.x) && std::isfinite(q.y))
                 top = std::max(top, q.y + 1.5), bottom = std::min(bottom, q.y - 1), far = std::max(far, q.x * 1.08);
     }
-    const QRectF area(body.left() + 28, body.top() + 2, body.width() - 28 - 2, body.height() - 24);
+    const QRectF area(body.left() + 36, body.top() + 2, body.width() - 36 - 2, body.height() - 24);
     auto at = [&](double x, double y) {
         return QPointF(area.left() + x / far * area.width(),
                        area.bottom() - (y - bottom) / (top - bottom) * area.height());
@@ -63,10 +63,10 @@ void drawGiveWay(QPainter& p, const QRectF& body, const Review& r, int chosenRep
         p.fillRect(QRectF(from.x(), from.y() + up, area.width(), 7), hatch(c.ink3));
         p.setPen(QPen(c.ink, 1));
         p.drawLine(from, at(far, *end));
-        putText(p, QRectF(body.left(), from.y() - 8, 24, 16), reading(*end, limit.unit, 0), Size::Small, c.ink2,
+        putText(p, QRectF(body.left(), from.y() - 8, 32, 16), reading(*end, limit.unit, 0), Size::Small, c.ink2,
                 QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
     }
-    putText(p, QRectF(body.left(), at(0, 0).y() - 8, 24, 16), QStringLiteral("0"), Size::Small, c.ink2, QFont::Normal,
+    putText(p, QRectF(body.left(), at(0, 0).y() - 8, 32, 16), QStringLiteral("0"), Size::Small, c.ink2, QFont::Normal,
             Qt::AlignRight | Qt::AlignVCenter);
     p.setPen(QPen(c.hairline, 1));
     p.drawLine(at(0, 0), at(far, 0));

@@ -1,6 +1,7 @@
 // What the coach decides about the review that is open: every change a named step.
 #include "app/paint/answer_picture.h"
 #include "app/session/review_session.h"
+#include "review/neutral.h"
 #include "review/seen_faults.h"
 
 #include <algorithm>
@@ -77,6 +78,16 @@ void ReviewSession::setNeutral(std::optional<int64_t> frame) {
     }
     edit(frame ? tr("neutral from this frame") : tr("neutral from the set-up"),
          [&](ReviewInputs& in) { in.neutral = neutral; });
+}
+
+void ReviewSession::setNeutralMidway() {
+    if (!review_) return;
+    const auto own = ownRange(*review_);
+    if (!own) {
+        emit failed(QString::fromStdString("Neutral not changed: " + own.error().detail + "."));
+        return;
+    }
+    edit(tr("neutral midway between arch and flat"), [&](ReviewInputs& in) { in.neutral = own->neutral; });
 }
 
 void ReviewSession::tapBreath(bool out) {

@@ -58,6 +58,8 @@ public:
     void renameFault(const Moment& moment, const std::string& fault);
     /// The client's neutral is the pelvis of this frame; nothing = that of the set-up again.
     void setNeutral(std::optional<int64_t> frame);
+    /// Midway between the full arch and the full flat that the client shows before the first rep.
+    void setNeutralMidway();
     void tapBreath(bool out); ///< at the frame that is shown
     void untapBreath();       ///< the one nearest to it
     /// The frame of one picture of a correction; refused where the face could not be covered.

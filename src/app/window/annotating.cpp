@@ -41,6 +41,8 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
     menu->addSeparator();
     add(menu, tr("This frame is the client's neutral"), {K(Qt::Key_N)}, bench_,
         [this] { session_->setNeutral(session_->frame()); });
+    add(menu, tr("Neutral midway between full arch and full flat"), {K(Qt::CTRL | Qt::Key_N)}, bench_,
+        [this] { session_->setNeutralMidway(); });
     add(menu, tr("Neutral from the set-up again"), {K(Qt::SHIFT | Qt::Key_N)}, bench_,
         [this] { session_->setNeutral(std::nullopt); });
 }

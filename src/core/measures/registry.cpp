@@ -19,6 +19,7 @@ constexpr EventMeasure kEventMeasures[] = {
     {"pace_back", "pace down", "s"},
     {"control_range", "control range", "%"},
     {"reach", "reach", "%"},
+    {"tilt_range", "own range of the pelvis", "deg"},
     {"sway", "sway of the pelvis", "%"},
     {"tremor_share", "shaking of the pelvis", "%"},
 };

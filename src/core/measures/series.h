@@ -15,6 +15,9 @@ struct Neutral {
     double pelvis_on_trunk_raw = 0;
     double u95 = 0;
     std::string source = "set-up"; ///< "clip", "set-up" (provisional) or "coach"
+    std::optional<double>
+        range{}; ///< the client's own, full arch minus full flat, degrees; from a clip that shows both
+    double rangeU95 = 0;
     bool operator==(const Neutral&) const = default;
 };
 

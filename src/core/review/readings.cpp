@@ -90,7 +90,7 @@ ReadingRow ofSway(const Review& r, const std::vector<Rep>& reps) {
 }
 
 ReadingRow ofShaking(const Review& r, const std::vector<Rep>& reps) {
-    ReadingRow row = ofHolds(r, reps, "Shaking, share of it", "tremor_share", [](const Hold& h) {
+    ReadingRow row = ofHolds(r, reps, "Shaking, share of sway", "tremor_share", [](const Hold& h) {
         return h.tremor ? Found({h.tremor->share, h.tremor->u95}) : std::nullopt;
     });
     row.decimals = 0;
@@ -125,6 +125,12 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         row.low = limit.low, row.high = limit.high, row.decimals = 0;
         row.worstFrame = row.bestFrame = r.clip.frameAt(r.events.setupEnd_s / 2);
         if (!std::isfinite(v.value)) row.why = "cannot tell: not marked";
+        rows.push_back(std::move(row));
+    }
+    if (const Neutral& n = r.series.neutral; n.range) {
+        ReadingRow row;
+        row.name = "Own range, arch to flat", row.measure = "tilt_range", row.stat = "set-up", row.unit = "deg";
+        row.value = *n.range, row.u95 = n.rangeU95, row.decimals = 0;
         rows.push_back(std::move(row));
     }
     std::set<std::string> done;

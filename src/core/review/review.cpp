@@ -83,29 +83,6 @@ bool isMarked(const Exercise& e, const Marks& marks) {
                        [&](const std::string& name) { return std::binary_search(marked.begin(), marked.end(), name); });
 }
 
-std::optional<Neutral> neutralAt(const Review& r, int64_t frame) {
-    constexpr double kAround_s = 1.0 / 6;
-    const double at = r.clip.time_s[size_t(frame)];
-    std::vector<double> tilt, onTrunk, band;
-    const Series *t = r.series.find("tilt"), *p = r.series.find("pelvis_on_trunk");
-    for (int64_t i = r.clip.frameAt(at - kAround_s); i <= r.clip.frameAt(at + kAround_s); ++i) {
-        if (t && std::isfinite(t->value[size_t(i)])) {
-            tilt.push_back(t->value[size_t(i)] + r.series.neutral.tilt_raw);
-            // The band of the angle itself: what the neutral so far has added goes again.
-            band.push_back(std::sqrt(
-                std::max(0.0, t->u95[size_t(i)] * t->u95[size_t(i)] - r.series.neutral.u95 * r.series.neutral.u95)));
-        }
-        if (p && std::isfinite(p->value[size_t(i)]))
-            onTrunk.push_back(p->value[size_t(i)] + r.series.neutral.pelvis_on_trunk_raw);
-    }
-    if (tilt.empty() && onTrunk.empty()) return std::nullopt;
-    Neutral n;
-    n.source = "coach";
-    if (!tilt.empty()) n.tilt_raw = medianOf(tilt), n.u95 = medianOf(band);
-    if (!onTrunk.empty()) n.pelvis_on_trunk_raw = medianOf(onTrunk);
-    return n;
-}
-
 bool Review::metTarget() const { return whatIsShown(exercise, caseOf(*this)).met && !anyUnsure(); }
 
 bool Review::allClean() const {

@@ -85,10 +85,6 @@ Result<Exercise> exerciseOf(const ReviewInputs& inputs);
 /// Are the landmarks marked that the exercise needs?
 bool isMarked(const Exercise& exercise, const Marks& marks);
 
-/// The client's neutral as it is in one frame, when the coach says that this is it: median over a third of a second.
-/// Nothing where the pelvis is not measured.
-std::optional<Neutral> neutralAt(const Review& review, int64_t frame);
-
 /// All stages after tracking; pure. @errors NotFound (exercise, needed landmark)
 Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks);
 /// The same from a review of the same clip and marks: what the changed inputs do not bear on is taken over.

@@ -36,7 +36,9 @@ Json toJson(const ReviewInputs& in) {
         neutral = {{"tilt_raw", in.neutral->tilt_raw},
                    {"pelvis_on_trunk_raw", in.neutral->pelvis_on_trunk_raw},
                    {"u95", in.neutral->u95},
-                   {"source", in.neutral->source}};
+                   {"source", in.neutral->source},
+                   {"range", in.neutral->range ? Json(*in.neutral->range) : Json(nullptr)},
+                   {"range_u95", in.neutral->rangeU95}};
     Json overruled = nullptr;
     if (in.overruled || !in.overruledStep.empty())
         overruled = {{"step", in.overruledStep},
@@ -89,6 +91,8 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
             const Json& n = j["neutral"];
             in.neutral = Neutral{n.at("tilt_raw"), n.value("pelvis_on_trunk_raw", 0.0), n.value("u95", 0.0),
                                  n.value("source", "coach")};
+            if (const Json range = n.value("range", Json(nullptr)); !range.is_null())
+                in.neutral->range = range.get<double>(), in.neutral->rangeU95 = n.value("range_u95", 0.0);
         }
         in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""),
         in.date = j.value("date", ""), in.answerBy = j.value("answer_by", "");
@@ -220,6 +224,7 @@ Json toJson(const Review& r) {
              {{"tilt_raw", value(n.tilt_raw)},
               {"u95", value(n.u95)},
               {"source", n.source},
+              {"range", n.range ? Json(r3(*n.range)) : Json(nullptr)},
               {"pelvis_on_trunk_raw", value(n.pelvis_on_trunk_raw)}}},
             {"summary", summary},
             {"reps", reps},

@@ -1,0 +1,82 @@
+#include "review/neutral.h"
+
+#include "signal/resample.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace deft {
+namespace {
+
+constexpr double kAround_s = 1.0 / 6;
+constexpr double kLeastRange_deg = 6; // less is no arching and flattening; chosen here
+
+/// Median of a series and of its half-width around a frame; NaN where it is not measured.
+std::pair<double, double> around(const Review& r, const Series* s, int64_t frame) {
+    std::vector<double> values, bands;
+    const double at = r.clip.time_s[size_t(frame)];
+    for (int64_t i = r.clip.frameAt(at - kAround_s); s && i <= r.clip.frameAt(at + kAround_s); ++i)
+        if (std::isfinite(s->value[size_t(i)]))
+            values.push_back(s->value[size_t(i)]), bands.push_back(s->u95[size_t(i)]);
+    return values.empty() ? std::pair(kGap, kGap) : std::pair(medianOf(values), medianOf(bands));
+}
+
+} // namespace
+
+std::optional<Neutral> neutralAt(const Review& r, int64_t frame) {
+    constexpr double kAround_s = 1.0 / 6;
+    const double at = r.clip.time_s[size_t(frame)];
+    std::vector<double> tilt, onTrunk, band;
+    const Series *t = r.series.find("tilt"), *p = r.series.find("pelvis_on_trunk");
+    for (int64_t i = r.clip.frameAt(at - kAround_s); i <= r.clip.frameAt(at + kAround_s); ++i) {
+        if (t && std::isfinite(t->value[size_t(i)])) {
+            tilt.push_back(t->value[size_t(i)] + r.series.neutral.tilt_raw);
+            // The band of the angle itself: what the neutral so far has added goes again.
+            band.push_back(std::sqrt(
+                std::max(0.0, t->u95[size_t(i)] * t->u95[size_t(i)] - r.series.neutral.u95 * r.series.neutral.u95)));
+        }
+        if (p && std::isfinite(p->value[size_t(i)]))
+            onTrunk.push_back(p->value[size_t(i)] + r.series.neutral.pelvis_on_trunk_raw);
+    }
+    if (tilt.empty() && onTrunk.empty()) return std::nullopt;
+    Neutral n;
+    n.source = "coach";
+    if (!tilt.empty()) n.tilt_raw = medianOf(tilt), n.u95 = medianOf(band);
+    if (!onTrunk.empty()) n.pelvis_on_trunk_raw = medianOf(onTrunk);
+    return n;
+}
+
+Result<OwnRange> ownRange(const Review& r) {
+    const auto before = [&](const char* id) {
+        const auto& all = r.series.beforeNeutral;
+        const auto it = std::find_if(all.begin(), all.end(), [&](const Series& s) { return s.id == id; });
+        return it == all.end() ? nullptr : &*it;
+    };
+    const Series *tilt = before("tilt"), *onTrunk = before("pelvis_on_trunk");
+    if (!tilt) return fail(Errc::NotFound, "the pelvis was not measured in this clip");
+    const Measure* mover = findMeasure(moverPlan(r.exercise).measure);
+    const bool whole = r.events.reps.empty() || (mover && mover->zero == Zero::Neutral);
+    const int64_t end = whole ? r.clip.frames() : r.clip.frameAt(r.events.reps.front().start_s);
+    OwnRange out;
+    double most = -1e300, least = 1e300;
+    for (int64_t i = 0; i < end; ++i) {
+        const double v = tilt->value[size_t(i)];
+        if (!std::isfinite(v)) continue;
+        if (v > most) most = v, out.arch = i;
+        if (v < least) least = v, out.flat = i;
+    }
+    if (most < least) return fail(Errc::NotFound, "the pelvis was not measured before the first rep");
+    const auto [arch, archBand] = around(r, tilt, out.arch);
+    const auto [flat, flatBand] = around(r, tilt, out.flat);
+    const double range = arch - flat, band = std::hypot(archBand, flatBand);
+    if (range < kLeastRange_deg || range < 3 * band)
+        return fail(Errc::NotFound, "no full arch and full flat was found before the first rep: the pelvis turned by " +
+                                        std::to_string(int(std::lround(range))) + "° ± " +
+                                        std::to_string(int(std::ceil(band))));
+    Neutral& n = out.neutral;
+    n.source = "clip", n.tilt_raw = (arch + flat) / 2, n.u95 = band / 2, n.range = range, n.rangeU95 = band;
+    if (onTrunk) n.pelvis_on_trunk_raw = (around(r, onTrunk, out.arch).first + around(r, onTrunk, out.flat).first) / 2;
+    return out;
+}
+
+} // namespace deft

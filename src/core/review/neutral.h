@@ -1,0 +1,19 @@
+#pragma once
+#include "review/review.h"
+
+namespace deft {
+
+/// The client's neutral as it is in one frame, when the coach says that this is it: median over a third of a second.
+/// Nothing where the pelvis is not measured.
+std::optional<Neutral> neutralAt(const Review& review, int64_t frame);
+
+/// The client's own range, and the neutral midway in it: from the farthest arch to the farthest flat before the first
+/// rep, or in the whole clip where the pelvis itself is what moves.
+struct OwnRange {
+    int64_t arch = 0, flat = 0; ///< frames
+    Neutral neutral;            ///< source "clip", with its range
+};
+/// @errors NotFound when the pelvis was not measured or did not turn far enough to have gone both ways
+Result<OwnRange> ownRange(const Review& review);
+
+} // namespace deft
