@@ -82,7 +82,6 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
     pictures_ = new AnswerPictures;
     tools_ = new PictureTools;
     sent_ = new QCheckBox;
-    sent_->setObjectName(QStringLiteral("part"));
     sent_->installEventFilter(this);
     facts_ = new AnswerFacts(*this);
     auto* letter = new QVBoxLayout;
@@ -140,6 +139,7 @@ void AnswerRow::show(const AnswerPart& part) {
     sent_->setText(title + (part.outdated ? tr("  (edited; what it rests on has changed)")
                             : part.edited ? tr("  (edited)")
                                           : QString()));
+    sent_->setFont(face(Size::Body, QFont::DemiBold));
     sent_->setChecked(part.sent);
     const bool always = id_ == "cautions";
     sent_->setEnabled(!session_.isFiled() && !always);
@@ -201,6 +201,10 @@ void AnswerRow::toggle() {
 
 void AnswerRow::useComputed() {
     if (!session_.isFiled()) session_.useComputed(shown_);
+}
+
+void AnswerRow::showEvent(QShowEvent*) {
+    sent_->setFont(face(Size::Body, QFont::DemiBold)); // another palette, chosen elsewhere, takes it away
 }
 
 void AnswerRow::mousePressEvent(QMouseEvent*) { emit chosen(); }

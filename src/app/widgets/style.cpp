@@ -37,7 +37,6 @@ QMenu::item:disabled { color: %5; }
 QLineEdit, QComboBox, QSpinBox, QDoubleSpinBox, QPlainTextEdit { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; }
 QLineEdit:focus, QComboBox:focus, QSpinBox:focus, QDoubleSpinBox:focus, QPlainTextEdit:focus { border: 2px solid %2; padding: 2px 6px; }
 QPlainTextEdit#letter, QPlainTextEdit#letter:focus { border: 0; background: transparent; padding: 0; }
-QCheckBox#part { font-weight: 600; }
 QComboBox::drop-down { border: 0; width: 20px; }
 QPushButton { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; text-align: left; }
 QPushButton:focus { border: 2px solid %2; padding: 2px 6px; }
