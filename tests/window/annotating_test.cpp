@@ -216,9 +216,10 @@ private slots:
         WriterOptions options;
         options.keyEvery = 40;
         QVERIFY(writeNumbered(path, evenTimes(400), options));
-        FrameSource source(path);
         std::vector<qint64> came;
-        connect(&source, &FrameSource::arrived, this, [&](qint64 frame) { came.push_back(frame); });
+        FrameSource source(path);
+        QObject here; // what has been posted to it goes with it
+        connect(&source, &FrameSource::arrived, &here, [&](qint64 frame) { came.push_back(frame); });
         QVERIFY(QTest::qWaitFor([&] { return std::abs(source.nearest(215).first - 215) <= 20; }, 20000));
         const auto [near, small] = source.nearest(215);
         const cv::Mat seen = greyOf(small);
