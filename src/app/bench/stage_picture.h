@@ -63,7 +63,6 @@ protected:
 
 private:
     QTransform view() const;
-    bool isPreview() const;                       ///< a small picture is shown until the frame itself has been decoded
     std::map<QString, QPointF> marksHere() const; ///< where the marks of this frame lie
     void zoomAt(const QPointF& at, double factor);
     void place(const QPointF& clip);
