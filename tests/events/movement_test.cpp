@@ -2,6 +2,7 @@
 // tests/reference/05_events (own functions there, stated in gen05_events.py: no library has such a routine).
 #include "events/breath.h"
 #include "events/hold_sway.h"
+#include "events/lead.h"
 #include "events/movement.h"
 #include "events/roll_order.h"
 #include "support/stick_body.h"
@@ -420,6 +421,31 @@ private slots:
         }
         t.landmark.erase("rib"), t.landmark.erase("crest");
         QVERIFY(std::isnan(rollOrder(t, axes, rep).outOfOrder)); // two marks have no order to speak of
+    }
+
+    /// A pelvis that does the same turn later, and less far, follows by just that time.
+    void shouldersBeforeThePelvis() {
+        const auto lead = [](double delay_s, double pelvisTurn, bool hidden = false) {
+            SeriesSet set = series(
+                10, [](double t) { return outAndBack(t, 2, 4, 6, 8, 0, 40); },
+                [&](double t) { return outAndBack(t - delay_s, 2, 4, 6, 8, 3, 3 + pelvisTurn); });
+            set.series[0].id = "shoulder_roll", set.series[1].id = "roll";
+            for (size_t i = 0; hidden && i < set.time_s.size(); ++i)
+                if (std::abs(set.time_s[i] - 3) < 0.2) set.series[1].value[i] = kGap;
+            MoverPlan turn;
+            turn.measure = "shoulder_roll", turn.minExcursion = 25;
+            Events e = findMovement(set, turn);
+            addLead(e, set);
+            return e.reps.at(0).shouldersLead;
+        };
+        for (const double delay : {0.0, 0.2, -0.15}) {
+            NEAR(lead(delay, 30)->s, delay, 0.002);
+            NEAR(lead(delay, 12)->s, delay, 0.002);
+        }
+        // A minimum-jerk turn of 40° in 2 s passes its middle at 1.875 × 20° a second (Flash and Hogan, 1985).
+        NEAR(lead(0.2, 30)->u95, std::hypot(0.4 / 37.5, 0.8 / (1.875 * 15)), 0.002);
+        QVERIFY(!lead(0.2, 4));      // hardly a turn
+        QVERIFY(!lead(0, 30, true)); // it happened while it was not seen
     }
 
     /// The program's own hold finder on the same signals, against the times at which they were made.

@@ -179,7 +179,7 @@ private slots:
         QCOMPARE(toJson(judgeAgain(shifted, demoInputs()).value()).dump(), toJson(before).dump());
         NEAR(neutralAt(after, frame)->tilt_raw, in.neutral->tilt_raw, 1e-6); // the same frame, the same neutral
         Review blind = demoReview();
-        blind.series.series.clear();
+        blind.series.beforeNeutral.clear();
         QVERIFY(!neutralAt(blind, frame));
     }
 

@@ -52,6 +52,11 @@ protected:
     bool measured() {
         return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); }, 400000);
     }
+    /// Waits for the frame itself: no mark is set on the small picture that stands in for it.
+    bool pictureIsThere() {
+        return QTest::qWaitFor([&] { return stage().shownFrame() == session().frame() && !stage().isPreview(); },
+                               10000);
+    }
     qint64 clipOf(const char* name, bool filed = false) {
         for (const Clip& c : window_->library().clips())
             if (c.filed == filed && c.draft.client.starts_with(name)) return c.id;

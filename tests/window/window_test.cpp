@@ -143,6 +143,7 @@ private slots:
         session().setFrame(300);
         key(Qt::Key_M);
         QVERIFY(stage().isMending());
+        QVERIFY(pictureIsThere());
         const TrackPoint* knee = session().review()->tracks.find("knee", 300);
         const QPoint from = stage().toWidget({knee->at.x(), knee->at.y()}).toPoint(), to = from + QPoint(30, 0);
         QTest::mousePress(&stage(), Qt::LeftButton, {}, from);
@@ -358,6 +359,7 @@ private slots:
         key(Qt::Key_J);
         key(Qt::Key_D);
         key(Qt::Key_M);
+        QVERIFY(pictureIsThere());
         for (const char* name : {"ear", "toe"}) {
             const Point2 at = session().review()->tracks.find(name, size_t(session().frame()))->at;
             const QPoint from = stage().toWidget({at.x(), at.y()}).toPoint();

@@ -1,7 +1,7 @@
 #include "app/answer/answer_pictures.h"
 
+#include "app/paint/strokes.h"
 #include "app/widgets/key_button.h"
-#include "app/widgets/panel.h"
 
 #include <QGridLayout>
 #include <QMouseEvent>

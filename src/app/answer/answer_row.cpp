@@ -154,6 +154,7 @@ void AnswerRow::show(const AnswerPart& part) {
     pictures_->show(part.pictures, isCorrection(part) && !session_.isFiled());
     pictures_->setVisible(!part.pictures.empty());
     tools_->setVisible(pictures_->choosable() > 0);
+    tools_->setPicked(pictures_->picked());
     facts_->fit();
 }
 

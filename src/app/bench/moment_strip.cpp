@@ -1,7 +1,7 @@
 #include "app/bench/moment_strip.h"
 
+#include "app/paint/strokes.h"
 #include "app/theme/words.h"
-#include "app/widgets/panel.h"
 #include "landmarks/names.h"
 
 #include <QHBoxLayout>

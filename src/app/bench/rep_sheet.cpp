@@ -1,7 +1,7 @@
 #include "app/bench/rep_sheet.h"
 
 #include "app/paint/body_overlay.h"
-#include "app/widgets/panel.h"
+#include "app/paint/strokes.h"
 
 #include <QHelpEvent>
 #include <QMouseEvent>

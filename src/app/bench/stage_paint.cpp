@@ -3,8 +3,8 @@
 #include "app/bench/stage_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/sketch_picture.h"
+#include "app/paint/strokes.h"
 #include "app/sheet/rep_rows.h"
-#include "app/widgets/panel.h"
 #include "landmarks/names.h"
 
 #include <QPainterPath>
@@ -67,7 +67,7 @@ void StagePicture::paintMagnifier(QPainter& p) const {
     p.translate(centre);
     p.scale(times, times);
     p.translate(-*dragged_);
-    p.drawImage(0, 0, image_);
+    p.drawImage(QRectF(0, 0, session_.clip().width, session_.clip().height), image_);
     p.restore();
     p.setBrush(Qt::NoBrush);
     for (const auto& [colour, w] : {std::pair{QColor(kCasing), 4.0}, {QColor(kOnPicture), 1.6}}) {
@@ -106,7 +106,7 @@ void StagePicture::paintWords(QPainter& p) const {
     haloText(p, {16, 26}, where);
     p.setFont(face(Size::Small, QFont::Medium));
     if (damaged_)
-        haloText(p, {16, 46}, tr("this frame is damaged; the one before is shown"));
+        haloText(p, {16, 46}, tr("this frame is damaged; frame %1 is shown").arg(shown_ + 1));
     else if (shown_ != session_.frame() && !image_.isNull())
         haloText(p, {16, 46}, tr("on its way; frame %1 is shown").arg(shown_ + 1));
     if (bestOver_ && session_.review() && session_.moment() >= 0)
@@ -129,7 +129,7 @@ void StagePicture::paintEvent(QPaintEvent*) {
     if (!session_.isOpen()) return;
     p.save();
     p.setTransform(view());
-    p.drawImage(0, 0, image_);
+    p.drawImage(QRectF(0, 0, session_.clip().width, session_.clip().height), image_);
     p.restore();
 
     const Review* review = session_.review();

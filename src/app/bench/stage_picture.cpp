@@ -46,7 +46,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
             image_ = there, shown_ = session_.frame(), damaged_ = false;
         } else if (const auto [near, small] = session_.frames()->nearest(session_.frame());
                    near >= 0 && std::abs(near - session_.frame()) < std::abs(shown_ - session_.frame())) {
-            image_ = small.scaled(session_.clip().width, session_.clip().height), shown_ = near;
+            image_ = small, shown_ = near;
         }
         update();
     });
@@ -65,6 +65,8 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
     });
     connect(&session.job(), &BackgroundJob::changed, this, qOverload<>(&QWidget::update));
 }
+
+bool StagePicture::isPreview() const { return !image_.isNull() && image_.width() < session_.clip().width; }
 
 int64_t StagePicture::shownFrame() const { return image_.isNull() ? session_.frame() : shown_; }
 
@@ -182,7 +184,7 @@ void StagePicture::select(const QString& landmark) {
 void StagePicture::placeAtCursor() {
     if (drawing_->isActive())
         drawing_->pointAtCursor();
-    else if (isPlacing() && cursor_)
+    else if (isPlacing() && cursor_ && !isPreview())
         place(*cursor_);
 }
 
@@ -212,7 +214,7 @@ void StagePicture::snapSelected() {
         at = cursor_;
     else if (selected != marks.end())
         at = selected->second;
-    if (!at || image_.isNull()) return;
+    if (!at || image_.isNull() || isPreview()) return;
     offerSticker(*at);
     QPointF to = snapped(*at, {});
     if (!sticker_) {
@@ -250,7 +252,7 @@ void StagePicture::place(const QPointF& clip) {
 
 void StagePicture::offerSticker(const QPointF& clip) {
     sticker_.reset();
-    if (image_.isNull()) return;
+    if (image_.isNull() || isPreview()) return;
     constexpr int reach = 64; // px around the pointer: the largest sticker, and cloth around it
     const QRect part = QRect(int(clip.x()) - reach, int(clip.y()) - reach, 2 * reach, 2 * reach) & image_.rect();
     if (part.isEmpty()) return;
@@ -283,6 +285,7 @@ void StagePicture::mousePressEvent(QMouseEvent* e) {
     setFocus();
     if (!session_.isOpen()) return;
     if (e->button() == Qt::LeftButton && (mending_ || isPlacing())) {
+        if (isPreview()) return; // too coarse for a mark; the frame itself is on its way
         QString nearest;
         double least = mending_ ? kGrab_px : kGrab_px / 3; // while placing, marks may lie close together
         QPointF found;

@@ -17,6 +17,8 @@ public:
 
     /// Of the picture that is seen: marks and drawings belong to it, while another frame is on its way.
     int64_t shownFrame() const;
+    /// Is a small picture shown until the frame itself has been decoded? No mark is set on it.
+    bool isPreview() const;
     bool isMending() const { return mending_; }
     void setMending(bool on);
     bool isPlacing() const { return !toPlace_.isEmpty() && !session_.review(); }

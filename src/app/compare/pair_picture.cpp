@@ -1,9 +1,9 @@
 #include "app/compare/pair_picture.h"
 
 #include "app/paint/body_overlay.h"
+#include "app/paint/strokes.h"
 #include "app/sheet/rep_rows.h"
 #include "app/theme/words.h"
-#include "app/widgets/panel.h"
 
 #include <cmath>
 

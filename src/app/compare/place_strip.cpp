@@ -1,6 +1,6 @@
 #include "app/compare/place_strip.h"
 
-#include "app/widgets/panel.h"
+#include "app/paint/strokes.h"
 
 #include <QMouseEvent>
 

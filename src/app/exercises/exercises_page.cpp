@@ -2,8 +2,8 @@
 
 #include "app/exercises/exercise_words.h"
 #include "app/paint/sketch_picture.h"
+#include "app/paint/strokes.h"
 #include "app/theme/palette.h"
-#include "app/widgets/panel.h"
 
 #include <QHBoxLayout>
 #include <QScrollBar>

@@ -120,12 +120,10 @@ void drawCell(QPainter& p, const RepSheetLook& look, const Review& review, int r
     }
 }
 
-} // namespace
-
-namespace {
 double cellWidth(const RepSheetLook& look) {
     return std::min(look.widest, (look.width - kLeft - 4.0 - (kPhases - 1) * kGap_px) / kPhases);
 }
+
 } // namespace
 
 double RepSheetLook::rowHeight() const { return std::round(cellWidth(*this) / kShape) + kWords; }

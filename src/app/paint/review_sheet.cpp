@@ -1,5 +1,6 @@
 #include "app/paint/review_sheet.h"
 
+#include "answer/answer.h"
 #include "app/paint/answer_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/drawing_file.h"
@@ -52,8 +53,8 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
             putText(p, head, QString::fromStdString(review.inputs.client), Size::Large, c.ink, QFont::DemiBold);
         putText(p, head.adjusted(used + 16, 0, 0, 0),
                 QObject::tr("%1, %2").arg(exercise, QString::fromStdString(review.inputs.date)), Size::Body, c.ink);
-        putText(p, head.translated(0, 26), QObject::tr("Describes movement; no diagnosis. Bands are 95 %."),
-                Size::Small, c.ink2);
+        putText(p, head.translated(0, 26), QString::fromUtf8(kScopeNote) + QObject::tr(" Bands are 95 %."), Size::Small,
+                c.ink2);
         p.save();
         p.translate(kMargin, kMargin + kHead);
         drawRepHead(p, sheet, review.exercise);

@@ -145,7 +145,8 @@ void FrameSource::work(std::stop_token stop, const std::string& path) {
         else if (what == For::Small)
             emit smallArrived(next, image);
         if (what != For::Ahead && !image.isNull())
-            emit previewArrived(next, image.scaledToWidth(kPreviewWidth, Qt::SmoothTransformation));
+            emit previewArrived(next,
+                                image.scaledToWidth(std::min(kPreviewWidth, image.width()), Qt::SmoothTransformation));
     }
 }
 

@@ -111,13 +111,15 @@ WorstOfRep worstOfRep(const Review& r, const Rep& rep) {
         const Limit& limit = f.limit;
         const Series* s = r.series.find(limit.measure);
         if (!s) continue;
-        for (int64_t i = r.clip.frameAt(f.onTheWay ? rep.start_s : rep.hold.start_s);
-             i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
-            const double v = s->value[size_t(i)];
-            for (const auto& end : {limit.low, limit.high})
-                if (end && std::isfinite(v) && v / *end > share)
-                    share = v / *end, worst = {limit.measure, i, v, s->u95[size_t(i)], *end};
-        }
+        const auto far = [&](std::optional<double> low, std::optional<double> high) {
+            const int64_t at = worstFrame(r, rep, f.onTheWay, *s, {limit.measure, low, high});
+            const double end = low ? *low : *high;
+            if (at >= 0 && s->value[size_t(at)] / end > share)
+                share = s->value[size_t(at)] / end,
+                worst = {limit.measure, at, s->value[size_t(at)], s->u95[size_t(at)], end};
+        };
+        if (limit.low) far(limit.low, std::nullopt);
+        if (limit.high) far(std::nullopt, limit.high);
     }
     return worst;
 }

@@ -1,8 +1,8 @@
 #include "app/window/bars.h"
 
+#include "app/paint/strokes.h"
 #include "app/session/review_session.h"
 #include "app/session/words.h"
-#include "app/widgets/panel.h"
 
 #include <QAccessible>
 #include <QHBoxLayout>

@@ -44,6 +44,11 @@ struct Hold {
     double duration_s() const { return end_s - start_s; }
 };
 
+/// How long one part moves before another.
+struct Lead {
+    double s = 0, u95 = kGap; ///< seconds, + = before
+};
+
 struct Rep {
     std::string side = "both";
     double start_s = 0, top_s = 0, holdEnd_s = 0, end_s = 0;
@@ -56,6 +61,7 @@ struct Rep {
     bool finished = true;
     double lost_s =
         0; ///< time up to the end of the hold in which the mover or the anchor lost longest was not measurable
+    std::optional<Lead> shouldersLead{}; ///< before the pelvis; see addLead()
     Hold hold;
     double out_s() const { return top_s - start_s; }
     double back_s() const { return end_s - holdEnd_s; }

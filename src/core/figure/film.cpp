@@ -3,6 +3,7 @@
 #include "base/files.h"
 #include "base/units.h"
 #include "figure/body_painter.h"
+#include "figure/handling.h"
 #include "figure/light.h"
 #include "figure/noise.h"
 #include "figure/positions.h"
@@ -228,7 +229,7 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
     };
     for (size_t i = 0; i < times.size(); ++i) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "filming was stopped; nothing was kept");
-        const FilmedFrame f = studio.frame(times[i]);
+        const FilmedFrame f = handledFrame(studio, scene, times[i]);
         cv::Mat stored = f.picture;
         switch (scene.rotationDeg) { // stored turned back, so that the metadata makes it upright
         case 90:

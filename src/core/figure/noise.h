@@ -26,4 +26,9 @@ inline float valueNoise(const Vec3& p) {
     return a + w * (b - a);
 }
 
+/// Slow smooth wander with standard deviation about 1.
+inline double wander(double seconds, int channel, double hertz) {
+    return 4.2 * (double(valueNoise({float(seconds * hertz), float(channel), 0.5f})) - 0.5);
+}
+
 } // namespace deft::figure

@@ -14,11 +14,6 @@ constexpr float kRad = float(M_PI) / 180;
 constexpr float kWristHeight = 17, kElbowHeight = 20; ///< above the mat when the arm rests on it (mH)
 const Vec3 kUp = Vec3::UnitY();
 
-/// Slow smooth wander with standard deviation about 1.
-double wander(double seconds, int seed, double hertz) {
-    return 4.2 * (double(valueNoise({float(seconds * hertz), float(seed), 0.5f})) - 0.5);
-}
-
 /// Curves of a scene at one time, in radians, with the unsteadiness of a living body.
 struct Now {
     const Scene& scene;

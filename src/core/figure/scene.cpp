@@ -146,11 +146,22 @@ Result<Scene> parseScene(const Json& json, const std::string& where) {
     film.read("rotation_deg", s.rotationDeg, 0, 270);
     film.read("grain", s.grain, 0, 0.2);
     film.read("exposure", s.exposure, 0.05, 4);
+    film.read("shake_px", s.shakePx, 0, 50);
+    film.read("shutter", s.shutter, 0, 1);
     film.read("crf", s.crf, 0, 51);
     film.read("seed", s.seed);
     film.read("supersample", s.supersample, 1, 3);
     film.read("room_samples", s.roomSamples, 1, 4);
     if (s.rotationDeg % 90) film.complain("rotation_deg", "should be 0, 90, 180 or 270");
+    if (const auto covers = json.find("covers"); covers != json.end())
+        for (const auto& one : *covers) {
+            if (!one.is_array() || one.size() != 3 || !one[0].is_number() || !one[1].is_number() ||
+                !one[2].is_string()) {
+                top.complain("covers", "should be a list of [from seconds, to seconds, landmark]");
+                break;
+            }
+            s.covers.push_back({one[0].get<double>(), one[1].get<double>(), one[2].get<std::string>()});
+        }
     Reader movement = top.under("movement");
     for (const auto& [name, keys] : movement.json().items()) {
         Curve& curve = s.movement[name];

@@ -13,6 +13,12 @@ struct Curve {
     double at(double seconds) const;
 };
 
+/// Something passes between camera and body, over one landmark.
+struct Cover {
+    double from_s = 0, to_s = 0;
+    std::string landmark;
+};
+
 /// Everything a made clip is made of; file format `deft-mirror-scene` 1 (docs/scenes.md).
 struct Scene {
     std::string position = "bridge";
@@ -25,6 +31,9 @@ struct Scene {
     std::string room = "rehearsal-room";
     Camera camera;
     double duration_s = 10, fps = 30, grain = 0.008, exposure = 1;
+    double shakePx = 0; ///< standard deviation of a hand-held camera's wander
+    double shutter = 0; ///< share of the frame time in which light comes in: motion blur; 0 = none
+    std::vector<Cover> covers;
     bool variableRate = false, mirrored = false;
     int rotationDeg = 0, crf = 23, seed = 1;
     int supersample = 2, roomSamples = 4;

@@ -41,6 +41,7 @@ struct Measure {
     size_t needed;           ///< the first `needed` landmarks must be there; the others help
     bool againstMat = false; ///< the camera's roll enters its uncertainty
     Zero zero = Zero::None;  ///< other than None: constant marking errors cancel
+    bool isTurn = false;     ///< tells a turn out of the picture's plane itself
     std::function<double(const MeasureInput&, const MeasureContext&)> value; ///< NaN = not measurable
 };
 

@@ -22,6 +22,7 @@ constexpr EventMeasure kEventMeasures[] = {
     {"tilt_range", "own range of the pelvis", "deg"},
     {"sway", "sway of the pelvis", "%"},
     {"tremor_share", "shaking of the pelvis", "%"},
+    {"shoulders_lead", "shoulders before the pelvis", "s"},
 };
 
 } // namespace

@@ -88,7 +88,7 @@ bool againstStart(Series& s, Zero zero, const std::vector<double>& time_s, const
     return true;
 }
 
-Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& context) {
+Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& context, bool withBand = true) {
     const size_t n = tracks.frames(), k = m.landmarks.size();
     Series s{m.id, m.unit, std::vector<double>(n, kGap), std::vector<double>(n, kGap)};
     std::vector<Point2> at(k);
@@ -112,6 +112,8 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
             return m.value({moved, sd}, context);
         };
         s.value[i] = evaluate(flat);
+        s.u95[i] = 0;
+        if (!withBand) continue;
         double spread = propagatedSd(evaluate, flat, flatSd);
         if (m.againstMat) {
             // An angle against the mat is off by the roll itself, a height by the roll over the distance walked on the
@@ -122,6 +124,53 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
         s.u95[i] = std::isfinite(s.value[i]) ? kU95 * spread : kGap;
     }
     return s;
+}
+
+/// Median of a series in the still time at the start; NaN when it was not measured there.
+double startOf(const std::vector<double>& x, const std::vector<double>& time_s, const SeriesOptions& options) {
+    std::vector<double> start;
+    for (size_t i = 0; i < x.size(); ++i)
+        if (options.inSetup(time_s[i])) start.push_back(x[i]);
+    return medianOf(start);
+}
+
+/// The picture as it would be if the camera were off square one way or the other by what is possible.
+struct TurnedPicture {
+    Tracks tracks;
+    MeasureContext context;
+};
+std::vector<TurnedPicture> turnedPictures(const Tracks& tracks, const SeriesOptions& options,
+                                          const MeasureContext& context) {
+    std::vector<TurnedPicture> out;
+    const auto turn = possibleTurn(tracks, options.view);
+    for (const double sign : {-1.0, 1.0}) {
+        Tracks other = asIfSquare(tracks, turn, sign, options.view, context.axes, options.lens);
+        if (auto c = contextOf(other, options)) out.push_back({std::move(other), std::move(*c)});
+    }
+    return out;
+}
+
+/// What such a turn would change goes into the band. What it changes at the start already cancels where a measure is
+/// told against that.
+void widenByTurn(Series& s, const Series& unsmoothed, const Measure& m, const std::vector<TurnedPicture>& pictures,
+                 const SeriesOptions& options) {
+    if (m.isTurn) return;
+    const size_t n = s.value.size();
+    std::vector<double> most(n, 0);
+    for (const TurnedPicture& picture : pictures) {
+        Series other = computeOne(m, picture.tracks, picture.context, false), here = unsmoothed;
+        const auto& t = picture.tracks.time_s;
+        if (!againstStart(other, m.zero, t, options) || !againstStart(here, m.zero, t, options)) continue;
+        std::vector<double> change(n);
+        for (size_t i = 0; i < n; ++i) {
+            change[i] = other.value[i] - here.value[i];
+            if (m.unit == "deg") change[i] = wrapDeg(change[i]);
+        }
+        const double atStart = m.zero == Zero::Neutral ? startOf(change, t, options) : 0;
+        for (size_t i = 0; i < n; ++i)
+            if (const double c = std::abs(change[i] - atStart); c > most[i]) most[i] = c;
+    }
+    for (size_t i = 0; i < n; ++i) s.u95[i] = std::hypot(s.u95[i], most[i]);
 }
 
 } // namespace
@@ -145,13 +194,17 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
     std::vector<const Measure*> wanted;
     for (const Measure& m : measures())
         if (options.only.empty() || m.id == options.only) wanted.push_back(&m);
+    const auto turned = turnedPictures(tracks, options, c);
     std::vector<std::optional<Series>> made(wanted.size());
     cv::parallel_for_({0, int(wanted.size())}, [&](const cv::Range& range) {
         for (int k = range.start; k < range.end; ++k) {
             Series s = computeOne(*wanted[size_t(k)], tracks, c);
             if (runsWithoutGaps(s.value).empty()) continue;
+            const Series unsmoothed = s;
             s.value = smoothed(set.time_s, s.value, options.cutoffHz);
-            if (againstStart(s, wanted[size_t(k)]->zero, set.time_s, options)) made[size_t(k)] = std::move(s);
+            if (!againstStart(s, wanted[size_t(k)]->zero, set.time_s, options)) continue;
+            widenByTurn(s, unsmoothed, *wanted[size_t(k)], turned, options);
+            made[size_t(k)] = std::move(s);
         }
     });
     for (auto& s : made)

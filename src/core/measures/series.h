@@ -1,5 +1,6 @@
 #pragma once
 #include "measures/measure.h"
+#include "measures/turned.h"
 
 namespace deft {
 
@@ -31,6 +32,7 @@ struct SeriesOptions {
     double setupEnd_s = 1.5;        ///< the still time at the start
     std::optional<Neutral> neutral; ///< from the neutral clip or the coach; else from the set-up phase
     double cutoffHz = 0;            ///< 0 = by residual analysis
+    Lens lens;                      ///< bears on the band alone
     std::string only;               ///< one measure; empty = all
 
     bool inSetup(double t) const { return t >= setupStart_s - 1e-9 && t <= setupEnd_s; }
@@ -54,7 +56,8 @@ struct SeriesSet {
 /// Computes every measure whose landmarks are marked.
 ///
 /// Half-widths: Jacobian of the measure times the tracks' standard deviations, with the marking noise for measures that
-/// are not relative and the camera's roll for those against the mat.
+/// are not relative, the camera's roll for those against the mat, and what a turn out of the picture's plane that is
+/// possible (possibleTurn) would change. Such a turn is never corrected.
 /// @errors those of bodyAxes
 Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& options);
 

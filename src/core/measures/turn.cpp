@@ -40,6 +40,7 @@ std::vector<Measure> turnMeasures() {
          .landmarks = kHipPoints,
          .needed = 0,
          .zero = Zero::Start,
+         .isTurn = true,
          .value = pelvisTurn},
         {.id = "shoulder_roll",
          .name = "shoulder roll",
@@ -47,6 +48,7 @@ std::vector<Measure> turnMeasures() {
          .landmarks = bothSides({"shoulder"}),
          .needed = 2,
          .zero = Zero::Start,
+         .isTurn = true,
          .value = shoulderTurn},
         {.id = "dissociation",
          .name = "shoulders ahead of the pelvis",
@@ -54,6 +56,7 @@ std::vector<Measure> turnMeasures() {
          .landmarks = hipPointsAnd(bothSides({"shoulder"})),
          .needed = 0,
          .zero = Zero::Start,
+         .isTurn = true,
          .value = [](const MeasureInput& in,
                      const MeasureContext& c) { return shoulderTurn(in, c) - pelvisTurn(in, c); }},
     };

@@ -21,38 +21,28 @@ std::pair<double, double> around(const Review& r, const Series* s, int64_t frame
     return values.empty() ? std::pair(kGap, kGap) : std::pair(medianOf(values), medianOf(bands));
 }
 
+/// What is told against neutral, before it was. Nothing when it is not in the set.
+const Series* beforeNeutral(const Review& r, const char* id) {
+    const auto& all = r.series.beforeNeutral;
+    const auto it = std::find_if(all.begin(), all.end(), [&](const Series& s) { return s.id == id; });
+    return it == all.end() ? nullptr : &*it;
+}
+
 } // namespace
 
 std::optional<Neutral> neutralAt(const Review& r, int64_t frame) {
-    constexpr double kAround_s = 1.0 / 6;
-    const double at = r.clip.time_s[size_t(frame)];
-    std::vector<double> tilt, onTrunk, band;
-    const Series *t = r.series.find("tilt"), *p = r.series.find("pelvis_on_trunk");
-    for (int64_t i = r.clip.frameAt(at - kAround_s); i <= r.clip.frameAt(at + kAround_s); ++i) {
-        if (t && std::isfinite(t->value[size_t(i)])) {
-            tilt.push_back(t->value[size_t(i)] + r.series.neutral.tilt_raw);
-            // The band of the angle itself: what the neutral so far has added goes again.
-            band.push_back(std::sqrt(
-                std::max(0.0, t->u95[size_t(i)] * t->u95[size_t(i)] - r.series.neutral.u95 * r.series.neutral.u95)));
-        }
-        if (p && std::isfinite(p->value[size_t(i)]))
-            onTrunk.push_back(p->value[size_t(i)] + r.series.neutral.pelvis_on_trunk_raw);
-    }
-    if (tilt.empty() && onTrunk.empty()) return std::nullopt;
+    const auto [tilt, band] = around(r, beforeNeutral(r, "tilt"), frame);
+    const double onTrunk = around(r, beforeNeutral(r, "pelvis_on_trunk"), frame).first;
+    if (!std::isfinite(tilt) && !std::isfinite(onTrunk)) return std::nullopt;
     Neutral n;
     n.source = "coach";
-    if (!tilt.empty()) n.tilt_raw = medianOf(tilt), n.u95 = medianOf(band);
-    if (!onTrunk.empty()) n.pelvis_on_trunk_raw = medianOf(onTrunk);
+    if (std::isfinite(tilt)) n.tilt_raw = tilt, n.u95 = band;
+    if (std::isfinite(onTrunk)) n.pelvis_on_trunk_raw = onTrunk;
     return n;
 }
 
 Result<OwnRange> ownRange(const Review& r) {
-    const auto before = [&](const char* id) {
-        const auto& all = r.series.beforeNeutral;
-        const auto it = std::find_if(all.begin(), all.end(), [&](const Series& s) { return s.id == id; });
-        return it == all.end() ? nullptr : &*it;
-    };
-    const Series *tilt = before("tilt"), *onTrunk = before("pelvis_on_trunk");
+    const Series *tilt = beforeNeutral(r, "tilt"), *onTrunk = beforeNeutral(r, "pelvis_on_trunk");
     if (!tilt) return fail(Errc::NotFound, "the pelvis was not measured in this clip");
     const Measure* mover = findMeasure(moverPlan(r.exercise).measure);
     const bool whole = r.events.reps.empty() || (mover && mover->zero == Zero::Neutral);

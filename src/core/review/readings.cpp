@@ -20,18 +20,11 @@ ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limi
     double worst = -1e300, mildest = 1e300;
     for (size_t k = 0; s && k < reps.size(); ++k) {
         const Rep& rep = reps[k];
-        double own = -1e300;
-        int64_t own_at = -1;
-        for (int64_t i = r.clip.frameAt(onTheWay ? rep.start_s : rep.hold.start_s);
-             i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i)
-            if (const double v = s->value[size_t(i)]; std::isfinite(v) && t.excess(v) > own)
-                own = t.excess(v), own_at = i;
-        if (own_at < 0) continue;
-        if (own > worst)
-            worst = own, row.value = s->value[size_t(own_at)], row.u95 = s->u95[size_t(own_at)],
-            row.worstFrame = own_at, row.worstRep = int(k);
-        if (own < mildest)
-            mildest = own, row.best = s->value[size_t(own_at)], row.bestFrame = own_at, row.bestRep = int(k);
+        const int64_t at = worstFrame(r, rep, onTheWay, *s, t);
+        if (at < 0) continue;
+        const double value = s->value[size_t(at)], u95 = s->u95[size_t(at)], own = t.excess(value);
+        if (own > worst) worst = own, row.value = value, row.u95 = u95, row.worstFrame = at, row.worstRep = int(k);
+        if (own < mildest) mildest = own, row.best = value, row.bestFrame = at, row.bestRep = int(k);
     }
     if (row.worstFrame < 0) row.why = s ? "cannot tell: marks lost" : "cannot tell: not marked";
     return row;
@@ -60,19 +53,19 @@ ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const std::stri
     return row;
 }
 
-/// Of something that is told of whole holds: the hold in which there was most of it.
-ReadingRow ofHolds(const Review& r, const std::vector<Rep>& reps, const std::string& title, const char* id,
-                   const std::function<std::optional<std::pair<double, double>>(const Hold&)>& valueAndBand) {
+/// Of something that is told of whole reps or holds: the one in which there was most of it, either way.
+ReadingRow ofWhole(const Review& r, const std::vector<Rep>& reps, const std::string& title, const char* id,
+                   const std::function<std::optional<std::pair<double, double>>(const Rep&)>& valueAndBand) {
     ReadingRow row;
     row.name = title, row.measure = id, row.stat = "worst", row.unit = measureUnit(id);
     for (size_t k = 0; k < reps.size(); ++k) {
         const Hold& hold = reps[k].hold;
-        const auto found = reps[k].unsure() ? std::nullopt : valueAndBand(hold);
+        const auto found = reps[k].unsure() ? std::nullopt : valueAndBand(reps[k]);
         if (!found) continue;
         const int64_t frame = r.clip.frameAt((hold.start_s + hold.end_s) / 2);
-        if (row.worstRep < 0 || found->first > row.value)
+        if (row.worstRep < 0 || std::abs(found->first) > std::abs(row.value))
             row.value = found->first, row.u95 = found->second, row.worstRep = int(k), row.worstFrame = frame;
-        if (row.bestRep < 0 || found->first < row.best)
+        if (row.bestRep < 0 || std::abs(found->first) < std::abs(row.best))
             row.best = found->first, row.bestRep = int(k), row.bestFrame = frame;
     }
     if (row.worstRep < 0) row.why = reps.empty() ? "no hold found" : "cannot tell";
@@ -82,7 +75,8 @@ ReadingRow ofHolds(const Review& r, const std::vector<Rep>& reps, const std::str
 using Found = std::optional<std::pair<double, double>>;
 
 ReadingRow ofSway(const Review& r, const std::vector<Rep>& reps) {
-    ReadingRow row = ofHolds(r, reps, "Sway of the pelvis", "sway", [](const Hold& h) {
+    ReadingRow row = ofWhole(r, reps, "Sway of the pelvis", "sway", [](const Rep& rep) {
+        const Hold& h = rep.hold;
         return h.sway ? Found({h.sway->rms, h.swayU95}) : std::nullopt;
     });
     row.decimals = 2;
@@ -90,10 +84,20 @@ ReadingRow ofSway(const Review& r, const std::vector<Rep>& reps) {
 }
 
 ReadingRow ofShaking(const Review& r, const std::vector<Rep>& reps) {
-    ReadingRow row = ofHolds(r, reps, "Shaking, share of sway", "tremor_share", [](const Hold& h) {
+    ReadingRow row = ofWhole(r, reps, "Shaking, share of sway", "tremor_share", [](const Rep& rep) {
+        const Hold& h = rep.hold;
         return h.tremor ? Found({h.tremor->share, h.tremor->u95}) : std::nullopt;
     });
     row.decimals = 0;
+    return row;
+}
+
+ReadingRow ofLead(const Review& r, const std::vector<Rep>& reps) {
+    ReadingRow row = ofWhole(r, reps, "Shoulders before the pelvis", "shoulders_lead", [](const Rep& rep) {
+        const auto& lead = rep.shouldersLead;
+        return lead ? Found({lead->s, lead->u95}) : std::nullopt;
+    });
+    row.decimals = 2, row.sign = true;
     return row;
 }
 
@@ -158,6 +162,8 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         rows.push_back(ofShaking(r, reps));
         return rows;
     }
+    const auto hasLead = [](const Rep& rep) { return rep.shouldersLead.has_value(); };
+    if (std::any_of(reps.begin(), reps.end(), hasLead)) rows.push_back(ofLead(r, reps));
     if (const auto fit = breathFit(r.inputs.breaths, {r.events.setupStart_s, r.events.setupEnd_s, reps})) {
         ReadingRow row;
         row.name = "Breath fit", row.measure = "breath_fit", row.unit = "%", row.value = fit->share(),

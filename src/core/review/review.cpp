@@ -1,6 +1,7 @@
 #include "review/review.h"
 
 #include "events/hold_sway.h"
+#include "events/lead.h"
 #include "events/roll_order.h"
 #include "judgement/safety.h"
 #include "judgement/shown.h"
@@ -103,6 +104,15 @@ std::vector<const Fault*> Review::standing() const {
     return out;
 }
 
+int64_t worstFrame(const Review& r, const Rep& rep, bool onTheWay, const Series& s, const Tolerance& t) {
+    int64_t worst = -1;
+    double most = -1e300;
+    for (int64_t i = r.clip.frameAt(onTheWay ? rep.start_s : rep.hold.start_s);
+         i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i)
+        if (const double v = s.value[size_t(i)]; std::isfinite(v) && t.excess(v) > most) most = t.excess(v), worst = i;
+    return worst;
+}
+
 std::optional<Review::RepFrames> Review::framesOfRep(const std::string& id, int number) const {
     if (number < 0 || number >= int(events.reps.size())) return std::nullopt;
     Tolerance t;
@@ -115,13 +125,9 @@ std::optional<Review::RepFrames> Review::framesOfRep(const std::string& id, int 
     const Series* s = series.find(t.measure);
     if (!s) return std::nullopt;
     const Rep& rep = events.reps[size_t(number)];
-    RepFrames out{-1, -1, -1e300};
-    for (int64_t i = clip.frameAt(hold ? rep.hold.start_s : rep.start_s);
-         i < clip.frames() && clip.time_s[size_t(i)] <= rep.hold.end_s; ++i) {
-        if (!std::isfinite(s->value[size_t(i)])) continue;
-        if (const double e = t.excess(s->value[size_t(i)]); e > out.excess) out.excess = e, out.worst = i;
-    }
+    RepFrames out{-1, worstFrame(*this, rep, !hold, *s, t), 0};
     if (out.worst < 0) return std::nullopt;
+    out.excess = t.excess(s->value[size_t(out.worst)]);
     // The end of the hold while it was still clean, so that it looks like the same moment.
     const double clean = rep.hold.clean_s > 0.4 ? rep.hold.start_s + 0.8 * rep.hold.clean_s
                          : rep.break_s          ? *rep.break_s - 0.1
@@ -191,6 +197,7 @@ SeriesOptions seriesOptions(const Review& r) {
     options.position = r.exercise.bodyPosition();
     options.view = pictureView(r.exercise);
     options.lineEnd = r.exercise.lineEnd;
+    options.lens = Lens::ofPhone(r.clip.width, r.clip.height);
     options.neutral = r.inputs.neutral;
     options.scaleLength_cm = r.inputs.marks.scaleLengthCm.value_or(0);
     return options;
@@ -244,6 +251,7 @@ Result<void> measure(Review& r) {
     }
     addLevelLoss(r.series, r.movement, mover);
     addSway(r.movement, r.tracks, r.series.context);
+    addLead(r.movement, r.series);
     if (needsRollOrder(r.exercise)) addRollOrder(r.series, r.tracks, r.movement);
     return {};
 }
@@ -270,16 +278,15 @@ Result<Review> judged(Review r, ReviewInputs inputs) {
     r.missing.clear();
     for (const std::string& name : r.exercise.landmarksNeeded)
         if (!r.tracks.landmark.count(name)) r.missing.push_back(name);
+    const bool otherNeutral = r.inputs.neutral != inputs.neutral;
     r.inputs = std::move(inputs);
     const std::string from = measuredFrom(r);
-    const bool otherNeutral = r.toldAgainst != r.inputs.neutral;
     if (from != r.measuredFrom || (otherNeutral && !canTellAnew(r))) {
         if (auto ok = measure(r); !ok) return tl::unexpected(ok.error());
         r.measuredFrom = from;
     } else if (otherNeutral) {
         tellAgainst(r.series, r.inputs.neutral);
     }
-    r.toldAgainst = r.inputs.neutral;
     r.events = r.movement;
     const MoverPlan mover = moverPlan(r.exercise);
     findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series));

@@ -56,7 +56,6 @@ struct Review {
     /// What series and movement were computed from, besides the tracks, and the movement before any judgement: while
     /// they stay the same, judging anew does not measure again; another neutral only shifts what is told against it.
     std::string measuredFrom;
-    std::optional<Neutral> toldAgainst;
     Events movement;
 
     bool metTarget() const;
@@ -78,6 +77,10 @@ struct Review {
     };
     std::optional<Pair> framePair(const std::string& faultId) const;
 };
+
+/// Frame of a rep, from its start or that of its hold to the hold's end, in which a series lies farthest outside (or
+/// least inside) a tolerance; -1 where it is not measured.
+int64_t worstFrame(const Review& review, const Rep& rep, bool onTheWay, const Series& series, const Tolerance& t);
 
 /// The exercise as this review reads it. @errors NotFound
 Result<Exercise> exerciseOf(const ReviewInputs& inputs);

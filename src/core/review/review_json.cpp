@@ -164,6 +164,8 @@ Json toJson(const Review& r) {
                         {"reach", r3(rep.reach)},
                         {"control_range", r3(rep.controlRange)},
                         {"broken_by", words(rep.brokenBy)},
+                        {"shoulders_lead_s", rep.shouldersLead ? Json(r3(rep.shouldersLead->s)) : Json(nullptr)},
+                        {"shoulders_lead_u95_s", rep.shouldersLead ? Json(r3(rep.shouldersLead->u95)) : Json(nullptr)},
                         {"finished", rep.finished},
                         {"lost_s", r3(rep.lost_s)}});
         const Hold& h = rep.hold;

@@ -1,0 +1,36 @@
+#pragma once
+#include "measures/context.h"
+
+namespace deft {
+
+/// A phone that was set down by eye stands square to the body within this many degrees (95 %; chosen here).
+constexpr double kUnknownTurn_deg = 10;
+/// Focal length of a phone's main camera over the longer side of its picture: 26 mm on 36 mm of film (common practice,
+/// no published source). A longer one makes perspective milder.
+constexpr double kPhoneFocal = 26.0 / 36.0;
+
+/// What is known of the camera. Focal length 0 = so far away that there is no perspective.
+struct Lens {
+    double focalPx = 0;
+    Point2 centre = Point2::Zero();
+    static Lens ofPhone(double width_px, double height_px);
+};
+
+/// Where a point of an upright plane would be seen if the plane stood square to the camera, when it is turned by
+/// `turnDeg` about the plumb line through `pivot`, the picture's + side of the floor direction away from the camera.
+///
+/// Closed form; on one line it gives tan(seen) = tan(true) / cos(turn) for slopes, and the false tilt of a level line
+/// above or below the camera's own height.
+/// @param up unit, plumb in the picture
+Point2 seenSquare(const Point2& p, double turnDeg, const Point2& pivot, const Vector2& up, const Lens& lens);
+
+/// How far the body may be turned out of the picture's plane in each frame, degrees, 95 %: what is unknown of the
+/// camera, and where left and right are seen, by how much the hip points lie closer together than they do at their
+/// widest (95th percentile).
+std::vector<double> possibleTurn(const Tracks& tracks, View view);
+
+/// The tracks as a camera would see them that stood square, if it stands off by `sign` times what is possible.
+Tracks asIfSquare(const Tracks& tracks, const std::vector<double>& turnDeg, double sign, View view,
+                  const BodyAxes& axes, const Lens& lens);
+
+} // namespace deft

@@ -1,0 +1,209 @@
+// Not a test: films the scenes, measures each clip twice and writes the tables of docs/accuracy.md.
+// accuracy_table CLIPS [--only CLIP] [DOCUMENT]    clips that are there already are not filmed again
+#include "accuracy/made_case.h"
+#include "base/files.h"
+#include "checks/clip_check.h"
+
+#include <cstdio>
+#include <map>
+
+using namespace deft;
+using namespace deft::test;
+
+namespace {
+
+/// Pooled over clips, apart with and without stickers.
+struct Pool {
+    std::map<std::string, Errors> byMeasure[2];
+    std::map<PointState, Errors> byState[2];
+    size_t seen[2] = {}, wrong[2] = {};
+};
+
+struct Row {
+    std::string text;
+};
+
+std::string number(double v, int decimals) {
+    char t[32];
+    std::snprintf(t, sizeof t, "%.*f", decimals, v);
+    return std::isfinite(v) ? t : "–";
+}
+
+bool prepare(const std::filesystem::path& clip, const std::string& name) {
+    if (std::filesystem::exists(clip)) return true;
+    const auto scene = figure::readScene(DEFT_TEST_DATA "/accuracy/scenes/" + name + ".json");
+    if (!scene) {
+        std::fprintf(stderr, "%s\n", scene.error().detail.c_str());
+        return false;
+    }
+    const auto filmed = figure::filmScene(*scene, clip);
+    if (!filmed) std::fprintf(stderr, "%s\n", filmed.error().detail.c_str());
+    return filmed.has_value();
+}
+
+/// Largest error of the times of reps that both found; "–" when the numbers differ.
+std::string eventErrors(const Review& seen, const Review& truth) {
+    const auto &a = seen.events.reps, &b = truth.events.reps;
+    if (a.size() != b.size()) return "reps " + std::to_string(a.size()) + " / " + std::to_string(b.size());
+    double begin = 0, hold = 0, clean = 0;
+    bool breaks = true;
+    for (size_t i = 0; i < a.size(); ++i) {
+        begin = std::max({begin, std::abs(a[i].start_s - b[i].start_s), std::abs(a[i].end_s - b[i].end_s)});
+        hold = std::max(
+            {hold, std::abs(a[i].hold.start_s - b[i].hold.start_s), std::abs(a[i].hold.end_s - b[i].hold.end_s)});
+        breaks = breaks && a[i].brokenBy == b[i].brokenBy && a[i].hold.brokenBy == b[i].hold.brokenBy;
+        clean = std::max(clean, std::abs(a[i].hold.clean_s - b[i].hold.clean_s));
+    }
+    return number(1000 * begin, 0) + " / " + number(1000 * hold, 0) + " / " +
+           (breaks ? number(1000 * clean, 0) : "other break");
+}
+
+/// Findings called clear that the true points contradict, of all that are called clear.
+std::pair<int, int> contradicted(const Review& seen, const Review& truth) {
+    int clear = 0, wrong = 0;
+    for (const Fault& f : seen.findings.faults) {
+        if (f.certainty != Certainty::Clear) continue;
+        ++clear;
+        const auto& all = truth.findings.faults;
+        wrong += std::none_of(all.begin(), all.end(), [&](const Fault& t) { return t.id == f.id && t.rep == f.rep; });
+    }
+    return {wrong, clear};
+}
+
+/// The turn of bones since the start, against that of the followed marks (degrees).
+Errors againstBones(const Review& seen, const Table& truth, const std::string& measure) {
+    Errors e;
+    const Series* s = seen.series.find(measure);
+    const auto column = truth.column.find("bone_" + measure);
+    if (!s || column == truth.column.end()) return e;
+    std::vector<double> start;
+    for (size_t i = 0; i < s->value.size(); ++i)
+        if (std::isfinite(s->value[i]) && seen.clip.time_s[i] < 1) start.push_back(s->value[i] - column->second[i]);
+    if (start.empty()) return e;
+    std::sort(start.begin(), start.end());
+    for (size_t i = 0; i < s->value.size(); ++i)
+        if (std::isfinite(s->value[i])) {
+            const double off = s->value[i] - column->second[i] - start[start.size() / 2];
+            e.add(off, std::abs(off) <= s->u95[i]);
+        }
+    return e;
+}
+
+std::string percent(double share) { return number(100 * share, share > 0.9995 || share == 0 ? 0 : 1); }
+
+} // namespace
+
+int main(int argc, char** argv) {
+    if (argc < 2) return std::fprintf(stderr, "accuracy_table CLIPS [--only CLIP] [DOCUMENT]\n"), 2;
+    const std::filesystem::path folder = argv[1];
+    std::filesystem::create_directories(folder);
+    std::string only, document;
+    for (int i = 2; i < argc; ++i) {
+        if (std::string(argv[i]) == "--only" && i + 1 < argc)
+            only = argv[++i];
+        else
+            document = argv[i];
+    }
+    Pool pool;
+    std::map<std::string, Errors> bones;
+    int wrongFindings = 0, clearFindings = 0;
+    std::string clips = "| clip | marks, RMS | wrong as seen | angles, RMS | inside the band | measured | times of "
+                        "reps / holds / clean |\n"
+                        "|---|---|---|---|---|---|---|\n";
+    for (const MadeCase& c : madeCases()) {
+        if (!only.empty() && c.clip.find(only) == std::string::npos) continue;
+        const auto clip = folder / (c.clip + ".mp4");
+        if (!prepare(clip, c.clip)) return 1;
+        const bool stickers = c.title.find("stickers") != std::string::npos;
+        ReviewInputs in;
+        in.exercise = c.exercise, in.side = c.side;
+        const auto [seen, truth] = measureTwice(clip, in);
+        Errors marks, angles;
+        size_t shown = 0, wrong = 0;
+        std::printf("\n%s\n", c.clip.c_str());
+        for (const auto& [name, points] : seen.tracks.landmark) {
+            std::string line;
+            for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
+                const Errors e = errorsOf(seen, truth, name, state);
+                pool.byState[stickers][state].add(e);
+                line += std::string("  ") + stateName(state) + " " + std::to_string(e.off.size()) + " rms " +
+                        number(e.rms(), 2) + " in " + percent(e.coverage());
+                if (state != PointState::Lost) marks.add(e);
+                if (state != PointState::Seen) continue;
+                const auto n = size_t(std::count_if(e.off.begin(), e.off.end(), [](double d) { return d > 5; }));
+                shown += e.off.size(), wrong += n;
+                line += " wrong " + std::to_string(n);
+            }
+            std::printf("  %-11s%s\n", name.c_str(), line.c_str());
+        }
+        pool.seen[stickers] += shown, pool.wrong[stickers] += wrong;
+        for (const Series& s : truth.series.series) {
+            const Errors e = errorsOf(seen, truth, s.id);
+            if (e.asked == 0) continue;
+            pool.byMeasure[stickers][s.id].add(e);
+            if (s.unit == "deg") angles.add(e);
+            std::printf("  %-18s %-3s RMS %7s  p95 %7s  bias %7s  in %6s  measured %6s\n", s.id.c_str(), s.unit.c_str(),
+                        number(e.rms(), 3).c_str(), number(e.p95(), 3).c_str(), number(e.bias(), 3).c_str(),
+                        percent(e.coverage()).c_str(), percent(e.measured()).c_str());
+        }
+        const auto [w, all] = contradicted(seen, truth);
+        wrongFindings += w, clearFindings += all;
+        const Table table = readTable(std::filesystem::path(clip).replace_extension(".truth.csv").string());
+        if (!stickers && c.clip.find("yaw") == std::string::npos)
+            for (const char* m : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle"}) {
+                const Errors e = againstBones(seen, table, m);
+                if (e.off.empty()) continue;
+                bones[m].add(e);
+                std::printf("  bones %-16s RMS %s\n", m, number(e.rms(), 2).c_str());
+            }
+        std::printf("  %s; clear %d, contradicted %d\n", eventErrors(seen, truth).c_str(), all, w);
+        clips += "| " + c.title + " | " + number(marks.rms(), 2) + " px | " +
+                 percent(double(wrong) / double(std::max<size_t>(1, shown))) + " % | " + number(angles.rms(), 2) +
+                 "° | " + percent(angles.coverage()) + " % | " + percent(angles.measured()) + " % | " +
+                 eventErrors(seen, truth) + " ms |\n";
+        std::fflush(stdout);
+    }
+    std::string states = "| | with stickers: frames, RMS, inside the band | without |\n|---|---|---|\n";
+    for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
+        states += std::string("| ") + stateName(state);
+        for (const int k : {1, 0}) {
+            const Errors& e = pool.byState[k][state];
+            states += " | " + std::to_string(e.off.size()) + ", " + number(e.rms(), 2) + " px, " +
+                      percent(e.coverage()) + " %";
+        }
+        states += " |\n";
+    }
+    states += "| more than 5 px wrong, told as seen";
+    for (const int k : {1, 0})
+        states += " | " + percent(double(pool.wrong[k]) / double(std::max<size_t>(1, pool.seen[k]))) + " %";
+    states += " |\n";
+    std::string measures = "| measure | with stickers: RMS, 95th percentile, bias, inside the band | without | "
+                           "measured, without |\n|---|---|---|---|\n";
+    for (const auto& [id, e] : pool.byMeasure[0]) {
+        auto cell = [&](const Errors& x) {
+            if (x.off.empty()) return std::string("–");
+            return number(x.rms(), 2) + ", " + number(x.p95(), 2) + ", " + number(x.bias(), 2) + ", " +
+                   percent(x.coverage()) + " %";
+        };
+        const auto with = pool.byMeasure[1].find(id);
+        measures += "| " + measureName(id) + " (" + unitSign(measureUnit(id)) + ") | " +
+                    (with == pool.byMeasure[1].end() ? "–" : cell(with->second)) + " | " + cell(e) + " | " +
+                    percent(e.measured()) + " % |\n";
+    }
+    std::string threeD =
+        "| against the bones, plain clothes, change since the start | RMS, 95th percentile |\n|---|---|\n";
+    for (const auto& [id, e] : bones)
+        threeD += "| " + measureName(id) + " | " + number(e.rms(), 2) + "°, " + number(e.p95(), 2) + "° |\n";
+    const std::string text =
+        clips + "\n" + states + "\n" + measures + "\n" + threeD +
+        "\nFindings called clear that the true points contradict: " + std::to_string(wrongFindings) + " of " +
+        std::to_string(clearFindings) + ".\n";
+    std::printf("\n%s", text.c_str());
+    if (document.empty()) return 0;
+    const std::string from = "<!-- tables from here -->\n", to = "<!-- tables to here -->";
+    auto old = readFile(document);
+    const size_t a = old ? old->find(from) : std::string::npos, b = old ? old->find(to) : std::string::npos;
+    if (a == std::string::npos || b == std::string::npos)
+        return std::fprintf(stderr, "%s has no place for the tables\n", document.c_str()), 1;
+    return writeFileAtomically(document, old->substr(0, a + from.size()) + "\n" + text + "\n" + old->substr(b)) ? 0 : 1;
+}
