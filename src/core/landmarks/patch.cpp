@@ -127,4 +127,33 @@ std::optional<PatchMatch> Patch::align(const cv::Mat& image, PatchPose start, co
     return match;
 }
 
+double Patch::lookalike(const cv::Mat& image, const Point2& centre, double from, double to) const {
+    const size_t n = grey_.size();
+    double sw = 0, st = 0, stt = 0;
+    for (size_t i = 0; i < n; ++i) {
+        const double w = double(weight_[i]), t = double(grey_[i]);
+        sw += w, st += w * t, stt += w * t * t;
+    }
+    const double spreadT = stt - st * st / sw;
+    double best = -1;
+    const int reach = int(to), step = to > 16 ? 2 : 1; // the larger a ring is, the coarser it may be searched
+    for (int dy = -reach; dy <= reach; dy += step)
+        for (int dx = -reach; dx <= reach; dx += step) {
+            const double d = std::hypot(dx, dy);
+            if (d < from || d > to) continue;
+            const int cx = int(std::lround(centre.x())) + dx, cy = int(std::lround(centre.y())) + dy;
+            const auto r = int(std::ceil(radius_));
+            if (cx < r || cy < r || cx + r >= image.cols || cy + r >= image.rows) continue;
+            double si = 0, sti = 0, sii = 0;
+            for (size_t i = 0; i < n; ++i) {
+                const double w = double(weight_[i]), v = image.at<uchar>(cy + int(y_[i]), cx + int(x_[i]));
+                si += w * v, sti += w * double(grey_[i]) * v, sii += w * v * v;
+            }
+            const double spreadI = sii - si * si / sw;
+            if (spreadT > 1e-6 && spreadI > 1e-6)
+                best = std::max(best, (sti - st * si / sw) / std::sqrt(spreadT * spreadI));
+        }
+    return best < -0.5 ? 1 : best;
+}
+
 } // namespace deft

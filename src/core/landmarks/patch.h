@@ -41,6 +41,10 @@ public:
     double radius() const { return radius_; }
     /// Smaller eigenvalue of the structure tensor per pixel, grey levels² / px²: low = blank or a bare edge.
     double texture() const { return texture_; }
+    /// The best correlation that it has with places `from` to `to` px beside it in the picture that it was taken from:
+    /// near 1 on blank skin and along a bare edge, where it cannot tell one place from the next. Places outside the
+    /// picture are left out; 1 when all are.
+    double lookalike(const cv::Mat& image, const Point2& centre, double from, double to) const;
 
 private:
     double radius_ = 0, texture_ = 0;

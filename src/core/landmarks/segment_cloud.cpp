@@ -9,10 +9,15 @@ namespace {
 
 constexpr double kRadius = 7, kSigma = 4.5;
 constexpr double kMaxTurnPerFrame = 0.12; // rad at 30 frames a second: 200° a second
-constexpr double kRenewAfterTurn = 0.35;  // rad
+constexpr double kRenewAfterTurn = 0.35;  // rad; limbs turn farther and show another side sooner
+constexpr double kRenewLimbAfterTurn = 0.2;
+constexpr double kEnough = 0.25; // of the points that a segment began with
+
+constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in the picture's noise
+constexpr double kMostAlike = 0.92;    // more, and a point slides along an edge or over blank skin
 
 size_t wantedPoints(const SegmentPlan& plan) {
-    return plan.name.starts_with("pelvis") ? 60 : plan.name.starts_with("trunk") ? 40 : 24;
+    return plan.name.starts_with("pelvis") ? 60 : plan.name.starts_with("trunk") ? 50 : 30;
 }
 
 } // namespace
@@ -22,11 +27,14 @@ SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::ma
     const cv::Mat mask = segmentMask(plan_, points, image.size());
     std::vector<cv::Point2f> corners;
     const cv::Rect box = cv::boundingRect(mask);
-    if (box.area() > 0) cv::goodFeaturesToTrack(image(box), corners, int(wantedPoints(plan_)), 0.007, 4, mask(box), 5);
+    // In order of strength. One seam or hem is far stronger than cloth, so how strong the best one is says nothing.
+    if (box.area() > 0) cv::goodFeaturesToTrack(image(box), corners, 600, 1e-4, 4, mask(box), 5);
     for (const cv::Point2f& c : corners) {
+        if (points_.size() >= wantedPoints(plan_)) break;
         const Point2 at(c.x + float(box.x), c.y + float(box.y));
         auto patch = Patch::take(image, at, kRadius, kSigma);
-        if (!patch || patch->texture() < 0.4) continue;
+        if (!patch || patch->texture() < kLeastTexture) continue;
+        if (patch->lookalike(image, at, kRadius - 1, 12) > kMostAlike) continue;
         points_.push_back({at, at, std::move(*patch)});
     }
     inliers_ = usual_ = int(points_.size());
@@ -55,9 +63,13 @@ void SegmentCloud::stepOnMarks(const std::vector<LandmarkSight>& sights) {
     for (Point& p : points_) p.now = pose_(p.inSegment);
 }
 
-void SegmentCloud::hangOn(const Pose2& pose) {
+void SegmentCloud::hangOn(const cv::Mat& image, const Pose2& pose) {
     pose_ = previous_ = pose;
     for (Point& p : points_) p.now = pose_(p.inSegment);
+    const Attempt again = attemptFrom(pose, image, {}, std::vector<uchar>(points_.size(), 0), {});
+    if (!again.measured) return;
+    measured_ = true;
+    accept(image, again);
 }
 
 std::vector<cv::Point2f> SegmentCloud::places() const {
@@ -84,59 +96,36 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
         fit && fit->inliers >= 3 && std::abs(fit->pose.angleRad - pose_.angleRad) < 2 * kMaxTurnPerFrame)
         guess = fit->pose;
 
-    for (size_t i = 0; i < points_.size(); ++i) {
-        Point& p = points_[i];
-        weight[i] = 0;
-        const Point2 expected = guess(p.inSegment);
-        Point2 start = flowFound[i] ? Point2(flow[i].x, flow[i].y) : expected;
-        if ((start - expected).norm() > 4) start = expected;
-        AlignOptions how{.predictedAngleRad = guess.angleRad - p.bornAngle,
-                         .anglePriorRad = 0.05,
-                         .predictedScale = 1,
-                         .scalePrior = 0,
-                         .steps = 6,
-                         .stopPx = 0.02};
-        const auto match = p.patch.align(image, {start, how.predictedAngleRad, 1}, how);
-        const double needed = std::clamp(p.typicalCorrelation - 0.22, 0.45, 0.75);
-        const bool good = match && match->correlation > needed && (match->pose.centre - start).norm() < 2.5;
-        if (!good) {
-            p.now = expected;
-            p.trust = std::max(0.1, p.trust * 0.7);
-            continue;
-        }
-        p.now = match->pose.centre;
-        p.typicalCorrelation += 0.1 * (match->correlation - p.typicalCorrelation);
-        to[i] = p.now;
-        weight[i] = p.trust * match->correlation;
-    }
+    Attempt best = attemptFrom(guess, image, flow, flowFound, sights);
+    for (const Pose2& other : {predicted_, lastMeasured_})
+        if (!best.measured) best = attemptFrom(other, image, flow, flowFound, sights);
 
     previous_ = pose_;
-    const PoseFitOptions fine{.withScale = true, .scalePrior = 0.5, .tukeyPx = 2.0, .iterations = 6, .minTukeyPx = 0.8};
-    auto fit = fitPose(from, to, weight, fine, &guess);
-    const int cloudInliers =
-        fit ? int(std::count_if(fit->weights.begin(), fit->weights.begin() + std::ptrdiff_t(points_.size()),
-                                [](double w) { return w > 0; }))
-            : 0;
-    const int sightInliers = fit ? fit->inliers - cloudInliers : 0;
-    const bool enough = cloudInliers >= 5 && cloudInliers >= 0.4 * usual_;
-    measured_ =
-        fit && (enough || sightInliers >= 2) && std::abs(fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;
+    measured_ = best.measured;
     if (!measured_) {
-        inliers_ = cloudInliers;
+        inliers_ = best.inliers;
         pose_ = predicted_;
-        for (Point& p : points_) p.now = pose_(p.inSegment);
+        for (Point& p : points_) p.now = pose_(p.inSegment), p.trust = std::max(0.1, p.trust * 0.7);
         return;
     }
-    pose_ = fit->pose;
-    inliers_ = fit->inliers;
-    poseSd_ = fit->rms / std::sqrt(2.0) / std::sqrt(std::max(1.0, double(fit->inliers) - 2)) + 0.03;
+    accept(image, best);
+}
+
+void SegmentCloud::accept(const cv::Mat& image, const Attempt& best) {
+    const PoseFit& fit = *best.fit;
+    const bool core = plan_.name.starts_with("pelvis") || plan_.name.starts_with("trunk");
+    const double renewAfter = core ? kRenewAfterTurn : kRenewLimbAfterTurn;
+    pose_ = lastMeasured_ = fit.pose;
+    inliers_ = fit.inliers;
+    poseSd_ = fit.rms / std::sqrt(2.0) / std::sqrt(std::max(1.0, double(fit.inliers) - 2)) + 0.03;
     for (size_t i = 0; i < points_.size(); ++i) {
         Point& p = points_[i];
-        const bool agrees = fit->weights[i] > 0;
-        p.trust = agrees ? std::min(1.0, p.trust + 0.1) : std::max(0.1, p.trust * 0.85);
-        if (!agrees) p.now = pose_(p.inSegment);
+        const bool seen = best.weight[i] > 0, agrees = fit.weights[i] > 0;
+        if (seen) p.typicalCorrelation += 0.1 * (best.matches[i].correlation - p.typicalCorrelation);
+        p.trust = agrees ? std::min(1.0, p.trust + 0.1) : std::max(0.1, p.trust * (seen ? 0.85 : 0.7));
+        p.now = agrees ? best.found[i] : pose_(p.inSegment);
         // A turned limb shows its cloth from another side: take a new patch, but only where the old one still fits.
-        if (agrees && (std::abs(pose_.angleRad - p.bornAngle) > kRenewAfterTurn || p.typicalCorrelation < 0.8)) {
+        if (agrees && (std::abs(pose_.angleRad - p.bornAngle) > renewAfter || p.typicalCorrelation < 0.8)) {
             if (auto patch = Patch::take(image, p.now, kRadius, kSigma)) {
                 p.patch = std::move(*patch);
                 p.bornAngle = pose_.angleRad;
@@ -144,6 +133,45 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
             }
         }
     }
+}
+
+SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Mat& image,
+                                                const std::vector<cv::Point2f>& flow,
+                                                const std::vector<uchar>& flowFound,
+                                                const std::vector<LandmarkSight>& sights) const {
+    Attempt out;
+    std::vector<Point2> from;
+    for (size_t i = 0; i < points_.size(); ++i) {
+        const Point& p = points_[i];
+        const Point2 expected = guess(p.inSegment);
+        Point2 start = flowFound[i] ? Point2(flow[i].x, flow[i].y) : expected;
+        if ((start - expected).norm() > 4) start = expected;
+        const AlignOptions how{.predictedAngleRad = guess.angleRad - p.bornAngle,
+                               .anglePriorRad = 0.05,
+                               .predictedScale = 1,
+                               .scalePrior = 0,
+                               .steps = 6,
+                               .stopPx = 0.02};
+        const auto match = p.patch.align(image, {start, how.predictedAngleRad, 1}, how);
+        const double needed = std::clamp(p.typicalCorrelation - 0.22, 0.45, 0.75);
+        const bool good = match && match->correlation > needed && (match->pose.centre - start).norm() < 2.5;
+        from.push_back(p.inSegment);
+        out.found.push_back(good ? match->pose.centre : expected);
+        out.weight.push_back(good ? p.trust * match->correlation : 0);
+        out.matches.push_back(good ? *match : PatchMatch{});
+    }
+    for (const LandmarkSight& s : sights)
+        from.push_back(s.inSegment), out.found.push_back(s.now), out.weight.push_back(s.weight);
+    const PoseFitOptions fine{.withScale = true, .scalePrior = 0.5, .tukeyPx = 2.0, .iterations = 6, .minTukeyPx = 0.8};
+    if (auto fit = fitPose(from, out.found, out.weight, fine, &guess)) out.fit = std::move(*fit);
+    if (!out.fit) return out;
+    const auto& weights = out.fit->weights;
+    out.inliers = int(std::count_if(weights.begin(), weights.begin() + std::ptrdiff_t(points_.size()),
+                                    [](double w) { return w > 0; }));
+    const bool enough = out.inliers >= 5 && out.inliers >= kEnough * usual_;
+    out.measured = (enough || out.fit->inliers - out.inliers >= 2) &&
+                   std::abs(out.fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;
+    return out;
 }
 
 } // namespace deft

@@ -26,8 +26,9 @@ public:
     /// The newest picture by the segment's own landmarks alone, when they prove themselves.
     void stepOnMarks(const std::vector<LandmarkSight>& sights);
 
-    /// A segment that was lost hangs on a joint of its neighbour, so that its points are looked for where they may be.
-    void hangOn(const Pose2& pose);
+    /// A segment that was lost hangs on the joints of its neighbours. Its points are looked for there at once; where
+    /// they are not, that is where the next picture is searched.
+    void hangOn(const cv::Mat& image, const Pose2& pose);
 
     const SegmentPlan& plan() const { return plan_; }
     const Pose2& pose() const { return pose_; } ///< marked frame → newest frame
@@ -39,6 +40,19 @@ public:
     std::vector<cv::Point2f> places() const; ///< of the texture points in the newest frame
 
 private:
+    /// What a guess of the pose leads to: the points found from there and the pose that they agree on.
+    struct Attempt {
+        std::vector<Point2> found; ///< of every texture point, then of the sights
+        std::vector<double> weight;
+        std::vector<PatchMatch> matches; ///< correlation 0 = not found
+        std::optional<PoseFit> fit;
+        int inliers = 0; ///< texture points that agree
+        bool measured = false;
+    };
+    void accept(const cv::Mat& image, const Attempt& attempt);
+    Attempt attemptFrom(const Pose2& guess, const cv::Mat& image, const std::vector<cv::Point2f>& flow,
+                        const std::vector<uchar>& flowFound, const std::vector<LandmarkSight>& sights) const;
+
     struct Point {
         Point2 inSegment, now;
         Patch patch;
@@ -49,6 +63,7 @@ private:
     SegmentPlan plan_;
     std::vector<Point> points_;
     Pose2 pose_, predicted_, previous_;
+    Pose2 lastMeasured_; ///< where to look again besides where its neighbours say
     bool measured_ = true;
     double poseSd_ = 0.1;
     int inliers_ = 0, usual_ = 0;

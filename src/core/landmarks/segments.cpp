@@ -35,6 +35,17 @@ const Point2* at(const std::map<std::string, Point2>& points, const std::string&
     return it == points.end() ? nullptr : &it->second;
 }
 
+/// Where left and right are both marked, marks often lie on the body's outline: the body is on the side of the other
+/// mark. Moves a place of `name` toward it by `px`.
+Point2 inward(const std::map<std::string, Point2>& points, const std::string& name, double px) {
+    const Point2 here = points.at(name);
+    const std::string side = sideOf(name);
+    if (side.empty()) return here;
+    const Point2* other = at(points, name.substr(0, name.size() - 2) + (side == "_l" ? "_r" : "_l"));
+    const double apart = other ? (*other - here).norm() : 0;
+    return apart > 1e-6 ? Point2(here + std::min(px, 0.5 * apart) / apart * (*other - here)) : here;
+}
+
 } // namespace
 
 std::vector<SegmentPlan> segmentsFor(const std::vector<std::string>& landmarks) {
@@ -72,14 +83,23 @@ cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Poin
         if (const Point2* p = at(points, name)) corners.push_back(px(*p));
     if (corners.empty()) return mask;
     if (!segment.proximal.empty()) {
-        const Point2 *a = at(points, segment.proximal), *b = at(points, segment.distal);
-        if (a && b) {
-            const Vector2 d = *b - *a;
-            if (isTrunk)
-                capsule(mask, *a + 0.22 * d, *a + 0.66 * d, 0.15 * d.norm(), 255);
-            else
-                capsule(mask, *a + 0.16 * d, *a + 0.84 * d, 0.10 * d.norm(), 255);
+        if (at(points, segment.proximal) && at(points, segment.distal)) {
+            const double length = (points.at(segment.distal) - points.at(segment.proximal)).norm();
+            const double wide = (isTrunk ? 0.15 : 0.10) * length;
+            const Point2 a = inward(points, segment.proximal, wide), b = inward(points, segment.distal, wide);
+            const double from = isTrunk ? 0.22 : 0.16, to = isTrunk ? 0.66 : 0.84;
+            capsule(mask, a + from * (b - a), a + to * (b - a), wide, 255);
         }
+    } else if (isPelvis && shoulder && hip) {
+        // From the hip to the waist; the marks themselves may lie close together.
+        const Vector2 d = *shoulder - *hip;
+        const Point2 from = inward(points, "hip" + side, 0.15 * d.norm());
+        capsule(mask, from, from + 0.26 * d, 0.15 * d.norm(), 255);
+        const Vector2 along = d.normalized();
+        for (int y = 0; y < mask.rows; ++y)
+            for (int x = 0; x < mask.cols; ++x)
+                if (mask.at<uchar>(y, x) && (Point2(x, y) - *hip).dot(along) > 0.30 * d.norm())
+                    mask.at<uchar>(y, x) = 0;
     } else if (corners.size() >= 3) {
         cv::convexHull(corners, hull);
         cv::fillConvexPoly(mask, hull, 255);

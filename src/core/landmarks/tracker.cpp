@@ -14,11 +14,18 @@ constexpr double kAnchorRadius = 14, kAnchorSigma = 6;
 constexpr double kStickerTexture =
     35; // grey levels² / px²; made clips: cloth and skin 0.1–26, stickers 41–440, the least where seen askew
 constexpr double kGood = 0.60, kGoodAgain = 0.75;
-constexpr double kRenewalSd = 0.25; // px that one renewal may be off
-constexpr double kSure = 0.85;      // a patch on cloth that needs no other witness
-constexpr double kChanged = 0.90;   // below it a sticker is also known by its newest look
-constexpr double kMaxSpeed = 300;   // px a second at which a jump is no longer believed
-constexpr double kSceneSd = 0.5;    // px: a still mark on an edge, as precisely as it was set
+constexpr double kRenewalSd = 0.25;                      // px that one renewal may be off
+constexpr double kLookalikeFrom = 8, kLookalikeTo = 24;  // px around a mark
+constexpr double kDistinct = 0.04;                       // by how much a match must surpass the best lookalike
+constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
+constexpr double kBlank = 0.9;                           // such a patch is not searched for: it would be found anywhere
+constexpr double kAlone = 0.3;                           // px a frame, for 40 frames
+constexpr double kEndOfLimb = 0.1;                       // px a frame, for 25 frames
+constexpr double kSupports = 4;                          // px within which such a match supports what the segments say
+constexpr double kSure = 0.85;                           // a patch on cloth that needs no other witness
+constexpr double kChanged = 0.90;                        // below it a sticker is also known by its newest look
+constexpr double kMaxSpeed = 300;                        // px a second at which a jump is no longer believed
+constexpr double kSceneSd = 0.5;                         // px: a still mark on an edge, as precisely as it was set
 constexpr int kLevels = 3;
 const cv::Size kWindow{15, 15};
 
@@ -110,6 +117,7 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
         Anchor a;
         a.patch = std::move(*patch);
         a.sticker = a.patch.texture() > kStickerTexture;
+        a.lookalike = a.patch.lookalike(image, now_[name].at, kLookalikeFrom, kLookalikeTo);
         const SegmentCloud* s = mainSegment(name);
         a.bornAngle = s ? s->pose().angleRad : 0;
         anchors_.emplace(name, std::move(a));
@@ -122,6 +130,8 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
     Sight sight;
     const double turn = angle - a.bornAngle;
     const double needed = a.failures ? kGoodAgain : kGood;
+    // A patch that looks like its surroundings proves nothing, however well it fits.
+    const double distinct = a.lookalike + (a.failures ? 2 : 1) * kDistinct;
     auto attemptWith = [&](const Patch& patch, double born, const Point2& start, double extraSd) {
         const AlignOptions how{
             .predictedAngleRad = turn - born, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0.03};
@@ -129,7 +139,7 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
         if (!m || m->correlation < needed || (m->pose.centre - predicted).norm() > limit) return;
         if (sight.good && m->correlation <= sight.match.correlation) return;
         m->pose.angleRad += born;
-        sight = {*m, true, extraSd};
+        sight = {*m, true, m->correlation > distinct, extraSd};
     };
     auto attempt = [&](const Point2& start) {
         attemptWith(a.patch, 0, start, 0);
@@ -138,7 +148,7 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
             attemptWith(*a.renewed, a.renewedAngle, start, a.renewedSd);
     };
     attempt(predicted);
-    if (sight.good && sight.match.correlation > 0.85) return sight;
+    if ((sight.good && sight.match.correlation > 0.85) || a.lookalike > kBlank) return sight;
     // Search around the prediction: starts on a ring, as the patch pulls in about half its σ.
     const double reach = std::min(limit, a.failures ? 12.0 : 8.0);
     for (double r = 4; r <= reach; r += 4)
@@ -160,29 +170,41 @@ LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const A
             const Point2 start = seed + Vector2(dx, dy);
             const auto m = a.patch.align(image, {start, angle - a.bornAngle, 1}, how);
             if (!m || m->correlation < kSure || (m->pose.centre - start).norm() > step) continue;
-            if (!best.good || m->correlation > best.match.correlation) best = {*m, true, 0};
+            if (!best.good || m->correlation > best.match.correlation)
+                best = {*m, true, m->correlation > a.lookalike + 2 * kDistinct, 0};
         }
     return best;
 }
 
-/// Trunk and pelvis meet at the hip and turn much alike; limbs only share the joint.
-void LandmarkTracker::hangLostSegments() {
+/// Trunk and pelvis meet at the hip and turn much alike; limbs only share their joints, and two joints tell how a limb
+/// lies.
+void LandmarkTracker::hangLostSegments(const cv::Mat& image) {
+    const auto isCore = [](const SegmentCloud& s) {
+        return s.plan().name.starts_with("pelvis") || s.plan().name.starts_with("trunk");
+    };
     for (SegmentCloud& lost : segments_) {
         if (lost.measured()) continue;
-        const bool core = lost.plan().name.starts_with("pelvis") || lost.plan().name.starts_with("trunk");
+        const auto& own = layout_.at(lost.plan().name);
+        Pose2 pose = lost.pose();
+        std::map<std::string, Point2> joints; // where the neighbours have them
         for (const SegmentCloud& other : segments_) {
-            if (!other.measured()) continue;
-            const bool alike =
-                core && (other.plan().name.starts_with("pelvis") || other.plan().name.starts_with("trunk"));
-            for (const auto& [name, place] : layout_.at(lost.plan().name)) {
-                const auto joint = layout_.at(other.plan().name).find(name);
-                if (joint == layout_.at(other.plan().name).end() || (core && !alike)) continue;
-                Pose2 pose = lost.pose();
-                if (alike) pose.angleRad = other.pose().angleRad, pose.scale = other.pose().scale;
-                pose.shift += other.pose()(joint->second) - pose(place);
-                lost.hangOn(pose);
+            if (!other.measured() || (isCore(lost) && !isCore(other))) continue;
+            for (const auto& [name, place] : layout_.at(other.plan().name)) {
+                if (!own.count(name)) continue;
+                // The pelvis knows the hip better than the trunk does, and comes first in the list.
+                joints.try_emplace(name, placeIn(other, name, other.pose()));
+                if (isCore(lost)) pose.angleRad = other.pose().angleRad, pose.scale = other.pose().scale;
             }
         }
+        if (joints.empty()) continue;
+        std::vector<Point2> from, to;
+        for (const auto& [name, at] : joints) from.push_back(own.at(name)), to.push_back(at);
+        if (from.size() > 1 && !isCore(lost)) {
+            if (const auto fit = fitPose(from, to, std::vector<double>(from.size(), 1), {})) pose = fit->pose;
+        } else {
+            pose.shift += to[0] - pose(from[0]);
+        }
+        lost.hangOn(image, pose);
     }
 }
 
@@ -248,7 +270,7 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
     for (size_t k = 0; k < segments_.size(); ++k) {
         for (const auto& [name, place] : layout_.at(segments_[k].plan().name)) {
             const auto it = sights.find(name);
-            const bool good = it != sights.end() && it->second.good;
+            const bool good = it != sights.end() && it->second.distinct;
             const bool sticker = good && anchors_.at(name).sticker;
             if (good)
                 seen[k].push_back({place, it->second.match.pose.centre,
@@ -275,30 +297,49 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
         for (int k = part.start; k < part.end; ++k) stepSegment(size_t(k));
     });
 
-    hangLostSegments();
+    hangLostSegments(image);
 
     for (auto& [name, p] : now_)
         if (p.state != PointState::Absent) settle(image, name, p, sights, seconds);
 }
 
+/// How far a mark may have moved in a segment that holds it loosely, px: the hip hangs on the trunk by the low back,
+/// the shoulder by the shoulder blade, so both go along with the other segment when the two turn apart.
+double LandmarkTracker::looseness(const SegmentCloud& s, const std::string& name) const {
+    if (!s.plan().name.starts_with("trunk") || (name != s.plan().proximal && name != s.plan().distal)) return 0;
+    const auto& layout = layout_.at(s.plan().name);
+    const auto a = layout.find(s.plan().proximal), b = layout.find(s.plan().distal);
+    if (a == layout.end() || b == layout.end()) return 0;
+    const bool isHip = name == s.plan().distal;
+    const double lever = (isHip ? kLowBack : kShoulderBlade) * (b->second - a->second).norm();
+    for (const SegmentCloud& other : segments_)
+        if (other.measured() && layout_.at(other.plan().name).count(name) &&
+            other.plan().name.starts_with(isHip ? "pelvis" : "upper arm"))
+            return lever * std::abs(other.pose().angleRad - s.pose().angleRad);
+    return lever * std::abs(s.pose().angleRad);
+}
+
 LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& name) const {
     Carried c;
-    double total = 0, sd = 0, turn = 0;
-    std::vector<Point2> opinions;
+    double total = 0;
+    std::vector<std::pair<Point2, double>> opinions; // place, weight
     for (const SegmentCloud& s : segments_) {
         if (!layout_.at(s.plan().name).count(name) || !s.measured()) continue;
-        const Point2 here = placeIn(s, name, s.pose());
-        const double w = 1 / std::pow(s.poseSdPx(), 2);
-        opinions.push_back(here);
-        c.at += w * here, total += w, sd += w * s.poseSdPx();
-        turn = std::max(turn, std::abs(s.pose().angleRad));
+        const double own = 0.5 + 2 * s.poseSdPx() + 1.2 * std::abs(s.pose().angleRad);
+        const double w = 1 / (own * own + std::pow(looseness(s, name), 2));
+        opinions.emplace_back(placeIn(s, name, s.pose()), w);
+        c.at += w * opinions.back().first, total += w;
         c.atEnd = c.atEnd && (name == s.plan().proximal || name == s.plan().distal);
     }
     c.segments = int(opinions.size());
     if (c.segments == 0) return c;
-    c.at /= total, sd /= total;
-    for (const Point2& o : opinions) c.disagreement = std::max(c.disagreement, (o - c.at).norm());
-    c.sd = std::hypot(0.5 + 2 * sd, 0.7 * c.disagreement + 1.2 * turn);
+    c.at /= total;
+    double apart = 0;
+    for (const auto& [place, w] : opinions) apart += w / total * (place - c.at).squaredNorm();
+    c.disagreement = std::sqrt(apart);
+    // One segment may be wrong in a way that the others would share: averaging does not narrow the band.
+    const double share = double(c.segments) / total;
+    c.sd = std::hypot(std::sqrt(std::min(share, 1e4)), c.disagreement);
     return c;
 }
 
@@ -317,9 +358,11 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     const Carried carried = carriedBySegments(name);
     const bool hasSegment = carried.segments > 0;
     const Point2 before = p.at;
+    const bool backed = carried.segments > 1 && carried.disagreement < 3;
     const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried.at).norm() : 0;
-    const bool sticker = sight.good && a->sticker && sight.match.correlation > (a->failures ? 0.85 : 0.75);
-    const bool agrees = sight.good && (!hasSegment || gap < std::max(4.0, 3 * carried.sd));
+    const bool sticker = sight.distinct && a->sticker && sight.match.correlation > (a->failures ? 0.85 : 0.75);
+    const bool agrees = sight.distinct ? !hasSegment || gap < std::max(4.0, 3 * carried.sd)
+                                       : sight.good && hasSegment && gap < kSupports;
     bool accepted = sticker || agrees;
     if (sticker) {
         p.at = sight.match.pose.centre;
@@ -327,13 +370,19 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         p.state = PointState::Seen;
     } else if (agrees && (!hasSegment || sight.match.correlation > 0.70)) {
         // On cloth: patch and segment share the say. Their distance is evidence of sliding and widens the band.
-        const double own = patchSd(sight.match) + 0.25 + 0.5 * std::max(0.0, 0.9 - sight.match.correlation) * 4;
+        const double own = patchSd(sight.match) + (sight.distinct ? 0.25 : kSupports / 2) +
+                           0.5 * std::max(0.0, 0.9 - sight.match.correlation) * 4;
         const double w = hasSegment ? carried.sd * carried.sd / (carried.sd * carried.sd + own * own) : 1;
         p.at = w * sight.match.pose.centre + (1 - w) * carried.at;
-        p.sd = std::hypot(hasSegment ? 1 / std::hypot(1 / own, 1 / carried.sd) : own, 0.35 * gap);
-        p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
-    } else if (sight.good && sight.match.correlation > kSure && !a->failures) {
-        // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder.
+        // A match that is not distinct follows the segments, so it cannot narrow their band.
+        const double both = !hasSegment ? own : sight.distinct ? 1 / std::hypot(1 / own, 1 / carried.sd) : carried.sd;
+        p.sd = std::hypot(both, 0.35 * gap);
+        // A patch whose segment is gone may have stayed behind with what lies beside the body.
+        if (!hasSegment && mainSegment(name)) p.sd = std::hypot(p.sd, kAlone * std::min(++a->alone, 40));
+        p.state = p.sd > 4 ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
+    } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed) {
+        // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
+        // against two segments that agree: then it is a fold or a seam that has moved.
         p.at = sight.match.pose.centre;
         p.sd = std::hypot(patchSd(sight.match) + 0.5, 0.35 * gap);
         p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
@@ -341,14 +390,14 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     } else if (hasSegment) {
         p.at = carried.at;
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
-        const bool backed = carried.segments > 1 && carried.disagreement < 3;
-        p.sd = carried.sd + 0.5 + (carried.atEnd && !backed && a ? 0.35 * std::min(a->failures, 30) : 0);
+        p.sd = carried.sd + 0.5 + (carried.atEnd && !backed && a ? kEndOfLimb * std::min(a->failures, 25) : 0);
         p.state = p.sd > (carried.segments > 1 ? 7 : 4) ? PointState::Lost : PointState::Weak;
     } else {
         p.sd = std::min(60.0, std::max(p.sd, 1.0) * 1.15 + 0.5);
         p.state = PointState::Lost;
     }
     if (!a) return;
+    if (hasSegment || sticker) a->alone = 0;
     a->failures = accepted ? 0 : a->failures + 1;
     a->velocity = accepted && seconds > 0 ? Vector2((p.at - before) / seconds) : Vector2(0.5 * a->velocity);
     if (accepted) a->angle = sight.match.pose.angleRad;

@@ -29,8 +29,10 @@ private:
         Patch patch;
         double bornAngle = 0; ///< of the main segment when the patch was taken
         bool sticker = false; ///< so much texture that the patch alone proves the place
+        double lookalike = 0; ///< best correlation with places beside it: what a match must surpass
         double angle = 0;     ///< last found, relative to bornAngle
         int failures = 0;
+        int alone = 0; ///< frames since a segment has last backed it
         // Skin and cloth slide over the bones: where the mark sits in each segment besides its first place.
         std::map<std::string, Vector2> slide;
         // The newest look of a mark whose patch has slowly changed (seen from another side), besides the first.
@@ -42,6 +44,7 @@ private:
     struct Sight {
         PatchMatch match;
         bool good = false;
+        bool distinct = false; ///< it surpasses what lies beside the mark; else it only supports the segments
         double extraSd = 0;
     };
     /// Where its segments put a mark: weighted mean of all that are measured.
@@ -52,6 +55,7 @@ private:
         bool atEnd = true; ///< the mark is an end of every segment that it belongs to
     };
     Carried carriedBySegments(const std::string& name) const;
+    double looseness(const SegmentCloud& segment, const std::string& name) const;
     /// The mark's place, band and state in this picture, from what was seen and what its segments say.
     void settle(const cv::Mat& image, const std::string& name, TrackPoint& point,
                 const std::map<std::string, Sight>& sights, double seconds);
@@ -64,7 +68,7 @@ private:
     Sight lookAround(const cv::Mat& image, const Anchor& anchor, const Point2& seed, double angle) const;
     const SegmentCloud* mainSegment(const std::string& name) const;
     Point2 placeIn(const SegmentCloud& segment, const std::string& name, const Pose2& pose) const;
-    void hangLostSegments();
+    void hangLostSegments(const cv::Mat& image);
     void restartSegments(const cv::Mat& image, const std::vector<std::string>& moved);
 
     std::map<std::string, TrackPoint> now_;
