@@ -17,6 +17,7 @@ constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in 
 constexpr double kMostAlike = 0.92;    // more, and a point slides along an edge or over blank skin
 
 size_t wantedPoints(const SegmentPlan& plan) {
+    if (plan.name == "scene") return 16;
     return plan.name.starts_with("pelvis") ? 60 : plan.name.starts_with("trunk") ? 50 : 30;
 }
 
@@ -28,7 +29,8 @@ SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::ma
     std::vector<cv::Point2f> corners;
     const cv::Rect box = cv::boundingRect(mask);
     // In order of strength. One seam or hem is far stronger than cloth, so how strong the best one is says nothing.
-    if (box.area() > 0) cv::goodFeaturesToTrack(image(box), corners, 600, 1e-4, 4, mask(box), 5);
+    const double apart = plan_.name == "scene" ? 40 : 4; // px
+    if (box.area() > 0) cv::goodFeaturesToTrack(image(box), corners, 600, 1e-4, apart, mask(box), 5);
     for (const cv::Point2f& c : corners) {
         if (points_.size() >= wantedPoints(plan_)) break;
         const Point2 at(c.x + float(box.x), c.y + float(box.y));

@@ -1,5 +1,7 @@
 #include "landmarks/segments.h"
 
+#include "landmarks/names.h"
+
 #include <algorithm>
 #include <cmath>
 #include <opencv2/imgproc.hpp>
@@ -18,6 +20,7 @@ const std::vector<SegmentPlan>& plans() {
         {"upper arm", {"shoulder", "elbow"}, "shoulder", "elbow"},
         {"forearm", {"elbow", "wrist"}, "elbow", "wrist"},
         {"hand", {"wrist", "hand"}, "", ""},
+        {"scene", {"floor_a", "floor_b", "plumb_a", "plumb_b", "scale_a", "scale_b"}, "", ""},
     };
     return p;
 }
@@ -69,7 +72,26 @@ std::vector<SegmentPlan> segmentsFor(const std::vector<std::string>& landmarks) 
     return found;
 }
 
+namespace {
+
+/// Everything but the body and what it may reach.
+cv::Mat sceneMask(const std::map<std::string, Point2>& points, const cv::Size& size) {
+    cv::Mat mask(size, CV_8UC1, cv::Scalar(255));
+    std::vector<cv::Point> body, hull;
+    for (const auto& [name, p] : points)
+        if (!isSceneLandmark(name)) body.push_back(px(p));
+    if (body.empty()) return mask;
+    cv::convexHull(body, hull);
+    const cv::Rect box = cv::boundingRect(hull);
+    cv::fillConvexPoly(mask, hull, 0);
+    cv::polylines(mask, hull, true, 0, std::max(20, (box.width + box.height) / 6)); // a margin of half of that
+    return mask;
+}
+
+} // namespace
+
 cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points, const cv::Size& size) {
+    if (segment.name == "scene") return sceneMask(points, size);
     cv::Mat mask = cv::Mat::zeros(size, CV_8UC1);
     const std::string side = sideOf(segment.landmarks.front());
     const Point2 *shoulder = at(points, "shoulder" + side), *hip = at(points, "hip" + side),

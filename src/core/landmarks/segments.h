@@ -8,7 +8,8 @@
 
 namespace deft {
 
-/// A rigid part of the body and the landmarks that move with it. A joint belongs to both of its segments.
+/// A rigid part of the body, or the still scene, and the landmarks that move with it. A joint belongs to both of its
+/// segments.
 struct SegmentPlan {
     std::string name;
     std::vector<std::string> landmarks;

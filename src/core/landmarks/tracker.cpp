@@ -14,11 +14,13 @@ constexpr double kAnchorRadius = 14, kAnchorSigma = 6;
 constexpr double kStickerTexture =
     35; // grey levels² / px²; made clips: cloth and skin 0.1–26, stickers 41–440, the least where seen askew
 constexpr double kGood = 0.60, kGoodAgain = 0.75;
-constexpr double kRenewalSd = 0.25;                      // px that one renewal may be off
+constexpr double kRenewalSd = 0.35;                      // px that one renewal may be off
 constexpr double kLookalikeFrom = 8, kLookalikeTo = 24;  // px around a mark
 constexpr double kDistinct = 0.04;                       // by how much a match must surpass the best lookalike
 constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
 constexpr double kBlank = 0.9;                           // such a patch is not searched for: it would be found anywhere
+constexpr double kBends = 0.12;                          // of the way that skin has slid
+constexpr double kCovered = 0.1;                         // sudden loss of correlation
 constexpr double kAlone = 0.3;                           // px a frame, for 40 frames
 constexpr double kEndOfLimb = 0.1;                       // px a frame, for 25 frames
 constexpr double kSupports = 4;                          // px within which such a match supports what the segments say
@@ -30,9 +32,9 @@ constexpr int kLevels = 3;
 const cv::Size kWindow{15, 15};
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
-/// not independent: three times it and a floor of 0.05 px cover 95 % and more on stickers (docs/tracking.md).
+/// not independent; and a patch that fits less well has been bent or squeezed, which moves its middle.
 double patchSd(const PatchMatch& m) {
-    return std::hypot(3 * m.sdPx, 0.05) * (1 + 4 * std::max(0.0, 0.97 - m.correlation));
+    return std::hypot(3 * m.sdPx, 0.07) * (1 + 10 * std::max(0.0, 0.97 - m.correlation));
 }
 
 /// Pyramidal Lucas-Kanade flow of points from one picture to the next.
@@ -75,7 +77,7 @@ void LandmarkTracker::restartSegments(const cv::Mat& image, const std::vector<st
     std::vector<std::string> present;
     std::map<std::string, Point2> places;
     for (const auto& [name, p] : now_)
-        if (p.state != PointState::Absent && !isSceneLandmark(name)) present.push_back(name), places[name] = p.at;
+        if (p.state != PointState::Absent) present.push_back(name), places[name] = p.at;
     std::vector<SegmentCloud> next;
     for (const SegmentPlan& plan : segmentsFor(present)) {
         const auto same = std::find_if(segments_.begin(), segments_.end(),
@@ -131,7 +133,9 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
     const double turn = angle - a.bornAngle;
     const double needed = a.failures ? kGoodAgain : kGood;
     // A patch that looks like its surroundings proves nothing, however well it fits.
-    const double distinct = a.lookalike + (a.failures ? 2 : 1) * kDistinct;
+    // Stickers look like each other, but none is where another is expected.
+    const double beside = a.lookalike + (a.failures ? 2 : 1) * kDistinct;
+    const double distinct = a.sticker ? std::min(beside, kSure) : beside;
     auto attemptWith = [&](const Patch& patch, double born, const Point2& start, double extraSd) {
         const AlignOptions how{
             .predictedAngleRad = turn - born, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0.03};
@@ -349,8 +353,11 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     Anchor* a = it == anchors_.end() ? nullptr : &it->second;
     const Sight sight = a ? sights.at(name) : Sight{};
     if (isSceneLandmark(name)) {
-        // A patch on a bare edge slides along it, so only a well-textured one may move the mark.
-        if (sight.good && a->sticker) p.at = sight.match.pose.centre;
+        // A patch on a bare edge slides along it, so only a sticker may move the mark, or the whole picture.
+        if (const Carried scene = carriedBySegments(name); scene.segments > 0)
+            p.at = scene.at;
+        else if (sight.good && a->sticker)
+            p.at = sight.match.pose.centre;
         p.sd = kSceneSd;
         p.state = PointState::Seen;
         return;
@@ -360,13 +367,18 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     const Point2 before = p.at;
     const bool backed = carried.segments > 1 && carried.disagreement < 3;
     const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried.at).norm() : 0;
-    const bool sticker = sight.distinct && a->sticker && sight.match.correlation > (a->failures ? 0.85 : 0.75);
-    const bool agrees = sight.distinct ? !hasSegment || gap < std::max(4.0, 3 * carried.sd)
-                                       : sight.good && hasSegment && gap < kSupports;
+    // A sticker that fits much worse than it did is being covered, and would go along with what covers it.
+    const bool sticker = sight.distinct && a->sticker &&
+                         sight.match.correlation > std::max(a->failures ? 0.85 : 0.75, a->typical - kCovered);
+    const double reach = !sight.good ? 0 : sight.distinct ? std::max(4.0, 3 * carried.sd) : kSupports;
+    const bool agrees = hasSegment ? gap < reach : sight.distinct && !a->sticker;
     bool accepted = sticker || agrees;
     if (sticker) {
         p.at = sight.match.pose.centre;
-        p.sd = std::hypot(patchSd(sight.match), sight.extraSd);
+        // Where skin slides over the bone it also bends, which moves the middle of what is stuck to it.
+        double slid = a->slide.empty() ? 0 : 1e9;
+        for (const auto& [segment, way] : a->slide) slid = std::min(slid, way.norm());
+        p.sd = std::hypot(patchSd(sight.match), std::hypot(sight.extraSd, kBends * slid));
         p.state = PointState::Seen;
     } else if (agrees && (!hasSegment || sight.match.correlation > 0.70)) {
         // On cloth: patch and segment share the say. Their distance is evidence of sliding and widens the band.
@@ -401,6 +413,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     a->failures = accepted ? 0 : a->failures + 1;
     a->velocity = accepted && seconds > 0 ? Vector2((p.at - before) / seconds) : Vector2(0.5 * a->velocity);
     if (accepted) a->angle = sight.match.pose.angleRad;
+    if (sticker) a->typical += 0.1 * (sight.match.correlation - a->typical);
     if (sticker) learn(image, name, p.at, *a, sight.match.correlation);
 }
 

@@ -31,6 +31,7 @@ private:
         bool sticker = false; ///< so much texture that the patch alone proves the place
         double lookalike = 0; ///< best correlation with places beside it: what a match must surpass
         double angle = 0;     ///< last found, relative to bornAngle
+        double typical = 0.95; ///< correlation that it has had lately
         int failures = 0;
         int alone = 0; ///< frames since a segment has last backed it
         // Skin and cloth slide over the bones: where the mark sits in each segment besides its first place.

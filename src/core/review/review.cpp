@@ -6,6 +6,7 @@
 #include "judgement/safety.h"
 #include "judgement/shown.h"
 #include "landmarks/track_clip.h"
+#include "measures/steadied.h"
 #include "review/both_sides.h"
 #include "review/seen_faults.h"
 #include "signal/resample.h"
@@ -228,12 +229,13 @@ std::string measuredFrom(const Review& r) {
 /// Series and movement from the tracks.
 Result<void> measure(Review& r) {
     const MoverPlan mover = moverPlan(r.exercise);
+    const Tracks still = steadied(r.tracks);
     SeriesOptions options = seriesOptions(r);
     const std::string& side = r.inputs.side;
     // From the front an exercise that is done on each side shows which one works; from the side the coach says it.
     const bool tellsSides = side == "both" && r.exercise.eachSide && options.view != View::Side;
     if (tellsSides) {
-        auto both = seriesOfBothSides(r.tracks, options, mover, r.exercise.sideIsStance);
+        auto both = seriesOfBothSides(still, options, mover, r.exercise.sideIsStance);
         if (!both) return tl::unexpected(both.error());
         r.series = std::move(both->set);
         r.movement = findMovement(r.series, mover);
@@ -243,16 +245,16 @@ Result<void> measure(Review& r) {
         }
     } else {
         if (side != "both") setSide(options, side, r.exercise.sideIsStance);
-        auto series = seriesFor(r.tracks, options, mover);
+        auto series = seriesFor(still, options, mover);
         if (!series) return tl::unexpected(series.error());
         r.series = std::move(*series);
         r.movement = findMovement(r.series, mover);
         for (Rep& rep : r.movement.reps) rep.side = rep.hold.side = side;
     }
     addLevelLoss(r.series, r.movement, mover);
-    addSway(r.movement, r.tracks, r.series.context);
+    addSway(r.movement, still, r.series.context);
     addLead(r.movement, r.series);
-    if (needsRollOrder(r.exercise)) addRollOrder(r.series, r.tracks, r.movement);
+    if (needsRollOrder(r.exercise)) addRollOrder(r.series, still, r.movement);
     return {};
 }
 
