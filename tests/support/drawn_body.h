@@ -79,13 +79,23 @@ inline bool follows(const Exercise& e, const std::string& id, const std::string&
                             [&](const std::string& up) { return up == cause || follows(e, up, cause); });
 }
 
+/// The clip as clients are asked to film it: the lens at the height of the pelvis.
+inline ClipInfo drawnClip(const Tracks& tracks, double fps) {
+    ClipInfo clip;
+    auto hip = medianPlace(tracks, "hip");
+    if (!hip) hip = medianPlace(tracks, "hip_l");
+    if (!hip) hip = medianPlace(tracks, "asis_l");
+    clip.width = 1280, clip.height = int(2 * hip.value_or(Point2(640, 360)).y());
+    clip.time_s = tracks.time_s, clip.duration_s = tracks.time_s.back();
+    clip.medianRateHz = fps;
+    return clip;
+}
+
 inline Result<Review> drawnReview(const Exercise& e, const DrawnMovement& m) {
     ReviewInputs in;
     in.exercise = e.id, in.view = e.view, in.side = drawnSide(e);
     Tracks tracks = drawnTracks(e, m);
-    ClipInfo clip;
-    clip.width = 1280, clip.height = 720, clip.time_s = tracks.time_s, clip.duration_s = tracks.time_s.back();
-    clip.medianRateHz = m.fps;
+    const ClipInfo clip = drawnClip(tracks, m.fps);
     return measureReview(in, clip, std::move(tracks));
 }
 

@@ -27,10 +27,10 @@ public:
 private:
     struct Anchor {
         Patch patch;
-        double bornAngle = 0; ///< of the main segment when the patch was taken
-        bool sticker = false; ///< so much texture that the patch alone proves the place
-        double lookalike = 0; ///< best correlation with places beside it: what a match must surpass
-        double angle = 0;     ///< last found, relative to bornAngle
+        double bornAngle = 0;  ///< of the main segment when the patch was taken
+        bool sticker = false;  ///< so much texture that the patch alone proves the place
+        double lookalike = 0;  ///< best correlation with places beside it: what a match must surpass
+        double angle = 0;      ///< last found, relative to bornAngle
         double typical = 0.95; ///< correlation that it has had lately
         int failures = 0;
         int alone = 0; ///< frames since a segment has last backed it
@@ -48,6 +48,7 @@ private:
         bool distinct = false; ///< it surpasses what lies beside the mark; else it only supports the segments
         double extraSd = 0;
     };
+    static std::optional<Anchor> anchorAt(const cv::Mat& image, const Point2& place);
     /// Where its segments put a mark: weighted mean of all that are measured.
     struct Carried {
         Point2 at = Point2::Zero();

@@ -9,6 +9,7 @@ namespace deft {
 namespace {
 
 constexpr double kMostTurn_deg = 60; // beyond it the width tells nothing more
+constexpr double kWidthNoise = 0.02; // of the width, by skin and marks: it would be eleven degrees
 constexpr int kAround = 3;           // frames on either side whose median width counts
 
 /// Distance of the hip points in every frame; empty when there is no pair.
@@ -53,7 +54,7 @@ std::vector<double> possibleTurn(const Tracks& tracks, View view) {
         const size_t from = i >= size_t(kAround) ? i - kAround : 0, to = std::min(turn.size(), i + kAround + 1);
         const double w = medianOf({width.begin() + std::ptrdiff_t(from), width.begin() + std::ptrdiff_t(to)});
         if (!std::isfinite(w)) continue;
-        const double seen = degrees(std::acos(std::clamp(w / *widest, 0.0, 1.0)));
+        const double seen = degrees(std::acos(std::clamp(w / *widest + kWidthNoise, 0.0, 1.0)));
         turn[i] = std::clamp(seen, kUnknownTurn_deg, kMostTurn_deg);
     }
     return turn;

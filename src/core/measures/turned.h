@@ -4,7 +4,7 @@
 namespace deft {
 
 /// A phone that was set down by eye stands square to the body within this many degrees (95 %; chosen here).
-constexpr double kUnknownTurn_deg = 10;
+constexpr double kUnknownTurn_deg = 4;
 /// Focal length of a phone's main camera over the longer side of its picture: 26 mm on 36 mm of film (common practice,
 /// no published source). A longer one makes perspective milder.
 constexpr double kPhoneFocal = 26.0 / 36.0;
