@@ -2,7 +2,6 @@
 // accuracy_table CLIPS [--only CLIP] [DOCUMENT]    clips that are there already are not filmed again
 #include "accuracy/made_case.h"
 #include "base/files.h"
-#include "checks/clip_check.h"
 
 #include <cstdio>
 #include <map>
@@ -17,10 +16,6 @@ struct Pool {
     std::map<std::string, Errors> byMeasure[2];
     std::map<PointState, Errors> byState[2];
     size_t seen[2] = {}, wrong[2] = {};
-};
-
-struct Row {
-    std::string text;
 };
 
 std::string number(double v, int decimals) {
@@ -70,20 +65,22 @@ std::pair<int, int> contradicted(const Review& seen, const Review& truth) {
     return {wrong, clear};
 }
 
-/// The turn of bones since the start, against that of the followed marks (degrees).
+/// The turn of bones since the start, against that of the followed marks (degrees). Bones tell a joint without its
+/// side.
 Errors againstBones(const Review& seen, const Table& truth, const std::string& measure) {
     Errors e;
     const Series* s = seen.series.find(measure);
     const auto column = truth.column.find("bone_" + measure);
     if (!s || column == truth.column.end()) return e;
     std::vector<double> start;
+    const auto value = [&](size_t i) { return s->value[i] > 180 ? 360 - s->value[i] : s->value[i]; };
     for (size_t i = 0; i < s->value.size(); ++i)
-        if (std::isfinite(s->value[i]) && seen.clip.time_s[i] < 1) start.push_back(s->value[i] - column->second[i]);
+        if (std::isfinite(s->value[i]) && seen.clip.time_s[i] < 1) start.push_back(value(i) - column->second[i]);
     if (start.empty()) return e;
     std::sort(start.begin(), start.end());
     for (size_t i = 0; i < s->value.size(); ++i)
         if (std::isfinite(s->value[i])) {
-            const double off = s->value[i] - column->second[i] - start[start.size() / 2];
+            const double off = value(i) - column->second[i] - start[start.size() / 2];
             e.add(off, std::abs(off) <= s->u95[i]);
         }
     return e;

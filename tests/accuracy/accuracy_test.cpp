@@ -1,12 +1,9 @@
 // Measured against the truth that made clips carry: the same review is made once from the followed marks and once from
 // the projected true points. Limits are those that the product promises with stickers on the client; without stickers
 // the numbers are reported as they are. DEFT_LONG=1 adds the clip without stickers.
-#include "figure/film.h"
-#include "landmarks/track_clip.h"
+#include "accuracy/made_case.h"
 #include "support/demo_review.h"
-#include "support/table.h"
 
-#include <QElapsedTimer>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -17,55 +14,11 @@ class AccuracyTest : public QObject {
     Q_OBJECT
     QTemporaryDir dir_;
 
-    /// The true, projected place of every marked landmark in every frame.
-    static Tracks truthTracks(const std::filesystem::path& clip, const Marks& marks, const ClipInfo& info) {
-        const Table t = readTable(std::filesystem::path(clip).replace_extension(".truth.csv").string());
-        Tracks out;
-        out.time_s = info.time_s;
-        for (const std::string& name : marks.landmarks())
-            for (size_t i = 0; i < t.rows; ++i)
-                out.landmark[name].push_back(
-                    {{t[name + "_x"][i], t[name + "_y"][i]}, 0.02, i == 0 ? PointState::ByHand : PointState::Seen});
-        return out;
-    }
-
-    struct Compared {
-        double rms = 0, coverage = 0, measured = 0;
-    };
-    static Compared compare(const Review& seen, const Review& truth, const char* measure) {
-        const Series &s = *seen.series.find(measure), &t = *truth.series.find(measure);
-        Compared c;
-        int n = 0;
-        for (size_t i = 0; i < s.value.size(); ++i) {
-            if (!std::isfinite(s.value[i])) continue;
-            const double off = s.value[i] - t.value[i];
-            c.rms += off * off, ++n;
-            c.coverage += std::abs(off) <= s.u95[i];
-        }
-        c.rms = std::sqrt(c.rms / std::max(1, n)), c.coverage /= std::max(1, n),
-        c.measured = double(n) / double(s.value.size());
-        return c;
-    }
-
-    static std::pair<Review, Review> reviews(const std::filesystem::path& clip, ReviewInputs in) {
-        in.clipPath = clip.string();
-        auto reader = ClipReader::open(clip).value();
-        in.marks = readMarks(std::filesystem::path(clip).replace_extension(".marks.json")).value();
-        QElapsedTimer clock;
-        clock.start();
-        Tracks tracks = trackClip(reader, in.marks).value();
-        qInfo("tracked %lld frames, %.1f ms each", static_cast<long long>(reader.info().frames()),
-              double(clock.elapsed()) / double(reader.info().frames()));
-        const Tracks truth = truthTracks(clip, in.marks, reader.info());
-        return {measureReview(in, reader.info(), std::move(tracks)).value(),
-                measureReview(in, reader.info(), truth).value()};
-    }
-
     static void report(const Review& seen, const Review& truth) {
         for (const char* m : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle", "hip_height", "sag"}) {
-            const Compared c = compare(seen, truth, m);
-            qInfo("%-16s RMS %.3f, inside its band %.1f %%, measured in %.1f %% of frames", m, c.rms, 100 * c.coverage,
-                  100 * c.measured);
+            const Errors e = errorsOf(seen, truth, m);
+            qInfo("%-16s RMS %.3f, inside its band %.1f %%, measured in %.1f %% of frames", m, e.rms(),
+                  100 * e.coverage(), 100 * e.measured());
         }
     }
 
@@ -73,10 +26,10 @@ class AccuracyTest : public QObject {
     static void verifyPromise(const Review& seen, const Review& truth) {
         report(seen, truth);
         for (const char* m : {"tilt", "pelvis_on_trunk"}) {
-            const Compared c = compare(seen, truth, m);
-            QVERIFY2(c.rms <= 0.7, m);
-            QVERIFY2(c.coverage >= 0.90, m);
-            QVERIFY2(c.measured >= 0.98, m);
+            const Errors e = errorsOf(seen, truth, m);
+            QVERIFY2(e.rms() <= 0.7, m);
+            QVERIFY2(e.coverage() >= 0.90, m);
+            QVERIFY2(e.measured() >= 0.98, m);
         }
         QCOMPARE(seen.events.reps.size(), truth.events.reps.size());
         const double frame = 1 / seen.clip.medianRateHz;
@@ -106,7 +59,7 @@ private slots:
     }
     void withStickers() {
         QFETCH(QString, name);
-        const auto [seen, truth] = reviews(demoClip(name.toStdString()), demoInputs(name.toStdString()));
+        const auto [seen, truth] = measureTwice(demoClip(name.toStdString()), demoInputs(name.toStdString()));
         verifyPromise(seen, truth);
         if (name == QLatin1String("ruta-bridge-may")) {
             // As scripted: the first clean, the second sinks late in the hold, the third bends the back on the way up.
@@ -129,7 +82,7 @@ private slots:
         QVERIFY(figure::filmScene(scene, clip));
         ReviewInputs in;
         in.asked = {"both", 1, std::nullopt, 2.0, std::nullopt, 3};
-        const auto [seen, truth] = reviews(clip, in);
+        const auto [seen, truth] = measureTwice(clip, in);
         QCOMPARE(seen.clip.rotationDeg, 90);
         QVERIFY(seen.clip.variableRate);
         verifyPromise(seen, truth);
@@ -139,11 +92,39 @@ private slots:
         QCOMPARE(seen.events.reps[0].hold.brokenBy, std::string("pelvis_on_trunk"));
     }
 
-    /// Plain clothes move over the body and have little to hold on to. Nothing is promised; the numbers are in
-    /// docs/accuracy.md, and this keeps them honest.
+    /// Plain clothes, and something that passes over the front hip point for half a second: what cannot be seen is not
+    /// told as seen, and it comes back by itself. The whole set of scenes is in docs/accuracy.md.
+    void plainClothesCovered() {
+        auto scene = figure::readScene(DEFT_TEST_DATA "/accuracy/scenes/covered-plain.json").value();
+        scene.camera.width = 960, scene.camera.height = 540, scene.camera.focalPx *= 0.75f;
+        scene.duration_s = 4;
+        const std::filesystem::path clip = dir_.filePath(QStringLiteral("covered.mp4")).toStdString();
+        QVERIFY(figure::filmScene(scene, clip));
+        const auto [seen, truth] = measureTwice(clip, {});
+        report(seen, truth);
+        size_t shown = 0, wrong = 0;
+        for (const auto& [name, points] : seen.tracks.landmark) {
+            const Errors e = errorsOf(seen, truth, name, PointState::Seen);
+            shown += e.off.size();
+            wrong += size_t(std::count_if(e.off.begin(), e.off.end(), [](double d) { return d > 5; }));
+        }
+        QVERIFY2(double(wrong) <= 0.01 * double(shown), qPrintable(QStringLiteral("%1 of %2").arg(wrong).arg(shown)));
+        QVERIFY(errorsOf(seen, truth, "tilt").rms() <= 1.5);
+        QVERIFY(errorsOf(seen, truth, "trunk").rms() <= 1.0);
+        for (const char* m : {"tilt", "trunk", "hip_angle", "knee_angle"})
+            QVERIFY2(errorsOf(seen, truth, m).coverage() >= 0.93, m);
+        const auto& asis = seen.tracks.landmark.at("asis");
+        const auto after = size_t(seen.clip.frameAt(scene.covers.front().to_s + 0.3));
+        for (size_t i = after; i < asis.size(); ++i) {
+            QVERIFY(asis[i].usable());
+            QVERIFY((asis[i].at - truth.tracks.landmark.at("asis")[i].at).norm() < 5);
+        }
+    }
+
+    /// Plain clothes move over the body and have little to hold on to: the demo's own clip of that kind.
     void withoutStickers() {
         if (qEnvironmentVariableIsEmpty("DEFT_LONG")) QSKIP("a long one: ./check --long");
-        const auto [seen, truth] = reviews(demoClip("oisin-bridge-may"), demoInputs("oisin-bridge-may"));
+        const auto [seen, truth] = measureTwice(demoClip("oisin-bridge-may"), demoInputs("oisin-bridge-may"));
         report(seen, truth);
         for (const auto& [name, points] : seen.tracks.landmark) {
             int usable = 0, wrong = 0;
@@ -156,16 +137,16 @@ private slots:
                   100.0 * usable / double(points.size()), 100.0 * wrong / double(points.size()));
         }
         // Twice what was measured, and the bands must hold: a wrong number may be missing, but not pass for certain.
-        for (const auto& [measure, rms] : {std::pair{"tilt", 2.4},
-                                           {"pelvis_on_trunk", 3.2},
-                                           {"trunk", 0.9},
-                                           {"hip_angle", 0.9},
-                                           {"knee_angle", 0.7},
-                                           {"hip_height", 1.4}}) {
-            QVERIFY2(compare(seen, truth, measure).rms < rms, measure);
-            QVERIFY2(compare(seen, truth, measure).coverage >= 0.90, measure);
+        for (const auto& [measure, rms] : {std::pair{"tilt", 1.7},
+                                           {"pelvis_on_trunk", 1.7},
+                                           {"trunk", 0.4},
+                                           {"hip_angle", 1.3},
+                                           {"knee_angle", 1.3},
+                                           {"hip_height", 1.2}}) {
+            const Errors e = errorsOf(seen, truth, measure);
+            QVERIFY2(e.rms() < rms && e.coverage() >= 0.90 && e.measured() >= 0.95, measure);
         }
-        QCOMPARE(seen.decision.step, std::string("ask-again"));
+        QCOMPARE(seen.decision.step, truth.decision.step);
     }
 };
 

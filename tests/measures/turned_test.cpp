@@ -85,7 +85,7 @@ private slots:
         }
         // It is a real band: wider at the top, where the pelvis is turned by 18° against the mat, than at the start.
         const Series& tilt = *truth.find("tilt");
-        QVERIFY(tilt.u95[150] > tilt.u95[30] + 0.005 && tilt.u95[150] < 0.5);
+        QVERIFY(tilt.u95[150] > tilt.u95[30] + 0.002 && tilt.u95[150] < 0.5);
     }
 
     /// From the front hip points that come closer together tell of a turn, up to what it is at its widest.

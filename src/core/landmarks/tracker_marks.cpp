@@ -176,7 +176,9 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         const double w = hasSegment ? carried.sd * carried.sd / (carried.sd * carried.sd + own * own) : 1;
         p.at = w * sight.match.pose.centre + (1 - w) * carried.at;
         // A match that is not distinct follows the segments, so it cannot narrow their band.
-        const double both = !hasSegment ? own : sight.distinct ? 1 / std::hypot(1 / own, 1 / carried.sd) : carried.sd;
+        const double both = !hasSegment      ? own
+                            : sight.distinct ? 1 / std::hypot(1 / own, 1 / carried.sd)
+                                             : carried.sd + (carried.atEnd && !backed ? kEndOfLimb * 25 : 0);
         p.sd = std::hypot(both, 0.35 * gap);
         // A patch whose segment is gone may have stayed behind with what lies beside the body.
         if (!hasSegment && mainSegment(name)) p.sd = std::hypot(p.sd, kAlone * std::min(++a->alone, 40));

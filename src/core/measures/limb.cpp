@@ -63,7 +63,7 @@ std::vector<Measure> limbMeasures() {
         joint("hip_angle", "hip angle", {"shoulder", "hip", "knee"}, true),
         joint("knee_angle", "knee angle", {"hip", "knee", "ankle"}, false),
         joint("ankle_angle", "ankle angle", {"knee", "ankle", "toe"}, true),
-        joint("shoulder_angle", "shoulder angle", {"hip", "shoulder", "elbow"}, true),
+        joint("shoulder_angle", "shoulder angle", {"hip", "shoulder", "elbow"}, false), // 0 by the side, then forward
         joint("elbow_angle", "elbow angle", {"shoulder", "elbow", "wrist"}, true),
         joint("wrist_angle", "wrist angle", {"elbow", "wrist", "hand"}, true),
         limb("leg", "leg elevation", "hip", "ankle", false),
