@@ -70,6 +70,22 @@ private slots:
         NEAR(wrapDeg(-190), 170, 1e-12);
     }
 
+    /// numpy.unwrap and the smallest signed difference (tests/reference/02_signal_basics/circular.json).
+    void unwrapping() {
+        const Json all = referenceJson("02_signal_basics/circular.json");
+        for (const Json& c : all["unwrap"]) {
+            auto series = c["deg"].get<std::vector<double>>();
+            unwrapDeg(series);
+            for (size_t i = 0; i < series.size(); ++i) NEAR(series[i], c["unwrap_period360"][i].get<double>(), 1e-9);
+        }
+        for (const Json& c : all["smallest_signed_difference_b_minus_a_in_(-180,180]"])
+            NEAR(wrapDeg(c["b"].get<double>() - c["a"].get<double>()), c["diff"].get<double>(), 1e-9);
+        std::vector<double> withGap{170, kGap, -175};
+        unwrapDeg(withGap);
+        QVERIFY(std::isnan(withGap[1]));
+        NEAR(withGap[2], 185, 1e-12);
+    }
+
     /// The band that is shown: first-order propagation against the closed form and drawn noise.
     void spreadOfAJoint() {
         const Table t = readTable(reference("06_geometry/noise_joint_angle.csv"));
@@ -87,6 +103,35 @@ private slots:
             ++checked;
         }
         QVERIFY(checked >= 10);
+    }
+
+    /// Two lines apart, and a point off a line (numpy, formula and drawn noise).
+    void spreadOfLinesAndOffsets() {
+        const Table t = readTable(reference("06_geometry/noise_other.csv"));
+        int checked = 0;
+        for (size_t i = 0; i < t.rows; ++i) {
+            const std::string what = t.words.at("what")[i];
+            const double length = t["L1"][i], other = t["L2_or_f_or_n"][i], sigma = t["sigma_px"][i];
+            double sd = 0;
+            if (what == "angle_between_two_separate_lines") {
+                if (sigma / std::min(length, other) > 0.05) continue;
+                const auto angle = [](const std::vector<double>& v) {
+                    return signedAngleDeg({v[2] - v[0], v[3] - v[1]}, {v[6] - v[4], v[7] - v[5]}).value_or(kGap);
+                };
+                sd = propagatedSd(angle, {0, 0, length, 0, 300, 0, 300, other}, std::vector<double>(8, sigma));
+            } else if (what.find("offset") != std::string::npos) {
+                const auto offset = [](const std::vector<double>& v) {
+                    return lineOffsetPx({v[4], v[5]}, {v[0], v[1]}, {v[2], v[3]}).value_or(kGap);
+                };
+                sd = propagatedSd(offset, {0, 0, length, 0, other * length, 0}, std::vector<double>(6, sigma));
+            } else {
+                continue;
+            }
+            NEAR(sd / t["formula_sd"][i], 1, 0.01);
+            NEAR(sd / t["mc_sd"][i], 1, 0.02);
+            ++checked;
+        }
+        QVERIFY2(checked >= 4, qPrintable(QString::number(checked)));
     }
 
     void spreadOfASegment() {

@@ -110,6 +110,34 @@ private slots:
         QVERIFY2(inside > 0.85 * n, qPrintable(QStringLiteral("%1 of %2 inside").arg(inside).arg(n)));
     }
 
+    /// Along an edge and on blank skin a patch fits its own surroundings, on a spot of its own it does not.
+    void whatAPatchIsWorth() {
+        cv::Mat picture(200, 400, CV_8U, cv::Scalar(90));
+        picture(cv::Rect(0, 0, 80, 200)) = 160; // an edge at x = 80
+        cv::circle(picture, {200, 100}, 6, 30, cv::FILLED);
+        cv::GaussianBlur(picture, picture, {5, 5}, 1);
+        const auto alike = [&](const Point2& at) {
+            return Patch::take(picture, at, 14, 6)->lookalike(picture, at, 8, 24);
+        };
+        QVERIFY(alike({80, 100}) > 0.99);
+        QVERIFY(alike({320, 100}) > 0.99);
+        QVERIFY2(alike({200, 100}) < 0.3, qPrintable(QString::number(alike({200, 100}))));
+    }
+
+    /// Marks of the mat go where the picture goes, though nothing is stuck to them.
+    void sceneMarksGoWithTheCamera() {
+        auto marks = start_;
+        marks["floor_a"] = {50, 440}, marks["floor_b"] = {590, 440};
+        LandmarkTracker tracker;
+        tracker.mark(cloth(), asMarks(marks));
+        for (int i = 1; i <= 12; ++i) {
+            const Vector2 shake(4 * std::sin(0.9 * i), 3 * std::cos(0.7 * i) - 3);
+            tracker.step(moved(cloth(), 0, shake), 1 / 30.0);
+            for (const char* name : {"floor_a", "floor_b"})
+                NEAR((tracker.now().at(name).at - marks.at(name) - shake).norm(), 0, 0.3);
+        }
+    }
+
     void coveredMarkIsNotInvented() {
         const cv::Mat picture = cloth();
         LandmarkTracker tracker;

@@ -1,5 +1,6 @@
 // Every measure of a bridge against a body drawn with a ruler, from either side, rolled, near and far, and with noise.
 #include "measures/series.h"
+#include "measures/steadied.h"
 #include "support/stick_body.h"
 #include "support/table.h"
 
@@ -149,6 +150,27 @@ private slots:
         NEAR(at(set, "tilt", 1), 4, 1e-3);
         NEAR(at(set, "pelvis_on_trunk", 5), 13, 1e-3);
         QCOMPARE(set.neutral.source, std::string("coach"));
+    }
+
+    /// A camera that is not held still changes nothing that is measured; a mark of the mat that was set anew is no
+    /// shake.
+    void shakenCamera() {
+        const Tracks still = stickTracks(300, 30, movement, {});
+        Tracks shaken = still, set = still;
+        for (size_t i = 0; i < still.frames(); ++i) {
+            const Vector2 way(6 * std::sin(0.13 * double(i)), 4 * std::cos(0.21 * double(i)) - 4);
+            for (auto& [name, points] : shaken.landmark) points[i].at += way;
+            if (i >= 100) set.landmark["floor_a"][i].at += Vector2(0, 8);
+        }
+        const auto truth = computeSeries(still, options()).value();
+        const auto steady = computeSeries(steadied(shaken), options()).value();
+        for (const char* id : {"hip_height", "tilt", "trunk", "hip_rise"})
+            for (size_t i = 0; i < still.frames(); ++i) NEAR(steady.find(id)->value[i], truth.find(id)->value[i], 0.02);
+        QVERIFY(std::abs(computeSeries(shaken, options())->find("hip_rise")->value[150] -
+                         truth.find("hip_rise")->value[150]) > 0.5); // it would have
+        const Tracks after = steadied(set);
+        for (const size_t i : {size_t(0), size_t(99), size_t(200)})
+            NEAR((after.find("hip", i)->at - still.find("hip", i)->at).norm(), 0, 1e-9);
     }
 
     void notEnoughMarked() {

@@ -28,6 +28,27 @@ private slots:
         QVERIFY(!isRealChange(kGap, 1, 40, 1) && !isRealChange(40, kGap, 80, 1)); // what is not known is no change
     }
 
+    /// The minimal detectable change of one and of averaged repeats, and sessions with an error of their own (scipy;
+    /// tests/reference/03_reliability, 04_trend).
+    void changeOnTheReference() {
+        const Table mdc = readTable(reference("03_reliability/mdc_table.csv"));
+        for (size_t i = 0; i < mdc.rows; ++i) {
+            const double a = kU95 * mdc["sem"][i] / std::sqrt(mdc["n1"][i]),
+                         b = kU95 * mdc["sem"][i] / std::sqrt(mdc["n2"][i]), least = mdc["mdc95"][i];
+            QVERIFY(!isRealChange(20, a, 20 + least * (1 - 1e-9), b));
+            QVERIFY(isRealChange(20, a, 20 + least * (1 + 1e-9), b));
+        }
+        const Table two = readTable(reference("04_trend/two_session_known_error.csv"));
+        QVERIFY(two.rows >= 8);
+        for (size_t i = 0; i < two.rows; ++i) {
+            const auto band = [&](double n) {
+                return kU95 * std::hypot(two["sigma_rep"][i] / std::sqrt(n), two["sigma_session"][i]);
+            };
+            QCOMPARE(isRealChange(two["m1"][i], band(two["n1"][i]), two["m2"][i], band(two["n2"][i])),
+                     two["real_change"][i] > 0.5);
+        }
+    }
+
     void whichWayIsBetter_data() {
         QTest::addColumn<double>("a");
         QTest::addColumn<double>("b");

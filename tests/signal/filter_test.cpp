@@ -4,6 +4,7 @@
 #include "support/table.h"
 
 #include <QTest>
+#include <complex>
 #include <numbers>
 
 using namespace deft;
@@ -33,6 +34,22 @@ private slots:
             NEAR(made.z0, expected.z0, 1e-13);
             NEAR(made.z1, expected.z1, 1e-13);
         }
+    }
+
+    /// Gain of the filter's own coefficients after one and both passes (scipy.signal.freqz).
+    void frequencyResponse() {
+        const Table t = readTable(reference("01_filter/freq_response.csv"));
+        int checked = 0;
+        for (size_t i = 0; i < t.rows; ++i) {
+            if (t.words.at("design")[i] != "dual_C_exact_tan") continue;
+            const Biquad f = dualPassButterworth(6, t["fs"][i]).value();
+            const std::complex<double> z = std::polar(1.0, -2 * std::numbers::pi * t["f_Hz"][i] / t["fs"][i]);
+            const double gain = std::abs((f.b0 + f.b1 * z + f.b2 * z * z) / (1.0 + f.a1 * z + f.a2 * z * z));
+            NEAR(gain, t["gain_one_pass"][i], 1e-12);
+            NEAR(gain * gain, t["gain_two_pass"][i], 1e-12);
+            ++checked;
+        }
+        QVERIFY(checked >= 20);
     }
 
     void bothPasses_data() {

@@ -87,6 +87,54 @@ private slots:
         QVERIFY(std::isnan(medianOf({std::nan("")})));
     }
 
+    /// numpy.gradient at even and uneven times (tests/reference/02_signal_basics).
+    void derivativeOnTheReference() {
+        for (const auto& [file, column] :
+             {std::pair{"derivative_irregular", "vel_np_gradient"}, {"derivative_uniform_fs30", "vel_central_edge1"}}) {
+            const Table t = readTable(reference(std::string("02_signal_basics/") + file + ".csv"));
+            const auto d = derivative(t["t"], t["x"]);
+            QVERIFY(d.size() > 40);
+            for (size_t i = 0; i < d.size(); ++i)
+                NEAR(d[i], t[column][i], 1e-9 * std::max(1.0, std::abs(t[column][i])));
+        }
+    }
+
+    /// numpy.interp both ways, and a movement brought to 0 … 100 % of its time (02_signal_basics, 07_curves).
+    void readingBetweenSamples() {
+        const Table from = readTable(reference("02_signal_basics/derivative_irregular.csv"));
+        const Table even = readTable(reference("02_signal_basics/resample_irregular_to_30Hz.csv"));
+        const auto resampled = toEvenTimes(from["t"], from["x"], {0, from.rows}, 1 / 30.0);
+        QVERIFY(resampled.size() >= even.rows);
+        for (size_t i = 0; i < even.rows; ++i) NEAR(resampled[i], even["linear"][i], 1e-9);
+        const Table grid = readTable(reference("02_signal_basics/derivative_uniform_fs30.csv"));
+        const Table uneven = readTable(reference("02_signal_basics/interp_uniform_to_irregular.csv"));
+        for (size_t i = 0; i < uneven.rows; ++i)
+            NEAR(atEvenTime(grid["x"], uneven["tq"][i] * 30), uneven["linear"][i], 1e-9);
+        const Json curve = referenceJson("07_curves/curve_agreement.json");
+        const auto knee = curve["knee_person1"].get<std::vector<double>>();
+        for (size_t k = 0; k <= 100; ++k)
+            NEAR(atEvenTime(knee, 0.01 * double(k) * double(knee.size() - 1)),
+                 curve["time_normalise_to_101"]["out"][k].get<double>(), 1e-9);
+    }
+
+    /// Knee angles of 39 made-up walkers: the peaks of the middle of three joined cycles (scipy.signal.find_peaks).
+    void peaksOfWalking() {
+        const Table all = readTable(reference("07_curves/synthetic_gait.csv"));
+        const Table rom = readTable(reference("07_curves/synthetic_gait_rom.csv"));
+        for (size_t p = 0; p < rom.rows; ++p) {
+            std::vector<double> cycle, joined;
+            for (size_t i = 0; i < all.rows; ++i)
+                if (all["person"][i] == rom["person"][p]) cycle.push_back(all["knee_deg"][i]);
+            QCOMPARE(cycle.size(), size_t(20));
+            for (int k = 0; k < 3; ++k) joined.insert(joined.end(), cycle.begin(), cycle.end());
+            std::string points;
+            for (const Peak& peak : findPeaks(joined, 5))
+                if (peak.index >= 20 && peak.index < 40)
+                    points += (points.empty() ? "" : " ") + std::to_string(peak.index - 20 + 1);
+            QCOMPARE(points, rom.words.at("knee_peak_points")[p]);
+        }
+    }
+
     void runs() {
         const double gap = std::nan("");
         QCOMPARE(runsWithoutGaps({gap, 1, 2, gap, gap, 3}), (std::vector<Run>{{1, 3}, {5, 6}}));

@@ -91,19 +91,22 @@ void PairPicture::paintSide(QPainter& p, int which) {
     putText(p, QRectF(to.right() - 112, 0, 112, kTitle), tr("%1 s").arg(time, 0, 'f', 2), Size::Small, c.ink2,
             QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
     p.fillRect(to, c.stage);
-    const QImage image = side.frames->frame(frame);
+    QImage image = side.frames->frame(frame);
+    int64_t drawn = frame; // the lines belong to the picture that is seen
+    if (image.isNull())
+        if (auto [near, small] = side.frames->nearest(frame); near >= 0) image = small, drawn = near;
     p.save();
     p.setClipRect(to);
     BodyLook look;
     look.toView = view(which);
     if (!image.isNull()) {
         p.setTransform(look.toView);
-        p.drawImage(0, 0, image);
+        p.drawImage(QRectF(0, 0, side.review->clip.width, side.review->clip.height), image);
         p.resetTransform();
     }
     look.everything = true;
     look.measure = worstOfRep(*comparison_.side(1)->review, comparison_.shownRep(1)).measure; // the same in both
-    drawBody(p, *side.review, frame, look);
+    drawBody(p, *side.review, drawn, look);
     p.restore();
 }
 

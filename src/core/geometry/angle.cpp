@@ -20,6 +20,20 @@ double wrapDeg(double degrees) {
     return r <= -180.0 ? r + 360.0 : r;
 }
 
+void unwrapDeg(std::vector<double>& series) {
+    double before = std::nan(""), as = 0; // the last value as it was, and as it is told
+    for (double& v : series) {
+        if (!std::isfinite(v)) continue;
+        const double raw = v;
+        if (std::isfinite(before)) {
+            double step = wrapDeg(raw - before);
+            if (step == 180 && raw < before) step = -180;
+            v = as + step;
+        }
+        before = raw, as = v;
+    }
+}
+
 Result<double> directionDeg(const Point2& p, const Point2& q) {
     const Vector2 d = q - p;
     if (auto ok = usable(d, "the segment"); !ok) return tl::unexpected(ok.error());

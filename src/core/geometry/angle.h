@@ -5,6 +5,7 @@
 #include "base/units.h"
 
 #include <Eigen/Core>
+#include <vector>
 
 namespace deft {
 
@@ -16,6 +17,10 @@ constexpr double kMinSegmentPx = 1e-9;
 
 /// Wraps degrees to (-180, 180].
 double wrapDeg(double degrees);
+
+/// Takes the jumps of 360 out of a series of angles, so that neighbours differ by at most 180; the first stays. Gaps
+/// (NaN) are stepped over. A step of exactly 180 keeps its sign, like numpy.unwrap.
+void unwrapDeg(std::vector<double>& series);
 
 /// Direction of p→q in degrees, (-180, 180], 0 = right, counter-clockwise positive.
 /// @errors NotFinite, Degenerate (shorter than kMinSegmentPx)

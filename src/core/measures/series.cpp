@@ -114,7 +114,12 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
         s.value[i] = evaluate(flat);
         s.u95[i] = 0;
         if (!withBand) continue;
-        double spread = propagatedSd(evaluate, flat, flatSd);
+        // An angle may jump by 360 between one end of its band and the other.
+        const auto nearby = [&](const std::vector<double>& x) {
+            const double v = evaluate(x);
+            return m.unit == "deg" ? s.value[i] + wrapDeg(v - s.value[i]) : v;
+        };
+        double spread = propagatedSd(nearby, flat, flatSd);
         if (m.againstMat) {
             // An angle against the mat is off by the roll itself, a height by the roll over the distance walked on the
             // mat.
@@ -123,6 +128,7 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
         }
         s.u95[i] = std::isfinite(s.value[i]) ? kU95 * spread : kGap;
     }
+    if (m.unit == "deg") unwrapDeg(s.value); // or smoothing would lead from 179 to -179 by way of 0
     return s;
 }
 
