@@ -127,7 +127,8 @@ void RepSheet::paintEvent(QPaintEvent*) {
     }
     if (rows_.empty())
         putText(p, QRectF(0, kHeadHeight, viewport()->width(), 40),
-                tr("No rep was found: the hips did not leave the mat and come back."), Size::Body, c.ink2);
+                tr("No rep was found: what moves did not go far enough out and come back, or was not seen."),
+                Size::Body, c.ink2);
     const RepSheetLook now = look();
     for (int rep = 0; rep < int(rows_.size()); ++rep)
         if (const double top = now.box(rep, Phase::SetUp).top();

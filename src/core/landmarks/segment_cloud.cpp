@@ -16,6 +16,12 @@ constexpr double kEnough = 0.25; // of the points that a segment began with
 constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in the picture's noise
 constexpr double kMostAlike = 0.92;    // more, and a point slides along an edge or over blank skin
 
+double middleOf(std::vector<double> v) {
+    const auto middle = v.begin() + std::ptrdiff_t(v.size() / 2);
+    std::nth_element(v.begin(), middle, v.end());
+    return *middle;
+}
+
 size_t wantedPoints(const SegmentPlan& plan) {
     if (plan.name == "scene") return 16;
     return plan.name.starts_with("pelvis") ? 60 : plan.name.starts_with("trunk") ? 50 : 30;
@@ -93,8 +99,17 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
     for (const LandmarkSight& s : sights) from.push_back(s.inSegment), to.push_back(s.now), weight.push_back(s.weight);
     const PoseFitOptions options{
         .withScale = true, .scalePrior = 0.5, .tukeyPx = 3.0, .iterations = 6, .minTukeyPx = 1.0};
+    // A quick limb is far from where it was expected: what most points say about that comes first.
     Pose2 guess = predicted_;
-    if (auto fit = fitPose(from, to, weight, options, &predicted_);
+    std::vector<double> dx, dy;
+    for (size_t i = 0; i < points_.size(); ++i)
+        if (weight[i] > 0.5) {
+            const Vector2 off = to[i] - predicted_(from[i]);
+            dx.push_back(off.x()), dy.push_back(off.y());
+        }
+    if (dx.size() >= 5) guess.shift += Vector2(middleOf(std::move(dx)), middleOf(std::move(dy)));
+    const Pose2 start = guess;
+    if (auto fit = fitPose(from, to, weight, options, &start);
         fit && fit->inliers >= 3 && std::abs(fit->pose.angleRad - pose_.angleRad) < 2 * kMaxTurnPerFrame)
         guess = fit->pose;
 

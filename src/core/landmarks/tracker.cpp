@@ -10,7 +10,8 @@
 namespace deft {
 namespace {
 
-constexpr double kMaxSpeed = 300; // px a second at which a jump is no longer believed
+constexpr double kMaxSpeed = 300;  // px a second at which a jump is no longer believed
+constexpr double kGoesOn_px = 1.5; // between a match and where optical flow leads
 constexpr int kLevels = 3;
 const cv::Size kWindow{15, 15};
 
@@ -95,6 +96,7 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
         if (!a) continue; // too near the edge of the picture: the segment alone carries it
         const SegmentCloud* s = mainSegment(name);
         a->bornAngle = s ? s->pose().angleRad : 0;
+        a->carried = now_[name].at;
         anchors_.emplace(name, std::move(*a));
     }
     cv::buildOpticalFlowPyramid(image, pyramid_, kWindow, kLevels);
@@ -150,8 +152,9 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
     struct Search {
         const std::string* name;
         const Anchor* anchor;
-        Point2 predicted;
+        Point2 predicted, going;
         double angle, limit;
+        bool byFlow;
         Sight sight;
     };
     std::vector<Search> searches;
@@ -164,20 +167,22 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
         double angle = 0;
         if (s) {
             angle = a.sticker ? a.bornAngle + a.angle : s->predicted().angleRad;
-            if (a.failures || !a.sticker) predicted = placeIn(*s, name, s->predicted());
+            // A lost segment is no guide to a mark that was found without it.
+            if (a.failures || (!a.sticker && s->measured())) predicted = placeIn(*s, name, s->predicted());
         }
-        if (const size_t f = flowOf.at(name);
-            found[f] && (Point2(after[f].x, after[f].y) - p.at).norm() < 12 && !a.failures)
-            predicted = {double(after[f].x), double(after[f].y)};
+        const size_t f = flowOf.at(name);
+        const bool byFlow = found[f] && (Point2(after[f].x, after[f].y) - p.at).norm() < 12 && !a.failures;
+        if (byFlow) predicted = {double(after[f].x), double(after[f].y)};
         const double limit =
             isSceneLandmark(name) ? 3 : std::max(4.0, kMaxSpeed * seconds) * (1 + std::min(3, a.failures));
-        searches.push_back({&name, &a, predicted, angle, limit, {}});
+        searches.push_back({&name, &a, predicted, p.at + a.velocity * seconds, angle, limit, byFlow, {}});
     }
     // Each search and each segment stands alone, so the result is the same however they are shared out.
     cv::parallel_for_({0, int(searches.size())}, [&](const cv::Range& part) {
         for (int k = part.start; k < part.end; ++k) {
             Search& s = searches[size_t(k)];
-            s.sight = look(image, *s.anchor, s.predicted, s.angle, s.limit);
+            s.sight = look(image, *s.anchor, s.predicted, s.going, s.angle, s.limit);
+            s.sight.goesOn = s.byFlow && (s.sight.match.pose.centre - s.predicted).norm() < kGoesOn_px;
             const auto seed = seeds.find(*s.name);
             if (seed != seeds.end() && s.anchor->failures && !s.sight.good)
                 s.sight = lookAround(image, *s.anchor, seed->second, s.angle);

@@ -34,6 +34,9 @@ private:
         double typical = 0.95; ///< correlation that it has had lately
         int failures = 0;
         int alone = 0; ///< frames since a segment has last backed it
+        Point2 carried = Point2::Zero(), aloneFrom = Point2::Zero();
+        double speed = 0;      ///< px a frame, at which its segments have carried it lately
+        bool plausible = true; ///< alone, it does what the limb did or may do: it is no part of the background
         // Skin and cloth slide over the bones: where the mark sits in each segment besides its first place.
         std::map<std::string, Vector2> slide;
         // The newest look of a mark whose patch has slowly changed (seen from another side), besides the first.
@@ -46,6 +49,7 @@ private:
         PatchMatch match;
         bool good = false;
         bool distinct = false; ///< it surpasses what lies beside the mark; else it only supports the segments
+        bool goesOn = false;   ///< it lies where optical flow leads from the place before
         double extraSd = 0;
     };
     static std::optional<Anchor> anchorAt(const cv::Mat& image, const Point2& place);
@@ -65,7 +69,9 @@ private:
     void learn(const cv::Mat& image, const std::string& name, const Point2& at, Anchor& anchor,
                double correlation) const;
     cv::Mat smooth(const cv::Mat& image) const;
-    Sight look(const cv::Mat& image, const Anchor& anchor, const Point2& predicted, double angle, double limitPx) const;
+    /// @param going where it would be if it went on as it did: optical flow may stay with what lies beside it
+    Sight look(const cv::Mat& image, const Anchor& anchor, const Point2& predicted, const Point2& going, double angle,
+               double limitPx) const;
     /// The best match around a seed, which is right to within some ten pixels only.
     Sight lookAround(const cv::Mat& image, const Anchor& anchor, const Point2& seed, double angle) const;
     const SegmentCloud* mainSegment(const std::string& name) const;

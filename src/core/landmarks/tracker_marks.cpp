@@ -17,6 +17,8 @@ constexpr double kGood = 0.60, kGoodAgain = 0.75;
 constexpr double kSure = 0.85;    // a patch on cloth that needs no other witness
 constexpr double kChanged = 0.90; // below it a sticker is also known by its newest look
 constexpr double kCovered = 0.1;  // sudden loss of correlation
+constexpr double kMovesOn = 8;    // px that the background does not move
+constexpr double kStill = 0.7;    // px a frame
 constexpr double kSupports = 4;   // px within which a match that is not distinct supports what the segments say
 constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
 // Standard deviations, px.
@@ -44,7 +46,7 @@ std::optional<LandmarkTracker::Anchor> LandmarkTracker::anchorAt(const cv::Mat& 
 }
 
 LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor& a, const Point2& predicted,
-                                             double angle, double limit) const {
+                                             const Point2& going, double angle, double limit) const {
     Sight sight;
     const double turn = angle - a.bornAngle;
     const double needed = a.failures ? kGoodAgain : kGood;
@@ -59,7 +61,7 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
         if (!m || m->correlation < needed || (m->pose.centre - predicted).norm() > limit) return;
         if (sight.good && m->correlation <= sight.match.correlation) return;
         m->pose.angleRad += born;
-        sight = {*m, true, m->correlation > distinct, extraSd};
+        sight = {*m, true, m->correlation > distinct, false, extraSd};
     };
     auto attempt = [&](const Point2& start) {
         attemptWith(a.patch, 0, start, 0);
@@ -68,14 +70,15 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
             attemptWith(*a.renewed, a.renewedAngle, start, a.renewedSd);
     };
     attempt(predicted);
-    if ((sight.good && sight.match.correlation > 0.85) || a.lookalike > kBlank) return sight;
+    if (!sight.distinct) attempt(going);
+    if ((sight.distinct && sight.match.correlation > 0.85) || a.lookalike > kBlank) return sight;
     // Search around the prediction: starts on a ring, as the patch pulls in about half its σ.
     const double reach = std::min(limit, a.failures ? 12.0 : 8.0);
     for (double r = 4; r <= reach; r += 4)
         for (int k = 0; k < 8; ++k) {
             const double direction = k * kPi / 4;
             attempt(predicted + r * Vector2(std::cos(direction), std::sin(direction)));
-            if (sight.good && sight.match.correlation > 0.9) return sight;
+            if (sight.distinct && sight.match.correlation > 0.9) return sight;
         }
     return sight;
 }
@@ -91,7 +94,7 @@ LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const A
             const auto m = a.patch.align(image, {start, angle - a.bornAngle, 1}, how);
             if (!m || m->correlation < kSure || (m->pose.centre - start).norm() > step) continue;
             if (!best.good || m->correlation > best.match.correlation)
-                best = {*m, true, m->correlation > a.lookalike + 2 * kDistinct, 0};
+                best = {*m, true, m->correlation > a.lookalike + 2 * kDistinct, false, 0};
         }
     return best;
 }
@@ -160,7 +163,8 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     const bool sticker = sight.distinct && a->sticker &&
                          sight.match.correlation > std::max(a->failures ? 0.85 : 0.75, a->typical - kCovered);
     const double reach = !sight.good ? 0 : sight.distinct ? std::max(4.0, 3 * carried.sd) : kSupports;
-    const bool agrees = hasSegment ? gap < reach : sight.distinct && !a->sticker;
+    const bool goesOn = sight.distinct || (sight.good && sight.goesOn && a->lookalike < kBlank);
+    const bool agrees = hasSegment ? gap < reach : goesOn && !a->sticker;
     bool accepted = sticker || agrees;
     if (sticker) {
         p.at = sight.match.pose.centre;
@@ -180,8 +184,13 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
                             : sight.distinct ? 1 / std::hypot(1 / own, 1 / carried.sd)
                                              : carried.sd + (carried.atEnd && !backed ? kEndOfLimb * 25 : 0);
         p.sd = std::hypot(both, 0.35 * gap);
-        // A patch whose segment is gone may have stayed behind with what lies beside the body.
-        if (!hasSegment && mainSegment(name)) p.sd = std::hypot(p.sd, kAlone * std::min(++a->alone, 40));
+        // A patch whose segment is gone may have stayed behind with what lies beside the body; not if the limb was
+        // still anyway, and not if it goes on moving.
+        if (!hasSegment && mainSegment(name)) {
+            if (a->alone++ == 0) a->aloneFrom = before, a->plausible = a->speed < kStill;
+            a->plausible = a->plausible || (p.at - a->aloneFrom).norm() > kMovesOn;
+            p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->plausible ? 8 : 40));
+        }
         p.state = p.sd > 4 ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed) {
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
@@ -201,6 +210,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     }
     if (!a) return;
     if (hasSegment || sticker) a->alone = 0;
+    if (hasSegment) a->speed += 0.3 * ((carried.at - a->carried).norm() - a->speed), a->carried = carried.at;
     a->failures = accepted ? 0 : a->failures + 1;
     a->velocity = accepted && seconds > 0 ? Vector2((p.at - before) / seconds) : Vector2(0.5 * a->velocity);
     if (accepted) a->angle = sight.match.pose.angleRad;
