@@ -73,14 +73,15 @@ Errors againstBones(const Review& seen, const Table& truth, const std::string& m
     const auto column = truth.column.find("bone_" + measure);
     if (!s || column == truth.column.end()) return e;
     std::vector<double> start;
-    const auto value = [&](size_t i) { return s->value[i] > 180 ? 360 - s->value[i] : s->value[i]; };
+    const bool joint = measure.ends_with("_angle");
+    const auto told = [&](size_t i) { return std::isfinite(s->value[i]) && !(joint && column->second[i] > 160); };
     for (size_t i = 0; i < s->value.size(); ++i)
-        if (std::isfinite(s->value[i]) && seen.clip.time_s[i] < 1) start.push_back(value(i) - column->second[i]);
+        if (told(i) && seen.clip.time_s[i] < 1) start.push_back(s->value[i] - column->second[i]);
     if (start.empty()) return e;
     std::sort(start.begin(), start.end());
     for (size_t i = 0; i < s->value.size(); ++i)
-        if (std::isfinite(s->value[i])) {
-            const double off = value(i) - column->second[i] - start[start.size() / 2];
+        if (told(i)) {
+            const double off = s->value[i] - column->second[i] - start[start.size() / 2];
             e.add(off, std::abs(off) <= s->u95[i]);
         }
     return e;
