@@ -10,10 +10,9 @@
 namespace deft {
 namespace {
 
-constexpr double kMaxSpeed = 300;   // px a second at which a jump is no longer believed
-constexpr double kGoesOn_px = 1.5;  // between a match and where optical flow leads
-constexpr int kLookAgain = 15;      // frames between two searches for a lost mark
-constexpr double kSearchable = 0.9; // a patch that looks more like its surroundings would be found anywhere
+constexpr double kMaxSpeed = 300;  // px a second at which a jump is no longer believed
+constexpr double kGoesOn_px = 1.5; // between a match and where optical flow leads
+constexpr int kLookAgain = 15;     // frames between two searches for a lost mark
 constexpr int kLevels = 3;
 const cv::Size kWindow{15, 15};
 
@@ -191,7 +190,7 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
             // not a sticker, which would be taken for its neighbour.
             if (seed != seeds.end())
                 s.sight = lookAround(image, *s.anchor, seed->second, s.angle);
-            else if (s.anchor->failures % kLookAgain == 0 && s.anchor->lookalike < kSearchable && !s.anchor->sticker)
+            else if (s.anchor->failures % kLookAgain == 0 && !s.anchor->blank && !s.anchor->sticker)
                 s.sight = lookAround(image, *s.anchor, now_.at(*s.name).at, s.angle);
         }
     });

@@ -42,6 +42,7 @@ std::optional<LandmarkTracker::Anchor> LandmarkTracker::anchorAt(const cv::Mat& 
     a.patch = std::move(*patch);
     a.sticker = a.patch.texture() > kStickerTexture;
     a.lookalike = a.patch.lookalike(image, place, kLookalikeFrom, kLookalikeTo);
+    a.blank = a.lookalike > kBlank;
     return a;
 }
 
@@ -71,7 +72,7 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
     };
     attempt(predicted);
     if (!sight.distinct) attempt(going);
-    if ((sight.distinct && sight.match.correlation > 0.85) || a.lookalike > kBlank) return sight;
+    if ((sight.distinct && sight.match.correlation > 0.85) || a.blank) return sight;
     // Search around the prediction: starts on a ring, as the patch pulls in about half its σ.
     const double reach = std::min(limit, a.failures ? 12.0 : 8.0);
     for (double r = 4; r <= reach; r += 4)
@@ -163,7 +164,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     const bool sticker = sight.distinct && a->sticker &&
                          sight.match.correlation > std::max(a->failures ? 0.85 : 0.75, a->typical - kCovered);
     const double reach = !sight.good ? 0 : sight.distinct ? std::max(4.0, 3 * carried.sd) : kSupports;
-    const bool goesOn = sight.distinct || (sight.good && sight.goesOn && a->lookalike < kBlank);
+    const bool goesOn = sight.distinct || (sight.good && sight.goesOn && !a->blank);
     const bool agrees = hasSegment ? gap < reach : goesOn && !a->sticker;
     bool accepted = sticker || agrees;
     if (sticker) {

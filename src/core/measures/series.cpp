@@ -70,15 +70,19 @@ Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& opti
     return c;
 }
 
+/// Median of a series in the still time at the start; NaN when it was not measured there.
+double startOf(const std::vector<double>& x, const std::vector<double>& time_s, const SeriesOptions& options) {
+    std::vector<double> start;
+    for (size_t i = 0; i < x.size(); ++i)
+        if (options.inSetup(time_s[i])) start.push_back(x[i]);
+    return medianOf(start);
+}
+
 /// Tells a series against its still time at the start. False: it was not measurable there.
 bool againstStart(Series& s, Zero zero, const std::vector<double>& time_s, const SeriesOptions& options) {
     if (zero != Zero::Start && zero != Zero::StartRatio) return true;
-    std::vector<double> start, bands;
-    for (size_t i = 0; i < s.value.size(); ++i)
-        if (options.inSetup(time_s[i]) && std::isfinite(s.value[i]))
-            start.push_back(s.value[i]), bands.push_back(s.u95[i]);
-    if (start.empty()) return false;
-    const double from = medianOf(start), band = medianOf(bands);
+    const double from = startOf(s.value, time_s, options), band = startOf(s.u95, time_s, options);
+    if (!std::isfinite(from)) return false;
     if (zero == Zero::StartRatio && !(from > 0)) return false;
     const double unit = zero == Zero::StartRatio ? 100 / from : 1;
     for (size_t i = 0; i < s.value.size(); ++i) {
@@ -130,14 +134,6 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
     }
     if (m.unit == "deg") unwrapDeg(s.value); // or smoothing would lead from 179 to -179 by way of 0
     return s;
-}
-
-/// Median of a series in the still time at the start; NaN when it was not measured there.
-double startOf(const std::vector<double>& x, const std::vector<double>& time_s, const SeriesOptions& options) {
-    std::vector<double> start;
-    for (size_t i = 0; i < x.size(); ++i)
-        if (options.inSetup(time_s[i])) start.push_back(x[i]);
-    return medianOf(start);
 }
 
 /// The picture as it would be if the camera were off square one way or the other by what is possible.
@@ -217,13 +213,10 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
         if (s) set.series.push_back(std::move(*s));
 
     auto setupMedian = [&](const char* id, double& u95) {
-        std::vector<double> values, bands;
-        if (const Series* one = set.find(id))
-            for (size_t i = 0; i < one->value.size(); ++i)
-                if (options.inSetup(set.time_s[i]) && std::isfinite(one->value[i]))
-                    values.push_back(one->value[i]), bands.push_back(one->u95[i]);
-        u95 = bands.empty() ? 0 : medianOf(bands);
-        return values.empty() ? kGap : medianOf(values);
+        const Series* one = set.find(id);
+        u95 = one ? startOf(one->u95, set.time_s, options) : kGap;
+        if (!std::isfinite(u95)) u95 = 0;
+        return one ? startOf(one->value, set.time_s, options) : kGap;
     };
     set.ofSetup.tilt_raw = setupMedian("tilt", set.ofSetup.u95);
     set.ofSetup.pelvis_on_trunk_raw = setupMedian("pelvis_on_trunk", set.ofSetupTrunk_u95);
