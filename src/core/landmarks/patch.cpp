@@ -23,77 +23,76 @@ inline bool inside(const cv::Mat& image, float x, float y) {
 } // namespace
 
 std::optional<Patch> Patch::take(const cv::Mat& image, const Point2& centre, double radius, double sigma) {
-    Patch p;
-    p.radius_ = radius;
     const int r = int(std::ceil(radius));
-    double xx = 0, xy = 0, yy = 0, total = 0;
+    const auto atX = float(centre.x()), atY = float(centre.y());
+    if (!inside(image, atX - float(r + 1), atY - float(r + 1)) || !inside(image, atX + float(r + 1), atY + float(r + 1)))
+        return std::nullopt;
+    std::vector<std::pair<int, int>> disc;
     for (int j = -r; j <= r; ++j)
-        for (int i = -r; i <= r; ++i) {
-            const double d2 = double(i) * i + double(j) * j;
-            if (d2 > radius * radius) continue;
-            const float x = float(centre.x()) + float(i), y = float(centre.y()) + float(j);
-            if (!inside(image, x - 1, y - 1) || !inside(image, x + 1, y + 1)) return std::nullopt;
-            const float gx = (sample(image, x + 1, y) - sample(image, x - 1, y)) / 2,
-                        gy = (sample(image, x, y + 1) - sample(image, x, y - 1)) / 2;
-            const auto w = float(std::exp(-d2 / (2 * sigma * sigma)));
-            p.x_.push_back(float(i)), p.y_.push_back(float(j));
-            p.grey_.push_back(sample(image, x, y));
-            p.gradX_.push_back(gx), p.gradY_.push_back(gy), p.weight_.push_back(w);
-            xx += double(w * gx * gx), xy += double(w * gx * gy), yy += double(w * gy * gy), total += double(w);
-        }
-    const double half = (xx + yy) / 2, root = std::sqrt(std::pow((xx - yy) / 2, 2) + xy * xy);
-    p.texture_ = (half - root) / total;
-    return p;
+        for (int i = -r; i <= r; ++i)
+            if (double(i) * i + double(j) * j <= radius * radius) disc.emplace_back(i, j);
+    auto pixels = std::make_shared<Pixels>();
+    Pixels& p = *pixels;
+    const auto n = Eigen::Index(disc.size());
+    for (Eigen::ArrayXf* column : {&p.x, &p.y, &p.grey, &p.weight}) column->resize(n);
+    p.rise.resize(n, 4);
+    for (Eigen::Index k = 0; k < n; ++k) {
+        p.x[k] = float(disc[size_t(k)].first), p.y[k] = float(disc[size_t(k)].second);
+        const float x = atX + p.x[k], y = atY + p.y[k];
+        p.grey[k] = sample(image, x, y);
+        p.rise(k, 0) = (sample(image, x + 1, y) - sample(image, x - 1, y)) / 2;
+        p.rise(k, 1) = (sample(image, x, y + 1) - sample(image, x, y - 1)) / 2;
+    }
+    const auto gx = p.rise.col(0).array(), gy = p.rise.col(1).array();
+    p.rise.col(2) = gy * p.x - gx * p.y;
+    p.rise.col(3) = gx * p.x + gy * p.y;
+    p.weight = (-(p.x.square() + p.y.square()) / float(2 * sigma * sigma)).exp();
+    p.total = p.weight.sum();
+    p.grey -= p.mean(p.grey);
+    p.spread = p.mean(p.grey.square());
+
+    const auto xx = double(p.mean(gx * gx)), xy = double(p.mean(gx * gy)), yy = double(p.mean(gy * gy));
+    Patch patch;
+    patch.radius_ = radius;
+    patch.texture_ = (xx + yy) / 2 - std::hypot((xx - yy) / 2, xy);
+    patch.pixels_ = std::move(pixels);
+    return patch;
 }
 
 std::optional<PatchMatch> Patch::align(const cv::Mat& image, PatchPose start, const AlignOptions& o) const {
-    const size_t n = grey_.size();
+    const Pixels& p = *pixels_;
+    const Eigen::Index n = p.grey.size();
     PatchMatch match;
     PatchPose& pose = match.pose = start;
     const bool turns = o.anglePriorRad > 0, scales = o.scalePrior > 0;
     if (!turns) pose.angleRad = o.predictedAngleRad;
     if (!scales) pose.scale = o.predictedScale;
-    std::vector<float> seen(n), weight(n);
+    Eigen::ArrayXf x(n), y(n), seen(n), off(n), weight(n);
+    Eigen::Matrix<float, Eigen::Dynamic, 4> weighted(n, 4);
     double variance = 4;
     Eigen::Matrix4d hessian = Eigen::Matrix4d::Identity();
 
     for (int step = 0; step < o.steps; ++step) {
         const auto c = float(pose.scale * std::cos(pose.angleRad)), s = float(pose.scale * std::sin(pose.angleRad));
-        const auto cx = float(pose.centre.x()), cy = float(pose.centre.y());
+        const auto cx = float(pose.centre.x()), cy = float(pose.centre.y()), reach = float(radius_ * pose.scale);
+        if (!inside(image, cx - reach, cy - reach) || !inside(image, cx + reach, cy + reach)) return std::nullopt;
         // Read the picture; fit gain and bias.
-        double sw = 0, st = 0, si = 0, stt = 0, sti = 0, sii = 0;
-        for (size_t i = 0; i < n; ++i) {
-            const float x = cx + c * x_[i] - s * y_[i], y = cy + s * x_[i] + c * y_[i];
-            if (!inside(image, x, y)) return std::nullopt;
-            seen[i] = sample(image, x, y);
-            const double w = double(weight_[i]), t = double(grey_[i]), v = double(seen[i]);
-            sw += w, st += w * t, si += w * v, stt += w * t * t, sti += w * t * v, sii += w * v * v;
-        }
-        const double covariance = sti - st * si / sw, spreadT = stt - st * st / sw, spreadI = sii - si * si / sw;
-        if (spreadT < 1e-6 || spreadI < 1e-6) return std::nullopt;
-        match.correlation = covariance / std::sqrt(spreadT * spreadI);
-        const double gain = std::clamp(covariance / spreadT, 0.3, 3.0), bias = (si - gain * st) / sw;
+        x = cx + c * p.x - s * p.y, y = cy + s * p.x + c * p.y;
+        for (Eigen::Index i = 0; i < n; ++i) seen[i] = sample(image, x[i], y[i]);
+        seen -= p.mean(seen);
+        const float covariance = p.mean(p.grey * seen), spread = p.mean(seen.square());
+        if (p.spread < 1e-6F || spread < 1e-6F) return std::nullopt;
+        match.correlation = double(covariance / std::sqrt(p.spread * spread));
+        off = seen / std::clamp(covariance / p.spread, 0.3F, 3.0F) - p.grey;
 
-        double mean = 0;
-        for (size_t i = 0; i < n; ++i)
-            mean += double(weight_[i]) * std::abs((double(seen[i]) - bias) / gain - double(grey_[i]));
-        const double cut = std::max(2.0, 3 * 1.25 * mean / sw) * 1.6;
-        hessian.setZero();
-        Eigen::Vector4d right = Eigen::Vector4d::Zero();
-        double residual = 0, kept = 0;
-        for (size_t i = 0; i < n; ++i) {
-            const double e = (double(seen[i]) - bias) / gain - double(grey_[i]), u = e / cut;
-            if (std::abs(u) >= 1) continue;
-            const double w = double(weight_[i]) * (1 - u * u) * (1 - u * u);
-            const double gx = double(gradX_[i]), gy = double(gradY_[i]);
-            const Eigen::Vector4d j(gx, gy, gy * double(x_[i]) - gx * double(y_[i]),
-                                    gx * double(x_[i]) + gy * double(y_[i]));
-            hessian += w * j * j.transpose();
-            right += w * e * j;
-            residual += w * e * e, kept += w;
-        }
-        if (kept < 0.15 * sw) return std::nullopt;
-        variance = std::max(0.3, residual / kept);
+        const float cut = std::max(2.0F, 3 * 1.25F * p.mean(off.abs())) * 1.6F;
+        weight = p.weight * (1 - (off / cut).square().min(1.0F)).square();
+        const auto kept = double(weight.sum());
+        if (kept < 0.15 * double(p.total)) return std::nullopt;
+        variance = std::max(0.3, double((weight * off.square()).sum()) / kept);
+        weighted = p.rise.array().colwise() * weight;
+        hessian = weighted.transpose().lazyProduct(p.rise).cast<double>();
+        Eigen::Vector4d right = weighted.transpose().lazyProduct(off.matrix()).cast<double>();
         // Priors pull turn and scale to what the segment says; without texture they hold.
         auto hold = [&](int k, bool free, double now, double predicted, double sd) {
             if (!free) {
@@ -128,14 +127,10 @@ std::optional<PatchMatch> Patch::align(const cv::Mat& image, PatchPose start, co
 }
 
 double Patch::lookalike(const cv::Mat& image, const Point2& centre, double from, double to) const {
-    const size_t n = grey_.size();
-    double sw = 0, st = 0, stt = 0;
-    for (size_t i = 0; i < n; ++i) {
-        const double w = double(weight_[i]), t = double(grey_[i]);
-        sw += w, st += w * t, stt += w * t * t;
-    }
-    const double spreadT = stt - st * st / sw;
-    double best = -1;
+    const Pixels& p = *pixels_;
+    const Eigen::Index n = p.grey.size();
+    Eigen::ArrayXf seen(n);
+    float best = -1;
     const int reach = int(to), step = to > 16 ? 2 : 1; // the larger a ring is, the coarser it may be searched
     for (int dy = -reach; dy <= reach; dy += step)
         for (int dx = -reach; dx <= reach; dx += step) {
@@ -144,16 +139,13 @@ double Patch::lookalike(const cv::Mat& image, const Point2& centre, double from,
             const int cx = int(std::lround(centre.x())) + dx, cy = int(std::lround(centre.y())) + dy;
             const auto r = int(std::ceil(radius_));
             if (cx < r || cy < r || cx + r >= image.cols || cy + r >= image.rows) continue;
-            double si = 0, sti = 0, sii = 0;
-            for (size_t i = 0; i < n; ++i) {
-                const double w = double(weight_[i]), v = image.at<uchar>(cy + int(y_[i]), cx + int(x_[i]));
-                si += w * v, sti += w * double(grey_[i]) * v, sii += w * v * v;
-            }
-            const double spreadI = sii - si * si / sw;
-            if (spreadT > 1e-6 && spreadI > 1e-6)
-                best = std::max(best, (sti - st * si / sw) / std::sqrt(spreadT * spreadI));
+            for (Eigen::Index i = 0; i < n; ++i) seen[i] = image.at<uchar>(cy + int(p.y[i]), cx + int(p.x[i]));
+            seen -= p.mean(seen);
+            const float spread = p.mean(seen.square());
+            if (p.spread > 1e-6F && spread > 1e-6F)
+                best = std::max(best, p.mean(p.grey * seen) / std::sqrt(p.spread * spread));
         }
-    return best < -0.5 ? 1 : best;
+    return best < -0.5F ? 1 : double(best);
 }
 
 } // namespace deft

@@ -1,6 +1,7 @@
 #pragma once
 #include "geometry/rigid_fit.h"
 
+#include <memory>
 #include <opencv2/core.hpp>
 #include <optional>
 
@@ -47,8 +48,20 @@ public:
     double lookalike(const cv::Mat& image, const Point2& centre, double from, double to) const;
 
 private:
+    /// One row a pixel of the disc. Never changed once taken, so that copies share it.
+    struct Pixels {
+        Eigen::ArrayXf x, y;   ///< from the middle
+        Eigen::ArrayXf grey;   ///< less the weighted mean
+        Eigen::ArrayXf weight; ///< falls with the distance from the middle, 1 there
+        /// How much the grey rises with a px of shift in x, in y, a rad of turn, a unit of scale.
+        Eigen::Matrix<float, Eigen::Dynamic, 4> rise;
+        float total = 0;  ///< of the weights
+        float spread = 0; ///< weighted variance of the grey
+        /// Weighted mean of one value for each pixel.
+        template <class Values> float mean(const Values& values) const { return (weight * values).sum() / total; }
+    };
     double radius_ = 0, texture_ = 0;
-    std::vector<float> x_, y_, grey_, gradX_, gradY_, weight_;
+    std::shared_ptr<const Pixels> pixels_;
 };
 
 } // namespace deft
