@@ -204,6 +204,47 @@ private slots:
              1.0); // the others are not moved
     }
 
+    /// With the memory of the last time only what other marks touch is followed, and nothing comes out otherwise.
+    void onlyTheTouchedStretch() {
+        auto clip = ClipReader::open(writeClip("again.mp4", 120)).value();
+        TrackingMemory memory;
+        auto follow = [&](const Marks& marks, const char* what, int64_t atMost) {
+            int64_t followed = 0;
+            const auto tracks = trackClip(
+                clip, marks, {}, [&](const Progress& p) { followed = p.done; }, &memory);
+            const auto fresh = trackClip(clip, marks);
+            QVERIFY2(tracks && fresh && toCsv(*tracks) == toCsv(*fresh), what);
+            QVERIFY2(followed <= atMost, qPrintable(QString("%1: %2").arg(what).arg(followed)));
+            QVERIFY2(atMost == 0 || followed > 0, what);
+        };
+        auto kneeAt = [&](int frame, double off) {
+            return Point2(movedPoint(start_.at("knee"), 0.2 * frame, {0.9 * frame, -0.4 * frame}) + Vector2(off, 0));
+        };
+        const auto& time = clip.info().time_s;
+        Marks marks = marksAt(0, 0, {0, 0});
+        follow(marks, "the first time", 120);
+        follow(marks, "nothing changed", 0);
+        marks.set(time[70], "knee", kneeAt(70, 2));
+        follow(marks, "one mark more: from the last place before it on, and the way back", 59 + 71);
+        marks.set(time[70], "knee", kneeAt(70, 3));
+        follow(marks, "moved: from the frame before it on", 50 + 71);
+        marks.set(time[70], "knee", std::nullopt);
+        follow(marks, "not visible", 50 + 71);
+        marks.set(time[70], "knee", kneeAt(70, 1));
+        for (const auto& [name, p] : start_) marks.set(time[100], name, movedPoint(p, 20, {90, -40}));
+        follow(marks, "everything is marked once more", 50 + 101);
+        marks.set(time[70], "knee", kneeAt(70, 2));
+        follow(marks, "moved between two frames that hold everything", 31 + 90);
+        marks.seeds = {{time[110], {{"ankle", Point2(300, 300)}}}};
+        follow(marks, "another seed", 29);
+        marks.unset(time[70], "knee");
+        marks.frames.pop_back();
+        marks.seeds.clear();
+        follow(marks, "as at first", 59);
+        marks.set(0, "knee", kneeAt(0, 1));
+        follow(marks, "the first frame", 120);
+    }
+
     void stopsWhenAsked() {
         auto clip = ClipReader::open(writeClip("stop.mp4", 60)).value();
         std::stop_source source;

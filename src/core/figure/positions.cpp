@@ -206,7 +206,7 @@ Posed standing(Rig& rig, const Now& now) {
     rig.pose.shift(Vec3(0, 521, 0) - rig.pose.joint[Pelvis] + rig.outward(stance) * (46 * weight));
     for (const int side : {0, 1}) rig.plantFoot(side, kUp * 42 + rig.outward(side) * 72, rig.front, rig.front);
     const int free = 1 - stance;
-    if (lift[free] > 0.01f) rig.leg(free, {lift[free], 1.15f * lift[free], 0.2f});
+    rig.leaveFloor(free, {lift[free], 1.15f * lift[free], 0.2f}, weight);
     for (const int side : {0, 1})
         rig.arm(side, rig.shoulder(side) - kUp * 306 + rig.outward(side) * 52 + rig.front * 24,
                 -rig.front + 0.3f * rig.outward(side));

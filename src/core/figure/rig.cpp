@@ -56,6 +56,16 @@ void Rig::plantFoot(int side, const Vec3& ankle, const Vec3& pole, const Vec3& t
     reach(pose, Bone(ThighLeft + o), Bone(ShankLeft + o), Bone(FootLeft + o), ankle, pole, Vec3::UnitZ());
 }
 
+void Rig::leaveFloor(int side, const Leg& free, float way) {
+    const Posed planted = pose;
+    leg(side, free);
+    for (const Bone bone : {ThighLeft, ShankLeft, FootLeft}) {
+        const auto b = size_t(bone + step(side));
+        pose.turn[b] = planted.turn[b].slerp(way, pose.turn[b]);
+    }
+    pose.placeBelow(Bone(ThighLeft + step(side)));
+}
+
 void Rig::arm(int side, const Vec3& wrist, const Vec3& elbowToward) {
     const int o = step(side);
     reach(pose, Bone(UpperArmLeft + o), Bone(ForearmLeft + o), Bone(HandLeft + o), wrist, elbowToward, -Vec3::UnitZ());

@@ -32,6 +32,8 @@ public:
     void leg(int side, const Leg& leg);
     /// Knee bent toward `pole`, sole flat on the floor toward `toes`.
     void plantFoot(int side, const Vec3& ankle, const Vec3& pole, const Vec3& toes);
+    /// A planted leg on its way to hanging free. @param way 0 planted … 1 free
+    void leaveFloor(int side, const Leg& free, float way);
     void arm(int side, const Vec3& wrist, const Vec3& elbowToward);
     void straightArm(int side, const Vec3& direction);
     /// The hand's own turn: fingers along `fingers`, palm facing `palm`.

@@ -22,53 +22,60 @@ inline bool inside(const cv::Mat& image, float x, float y) {
 
 } // namespace
 
-std::optional<Patch> Patch::take(const cv::Mat& image, const Point2& centre, double radius, double sigma) {
-    const int r = int(std::ceil(radius));
-    const auto atX = float(centre.x()), atY = float(centre.y());
-    if (!inside(image, atX - float(r + 1), atY - float(r + 1)) || !inside(image, atX + float(r + 1), atY + float(r + 1)))
-        return std::nullopt;
+Patch::Pixels::Pixels(const cv::Mat& image, const Point2& centre, double radius, double sigma, int apart) {
+    const int r = int(radius) / apart * apart;
     std::vector<std::pair<int, int>> disc;
-    for (int j = -r; j <= r; ++j)
-        for (int i = -r; i <= r; ++i)
+    for (int j = -r; j <= r; j += apart)
+        for (int i = -r; i <= r; i += apart)
             if (double(i) * i + double(j) * j <= radius * radius) disc.emplace_back(i, j);
-    auto pixels = std::make_shared<Pixels>();
-    Pixels& p = *pixels;
     const auto n = Eigen::Index(disc.size());
-    for (Eigen::ArrayXf* column : {&p.x, &p.y, &p.grey, &p.weight}) column->resize(n);
-    p.rise.resize(n, 4);
+    for (Eigen::ArrayXf* column : {&x, &y, &grey, &weight}) column->resize(n);
+    rise.resize(n, 4);
     for (Eigen::Index k = 0; k < n; ++k) {
-        p.x[k] = float(disc[size_t(k)].first), p.y[k] = float(disc[size_t(k)].second);
-        const float x = atX + p.x[k], y = atY + p.y[k];
-        p.grey[k] = sample(image, x, y);
-        p.rise(k, 0) = (sample(image, x + 1, y) - sample(image, x - 1, y)) / 2;
-        p.rise(k, 1) = (sample(image, x, y + 1) - sample(image, x, y - 1)) / 2;
+        x[k] = float(disc[size_t(k)].first), y[k] = float(disc[size_t(k)].second);
+        const float atX = float(centre.x()) + x[k], atY = float(centre.y()) + y[k];
+        grey[k] = sample(image, atX, atY);
+        rise(k, 0) = (sample(image, atX + 1, atY) - sample(image, atX - 1, atY)) / 2;
+        rise(k, 1) = (sample(image, atX, atY + 1) - sample(image, atX, atY - 1)) / 2;
     }
-    const auto gx = p.rise.col(0).array(), gy = p.rise.col(1).array();
-    p.rise.col(2) = gy * p.x - gx * p.y;
-    p.rise.col(3) = gx * p.x + gy * p.y;
-    p.weight = (-(p.x.square() + p.y.square()) / float(2 * sigma * sigma)).exp();
-    p.total = p.weight.sum();
-    p.grey -= p.mean(p.grey);
-    p.spread = p.mean(p.grey.square());
+    const auto gx = rise.col(0).array(), gy = rise.col(1).array();
+    rise.col(2) = gy * x - gx * y;
+    rise.col(3) = gx * x + gy * y;
+    weight = (-(x.square() + y.square()) / float(2 * sigma * sigma)).exp();
+    total = weight.sum();
+    grey -= mean(grey);
+    spread = mean(grey.square());
+}
 
-    const auto xx = double(p.mean(gx * gx)), xy = double(p.mean(gx * gy)), yy = double(p.mean(gy * gy));
+std::optional<Patch> Patch::take(const cv::Mat& image, const Point2& centre, double radius, double sigma) {
+    const auto x = float(centre.x()), y = float(centre.y()), reach = float(std::ceil(radius) + 1);
+    if (!inside(image, x - reach, y - reach) || !inside(image, x + reach, y + reach)) return std::nullopt;
     Patch patch;
     patch.radius_ = radius;
+    patch.pixels_ = std::make_shared<Pixels>(image, centre, radius, sigma, 1);
+    patch.fewPixels_ = std::make_shared<Pixels>(image, centre, radius, sigma, 2);
+    const Pixels& p = *patch.pixels_;
+    const auto gx = p.rise.col(0).array(), gy = p.rise.col(1).array();
+    const auto xx = double(p.mean(gx * gx)), xy = double(p.mean(gx * gy)), yy = double(p.mean(gy * gy));
     patch.texture_ = (xx + yy) / 2 - std::hypot((xx - yy) / 2, xy);
-    patch.pixels_ = std::move(pixels);
     return patch;
 }
 
-std::optional<PatchMatch> Patch::align(const cv::Mat& image, PatchPose start, const AlignOptions& o) const {
-    const Pixels& p = *pixels_;
+std::optional<PatchMatch> Patch::alignRoughly(const cv::Mat& image, PatchPose start, AlignOptions o) const {
+    o.steps = (o.steps + 1) / 2, o.stopPx = 0.5;
+    return align(*fewPixels_, image, start, o);
+}
+
+std::optional<PatchMatch> Patch::align(const Pixels& p, const cv::Mat& image, PatchPose start,
+                                       const AlignOptions& o) const {
     const Eigen::Index n = p.grey.size();
     PatchMatch match;
     PatchPose& pose = match.pose = start;
     const bool turns = o.anglePriorRad > 0, scales = o.scalePrior > 0;
     if (!turns) pose.angleRad = o.predictedAngleRad;
     if (!scales) pose.scale = o.predictedScale;
-    Eigen::ArrayXf x(n), y(n), seen(n), off(n), weight(n);
-    Eigen::Matrix<float, Eigen::Dynamic, 4> weighted(n, 4);
+    const Eigen::Index unknowns = scales ? 4 : 3; // what is held costs nothing
+    Eigen::ArrayXf x(n), y(n), seen(n), off(n), weight(n), weighted(n);
     double variance = 4;
     Eigen::Matrix4d hessian = Eigen::Matrix4d::Identity();
 
@@ -90,9 +97,13 @@ std::optional<PatchMatch> Patch::align(const cv::Mat& image, PatchPose start, co
         const auto kept = double(weight.sum());
         if (kept < 0.15 * double(p.total)) return std::nullopt;
         variance = std::max(0.3, double((weight * off.square()).sum()) / kept);
-        weighted = p.rise.array().colwise() * weight;
-        hessian = weighted.transpose().lazyProduct(p.rise).cast<double>();
-        Eigen::Vector4d right = weighted.transpose().lazyProduct(off.matrix()).cast<double>();
+        Eigen::Vector4d right = Eigen::Vector4d::Zero();
+        for (Eigen::Index i = 0; i < unknowns; ++i) {
+            weighted = p.rise.col(i).array() * weight;
+            right[i] = double((weighted * off).sum());
+            for (Eigen::Index j = 0; j <= i; ++j)
+                hessian(i, j) = hessian(j, i) = double((weighted * p.rise.col(j).array()).sum());
+        }
         // Priors pull turn and scale to what the segment says; without texture they hold.
         auto hold = [&](int k, bool free, double now, double predicted, double sd) {
             if (!free) {

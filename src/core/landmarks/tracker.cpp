@@ -103,6 +103,16 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
     cv::buildOpticalFlowPyramid(image, pyramid_, kWindow, kLevels);
 }
 
+LandmarkTracker LandmarkTracker::asleep() const {
+    LandmarkTracker copy = *this;
+    copy.pyramid_.clear();
+    return copy;
+}
+
+void LandmarkTracker::wake(const cv::Mat& image) {
+    cv::buildOpticalFlowPyramid(smooth(image), pyramid_, kWindow, kLevels);
+}
+
 /// Trunk and pelvis meet at the hip and turn much alike; limbs only share their joints, and two joints tell how a limb
 /// lies.
 void LandmarkTracker::hangLostSegments(const cv::Mat& image) {

@@ -24,6 +24,10 @@ public:
 
     const std::map<std::string, TrackPoint>& now() const { return now_; }
 
+    /// Its place without the newest picture, which is by far the largest part of it. To go on, wake it with that.
+    LandmarkTracker asleep() const;
+    void wake(const cv::Mat& image);
+
 private:
     struct Anchor {
         Patch patch;

@@ -14,6 +14,9 @@ constexpr double kLookalikeFrom = 8, kLookalikeTo = 24; // px around a mark
 constexpr double kDistinct = 0.04;                      // by how much a match must surpass the best lookalike
 constexpr double kBlank = 0.9;                          // such a patch is not searched for: it would be found anywhere
 constexpr double kGood = 0.60, kGoodAgain = 0.75;
+constexpr double kRough = 0.2; // how much less a match may correlate when it is found with few pixels
+constexpr size_t kPlacesToTry = 2;
+constexpr double kSamePlace_px = 1.5;
 constexpr double kSure = 0.85;    // a patch on cloth that needs no other witness
 constexpr double kChanged = 0.90; // below it a sticker is also known by its newest look
 constexpr double kCovered = 0.1;  // sudden loss of correlation
@@ -55,32 +58,52 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
     // Stickers look like each other, but none is where another is expected.
     const double beside = a.lookalike + (a.failures ? 2 : 1) * kDistinct;
     const double distinct = a.sticker ? std::min(beside, kSure) : beside;
-    auto attemptWith = [&](const Patch& patch, double born, const Point2& start, double extraSd) {
-        const AlignOptions how{
-            .predictedAngleRad = turn - born, .anglePriorRad = 0.05, .predictedScale = 1, .scalePrior = 0.03};
-        auto m = patch.align(image, {start, turn - born, 1}, how);
+    struct Look {
+        const Patch* patch;
+        double born, extraSd;
+        AlignOptions how;
+    };
+    auto lookOf = [&](const Patch& patch, double born, double extraSd) {
+        return Look{&patch, born, extraSd, {.predictedAngleRad = turn - born, .stopPx = 0.01}};
+    };
+    // The first patch is free of drift, so it goes first; the newer one only where the first no longer fits well.
+    std::vector<Look> looks{lookOf(a.patch, 0, 0)};
+    if (a.renewed) looks.push_back(lookOf(*a.renewed, a.renewedAngle, a.renewedSd));
+    auto attempt = [&](const Look& with, const Point2& start) {
+        auto m = with.patch->align(image, {start, turn - with.born, 1}, with.how);
         if (!m || m->correlation < needed || (m->pose.centre - predicted).norm() > limit) return;
         if (sight.good && m->correlation <= sight.match.correlation) return;
-        m->pose.angleRad += born;
-        sight = {*m, true, m->correlation > distinct, false, extraSd};
+        m->pose.angleRad += with.born;
+        sight = {*m, true, m->correlation > distinct, false, with.extraSd};
     };
-    auto attempt = [&](const Point2& start) {
-        attemptWith(a.patch, 0, start, 0);
-        // The first patch is free of drift, so it goes first; the newer one only where the first no longer fits well.
-        if (a.renewed && !(sight.good && sight.match.correlation > kChanged))
-            attemptWith(*a.renewed, a.renewedAngle, start, a.renewedSd);
-    };
-    attempt(predicted);
-    if (!sight.distinct) attempt(going);
+    for (const Point2& start : {predicted, going})
+        for (const Look& with : looks)
+            if (!sight.distinct || (&with != &looks[0] && sight.match.correlation <= kChanged)) attempt(with, start);
     if ((sight.distinct && sight.match.correlation > 0.85) || a.blank) return sight;
-    // Search around the prediction: starts on a ring, as the patch pulls in about half its σ.
+    // Search around the prediction: starts on a ring, as the patch pulls in about half its σ. Roughly at first; only
+    // the best places are worth to be looked at closely.
     const double reach = std::min(limit, a.failures ? 12.0 : 8.0);
-    for (double r = 4; r <= reach; r += 4)
-        for (int k = 0; k < 8; ++k) {
-            const double direction = k * kPi / 4;
-            attempt(predicted + r * Vector2(std::cos(direction), std::sin(direction)));
-            if (sight.distinct && sight.match.correlation > 0.9) return sight;
+    for (const Look& with : looks) {
+        std::vector<PatchMatch> rough;
+        for (double r = 4; r <= reach; r += 4)
+            for (int k = 0; k < 8; ++k) {
+                const double direction = k * kPi / 4;
+                const Point2 start = predicted + r * Vector2(std::cos(direction), std::sin(direction));
+                if (const auto m = with.patch->alignRoughly(image, {start, turn - with.born, 1}, with.how))
+                    if (m->correlation > needed - kRough) rough.push_back(*m);
+            }
+        std::sort(rough.begin(), rough.end(),
+                  [](const auto& m, const auto& n) { return m.correlation > n.correlation; });
+        std::vector<Point2> tried;
+        for (const PatchMatch& m : rough) {
+            const bool again = std::any_of(tried.begin(), tried.end(),
+                                           [&](const Point2& t) { return (t - m.pose.centre).norm() < kSamePlace_px; });
+            if (again) continue;
+            attempt(with, m.pose.centre);
+            tried.push_back(m.pose.centre);
+            if (tried.size() == kPlacesToTry) break;
         }
+    }
     return sight;
 }
 
