@@ -2,6 +2,8 @@
 #include "landmarks/patch.h"
 #include "landmarks/segments.h"
 
+#include <algorithm>
+
 namespace deft {
 
 /// An observation of a segment by one of its landmarks.
@@ -36,7 +38,9 @@ public:
     void predict(double frames);
     bool measured() const { return measured_; } ///< the newest frame's pose comes from this frame
     double poseSdPx() const { return poseSd_; } ///< scatter of the points that agreed
-    int inliers() const { return inliers_; }
+    /// Of the points that it began with: those that agree in the newest frame. Few are left where it shows another
+    /// side or comes toward the camera.
+    double agreeing() const { return usual_ > 0 ? std::min(1.0, double(inliers_) / usual_) : 1; }
     std::vector<cv::Point2f> places() const; ///< of the texture points in the newest frame
 
 private:

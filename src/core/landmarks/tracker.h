@@ -63,7 +63,8 @@ private:
         Point2 at = Point2::Zero();
         double sd = 0, disagreement = 0; ///< px
         int segments = 0;
-        bool atEnd = true; ///< the mark is an end of every segment that it belongs to
+        double agreeing = 0; ///< of the segment that has kept most of its points
+        bool atEnd = true;   ///< the mark is an end of every segment that it belongs to
     };
     Carried carriedBySegments(const std::string& name) const;
     double looseness(const SegmentCloud& segment, const std::string& name) const;

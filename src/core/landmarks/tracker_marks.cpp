@@ -17,18 +17,20 @@ constexpr double kGood = 0.60, kGoodAgain = 0.75;
 constexpr double kRough = 0.2; // how much less a match may correlate when it is found with few pixels
 constexpr size_t kPlacesToTry = 2;
 constexpr double kSamePlace_px = 1.5;
-constexpr double kSure = 0.85;    // a patch on cloth that needs no other witness
-constexpr double kChanged = 0.90; // below it a sticker is also known by its newest look
-constexpr double kCovered = 0.1;  // sudden loss of correlation
-constexpr double kMovesOn = 8;    // px that the background does not move
-constexpr double kStill = 0.7;    // px a frame
-constexpr double kSupports = 4;   // px within which a match that is not distinct supports what the segments say
+constexpr double kSure = 0.85;     // a patch on cloth that needs no other witness
+constexpr double kChanged = 0.90;  // below it a sticker is also known by its newest look
+constexpr double kCovered = 0.1;   // sudden loss of correlation
+constexpr double kMovesOn = 8;     // px that the background does not move
+constexpr double kStill = 0.7;     // px a frame
+constexpr double kSkinSlides = 12; // px at most, over the bone beneath
+constexpr double kSupports = 4;    // px within which a match that is not distinct supports what the segments say
 constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
 // Standard deviations, px.
 constexpr double kRenewalSd = 0.35; // of one renewal
 constexpr double kBends = 0.12;     // of the way that skin has slid
 constexpr double kAlone = 0.3;      // a frame, for 40 frames
 constexpr double kEndOfLimb = 0.06; // a frame, for 25 frames
+constexpr double kFewAgree = 8;     // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;    // a still mark on an edge, as precisely as it was set
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
@@ -149,6 +151,7 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
         const double w = 1 / (own * own + std::pow(looseness(s, name), 2));
         opinions.emplace_back(placeIn(s, name, s.pose()), w);
         c.at += w * opinions.back().first, total += w;
+        c.agreeing = std::max(c.agreeing, s.agreeing());
         c.atEnd = c.atEnd && (name == s.plan().proximal || name == s.plan().distal);
     }
     c.segments = int(opinions.size());
@@ -216,7 +219,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->plausible ? 8 : 40));
         }
         p.state = p.sd > 4 ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
-    } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed) {
+    } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed && gap < kSkinSlides) {
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
         // against two segments that agree: then it is a fold or a seam that has moved.
         p.at = sight.match.pose.centre;
@@ -226,7 +229,9 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     } else if (hasSegment) {
         p.at = carried.at;
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
-        p.sd = carried.sd + 0.5 + (carried.atEnd && !backed && a ? kEndOfLimb * std::min(a->failures, 25) : 0);
+        p.sd = carried.sd + 0.5;
+        if (carried.atEnd && !backed && a)
+            p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
         p.state = p.sd > (carried.segments > 1 ? 7 : 4) ? PointState::Lost : PointState::Weak;
     } else {
         p.sd = std::min(60.0, std::max(p.sd, 1.0) * 1.15 + 0.5);
