@@ -30,7 +30,8 @@ constexpr double kRenewalSd = 0.35; // of one renewal
 constexpr double kBends = 0.12;     // of the way that skin has slid
 constexpr double kAlone = 0.3;      // a frame, for 40 frames
 constexpr double kEndOfLimb = 0.06; // a frame, for 25 frames
-constexpr double kFewAgree = 8;     // for the end of a limb whose points have all gone
+constexpr double kLost = 7;         // where segments carry a mark: more, and it is not told as weak
+constexpr double kFewAgree = 5;     // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;    // a still mark on an edge, as precisely as it was set
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
@@ -232,7 +233,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         p.sd = carried.sd + 0.5;
         if (carried.atEnd && !backed && a)
             p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
-        p.state = p.sd > (carried.segments > 1 ? 7 : 4) ? PointState::Lost : PointState::Weak;
+        p.state = p.sd > kLost ? PointState::Lost : PointState::Weak;
     } else {
         p.sd = std::min(60.0, std::max(p.sd, 1.0) * 1.15 + 0.5);
         p.state = PointState::Lost;
