@@ -23,8 +23,10 @@ constexpr double kCovered = 0.1;   // sudden loss of correlation
 constexpr double kMovesOn = 8;     // px that the background does not move
 constexpr double kStill = 0.7;     // px a frame
 constexpr double kSkinSlides = 12; // px at most, over the bone beneath
+constexpr double kBackBends = 30;  // px that the middle of a back leaves the line of its ends, at most
 constexpr double kSupports = 4;    // px within which a match that is not distinct supports what the segments say
 constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
+constexpr double kBetween = 0.07;                        // of the trunk
 // Standard deviations, px.
 constexpr double kRenewalSd = 0.35; // of one renewal
 constexpr double kBends = 0.12;     // of the way that skin has slid
@@ -127,17 +129,19 @@ LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const A
 }
 
 /// How far a mark may have moved in a segment that holds it loosely, px: the hip hangs on the trunk by the low back,
-/// the shoulder by the shoulder blade, so both go along with the other segment when the two turn apart.
+/// the shoulder by the shoulder blade, so both go along with the other segment when the two turn apart; what lies
+/// between them leaves its place when the back bends.
 double LandmarkTracker::looseness(const SegmentCloud& s, const std::string& name) const {
-    if (!s.plan().name.starts_with("trunk") || (name != s.plan().proximal && name != s.plan().distal)) return 0;
+    if (!s.plan().name.starts_with("trunk")) return 0;
     const auto& layout = layout_.at(s.plan().name);
     const auto a = layout.find(s.plan().proximal), b = layout.find(s.plan().distal);
     if (a == layout.end() || b == layout.end()) return 0;
-    const bool isHip = name == s.plan().distal;
-    const double lever = (isHip ? kLowBack : kShoulderBlade) * (b->second - a->second).norm();
+    const bool isHip = name == s.plan().distal, isShoulder = name == s.plan().proximal;
+    const double lever = (isHip ? kLowBack : isShoulder ? kShoulderBlade : kBetween) * (b->second - a->second).norm();
+    const std::string& joint = isShoulder ? s.plan().proximal : s.plan().distal;
     for (const SegmentCloud& other : segments_)
-        if (other.measured() && layout_.at(other.plan().name).count(name) &&
-            other.plan().name.starts_with(isHip ? "pelvis" : "upper arm"))
+        if (other.measured() && layout_.at(other.plan().name).count(joint) &&
+            other.plan().name.starts_with(isShoulder ? "upper arm" : "pelvis"))
             return lever * std::abs(other.pose().angleRad - s.pose().angleRad);
     return lever * std::abs(s.pose().angleRad);
 }
@@ -220,7 +224,8 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->plausible ? 8 : 40));
         }
         p.state = p.sd > 4 ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
-    } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed && gap < kSkinSlides) {
+    } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed &&
+               gap < (carried.atEnd ? kSkinSlides : kBackBends)) {
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
         // against two segments that agree: then it is a fold or a seam that has moved.
         p.at = sight.match.pose.centre;
