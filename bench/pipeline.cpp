@@ -16,7 +16,7 @@ int main(int argc, char** argv) {
         return std::fprintf(stderr, "bench_pipeline: %s\n", (reader ? marks.error() : reader.error()).detail.c_str()),
                1;
     const double frames = double(reader->info().frames());
-    std::vector<double> decode, whole, measure, step, seek;
+    std::vector<double> decode, whole, measure, moved, step, seek;
     double afterDecode = 0;
     for (int r = 0; r < rounds; ++r) {
         decode.push_back(secondsOf([&] {
@@ -33,12 +33,24 @@ int main(int argc, char** argv) {
         ReviewInputs in;
         in.clipPath = clip, in.marks = *marks;
         measure.push_back(secondsOf([&] { (void)measureReview(in, reader->info(), tracks); }));
+        // A mark in the middle of the clip, and the same one moved.
+        TrackingMemory memory;
+        (void)trackClip(*reader, *marks, {}, {}, &memory);
+        const auto& [name, points] = *tracks.landmark.begin();
+        for (const double off : {1.0, 2.0}) {
+            Marks more = *marks;
+            const size_t middle = tracks.frames() / 2;
+            more.set(tracks.time_s[middle], name, Point2(points[middle].at + Vector2(off, 0)));
+            const double seconds = secondsOf([&] { (void)trackClip(*reader, more, {}, {}, &memory); });
+            if (off > 1) moved.push_back(seconds);
+        }
         seek.push_back(secondsOf([&] { (void)reader->bgra(reader->info().frames() / 2 + 7 * r); }));
         step.push_back(secondsOf([&] { (void)reader->bgra(reader->info().frames() / 2 + 7 * r + 1); }));
     }
     tell("decode alone", decode, frames);
     tell("decode + track + measure", whole, frames);
     tell("measure and judge alone", measure, frames);
+    tell("a moved mark in the middle", moved, frames);
     tell("seek to a frame (one)", seek, 1);
     tell("next frame (one)", step, 1);
     std::sort(decode.begin(), decode.end());

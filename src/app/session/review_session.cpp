@@ -124,6 +124,7 @@ void ReviewSession::close() {
     review_.reset();
     offered_.reset(), proposals_.reset();
     answer_ = {}, moments_.clear(), earlier_.clear(), known_.clear();
+    followed_ = {};
     clipId_ = 0, frame_ = 0, rep_ = 0, phase_ = Phase::SetUp, moment_ = -1;
 }
 
@@ -194,6 +195,13 @@ void ReviewSession::save() {
 
 QString ReviewSession::savedWords() const { return savedAt_.isEmpty() ? QString() : tr("Saved %1").arg(savedAt_); }
 
+namespace {
+struct Followed {
+    Tracks tracks;
+    TrackingMemory memory;
+};
+} // namespace
+
 void ReviewSession::measure() {
     for (const auto& [marks, tracks] : known_)
         if (marks == inputs_.marks) {
@@ -208,18 +216,23 @@ void ReviewSession::measure() {
         return;
     }
     job_.run(
-        [path = inputs_.clipPath, marks = inputs_.marks](StopToken stop, const ProgressFn& progress) -> Result<Tracks> {
+        [path = inputs_.clipPath, marks = inputs_.marks,
+         earlier = followed_](StopToken stop, const ProgressFn& progress) -> Result<Followed> {
+            TrackingMemory memory = earlier;
             auto reader = ClipReader::open(path);
             if (!reader) return tl::unexpected(reader.error());
-            return trackClip(*reader, marks, stop, progress);
+            auto tracks = trackClip(*reader, marks, stop, progress, &memory);
+            if (!tracks) return tl::unexpected(tracks.error());
+            return Followed{std::move(*tracks), std::move(memory)};
         },
-        [this](Result<Tracks> tracks) {
-            if (!tracks) {
-                emit failed(QString::fromStdString("Not measured: " + tracks.error().detail + "."));
+        [this](Result<Followed> followed) {
+            if (!followed) {
+                emit failed(QString::fromStdString("Not measured: " + followed.error().detail + "."));
                 return;
             }
-            library_.cacheTracks(inputs_, *tracks);
-            judge(std::move(*tracks));
+            followed_ = std::move(followed->memory);
+            library_.cacheTracks(inputs_, followed->tracks);
+            judge(std::move(followed->tracks));
         });
 }
 

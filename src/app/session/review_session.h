@@ -5,6 +5,7 @@
 #include "app/session/frame_source.h"
 #include "app/session/proposer.h"
 #include "app/sheet/moments.h"
+#include "landmarks/track_clip.h"
 #include "store/library.h"
 
 #include <QUndoStack>
@@ -118,6 +119,7 @@ private:
     Answer answer_;
     std::vector<Moment> moments_;
     std::vector<FiledReview> earlier_;
+    TrackingMemory followed_;                     // of the last tracking, so that a moved mark's stretch is enough
     std::vector<std::pair<Marks, Tracks>> known_; // tracks of this sitting, newest last, so that undo is at once
     int64_t frame_ = 0;
     int rep_ = 0, moment_ = -1;

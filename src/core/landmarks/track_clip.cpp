@@ -1,6 +1,7 @@
 #include "landmarks/track_clip.h"
 
 #include <algorithm>
+#include <set>
 
 namespace deft {
 namespace {
@@ -11,6 +12,25 @@ std::map<std::string, std::vector<int64_t>> markedFrames(const PassInput& input)
     for (const auto& [frame, points] : input.marked)
         for (const auto& [name, point] : points) frames[name].push_back(frame);
     return frames;
+}
+
+/// Landmarks of the segments of those that are marked later than at the first frame.
+std::set<std::string> besides(const std::map<std::string, std::vector<int64_t>>& marked, int64_t first) {
+    std::vector<std::string> names;
+    for (const auto& [name, frames] : marked) names.push_back(name);
+    std::set<std::string> out;
+    for (const SegmentPlan& plan : segmentsFor(names))
+        if (std::any_of(plan.landmarks.begin(), plan.landmarks.end(),
+                        [&](const std::string& name) { return marked.at(name).back() > first; }))
+            out.insert(plan.landmarks.begin(), plan.landmarks.end());
+    return out;
+}
+
+TrackPoint pointIn(const TrackPass& pass, int64_t frame, const std::string& name) {
+    const auto row = pass.rows.find(frame);
+    if (row == pass.rows.end()) return {};
+    const auto p = row->second.find(name);
+    return p == row->second.end() ? TrackPoint{} : p->second;
 }
 
 /// Between two marks of a landmark, near each of them, the pass that came from it is trusted; before the first mark,
@@ -61,20 +81,22 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
             if (progress && ++done % 4 == 0) progress({done, done + left + later, what});
         };
     };
-    auto forward = runPass(reader, input, firstMarked, last, memory && memory->forward ? &*memory->forward : nullptr,
-                           stop, reporter("following the marks", lastMarked - backTo));
+    const bool keep = memory != nullptr;
+    TrackingMemory own, &kept = memory ? *memory : own;
+    auto passOf = [](const std::optional<TrackPass>& pass) { return pass ? &*pass : nullptr; };
+    auto forward = runPass(reader, input, firstMarked, last, passOf(kept.forward), keep, stop,
+                           reporter("following the marks", lastMarked - backTo));
     if (!forward) return tl::unexpected(forward.error());
 
     std::optional<TrackPass> backward;
     if (backTo < lastMarked) {
-        // What is not marked there helps to place the segments; its own way back is not used.
+        // What shares a segment with them helps on the way back; its own way back is not used.
         auto& start = input.marked[lastMarked];
-        if (const auto row = forward->rows.find(lastMarked); row != forward->rows.end())
-            for (const auto& [name, p] : row->second)
-                if (p.state == PointState::Seen) start.try_emplace(name, p.at);
-        auto pass =
-            runPass(reader, input, lastMarked, backTo, memory && memory->backward ? &*memory->backward : nullptr, stop,
-                    reporter("following the marks backwards", 0));
+        for (const std::string& name : besides(marked, firstMarked))
+            if (const TrackPoint p = pointIn(*forward, lastMarked, name); p.state == PointState::Seen)
+                start.try_emplace(name, p.at);
+        auto pass = runPass(reader, input, lastMarked, backTo, passOf(kept.backward), keep, stop,
+                            reporter("following the marks backwards", 0));
         if (!pass) return tl::unexpected(pass.error());
         backward = std::move(*pass);
     }
@@ -86,19 +108,13 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
         auto& points = tracks.landmark[name];
         points.resize(size_t(clip.frames()));
         for (int64_t i = 0; i <= last; ++i) {
-            auto pointOf = [&](const TrackPass& pass) {
-                const auto row = pass.rows.find(i);
-                if (row == pass.rows.end()) return TrackPoint{};
-                const auto p = row->second.find(name);
-                return p == row->second.end() ? TrackPoint{} : p->second;
-            };
-            TrackPoint p = pointOf(*forward);
-            if (backward) p = blended(p, pointOf(*backward), i, frames);
+            TrackPoint p = pointIn(*forward, i, name);
+            if (backward) p = blended(p, pointIn(*backward, i, name), i, frames);
             // Kept as precisely as the file tells them, so that a review that is reopened shows the same numbers.
             points[size_t(i)] = {{rounded(p.at.x(), 3), rounded(p.at.y(), 3)}, rounded(p.sd, 3), p.state};
         }
     }
-    if (memory) memory->forward = std::move(*forward), memory->backward = std::move(backward);
+    kept = {std::move(*forward), std::move(backward)};
     if (progress) progress({done, done, "following the marks"});
     return tracks;
 }

@@ -8,7 +8,7 @@
 namespace deft {
 namespace {
 
-constexpr int64_t kPlaces = 12;  // in a clip, besides the one where the marks have last differed
+constexpr int64_t kPlaces = 8;   // in a clip, besides the one where the marks have last differed
 constexpr double kUnseenSd = 30; // px, in a frame that cannot be decoded
 
 /// Frames in the order of the pass, one after the other.
@@ -56,7 +56,7 @@ template <class Which> void takeOver(TrackPass& to, const TrackPass& from, Which
 } // namespace
 
 Result<TrackPass> runPass(ClipReader& clip, PassInput input, int64_t begin, int64_t end, const TrackPass* earlier,
-                          StopToken stop, const std::function<void(int64_t)>& report) {
+                          bool keepPlaces, StopToken stop, const std::function<void(int64_t)>& report) {
     const int64_t onward = end >= begin ? 1 : -1;
     const auto isBefore = [&](int64_t a, int64_t b) { return (b - a) * onward > 0; };
     TrackPass pass{std::move(input), begin, end, {}, {}, {}};
@@ -109,7 +109,7 @@ Result<TrackPass> runPass(ClipReader& clip, PassInput input, int64_t begin, int6
             break;
         }
         // The same place again is the likeliest one to be touched next: a mark that is being moved.
-        if (i % every == 0 || i + onward == differs) pass.places.insert_or_assign(i, tracker.asleep());
+        if (keepPlaces && (i % every == 0 || i + onward == differs)) pass.places.insert_or_assign(i, tracker.asleep());
     }
     return pass;
 }

@@ -27,9 +27,10 @@ struct TrackPass {
 ///
 /// @param earlier the same way with other marks: what they share is taken from it, so that only the stretch that the
 /// difference touches is followed again. The result is the same to the last bit as without it.
+/// @param keepPlaces for a later pass
 /// @param report called after each frame that was followed, with the number of those that are left
 /// @errors Cancelled; those of ClipReader except DamagedFrame
 Result<TrackPass> runPass(ClipReader& clip, PassInput input, int64_t begin, int64_t end, const TrackPass* earlier,
-                          StopToken stop, const std::function<void(int64_t)>& report);
+                          bool keepPlaces, StopToken stop, const std::function<void(int64_t)>& report);
 
 } // namespace deft
