@@ -16,7 +16,11 @@ namespace {
 struct Pool {
     std::map<std::string, Errors> byMeasure[2];
     std::map<PointState, Errors> byState[2];
+    std::map<std::string, Errors> byEvent[2];
+    std::map<std::string, Errors> bones; ///< without stickers
     size_t seen[2] = {}, wrong[2] = {};
+    int wrongFindings = 0, clearFindings = 0;
+    std::string clips; ///< rows of the first table
 };
 
 std::string number(double v, int decimals) {
@@ -39,21 +43,49 @@ std::optional<figure::Scene> filmedScene(const std::filesystem::path& clip, cons
     return std::nullopt;
 }
 
-/// Largest error of the times of reps that both found; "–" when the numbers differ.
-std::string eventErrors(const Review& seen, const Review& truth) {
+/// Errors of the times of reps, in seconds, by kind of event; nothing when the two found other reps.
+std::map<std::string, Errors> eventErrors(const Review& seen, const Review& truth) {
+    std::map<std::string, Errors> errors;
     const auto &a = seen.events.reps, &b = truth.events.reps;
-    if (a.size() != b.size()) return "reps " + std::to_string(a.size()) + " / " + std::to_string(b.size());
-    double begin = 0, hold = 0, clean = 0;
-    bool breaks = true;
+    if (a.size() != b.size()) return errors;
+    const bool window = seen.exercise.mover.isWindow();
+    const double last_s = seen.clip.time_s.back();
     for (size_t i = 0; i < a.size(); ++i) {
-        begin = std::max({begin, std::abs(a[i].start_s - b[i].start_s), std::abs(a[i].end_s - b[i].end_s)});
-        hold = std::max(
-            {hold, std::abs(a[i].hold.start_s - b[i].hold.start_s), std::abs(a[i].hold.end_s - b[i].hold.end_s)});
-        breaks = breaks && a[i].brokenBy == b[i].brokenBy && a[i].hold.brokenBy == b[i].hold.brokenBy;
-        clean = std::max(clean, std::abs(a[i].hold.clean_s - b[i].hold.clean_s));
+        if (a[i].unsure()) continue; // it says itself that it cannot tell
+        auto add = [&](const char* event, double at_s, double true_s, double u95_s) {
+            if (true_s > 0.05 && true_s < last_s - 0.05) // else the clip's own start or end
+                errors[event].add(at_s - true_s, std::abs(at_s - true_s) <= u95_s);
+        };
+        if (!window) {
+            add("rep begins", a[i].start_s, b[i].start_s, a[i].startU95_s);
+            add("rep ends", a[i].end_s, b[i].end_s, a[i].endU95_s);
+        }
+        add("hold begins", a[i].hold.start_s, b[i].hold.start_s, a[i].hold.startU95_s);
+        add("hold ends", a[i].hold.end_s, b[i].hold.end_s, a[i].hold.endU95_s);
+        if (a[i].brokenBy != b[i].brokenBy || a[i].hold.brokenBy != b[i].hold.brokenBy) continue;
+        if (a[i].break_s)
+            add("breaks on the way", *a[i].break_s, *b[i].break_s, a[i].breakU95_s);
+        else if (a[i].hold.first_break_s)
+            add("hold breaks", *a[i].hold.first_break_s, *b[i].hold.first_break_s, a[i].hold.breakU95_s);
     }
-    return number(1000 * begin, 0) + " / " + number(1000 * hold, 0) + " / " +
-           (breaks ? number(1000 * clean, 0) : "other break");
+    return errors;
+}
+
+/// Largest error of starts and ends of reps, of holds, of breaks, in milliseconds.
+std::string largestOf(const std::map<std::string, Errors>& events, const Review& seen, const Review& truth) {
+    if (seen.events.reps.size() != truth.events.reps.size())
+        return "reps " + std::to_string(seen.events.reps.size()) + " / " + std::to_string(truth.events.reps.size());
+    std::string cell;
+    for (const auto& kinds : {std::vector<std::string>{"rep begins", "rep ends"},
+                              {"hold begins", "hold ends"},
+                              {"breaks on the way", "hold breaks"}}) {
+        double worst = kGap;
+        for (const std::string& kind : kinds)
+            if (const auto e = events.find(kind); e != events.end())
+                for (const double off : e->second.off) worst = std::fmax(worst, std::abs(off));
+        cell += (cell.empty() ? "" : " / ") + number(1000 * worst, 0);
+    }
+    return cell + " ms";
 }
 
 /// Findings called clear that the true points contradict, of all that are called clear.
@@ -92,6 +124,125 @@ Errors againstBones(const Review& seen, const Table& truth, const std::string& m
 
 std::string percent(double share) { return number(100 * share, share > 0.9995 || share == 0 ? 0 : 1); }
 
+std::string cell(const Errors& e, int decimals, double times = 1) {
+    if (e.off.empty()) return "–";
+    return number(times * e.rms(), decimals) + ", " + number(times * e.p95(), decimals) + ", " +
+           number(times * e.bias(), decimals) + ", " + percent(e.coverage()) + " %";
+}
+
+const Errors& of(const std::map<std::string, Errors>& pool, const std::string& key) {
+    static const Errors none;
+    const auto it = pool.find(key);
+    return it == pool.end() ? none : it->second;
+}
+
+void addMarks(Pool& pool, Errors& marks, size_t& shown, size_t& wrong, const Review& seen, const Review& truth,
+              bool stickers) {
+    for (const auto& [name, points] : seen.tracks.landmark) {
+        std::string line;
+        for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
+            const Errors e = errorsOf(seen, truth, name, state);
+            pool.byState[stickers][state].add(e);
+            line += std::string("  ") + stateName(state) + " " + std::to_string(e.off.size()) + " rms " +
+                    number(e.rms(), 2) + " in " + percent(e.coverage());
+            if (state != PointState::Lost) marks.add(e);
+            if (state != PointState::Seen) continue;
+            const auto n = size_t(std::count_if(e.off.begin(), e.off.end(), [](double d) { return d > 5; }));
+            shown += e.off.size(), wrong += n;
+            line += " wrong " + std::to_string(n);
+        }
+        std::printf("  %-11s%s\n", name.c_str(), line.c_str());
+    }
+    pool.seen[stickers] += shown, pool.wrong[stickers] += wrong;
+}
+
+/// Measures one clip twice, tells its own figures and adds them to the pool. False: it could not be filmed.
+bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& folder) {
+    const auto clip = folder / (c.clip + ".mp4");
+    const auto scene = filmedScene(clip, c.clip);
+    if (!scene) return false;
+    const bool stickers = scene->stickers;
+    ReviewInputs in;
+    in.exercise = c.exercise, in.side = c.side;
+    const auto [seen, truth] = measureTwice(clip, in);
+    std::printf("\n%s\n", c.clip.c_str());
+    Errors marks, angles;
+    size_t shown = 0, wrong = 0;
+    addMarks(pool, marks, shown, wrong, seen, truth, stickers);
+    for (const Series& s : truth.series.series) {
+        const Errors e = errorsOf(seen, truth, s.id);
+        if (e.asked == 0) continue;
+        pool.byMeasure[stickers][s.id].add(e);
+        if (s.unit == "deg") angles.add(e);
+        std::printf("  %-18s %-3s RMS %7s  p95 %7s  bias %7s  in %6s  measured %6s\n", s.id.c_str(), s.unit.c_str(),
+                    number(e.rms(), 3).c_str(), number(e.p95(), 3).c_str(), number(e.bias(), 3).c_str(),
+                    percent(e.coverage()).c_str(), percent(e.measured()).c_str());
+    }
+    const auto [w, all] = contradicted(seen, truth);
+    pool.wrongFindings += w, pool.clearFindings += all;
+    const Table table = readTable(std::filesystem::path(clip).replace_extension(".truth.csv").string());
+    if (!stickers)
+        for (const char* m : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle"}) {
+            const Errors e = againstBones(seen, table, m);
+            if (e.off.empty()) continue;
+            pool.bones[m].add(e);
+            std::printf("  bones %-16s RMS %s\n", m, number(e.rms(), 2).c_str());
+        }
+    const auto events = eventErrors(seen, truth);
+    for (const auto& [kind, e] : events) {
+        pool.byEvent[stickers][kind].add(e);
+        std::printf("  %-18s ms %s\n", kind.c_str(), cell(e, 0, 1000).c_str());
+    }
+    const std::string largest = largestOf(events, seen, truth);
+    std::printf("  %s; clear %d, contradicted %d\n", largest.c_str(), all, w);
+    pool.clips += "| " + c.title + " | " + number(marks.rms(), 2) + " px | " +
+                  percent(double(wrong) / double(std::max<size_t>(1, shown))) + " % | " + number(angles.rms(), 2) +
+                  "° | " + percent(angles.coverage()) + " % | " + percent(angles.measured()) + " % | " + largest +
+                  " |\n";
+    std::fflush(stdout);
+    return true;
+}
+
+std::string tablesOf(const Pool& pool) {
+    std::string states = "| | with stickers: frames, RMS, inside the band | without |\n|---|---|---|\n";
+    for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
+        states += std::string("| ") + stateName(state);
+        for (const int k : {1, 0}) {
+            const auto it = pool.byState[k].find(state);
+            const Errors e = it == pool.byState[k].end() ? Errors{} : it->second;
+            states += " | " + std::to_string(e.off.size()) + ", " + number(e.rms(), 2) + " px, " +
+                      percent(e.coverage()) + " %";
+        }
+        states += " |\n";
+    }
+    states += "| more than 5 px wrong, told as seen";
+    for (const int k : {1, 0})
+        states += " | " + percent(double(pool.wrong[k]) / double(std::max<size_t>(1, pool.seen[k]))) + " %";
+    states += " |\n";
+    std::string measures = "| measure | with stickers: RMS, 95th percentile, bias, inside the band | without | "
+                           "measured, without |\n|---|---|---|---|\n";
+    for (const auto& [id, e] : pool.byMeasure[0])
+        measures += "| " + measureName(id) + " (" + unitSign(measureUnit(id)) + ") | " +
+                    cell(of(pool.byMeasure[1], id), 2) + " | " + cell(e, 2) + " | " + percent(e.measured()) + " % |\n";
+    std::string events =
+        "| time of an event (ms) | with stickers: number; RMS, 95th percentile, bias, inside the band | "
+        "without |\n|---|---|---|\n";
+    for (const auto& [kind, e] : pool.byEvent[0]) {
+        const Errors& with = of(pool.byEvent[1], kind);
+        events += "| " + kind + " | " + std::to_string(with.off.size()) + "; " + cell(with, 0, 1000) + " | " +
+                  std::to_string(e.off.size()) + "; " + cell(e, 0, 1000) + " |\n";
+    }
+    std::string threeD =
+        "| against the bones, plain clothes, change since the start | RMS, 95th percentile |\n|---|---|\n";
+    for (const auto& [id, e] : pool.bones)
+        threeD += "| " + measureName(id) + " | " + number(e.rms(), 2) + "°, " + number(e.p95(), 2) + "° |\n";
+    return "| clip | marks, RMS | wrong as seen | angles, RMS | inside the band | measured | times of reps / holds / "
+           "breaks |\n|---|---|---|---|---|---|---|\n" +
+           pool.clips + "\n" + states + "\n" + measures + "\n" + events + "\n" + threeD +
+           "\nFindings called clear that the true points contradict: " + std::to_string(pool.wrongFindings) + " of " +
+           std::to_string(pool.clearFindings) + ".\n";
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -106,100 +257,9 @@ int main(int argc, char** argv) {
             document = argv[i];
     }
     Pool pool;
-    std::map<std::string, Errors> bones;
-    int wrongFindings = 0, clearFindings = 0;
-    std::string clips = "| clip | marks, RMS | wrong as seen | angles, RMS | inside the band | measured | times of "
-                        "reps / holds / clean |\n"
-                        "|---|---|---|---|---|---|---|\n";
-    for (const MadeCase& c : madeCases()) {
-        if (!only.empty() && c.clip.find(only) == std::string::npos) continue;
-        const auto clip = folder / (c.clip + ".mp4");
-        const auto scene = filmedScene(clip, c.clip);
-        if (!scene) return 1;
-        const bool stickers = scene->stickers;
-        ReviewInputs in;
-        in.exercise = c.exercise, in.side = c.side;
-        const auto [seen, truth] = measureTwice(clip, in);
-        Errors marks, angles;
-        size_t shown = 0, wrong = 0;
-        std::printf("\n%s\n", c.clip.c_str());
-        for (const auto& [name, points] : seen.tracks.landmark) {
-            std::string line;
-            for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
-                const Errors e = errorsOf(seen, truth, name, state);
-                pool.byState[stickers][state].add(e);
-                line += std::string("  ") + stateName(state) + " " + std::to_string(e.off.size()) + " rms " +
-                        number(e.rms(), 2) + " in " + percent(e.coverage());
-                if (state != PointState::Lost) marks.add(e);
-                if (state != PointState::Seen) continue;
-                const auto n = size_t(std::count_if(e.off.begin(), e.off.end(), [](double d) { return d > 5; }));
-                shown += e.off.size(), wrong += n;
-                line += " wrong " + std::to_string(n);
-            }
-            std::printf("  %-11s%s\n", name.c_str(), line.c_str());
-        }
-        pool.seen[stickers] += shown, pool.wrong[stickers] += wrong;
-        for (const Series& s : truth.series.series) {
-            const Errors e = errorsOf(seen, truth, s.id);
-            if (e.asked == 0) continue;
-            pool.byMeasure[stickers][s.id].add(e);
-            if (s.unit == "deg") angles.add(e);
-            std::printf("  %-18s %-3s RMS %7s  p95 %7s  bias %7s  in %6s  measured %6s\n", s.id.c_str(), s.unit.c_str(),
-                        number(e.rms(), 3).c_str(), number(e.p95(), 3).c_str(), number(e.bias(), 3).c_str(),
-                        percent(e.coverage()).c_str(), percent(e.measured()).c_str());
-        }
-        const auto [w, all] = contradicted(seen, truth);
-        wrongFindings += w, clearFindings += all;
-        const Table table = readTable(std::filesystem::path(clip).replace_extension(".truth.csv").string());
-        if (!stickers)
-            for (const char* m : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle"}) {
-                const Errors e = againstBones(seen, table, m);
-                if (e.off.empty()) continue;
-                bones[m].add(e);
-                std::printf("  bones %-16s RMS %s\n", m, number(e.rms(), 2).c_str());
-            }
-        std::printf("  %s; clear %d, contradicted %d\n", eventErrors(seen, truth).c_str(), all, w);
-        clips += "| " + c.title + " | " + number(marks.rms(), 2) + " px | " +
-                 percent(double(wrong) / double(std::max<size_t>(1, shown))) + " % | " + number(angles.rms(), 2) +
-                 "° | " + percent(angles.coverage()) + " % | " + percent(angles.measured()) + " % | " +
-                 eventErrors(seen, truth) + " ms |\n";
-        std::fflush(stdout);
-    }
-    std::string states = "| | with stickers: frames, RMS, inside the band | without |\n|---|---|---|\n";
-    for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
-        states += std::string("| ") + stateName(state);
-        for (const int k : {1, 0}) {
-            const Errors& e = pool.byState[k][state];
-            states += " | " + std::to_string(e.off.size()) + ", " + number(e.rms(), 2) + " px, " +
-                      percent(e.coverage()) + " %";
-        }
-        states += " |\n";
-    }
-    states += "| more than 5 px wrong, told as seen";
-    for (const int k : {1, 0})
-        states += " | " + percent(double(pool.wrong[k]) / double(std::max<size_t>(1, pool.seen[k]))) + " %";
-    states += " |\n";
-    std::string measures = "| measure | with stickers: RMS, 95th percentile, bias, inside the band | without | "
-                           "measured, without |\n|---|---|---|---|\n";
-    for (const auto& [id, e] : pool.byMeasure[0]) {
-        auto cell = [&](const Errors& x) {
-            if (x.off.empty()) return std::string("–");
-            return number(x.rms(), 2) + ", " + number(x.p95(), 2) + ", " + number(x.bias(), 2) + ", " +
-                   percent(x.coverage()) + " %";
-        };
-        const auto with = pool.byMeasure[1].find(id);
-        measures += "| " + measureName(id) + " (" + unitSign(measureUnit(id)) + ") | " +
-                    (with == pool.byMeasure[1].end() ? "–" : cell(with->second)) + " | " + cell(e) + " | " +
-                    percent(e.measured()) + " % |\n";
-    }
-    std::string threeD =
-        "| against the bones, plain clothes, change since the start | RMS, 95th percentile |\n|---|---|\n";
-    for (const auto& [id, e] : bones)
-        threeD += "| " + measureName(id) + " | " + number(e.rms(), 2) + "°, " + number(e.p95(), 2) + "° |\n";
-    const std::string text =
-        clips + "\n" + states + "\n" + measures + "\n" + threeD +
-        "\nFindings called clear that the true points contradict: " + std::to_string(wrongFindings) + " of " +
-        std::to_string(clearFindings) + ".\n";
+    for (const MadeCase& c : madeCases())
+        if (c.clip.find(only) != std::string::npos && !addClip(pool, c, folder)) return 1;
+    const std::string text = tablesOf(pool);
     std::printf("\n%s", text.c_str());
     if (document.empty()) return 0;
     const std::string from = "<!-- tables from here -->\n", to = "<!-- tables to here -->";

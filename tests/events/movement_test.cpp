@@ -196,6 +196,9 @@ private slots:
         QVERIFY(h.first_break_s.has_value());
         NEAR(*h.first_break_s, 7.0, 1e-6);
         NEAR(h.clean_s, 7.0 - h.start_s, 1e-9);
+        // At 5° a second a band of ±0.8° is ±0.16 s of time.
+        NEAR(h.breakU95_s, std::hypot(0.8 / 5, 0.5 / 30), 0.5 / 30);
+        NEAR(h.cleanU95_s(), std::hypot(h.breakU95_s, h.startU95_s), 1e-12);
         QCOMPARE(h.brokenBy, std::string("pelvis_on_trunk"));
         QVERIFY(e.reps[0].brokenBy.empty()); // the way up was clean
         NEAR(e.reps[0].controlRange, e.reps[0].reach, 1e-9);
@@ -210,6 +213,38 @@ private slots:
         NEAR(e.reps[0].controlRange, 25, 1.5); // within one frame of a fast movement
         QCOMPARE(e.reps[0].brokenBy, std::string("pelvis_on_trunk"));
         NEAR(e.reps[0].hold.clean_s, 0, 1e-12); // what broke on the way is not clean in the hold
+    }
+
+    /// The start of the rep is the least certain: the mover is slowest there. A finer band or a faster movement tells
+    /// it better, down to half a frame.
+    void timesHaveBands() {
+        auto bandsOf = [&](double u95, double outUntil) {
+            auto set = series(
+                12, [&](double t) { return outAndBack(t, 2.5, outUntil, 9, 10, 12, 55); }, [](double) { return 0.0; });
+            for (double& u : set.find("hip_height")->u95) u = u95;
+            Events e = findMovement(set, {});
+            findBreaks(e, set, {}, {tolerance_});
+            return e.reps.at(0);
+        };
+        const Rep usual = bandsOf(0.4, 4), coarse = bandsOf(1.2, 4), exact = bandsOf(1e-6, 4);
+        QVERIFY(usual.startU95_s > usual.hold.startU95_s);
+        QVERIFY(coarse.startU95_s > usual.startU95_s && coarse.hold.endU95_s > usual.hold.endU95_s);
+        NEAR(exact.startU95_s, 0.5 / 30, 1e-4);
+        NEAR(exact.outU95_s(), std::hypot(0.5, 0.5) / 30, 1e-4);
+        QVERIFY(std::abs(exact.start_s - usual.start_s) <= usual.startU95_s);
+    }
+
+    /// What is lost right after a hold may have belonged to it.
+    void lostAfterTheHold() {
+        auto set = series(
+            14, [](double t) { return outAndBack(t, 2.5, 4, 10, 11, 12, 55); }, [](double) { return 0.0; });
+        Series& mover = *set.find("hip_height");
+        for (size_t i = 0; i < mover.value.size(); ++i)
+            if (set.time_s[i] > 7 && set.time_s[i] < 10.4) mover.value[i] = kGap;
+        Events e = findMovement(set, {});
+        findBreaks(e, set, {}, {tolerance_});
+        QCOMPARE(e.reps.size(), size_t(1));
+        QVERIFY(e.reps[0].unsure());
     }
 
     /// Short slips are forgiven, and noise about the limit makes one excursion, not many.

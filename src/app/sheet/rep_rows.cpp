@@ -77,7 +77,7 @@ RepCell backCell(const Review& r, const Rep& rep) {
         return c;
     }
     c.number = seconds(rep.back_s());
-    c.edge = rep.back_s() >= r.exercise.paceBack_s - rep.hold.u95_s ? Edge::In : Edge::Out;
+    c.edge = rep.back_s() >= r.exercise.paceBack_s - rep.backU95_s() ? Edge::In : Edge::Out;
     c.beside = QObject::tr("asked %1").arg(reading(r.exercise.paceBack_s, "", 0, false));
     if (c.edge == Edge::Out) c.under = QObject::tr("short");
     return c;

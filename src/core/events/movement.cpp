@@ -9,6 +9,8 @@
 namespace deft {
 namespace {
 
+constexpr double kSlowShare = 0.06; // of the lift, a second: slower, and a rep has not begun or is over (chosen here)
+
 size_t indexAt(const std::vector<double>& time_s, double t) {
     const auto it = std::lower_bound(time_s.begin(), time_s.end(), t - 1e-9);
     return std::min(size_t(it - time_s.begin()), time_s.size() - 1);
@@ -34,6 +36,13 @@ double gapBetween(const std::vector<double>& time_s, const std::vector<double>& 
     for (size_t i = indexAt(time_s, from_s) + 1; i < x.size() && time_s[i] <= to_s; ++i)
         if (!std::isfinite(x[i])) gap += time_s[i] - time_s[i - 1];
     return gap;
+}
+
+/// Half-width of the time at which the mover has a speed (its unit a second). Steady errors of a measure do not change
+/// when it moves, so only the part of its band that is noise counts (share and limits chosen here).
+double bandOfTime(const Series& mover, size_t at, double reach, double speed, double frame_s) {
+    const double noise = 0.25 * std::min(mover.u95[at], 0.05 * reach);
+    return std::hypot(frame_s / 2, std::min(0.2, noise / std::max(1e-6, speed)));
 }
 
 /// Still stretches inside the window: each is a rep that is all hold.
@@ -69,6 +78,19 @@ void findWindowHolds(Events& events, const std::vector<double>& t, const std::ve
     if (events.reps.empty()) return;
     events.setupStart_s = events.reps[0].start_s;
     events.setupEnd_s = std::min(events.reps[0].end_s, events.setupStart_s + kShortestHold_s);
+}
+
+/// Half the time around a crossing at `at` in which the limit lies inside the band.
+double bandOfCrossing(const std::vector<double>& t, const Series& s, const Tolerance& tolerance, size_t at,
+                      double from_s, double to_s) {
+    const auto unsure = [&](size_t i) {
+        return std::isfinite(s.value[i]) && std::abs(tolerance.excess(s.value[i])) < s.u95[i];
+    };
+    size_t first = at, last = at;
+    while (first > 0 && t[first - 1] >= from_s && unsure(first - 1)) --first;
+    while (last + 1 < t.size() && t[last] <= to_s && unsure(last)) ++last;
+    const double frame = at > 0 ? t[at] - t[at - 1] : 0;
+    return std::hypot(frame / 2, (t[last] - t[first]) / 2);
 }
 
 } // namespace
@@ -123,7 +145,7 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
         rep.finished = !(cycles.unfinished && c + 1 == cycles.cycles.size());
         // Back to where the movement began: still, or going the other way.
         size_t start = cycle.start;
-        const double slow = 0.06 * lift;
+        const double slow = kSlowShare * lift;
         while (start > 0 && std::isfinite(speed[start]) && speed[start] > slow) --start;
         while (start < cycle.peak && !std::isfinite(x[start])) ++start;
         rep.baseline = x[start];
@@ -212,6 +234,7 @@ std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& toleran
             now = {t[i], t[i], t[i], v, s->u95[i], above ? *tolerance.high : *tolerance.low};
             if (i > 0 && std::isfinite(s->value[i - 1]) && t[i - 1] >= from_s)
                 now.start_s = crossing(t[i - 1], s->value[i - 1], t[i], v, now.limit);
+            now.startU95_s = bandOfCrossing(t, *s, tolerance, i, from_s, to_s);
             worstExcess = e;
         } else if (out && e > worstExcess) {
             worstExcess = e;
@@ -228,8 +251,13 @@ std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& toleran
 void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances) {
     const Series* mover = set.find(plan.measure);
     if (!mover) return;
+    const double frame = medianStep(set.time_s, {0, set.time_s.size()});
     for (Rep& rep : events.reps) {
-        rep.lost_s = gapBetween(set.time_s, mover->value, rep.start_s, rep.hold.end_s);
+        // What is lost right after the hold may have belonged to it.
+        size_t after = indexAt(set.time_s, rep.hold.end_s) + 1;
+        while (after < mover->value.size() && !std::isfinite(mover->value[after])) ++after;
+        const double seenAgain_s = after < mover->value.size() ? set.time_s[after] : set.time_s.back();
+        rep.lost_s = gapBetween(set.time_s, mover->value, rep.start_s, seenAgain_s);
         for (const Tolerance& tolerance : tolerances) {
             const Series* s = set.find(tolerance.measure); // none: its landmarks are not marked at all
             const double from = tolerance.onTheWay ? rep.start_s : rep.hold.start_s;
@@ -240,7 +268,7 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
                 for (const Excursion& e : excursions(set, tolerance, rep.start_s, rep.hold.end_s)) {
                     if (e.start_s > rep.top_s) break;
                     if (rep.break_s && *rep.break_s <= e.start_s) break;
-                    rep.break_s = e.start_s;
+                    rep.break_s = e.start_s, rep.breakU95_s = e.startU95_s;
                     rep.brokenBy = tolerance.measure;
                     break;
                 }
@@ -248,7 +276,7 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
             if (tolerance.inTheHold)
                 for (const Excursion& e : excursions(set, tolerance, rep.hold.start_s, rep.hold.end_s)) {
                     if (!rep.hold.first_break_s || e.start_s < *rep.hold.first_break_s) {
-                        rep.hold.first_break_s = e.start_s;
+                        rep.hold.first_break_s = e.start_s, rep.hold.breakU95_s = e.startU95_s;
                         rep.hold.brokenBy = tolerance.measure;
                     }
                     break;
@@ -259,17 +287,19 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
             for (size_t i = indexAt(set.time_s, rep.start_s); i < set.time_s.size() && set.time_s[i] <= *rep.break_s;
                  ++i)
                 rep.controlRange = std::max(rep.controlRange, plan.outward(mover->value[i]) - rep.baseline);
-            rep.hold.first_break_s = rep.hold.start_s;
+            rep.hold.first_break_s = rep.hold.start_s, rep.hold.breakU95_s = rep.breakU95_s;
             rep.hold.brokenBy = rep.brokenBy;
         }
         if (rep.hold.first_break_s) rep.hold.clean_s = std::max(0.0, *rep.hold.first_break_s - rep.hold.start_s);
-        // Length of the hold: half a frame at each end, and the time in which the mover crosses its own band.
-        const size_t at = indexAt(set.time_s, rep.top_s);
-        const double frame = medianStep(set.time_s, {0, set.time_s.size()});
-        const double blur = std::min(0.2, 0.25 * std::min(mover->u95[at], 0.05 * rep.reach) /
-                                              std::max(1e-6, plan.stillShare * rep.reach));
-        rep.hold.u95_s = std::hypot(frame, plan.isWindow() ? 0 : blur);
-        rep.controlRangeU95 = mover->u95[at];
+        auto bandAt = [&](double time_s, double shareOfReach) {
+            const double speed = plan.isWindow() ? 1e300 : shareOfReach * rep.reach;
+            return bandOfTime(*mover, indexAt(set.time_s, time_s), rep.reach, speed, frame);
+        };
+        rep.startU95_s = bandAt(rep.start_s, kSlowShare), rep.endU95_s = bandAt(rep.end_s, kSlowShare);
+        rep.hold.startU95_s = bandAt(rep.hold.start_s, plan.stillShare);
+        rep.hold.endU95_s = bandAt(rep.hold.end_s, plan.stillShare);
+        rep.hold.u95_s = std::hypot(rep.hold.startU95_s, rep.hold.endU95_s);
+        rep.controlRangeU95 = mover->u95[indexAt(set.time_s, rep.top_s)];
     }
 }
 

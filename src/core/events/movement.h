@@ -3,6 +3,7 @@
 #include "events/tremor.h"
 #include "measures/series.h"
 
+#include <cmath>
 #include <optional>
 
 namespace deft {
@@ -37,11 +38,13 @@ struct Hold {
     double clean_s = 0;                  ///< until the first break; the whole hold when there is none
     std::optional<double> first_break_s; ///< the hold's start when it was already broken on the way
     std::string brokenBy;                ///< measure, empty = clean
-    double u95_s = 0;
+    double startU95_s = 0, endU95_s = 0, breakU95_s = 0;
+    double u95_s = 0;           ///< of its length
     std::optional<Sway> sway{}; ///< of the pelvis, % of the trunk's length; see addSway()
     double swayU95 = kGap;      ///< of its RMS
     std::optional<Tremor> tremor{};
     double duration_s() const { return end_s - start_s; }
+    double cleanU95_s() const { return first_break_s ? std::hypot(startU95_s, breakU95_s) : u95_s; }
 };
 
 /// How long one part moves before another.
@@ -58,13 +61,17 @@ struct Rep {
     double controlRangeU95 = 0;
     std::string brokenBy;          ///< measure that broke on the way out, empty = none
     std::optional<double> break_s; ///< when, on the way out
+    double startU95_s = 0, endU95_s = 0, breakU95_s = 0;
     bool finished = true;
-    double lost_s =
-        0; ///< time up to the end of the hold in which the mover or the anchor lost longest was not measurable
+    /// Time up to the end of the hold, and right after it, in which the mover or the anchor lost longest was not
+    /// measurable.
+    double lost_s = 0;
     std::optional<Lead> shouldersLead{}; ///< before the pelvis; see addLead()
     Hold hold;
     double out_s() const { return top_s - start_s; }
+    double outU95_s() const { return std::hypot(startU95_s, hold.startU95_s); }
     double back_s() const { return end_s - holdEnd_s; }
+    double backU95_s() const { return std::hypot(hold.endU95_s, endU95_s); }
     /// Too much was not seen to say how it went (limit chosen here).
     bool unsure() const { return lost_s > 0.5; }
 };
@@ -93,11 +100,13 @@ void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);
 struct Excursion {
     double start_s, end_s, worst_s, worst, worstU95;
     double limit;
+    double startU95_s = 0; ///< half the time in which the limit lies inside the measure's band, around the start
 };
 constexpr double kBreakLasts_s = 0.3;
 std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& tolerance, double from_s, double to_s);
 
-/// Marks the first break of every rep and hold, control ranges and the uncertainty of the hold's length.
+/// Marks the first break of every rep and hold, control ranges, and the half-width of the time of every event: how far
+/// the band of the measure reaches in time where it crosses what makes the event, and half a frame.
 void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances);
 
 // Two reference detectors of holds, kept for checks against other data (time in frames).

@@ -147,7 +147,6 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         row.stat = stat, row.low = low, row.decimals = decimals;
         rows.push_back(std::move(row));
     };
-    const auto bandOfTime = [](const Rep& rep) { return rep.hold.u95_s; };
     if (!r.exercise.mover.isWindow())
         add(ofReps(
                 r, reps, "Control range, least", "control_range", measureUnit(r.exercise.mover.measure), false,
@@ -155,7 +154,7 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
             "least", r.inputs.asked.range, 0);
     add(ofReps(
             r, reps, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; },
-            bandOfTime),
+            [](const Rep& rep) { return rep.hold.cleanU95_s(); }),
         "median", r.inputs.asked.hold_s, 1);
     if (r.exercise.mover.isWindow()) {
         rows.push_back(ofSway(r, reps));
@@ -173,11 +172,11 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
     if (r.exercise.paceOut_s)
         add(ofReps(
                 r, reps, "Pace, " + r.exercise.phaseOut, "pace_out", "s", true,
-                [](const Rep& rep) { return rep.out_s(); }, bandOfTime),
+                [](const Rep& rep) { return rep.out_s(); }, [](const Rep& rep) { return rep.outU95_s(); }),
             "median", r.exercise.paceOut_s, 1);
     add(ofReps(
             r, reps, "Pace, " + r.exercise.phaseBack, "pace_back", "s", true,
-            [](const Rep& rep) { return rep.back_s(); }, bandOfTime),
+            [](const Rep& rep) { return rep.back_s(); }, [](const Rep& rep) { return rep.backU95_s(); }),
         "median", r.exercise.paceBack_s, 1);
     return rows;
 }
