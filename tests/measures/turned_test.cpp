@@ -75,7 +75,7 @@ private slots:
         o.setupEnd_s = 1.5, o.cutoffHz = 10;
         const Tracks body = stickTracks(300, 30, movement, {}, 0.01);
         const auto truth = computeSeries(body, o).value();
-        for (const double deg : {2.5, kUnknownTurn_deg}) {
+        for (const double deg : {2.5, kUnknownTurn_deg, 20.0, 30.0}) {
             const auto seen = computeSeries(yawed(body, deg, medianPlace(body, "hip")->x()), o).value();
             for (const char* id : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle", "sag"}) {
                 const Series &s = *seen.find(id), &t = *truth.find(id);
@@ -88,6 +88,30 @@ private slots:
         QVERIFY(tilt.u95[150] > tilt.u95[30] + 0.002 && tilt.u95[150] < 0.5);
     }
 
+    /// Limbs that turn in the picture's plane tell of a camera that stands far off; a small turn they cannot tell from
+    /// what skin does, and a limb that hardly turns tells nothing.
+    void turnFromLimbs() {
+        const auto toldAt = [](double deg, double reach) {
+            Tracks body;
+            for (int i = 0; i < 90; ++i) {
+                const double a = radians(reach * i / 89);
+                body.time_s.push_back(i / 30.0);
+                body.landmark["hip"].push_back({{600, 400}, 0.2, PointState::Seen});
+                body.landmark["knee"].push_back(
+                    {{600 + 200 * std::cos(a), 400 - 200 * std::sin(a)}, 0.2, PointState::Seen});
+            }
+            return turnOfLimbs(yawed(body, deg, 600), {});
+        };
+        QCOMPARE(toldAt(0, 80)->deg, 0.0);
+        QCOMPARE(toldAt(8, 80)->deg, 0.0);
+        QVERIFY(toldAt(8, 80)->most_deg >= 8);
+        for (const double deg : {20.0, 30.0}) {
+            NEAR(toldAt(deg, 80)->deg, deg, 0.01);
+            QVERIFY(toldAt(deg, 80)->most_deg > deg && toldAt(deg, 80)->most_deg < deg + 5);
+        }
+        QVERIFY(!toldAt(20, 30));
+    }
+
     /// From the front hip points that come closer together tell of a turn, up to what it is at its widest.
     void turnFromTheWidthOfThePelvis() {
         Tracks t;
@@ -97,11 +121,12 @@ private slots:
             t.landmark["asis_l"].push_back({{500 + half, 400}, 0.2, PointState::Seen});
             t.landmark["asis_r"].push_back({{500 - half, 400}, 0.2, PointState::Seen});
         }
-        const auto turn = possibleTurn(t, View::Front);
+        const BodyAxes axes;
+        const auto turn = possibleTurn(t, View::Front, axes);
         NEAR(turn[30], kUnknownTurn_deg, 1e-9);
         NEAR(turn[90], 35, 2.5); // less what skin and marks may do to the width
-        QCOMPARE(possibleTurn(t, View::Side)[90], kUnknownTurn_deg);
-        QCOMPARE(possibleTurn(t, View::Above)[90], 0.0); // it turns in the picture itself
+        QCOMPARE(possibleTurn(t, View::Side, axes)[90], kUnknownTurn_deg);
+        QCOMPARE(possibleTurn(t, View::Above, axes)[90], 0.0); // it turns in the picture itself
     }
 };
 

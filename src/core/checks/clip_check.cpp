@@ -55,6 +55,12 @@ ClipCheck levelCheck(std::optional<double> roll) {
                  "angles against the mat");
 }
 
+ClipCheck squareCheck(double turnDeg) {
+    return check("camera-square", graded(turnDeg, 10, 30), turnDeg, "deg",
+                 "Please put the phone so that it looks at you exactly from the side, level with your hips.",
+                 "every angle; their bands are wider");
+}
+
 ClipCheck stillStartCheck(double still_s) {
     return check("still-start", still_s >= 1 ? "good" : "poor", still_s, "s",
                  "Please stay still for three seconds before the first movement.", "everything told against the start");

@@ -15,6 +15,8 @@ struct ClipCheck {
 ClipCheck frameRateCheck(const ClipInfo& clip);
 /// @param rollDeg slope of the mat line, nothing when it is not marked
 ClipCheck levelCheck(std::optional<double> rollDeg);
+/// @param turnDeg how far a camera beside the body stands off square
+ClipCheck squareCheck(double turnDeg);
 /// @param still_s how long nothing moves at the start
 ClipCheck stillStartCheck(double still_s);
 

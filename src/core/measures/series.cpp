@@ -144,7 +144,7 @@ struct TurnedPicture {
 std::vector<TurnedPicture> turnedPictures(const Tracks& tracks, const SeriesOptions& options,
                                           const MeasureContext& context) {
     std::vector<TurnedPicture> out;
-    const auto turn = possibleTurn(tracks, options.view);
+    const auto turn = possibleTurn(tracks, options.view, context.axes);
     for (const double sign : {-1.0, 1.0}) {
         Tracks other = asIfSquare(tracks, turn, sign, options.view, context.axes, options.lens);
         if (auto c = contextOf(other, options)) out.push_back({std::move(other), std::move(*c)});

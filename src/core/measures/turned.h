@@ -24,10 +24,21 @@ struct Lens {
 /// @param up unit, plumb in the picture
 Point2 seenSquare(const Point2& p, double turnDeg, const Point2& pivot, const Vector2& up, const Lens& lens);
 
+/// How far a camera beside the body stands off square, degrees.
+struct LimbTurn {
+    double deg = 0;      ///< best estimate, 0 = square as far as limbs tell
+    double most_deg = 0; ///< 95 %
+};
+/// Read from thigh and shank, whose length does not change while they turn in the picture's plane: off square
+/// length² = upright part² + level part² / cos²(turn). Perspective and skin that slides over joints do as much as eight
+/// degrees, so small turns are not seen.
+/// @return nothing when no limb turned far enough to tell
+std::optional<LimbTurn> turnOfLimbs(const Tracks& tracks, const BodyAxes& axes);
+
 /// How far the body may be turned out of the picture's plane in each frame, degrees, 95 %: what is unknown of the
-/// camera, and where left and right are seen, by how much the hip points lie closer together than they do at their
-/// widest (95th percentile).
-std::vector<double> possibleTurn(const Tracks& tracks, View view);
+/// camera; from the side what limbs tell of it where that is more; and where left and right are seen, by how much the
+/// hip points lie closer together than they do at their widest (95th percentile).
+std::vector<double> possibleTurn(const Tracks& tracks, View view, const BodyAxes& axes);
 
 /// The tracks as a camera would see them that stood square, if it stands off by `sign` times what is possible.
 Tracks asIfSquare(const Tracks& tracks, const std::vector<double>& turnDeg, double sign, View view,

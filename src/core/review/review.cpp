@@ -37,6 +37,8 @@ std::vector<ClipCheck> checkClip(const Review& r) {
     std::vector<ClipCheck> out;
     const BodyAxes& axes = r.series.context.axes;
     out.push_back(levelCheck(axes.matMarked ? std::optional(axes.rollDeg) : std::nullopt));
+    if (r.exercise.view == "side")
+        if (const auto turn = turnOfLimbs(r.tracks, axes)) out.push_back(squareCheck(turn->deg));
     out.push_back(frameRateCheck(r.clip));
     out.push_back(stillStartCheck(r.events.setupEnd_s));
     double moving = 0, lost = 0;
