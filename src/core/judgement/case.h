@@ -60,6 +60,8 @@ struct Case {
         std::string side = "both";
         double duration_s = 0, clean_s = 0;
         std::string brokenBy;
+        std::optional<double> tremorShare{}; ///< per cent, see tremorOf()
+        double tremorU95 = 0;
     };
     struct Rep {
         std::string side = "both";

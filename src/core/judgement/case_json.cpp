@@ -148,6 +148,8 @@ void readNow(Reader& r, Case& c) {
         h.clean_s = h.duration_s;
         s.number("clean_s", h.clean_s, 0, kHour_s);
         s.text("broken_by", h.brokenBy);
+        s.number("tremor_share", h.tremorShare, 0, 100);
+        s.number("tremor_share_u95", h.tremorU95, 0, 100);
         if (h.clean_s > h.duration_s) s.complain(s.at("clean_s"), "no more than duration_s", Json(h.clean_s));
         c.holds.push_back(h);
     });

@@ -12,6 +12,8 @@ namespace {
 
 constexpr double kSideLimit = 0.15; // chosen here
 constexpr int kEarlyBreaks = 2;     // chosen here
+// Of the pelvis's movement in a hold, at 4 to 12 Hz: more, and it is shaking rather than swaying (chosen here).
+constexpr double kShaking_percent = 30;
 
 /// Everything that the rules look at, worked out once.
 struct Situation {
@@ -113,8 +115,22 @@ bool stepBack(const Situation& s, Decision& d) {
     return !d.because.empty();
 }
 
+/// Shaking with the position kept, as the client felt it or as a hold shows it for certain: how that is told. Empty =
+/// none.
+std::string shakingOf(const Case& c) {
+    if (c.note.shaking) return "shaking with the position kept";
+    for (size_t i = 0; i < c.holds.size(); ++i) {
+        const Case::Hold& h = c.holds[i];
+        if (h.brokenBy.empty() && h.tremorShare && *h.tremorShare - h.tremorU95 > kShaking_percent)
+            return "shaking with the position kept (hold " + std::to_string(i + 1) + ": " +
+                   numberWords(*h.tremorShare, 0) + " ± " + numberWords(h.tremorU95, 0) +
+                   " % of the pelvis's movement is at 4 to 12 Hz)";
+    }
+    return {};
+}
+
 bool stepUp(const Situation& s, Decision& d) {
-    const bool enough = s.e.shakingIsTheEnd && s.c.note.shaking;
+    const bool enough = s.e.shakingIsTheEnd && !shakingOf(s.c).empty();
     if (!s.cleanNow() || !s.cleanBefore() || !s.shown.bothSides || s.shown.sideDifference > kSideLimit + 1e-9 ||
         !s.wrongPlace.empty() || enough)
         return false;
@@ -142,7 +158,8 @@ void whyStay(const Situation& s, Decision& d) {
     if (!s.wrongPlace.empty())
         d.because.push_back("felt in the " + s.e.feltPlace(s.wrongPlace)->name + ": " +
                             s.e.feltPlace(s.wrongPlace)->means);
-    say(s.e.shakingIsTheEnd && s.c.note.shaking, "shaking with the position kept: the dose is enough");
+    const std::string shaking = shakingOf(s.c);
+    say(s.e.shakingIsTheEnd && !shaking.empty(), shaking + ": the dose is enough");
     say(s.cleanNow() && !s.cleanBefore(), "the first clean time: once more before a step up");
     d.because.push_back(w.early == 1 ? "not back: gave way early only once"
                                      : "not back: nothing gave way in the first third");

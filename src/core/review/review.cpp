@@ -175,6 +175,7 @@ Case caseOf(const Review& r) {
         if (rep.unsure()) continue; // what was not seen decides nothing
         Case::Rep cr{rep.side, rep.reach, rep.controlRange, rep.controlRangeU95, rep.brokenBy};
         Case::Hold ch{rep.hold.side, rep.hold.duration_s(), rep.hold.clean_s, rep.hold.brokenBy};
+        if (const auto& tremor = rep.hold.tremor) ch.tremorShare = tremor->share, ch.tremorU95 = tremor->u95;
         if (!cr.brokenBy.empty() && !stands(cr.brokenBy, int(i))) cr.brokenBy.clear(), cr.controlRange = cr.reach;
         if (!ch.brokenBy.empty() && !stands(ch.brokenBy, int(i))) ch.brokenBy.clear(), ch.clean_s = ch.duration_s;
         if (!r.exercise.mover.isWindow()) c.reps.push_back(cr);
