@@ -28,6 +28,25 @@ class MeasuresTest : public QObject {
     }
 
 private slots:
+    /// Marks that no longer fit the rigid pelvis tell that one of them is wrong, however sure each is of itself: the
+    /// band grows until it holds the error. Marks that fit leave it as it was.
+    void marksThatDisagree() {
+        const Tracks still = stickTracks(
+            300, 30, [](double) { return StickPose{}; }, {}, 0.1);
+        double worst = 0;
+        for (const Vector2& bent : {Vector2(2, 0), Vector2(0, 2), Vector2(-1.5, 1.5)}) {
+            Tracks t = still;
+            for (size_t i = 120; i < 300; ++i) t.landmark["asis"][i].at += bent;
+            const auto set = computeSeries(t, options()).value();
+            const Series& tilt = *set.find("tilt");
+            worst = std::max(worst, std::abs(tilt.value[200]));
+            QVERIFY2(tilt.u95[200] > std::abs(tilt.value[200]),
+                     qPrintable(QString("%1 in %2").arg(tilt.value[200]).arg(tilt.u95[200])));
+            QVERIFY(tilt.u95[200] > 2 * tilt.u95[60]);
+        }
+        QVERIFY(worst > 0.5);
+    }
+
     void everySide_data() {
         QTest::addColumn<bool>("headLeft");
         QTest::addColumn<double>("roll");

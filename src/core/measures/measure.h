@@ -42,7 +42,11 @@ struct Measure {
     bool againstMat = false; ///< the camera's roll enters its uncertainty
     Zero zero = Zero::None;  ///< other than None: constant marking errors cancel
     bool isTurn = false;     ///< tells a turn out of the picture's plane itself
-    std::function<double(const MeasureInput&, const MeasureContext&)> value; ///< NaN = not measurable
+    using Function = std::function<double(const MeasureInput&, const MeasureContext&)>;
+    Function value; ///< NaN = not measurable
+    /// Standard deviation that the marks' disagreement with each other tells of, where more are seen than are needed.
+    /// The band is at least that wide, whatever the marks say of themselves.
+    Function misfitSd{};
 };
 
 /// All measures that are computed from marks in one frame, in the order in which practitioners inspect.

@@ -7,9 +7,13 @@ using namespace parts;
 
 namespace {
 
-/// Turn of the rigid pelvis since its marks were set, degrees, + anterior. Uses every mark that is seen, weighted by
-/// its own uncertainty, so that one weak mark does not carry the angle. NaN with fewer than two marks.
-double pelvisTurnDeg(const MeasureInput& in, const MeasureContext& c) {
+/// The rigid pelvis, as its marks were set, laid on every mark that is seen, weighted by its own uncertainty, so that
+/// one weak mark does not carry the angle.
+struct PelvisFit {
+    double turnDeg = kGap; ///< since the marks were set, + anterior; gap with fewer than two marks
+    double sdDeg = 0;      ///< as far as the marks disagree with each other; 0 = two marks cannot
+};
+PelvisFit fitOf(const MeasureInput& in, const MeasureContext& c) {
     std::vector<Point2> from, to;
     std::vector<double> weight;
     for (size_t i = 0; i < kPelvisMarks.size(); ++i) {
@@ -19,13 +23,19 @@ double pelvisTurnDeg(const MeasureInput& in, const MeasureContext& c) {
         weight.push_back(1 / (in.sd[i] * in.sd[i] + 0.09));
     }
     const auto fit = fitPose(from, to, weight, {.withScale = true});
-    if (!fit) return kGap;
-    const double clockwise = degrees(fit->pose.angleRad);
-    return c.axes.frontIsCounterClockwise() ? -clockwise : clockwise;
+    if (!fit) return {};
+    PelvisFit out;
+    out.turnDeg = (c.axes.frontIsCounterClockwise() ? -1 : 1) * degrees(fit->pose.angleRad);
+    // Four numbers are fitted; what is left of the residual stands for that many less.
+    const auto n = double(from.size());
+    if (n > 2) out.sdDeg = degrees(fit->angleSdRad) * std::sqrt(2 * n / (2 * n - 4));
+    return out;
 }
 
+double misfitSd(const MeasureInput& in, const MeasureContext& c) { return fitOf(in, c).sdDeg; }
+
 double fittedRaw(const MeasureInput& in, const MeasureContext& c) {
-    return wrapDeg(c.layoutRaw_deg + pelvisTurnDeg(in, c));
+    return wrapDeg(c.layoutRaw_deg + fitOf(in, c).turnDeg);
 }
 
 } // namespace
@@ -71,7 +81,8 @@ std::vector<Measure> pelvisMeasures() {
          .landmarks = kPelvisMarks,
          .needed = 0,
          .zero = Zero::Neutral,
-         .value = fittedRaw},
+         .value = fittedRaw,
+         .misfitSd = misfitSd},
         {.id = "pelvis_on_trunk",
          .name = "pelvis against trunk",
          .unit = "deg",
@@ -83,7 +94,8 @@ std::vector<Measure> pelvisMeasures() {
                  const Point2 hip = in.at[5], shoulder = in.at[6];
                  const auto trunk = c.axes.towardFrontDeg(shoulder - hip);
                  return trunk ? wrapDeg(fittedRaw(in, c) - *trunk) : kGap;
-             }},
+             },
+         .misfitSd = misfitSd},
     };
 }
 

@@ -124,6 +124,7 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
             return m.unit == "deg" ? s.value[i] + wrapDeg(v - s.value[i]) : v;
         };
         double spread = propagatedSd(nearby, flat, flatSd);
+        if (m.misfitSd) spread = std::max(spread, m.misfitSd({at, sd}, context));
         if (m.againstMat) {
             // An angle against the mat is off by the roll itself, a height by the roll over the distance walked on the
             // mat.
