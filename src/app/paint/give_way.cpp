@@ -6,30 +6,57 @@
 #include "review/readings.h"
 
 #include <QObject>
+#include <algorithm>
 #include <cmath>
 
 namespace deft::ui {
 namespace {
 
-/// The anchor over the mover, from the rep's start to the end of the hold.
-std::vector<BandedPoint> threadOf(const Review& r, const Rep& rep, const Series& anchor, const Series& mover) {
+/// What is told across: how far the mover went, or where it only holds, for how long.
+struct Across {
+    std::vector<BandedPoint> thread; ///< the anchor over it, from the rep's start to the end of the hold
+    bool gaveWay = false;
+    double at = 0, u95 = 0; ///< where the anchor gave way
+};
+Across acrossOf(const Review& r, const Rep& rep, const Series& anchor, const Series& mover) {
     const MoverPlan plan = moverPlan(r.exercise);
-    std::vector<BandedPoint> thread;
+    Across a;
     for (int64_t i = r.clip.frameAt(rep.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s;
-         ++i)
-        thread.push_back(
-            {plan.outward(mover.value[size_t(i)]) - rep.baseline, anchor.value[size_t(i)], anchor.u95[size_t(i)]});
-    return thread;
+         ++i) {
+        const auto f = size_t(i);
+        const double x =
+            plan.isWindow() ? r.clip.time_s[f] - rep.hold.start_s : plan.outward(mover.value[f]) - rep.baseline;
+        a.thread.push_back({x, anchor.value[f], anchor.u95[f]});
+    }
+    if (plan.isWindow())
+        a.gaveWay = rep.hold.brokenBy == anchor.id, a.at = rep.hold.clean_s, a.u95 = rep.hold.cleanU95_s();
+    else
+        a.gaveWay = rep.brokenBy == anchor.id, a.at = rep.controlRange, a.u95 = rep.controlRangeU95;
+    return a;
+}
+
+/// The end of the tolerance that a thread passes.
+double passedEnd(const Limit& limit, const std::vector<BandedPoint>& thread) {
+    const bool above = limit.high && std::any_of(thread.begin(), thread.end(),
+                                                 [&](const BandedPoint& q) { return q.y > *limit.high; });
+    return above || !limit.low ? *limit.high : *limit.low;
+}
+
+/// Between the numbers on the axis.
+int stepFor(double far) {
+    for (const int step : {1, 2, 5, 10})
+        if (far <= 6.0 * step) return step;
+    return 20;
 }
 
 } // namespace
 
 QString giveWayWords(const Exercise& exercise) {
     const FaultPlan* anchor = exercise.anchor();
-    return anchor ? QObject::tr("%1 over %2")
-                        .arg(QString::fromStdString(measureName(anchor->limit.measure)).toLower(),
-                             QString::fromStdString(exercise.words.one))
-                  : QString();
+    if (!anchor) return {};
+    const QString name = QString::fromStdString(measureName(anchor->limit.measure)).toLower();
+    return exercise.mover.isWindow() ? QObject::tr("%1 over time").arg(name)
+                                     : QObject::tr("%1 over %2").arg(name, QString::fromStdString(exercise.words.one));
 }
 
 void drawGiveWay(QPainter& p, const QRectF& body, const Review& r, int chosenRep) {
@@ -40,11 +67,12 @@ void drawGiveWay(QPainter& p, const QRectF& body, const Review& r, int chosenRep
     const Limit& limit = plan->limit;
     const Palette& c = colours();
 
-    std::vector<std::vector<BandedPoint>> threads;
-    double top = limit.high.value_or(5) * 1.6, bottom = limit.low.value_or(0) - 3, far = 10;
+    const bool window = r.exercise.mover.isWindow();
+    std::vector<Across> threads;
+    double top = limit.high.value_or(5) * 1.6, bottom = limit.low.value_or(0) - 3, far = window ? 3 : 10;
     for (const Rep& rep : r.events.reps) {
-        threads.push_back(threadOf(r, rep, *anchor, *mover));
-        for (const BandedPoint& q : threads.back())
+        threads.push_back(acrossOf(r, rep, *anchor, *mover));
+        for (const BandedPoint& q : threads.back().thread)
             if (std::isfinite(q.x) && std::isfinite(q.y))
                 top = std::max(top, q.y + 1.5), bottom = std::min(bottom, q.y - 1), far = std::max(far, q.x * 1.08);
     }
@@ -72,47 +100,50 @@ void drawGiveWay(QPainter& p, const QRectF& body, const Review& r, int chosenRep
     p.drawLine(at(0, 0), at(far, 0));
     p.setPen(QPen(c.strong, 1));
     p.drawLine(area.bottomLeft(), area.bottomRight());
-    const QString sign = QString::fromStdString(unitSign(mover->unit));
+    const QString sign = window ? QStringLiteral("s") : QString::fromStdString(unitSign(mover->unit));
     const QString unit = sign == QLatin1String("°") ? sign : QLatin1Char(' ') + sign;
-    const int step = far > 60 ? 20 : 10;
+    const int step = stepFor(far);
     for (int x = 0; x <= far; x += step)
         putText(p, QRectF(at(x, bottom).x() - 20, area.bottom() + 4, 40, 16),
                 x + step > far ? QString::number(x) + unit : QString::number(x), Size::Small, c.ink2, QFont::Normal,
                 Qt::AlignHCenter | Qt::AlignVCenter);
 
     for (size_t k = 0; k < threads.size(); ++k) {
-        const Rep& rep = r.events.reps[k];
+        const Across& across = threads[k];
         const bool chosen = int(k) == chosenRep;
         QPen pen(chosen ? c.accent : c.ink2, chosen ? 2.4 : 1.2);
         if (!chosen && k % 2 == 1) pen.setDashPattern({4, 3});
+        p.save();
+        p.setClipRect(area.adjusted(0, 0, 2, 0)); // a wide band must not run into the words around
         const QPointF end =
-            drawBandedLine(p, threads[k], at, pen, chosen ? withAlpha(c.accent, 40) : QColor(Qt::transparent));
+            drawBandedLine(p, across.thread, at, pen, chosen ? withAlpha(c.accent, 40) : QColor(Qt::transparent));
+        p.restore();
         putText(p, QRectF(end + QPointF(4, -8 + 11.0 * (int(k) % 2 ? 1 : -1)), QSizeF(14, 16)), QString::number(k + 1),
                 Size::Small, chosen ? c.accent : c.ink2, QFont::DemiBold);
-        if (rep.brokenBy != plan->limit.measure) continue;
-        const QPointF leaves = at(rep.controlRange, high);
+        if (!across.gaveWay) continue;
+        const double passed = passedEnd(limit, across.thread), pointing = passed == high ? 1 : -1;
+        const QPointF leaves = at(across.at, passed);
         p.setPen(QPen(chosen ? c.accent : c.ink, 1.6));
         p.setBrush(c.ground);
-        p.drawPolygon(QPolygonF{leaves + QPointF(-6, -1), leaves + QPointF(6, -1), leaves + QPointF(0, 9)});
+        p.drawPolygon(QPolygonF{leaves + QPointF(-6, -pointing), leaves + QPointF(6, -pointing),
+                                leaves + QPointF(0, 9 * pointing)});
         if (!chosen) continue;
         QPen dots(c.accent, 1);
         dots.setDashPattern({2, 3});
         p.setPen(dots);
-        p.drawLine(leaves + QPointF(0, 10), at(rep.controlRange, bottom));
+        p.drawLine(leaves + QPointF(0, 10), at(across.at, bottom));
         p.setPen(QPen(c.accent, 5, Qt::SolidLine, Qt::FlatCap));
-        p.drawLine(at(std::max(0.0, rep.controlRange - rep.controlRangeU95), bottom),
-                   at(rep.controlRange + rep.controlRangeU95, bottom));
+        p.drawLine(at(std::max(0.0, across.at - across.u95), bottom), at(across.at + across.u95, bottom));
         const QRectF words(leaves.x() - 130, area.bottom() - 40, 122, 18);
         const bool left = words.left() > area.left();
         const QRectF box = left ? words : words.translated(138, 0);
         const Qt::Alignment side = left ? Qt::AlignRight : Qt::AlignLeft;
-        putText(p, box,
-                QStringLiteral("%1 ± %2")
-                        .arg(std::lround(rep.controlRange))
-                        .arg(std::lround(std::max(1.0, rep.controlRangeU95))) +
-                    unit,
-                Size::Body, c.accent, QFont::DemiBold, side);
-        putText(p, box.translated(0, 16), QObject::tr("control range"), Size::Small, c.ink2, QFont::Normal, side);
+        const QString value =
+            window ? QStringLiteral("%1 ± %2").arg(across.at, 0, 'f', 1).arg(across.u95, 0, 'f', 1)
+                   : QStringLiteral("%1 ± %2").arg(std::lround(across.at)).arg(std::lround(std::max(1.0, across.u95)));
+        putText(p, box, value + unit, Size::Body, c.accent, QFont::DemiBold, side);
+        putText(p, box.translated(0, 16), window ? QObject::tr("held clean") : QObject::tr("control range"),
+                Size::Small, c.ink2, QFont::Normal, side);
     }
 }
 

@@ -30,8 +30,17 @@ RepCell setUpCell(const Review& r, const Rep& rep, const std::string& anchor) {
     return c;
 }
 
+/// The way out and back of a position that is only held: there is none to read.
+RepCell onlyHeld(RepCell c) {
+    c.edge = Edge::In;
+    c.number = QStringLiteral("–");
+    c.beside = QObject::tr("held");
+    return c;
+}
+
 RepCell outCell(const Review& r, const Rep& rep) {
     RepCell c(r.clip.frameAt(rep.break_s.value_or((rep.start_s + rep.top_s) / 2)), r.exercise.mover.measure);
+    if (r.exercise.mover.isWindow()) return onlyHeld(std::move(c));
     if (rep.brokenBy.empty()) {
         c.edge = Edge::In;
         c.number = reading(rep.reach, measureUnit(r.exercise.mover.measure), 0, false);
@@ -71,6 +80,7 @@ RepCell holdCell(const Review& r, const Rep& rep, const std::string& anchor) {
 
 RepCell backCell(const Review& r, const Rep& rep) {
     RepCell c(r.clip.frameAt((rep.holdEnd_s + rep.end_s) / 2), r.exercise.mover.measure);
+    if (r.exercise.mover.isWindow()) return onlyHeld(std::move(c));
     if (!rep.finished) {
         c.number = QObject::tr("cannot tell");
         c.under = QObject::tr("clip ends first");
