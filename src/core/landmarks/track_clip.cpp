@@ -14,15 +14,23 @@ std::map<std::string, std::vector<int64_t>> markedFrames(const PassInput& input)
     return frames;
 }
 
-/// Landmarks of the segments of those that are marked later than at the first frame.
+/// Landmarks of the segments of those that are marked later than at the first frame, and of the segments beside them,
+/// which a lost one hangs on.
 std::set<std::string> besides(const std::map<std::string, std::vector<int64_t>>& marked, int64_t first) {
     std::vector<std::string> names;
-    for (const auto& [name, frames] : marked) names.push_back(name);
     std::set<std::string> out;
-    for (const SegmentPlan& plan : segmentsFor(names))
-        if (std::any_of(plan.landmarks.begin(), plan.landmarks.end(),
-                        [&](const std::string& name) { return marked.at(name).back() > first; }))
-            out.insert(plan.landmarks.begin(), plan.landmarks.end());
+    for (const auto& [name, frames] : marked) {
+        names.push_back(name);
+        if (frames.back() > first) out.insert(name);
+    }
+    const auto segments = segmentsFor(names);
+    for (int step = 0; step < 2; ++step) {
+        const auto from = out;
+        for (const SegmentPlan& plan : segments)
+            if (std::any_of(plan.landmarks.begin(), plan.landmarks.end(),
+                            [&](const std::string& name) { return from.count(name) > 0; }))
+                out.insert(plan.landmarks.begin(), plan.landmarks.end());
+    }
     return out;
 }
 
@@ -93,8 +101,7 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
         // What shares a segment with them helps on the way back; its own way back is not used.
         auto& start = input.marked[lastMarked];
         for (const std::string& name : besides(marked, firstMarked))
-            if (const TrackPoint p = pointIn(*forward, lastMarked, name); p.state == PointState::Seen)
-                start.try_emplace(name, p.at);
+            if (const TrackPoint p = pointIn(*forward, lastMarked, name); p.usable()) start.try_emplace(name, p.at);
         auto pass = runPass(reader, input, lastMarked, backTo, passOf(kept.backward), keep, stop,
                             reporter("following the marks backwards", 0));
         if (!pass) return tl::unexpected(pass.error());
