@@ -292,8 +292,8 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
         }
         if (rep.hold.first_break_s) rep.hold.clean_s = std::max(0.0, *rep.hold.first_break_s - rep.hold.start_s);
         auto bandAt = [&](double time_s, double shareOfReach) {
-            const double speed = plan.isWindow() ? 1e300 : shareOfReach * rep.reach;
-            return bandOfTime(*mover, indexAt(set.time_s, time_s), rep.reach, speed, frame);
+            if (plan.isWindow()) return frame / 2;
+            return bandOfTime(*mover, indexAt(set.time_s, time_s), rep.reach, shareOfReach * rep.reach, frame);
         };
         rep.startU95_s = bandAt(rep.start_s, kSlowShare), rep.endU95_s = bandAt(rep.end_s, kSlowShare);
         rep.hold.startU95_s = bandAt(rep.hold.start_s, plan.stillShare);

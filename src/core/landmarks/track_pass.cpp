@@ -84,12 +84,13 @@ Result<TrackPass> runPass(ClipReader& clip, PassInput input, int64_t begin, int6
     for (int64_t i = setsOut; !isBefore(end, i); i += onward) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "tracking was stopped");
         const auto image = frames.grey(i);
-        if (image && i == setsOut && i != begin) {
+        const bool goesOn = i == setsOut && i != begin; // this frame has been followed the last time
+        if (image && goesOn) {
             tracker.wake(*image);
             continue;
         }
         if (!image) {
-            if (image.error().code != Errc::DamagedFrame) return tl::unexpected(image.error());
+            if (goesOn || image.error().code != Errc::DamagedFrame) return tl::unexpected(image.error());
             pass.damaged.push_back(i);
             pass.rows[i] = tracker.now();
             for (auto& [name, p] : pass.rows[i])

@@ -30,8 +30,8 @@ struct LimbTurn {
     double most_deg = 0; ///< 95 %
 };
 /// Read from thigh and shank, whose length does not change while they turn in the picture's plane: off square
-/// length² = upright part² + level part² / cos²(turn). Perspective and skin that slides over joints do as much as eight
-/// degrees, so small turns are not seen.
+/// length² = upright part² + level part² / cos²(turn). Perspective and skin that slides over joints look like a
+/// turn of up to some fourteen degrees, so smaller ones are not seen.
 /// @return nothing when no limb turned far enough to tell
 std::optional<LimbTurn> turnOfLimbs(const Tracks& tracks, const BodyAxes& axes);
 
