@@ -237,6 +237,11 @@ private slots:
         follow(marks, "moved between two frames that hold everything", 31 + 90);
         marks.seeds = {{time[110], {{"ankle", Point2(300, 300)}}}};
         follow(marks, "another seed", 29);
+        // A landmark that is followed beyond the frame where all others are marked anew, and then is no more.
+        marks.set(0, "psis", Point2(345, 260));
+        follow(marks, "one landmark more", 120 + 101);
+        marks.unset(0, "psis");
+        follow(marks, "one landmark less", 120 + 101);
         marks.unset(time[70], "knee");
         marks.frames.pop_back();
         marks.seeds.clear();

@@ -1,4 +1,5 @@
 // A whole review: what it says, its file, and reading it again.
+#include "accuracy/made_case.h"
 #include "review/readings.h"
 #include "signal/resample.h"
 #include "support/demo_review.h"
@@ -16,6 +17,27 @@ class ReviewTest : public QObject {
     std::filesystem::path at(const char* name) const { return dir_.filePath(QString::fromLatin1(name)).toStdString(); }
 
 private slots:
+    /// A camera that stands far off square is asked for in the clip check, and every angle's band is wider.
+    void cameraOffSquare() {
+        const auto in = demoInputs("ruta-bridge-may");
+        const ClipInfo clip = ClipReader::open(in.clipPath).value().info();
+        const Tracks tracks = truthTracks(in.clipPath, in.marks, clip);
+        Tracks turned = tracks;
+        for (auto& [name, points] : turned.landmark)
+            for (TrackPoint& p : points) p.at.x() = 640 + (p.at.x() - 640) * std::cos(radians(25));
+        const Review square = measureReview(in, clip, tracks).value(), off = measureReview(in, clip, turned).value();
+        const auto checkOf = [](const Review& r) {
+            const auto c = std::find_if(r.check.begin(), r.check.end(),
+                                        [](const ClipCheck& k) { return k.id == "camera-square"; });
+            return c == r.check.end() ? ClipCheck{} : *c;
+        };
+        QCOMPARE(checkOf(square).verdict, std::string("good"));
+        QCOMPARE(checkOf(off).verdict, std::string("poor"));
+        QVERIFY2(std::abs(checkOf(off).value - 25) < 3, qPrintable(QString::number(checkOf(off).value)));
+        QVERIFY(!checkOf(off).ask.empty());
+        QVERIFY(off.series.find("trunk")->u95[200] > 2 * square.series.find("trunk")->u95[200]);
+    }
+
     /// The earlier demo clip was made with feet 540 mm from the upper back and two lifts that bend the back.
     void saysWhatWasFilmed() {
         const Review r = demoReview();

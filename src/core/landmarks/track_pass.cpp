@@ -38,10 +38,12 @@ bool sameHere(const PassInput& a, const PassInput& b, int64_t frame) {
     return same(at(a.marked, frame), at(b.marked, frame)) && same(at(a.seeds, frame), at(b.seeds, frame));
 }
 
-/// Everything that is followed is set by hand here, so that what was before no longer counts.
-bool startsAfresh(const LandmarkTracker& tracker) {
-    return std::all_of(tracker.now().begin(), tracker.now().end(),
-                       [](const auto& p) { return p.second.state == PointState::ByHand; });
+/// Both follow the same landmarks, and all of them are set by hand here, so that what was before no longer counts.
+using Row = std::map<std::string, TrackPoint>;
+bool bothStartAfresh(const Row& a, const Row& b) {
+    return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](const auto& p, const auto& q) {
+        return p.first == q.first && p.second.state == PointState::ByHand && q.second.state == PointState::ByHand;
+    });
 }
 
 template <class Which> void takeOver(TrackPass& to, const TrackPass& from, Which which) {
@@ -105,7 +107,8 @@ Result<TrackPass> runPass(ClipReader& clip, PassInput input, int64_t begin, int6
         if (marked) tracker.mark(*image, *marked);
         pass.rows[i] = tracker.now();
         report(std::abs(end - i));
-        if (marked && earlier && !isBefore(i, alike) && startsAfresh(tracker)) {
+        const Row* then = earlier && !isBefore(i, alike) ? at(earlier->rows, i) : nullptr;
+        if (then && bothStartAfresh(tracker.now(), *then)) {
             takeOver(pass, *earlier, [&](int64_t frame) { return isBefore(i, frame); });
             break;
         }

@@ -93,7 +93,7 @@ std::optional<LimbTurn> turnOfLimbs(const Tracks& tracks, const BodyAxes& axes) 
 std::vector<double> possibleTurn(const Tracks& tracks, View view, const BodyAxes& axes) {
     std::vector<double> turn(tracks.frames(), view == View::Above ? 0 : kUnknownTurn_deg);
     if (view == View::Side)
-        if (const auto limbs = turnOfLimbs(tracks, axes); limbs && limbs->deg > kUnknownTurn_deg)
+        if (const auto limbs = turnOfLimbs(tracks, axes); limbs && limbs->deg > 0)
             std::fill(turn.begin(), turn.end(), std::min(limbs->most_deg, kMostTurn_deg));
     if (view == View::Side || view == View::Above) return turn;
     const auto width = pelvisWidth(tracks, view);
