@@ -7,6 +7,7 @@
 #include "base/files.h"
 #include "cli/knowledge.h"
 #include "cli/looking.h"
+#include "cli/repeat.h"
 #include "figure/film.h"
 #include "landmarks/track_clip.h"
 #include "proposals/propose.h"
@@ -27,7 +28,7 @@ namespace {
 struct Options {
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
                              caseFile, last, checkedFor;
-    std::vector<std::string> schools;
+    std::vector<std::string> schools, folders;
     bool json = false, quiet = false, mirrored = false;
 };
 
@@ -255,6 +256,11 @@ Outcome run(int argc, char** argv) {
     answerCommand->add_option("DIR", o.folder)->required();
     answerCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
     answerCommand->add_option("--out", o.out)->required();
+    CLI::App* repeatCommand =
+        command("repeat", "how repeatable readings are: the same clips analysed from other markings");
+    repeatCommand->add_option("FOLDERS", o.folders, "one folder a marking, with an analysed folder for every clip")
+        ->required()
+        ->expected(2, 20);
     CLI::App* exercisesCommand = app.add_subcommand("exercises", "the exercise files");
     exercisesCommand->require_subcommand(1);
     CLI::App* list = exercisesCommand->add_subcommand("list", "ids and names");
@@ -287,6 +293,8 @@ Outcome run(int argc, char** argv) {
         outcome.exit = marks(o);
     else if (*answerCommand)
         outcome.exit = answer(o, argc, argv);
+    else if (*repeatCommand)
+        outcome.exit = showRepeatability(o.folders, o.json);
     else if (*list)
         outcome.exit = listExercises();
     else if (*show)

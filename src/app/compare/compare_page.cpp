@@ -3,6 +3,7 @@
 #include "app/compare/difference_table.h"
 #include "app/compare/pair_picture.h"
 #include "app/compare/place_strip.h"
+#include "app/compare/weeks_panel.h"
 #include "app/widgets/key_button.h"
 
 #include <QBoxLayout>
@@ -12,14 +13,17 @@ namespace deft::ui {
 ComparePage::ComparePage(ReviewSession& session, Library& library, QWidget* parent)
     : QWidget(parent), comparison_(session, library) {
     pictures_ = new PairPicture(comparison_);
+    place_ = new PlaceStrip(comparison_);
     table_ = new DifferenceTable(comparison_);
+    weeks_ = new WeeksPanel(comparison_);
     setFocusPolicy(Qt::StrongFocus);
     auto* choice = new QHBoxLayout;
     choice->setSpacing(8);
     const std::tuple<QString, QString, Comparison::Of> kinds[] = {
         {tr("Last time and this time"), QStringLiteral("1"), Comparison::Of::Times},
         {tr("First and last rep"), QStringLiteral("2"), Comparison::Of::Reps},
-        {tr("Left and right"), QStringLiteral("3"), Comparison::Of::Sides}};
+        {tr("Left and right"), QStringLiteral("3"), Comparison::Of::Sides},
+        {tr("Over the weeks"), QStringLiteral("4"), Comparison::Of::Weeks}};
     for (size_t i = 0; i < kinds_.size(); ++i) {
         const auto& [name, key, of] = kinds[i];
         kinds_[i] = new KeyButton(name, key);
@@ -32,8 +36,9 @@ ComparePage::ComparePage(ReviewSession& session, Library& library, QWidget* pare
     page->setSpacing(12);
     page->addLayout(choice);
     page->addWidget(pictures_, 1);
-    page->addWidget(new PlaceStrip(comparison_));
+    page->addWidget(place_);
     page->addWidget(table_);
+    page->addWidget(weeks_, 1);
     connect(&comparison_, &Comparison::changed, this, &ComparePage::refresh);
     refresh();
 }
@@ -41,7 +46,11 @@ ComparePage::ComparePage(ReviewSession& session, Library& library, QWidget* pare
 void ComparePage::refresh() {
     for (size_t i = 0; i < kinds_.size(); ++i)
         kinds_[i]->setKind(comparison_.of() == Comparison::Of(i) ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
+    const bool weeks = comparison_.of() == Comparison::Of::Weeks;
+    pictures_->setVisible(!weeks);
+    place_->setVisible(!weeks);
     table_->setVisible(comparison_.side(0) != nullptr);
+    weeks_->setVisible(weeks);
 }
 
 } // namespace deft::ui

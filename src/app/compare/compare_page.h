@@ -8,9 +8,11 @@ namespace deft::ui {
 class DifferenceTable;
 class KeyButton;
 class PairPicture;
+class PlaceStrip;
+class WeeksPanel;
 
 /// Two parts of the client's movement side by side, in one frame of the body and at the same place of the movement,
-/// and which of their differences are real.
+/// and which of their differences are real; or the readings over the weeks.
 class ComparePage : public QWidget {
     Q_OBJECT
 public:
@@ -28,8 +30,10 @@ private:
     void refresh();
     Comparison comparison_;
     PairPicture* pictures_;
+    PlaceStrip* place_;
     DifferenceTable* table_;
-    std::array<KeyButton*, 3> kinds_;
+    WeeksPanel* weeks_;
+    std::array<KeyButton*, 4> kinds_;
 };
 
 } // namespace deft::ui

@@ -67,6 +67,7 @@ void Comparison::choose(Of of) {
 void Comparison::nothing(const QString& why) {
     sides_.reset();
     table_.clear();
+    weeks_.clear();
     why_ = why;
     emit changed();
 }
@@ -76,6 +77,7 @@ void Comparison::refresh() {
         // What it points into has changed; it is looked at again when it is shown.
         sides_.reset();
         table_.clear();
+        weeks_.clear();
         return;
     }
     if (!session_.review()) return nothing(tr("This clip has not been measured yet."));
@@ -88,6 +90,8 @@ void Comparison::refresh() {
         return compareReps();
     case Of::Sides:
         return compareSides();
+    case Of::Weeks:
+        return compareWeeks();
     }
 }
 
@@ -98,6 +102,7 @@ void Comparison::show(Side a, Side b, bool onlyTolerances) {
             std::remove_if(table_.begin(), table_.end(), [](const Difference& d) { return d.a.stat != "worst"; }),
             table_.end());
     sides_ = {std::move(a), std::move(b)};
+    weeks_.clear();
     why_.clear();
     rep_ = std::clamp(rep_, 0, pairs() - 1);
     if (fromBench_) goToFrameOfBench();
@@ -170,6 +175,23 @@ void Comparison::compareSides() {
             others{isLeft ? tr("Right") : tr("Left"), &there, there.events.reps, otherFrames_.get()};
         isLeft ? show(mine, others) : show(others, mine);
     });
+}
+
+void Comparison::compareWeeks() {
+    if (session_.earlier().empty())
+        return nothing(
+            tr("This is the client's first clip of this exercise. Its readings stand here from the second on."));
+    nothing({});
+    const Review& now = *session_.review();
+    for (const ReadingRow& row : readingRows(now)) {
+        std::vector<Visit> earlier;
+        for (const FiledReview& filed : session_.earlier())
+            if (const Reading* r = filed.find(row.measure, row.stat)) earlier.push_back({filed.date, r->value, r->u95});
+        if (OverTime o = overTime(row, now.inputs.date, std::move(earlier)); o.visits.size() > 1)
+            weeks_.push_back(std::move(o));
+    }
+    if (weeks_.empty()) why_ = tr("No reading was known more than once.");
+    emit changed();
 }
 
 int Comparison::pairs() const { return sides_ ? int(std::min((*sides_)[0].reps.size(), (*sides_)[1].reps.size())) : 0; }

@@ -1,14 +1,15 @@
 #pragma once
 #include "app/session/review_session.h"
-#include "review/compare.h"
+#include "review/over_time.h"
 
 namespace deft::ui {
 
-/// Two parts of one client's movement side by side: this time and last time, first and last rep, left and right.
+/// Two parts of one client's movement side by side: this time and last time, first and last rep, left and right; or
+/// its readings over all visits.
 class Comparison : public QObject {
     Q_OBJECT
 public:
-    enum class Of { Times, Reps, Sides };
+    enum class Of { Times, Reps, Sides, Weeks };
 
     struct Side {
         QString title;
@@ -28,6 +29,8 @@ public:
     const QString& why() const { return why_; }
     bool isBusy() const { return job_.isRunning(); }
     const std::vector<Difference>& table() const { return table_; }
+    /// Of::Weeks: what was filed before too, in the order of the readings; else nothing.
+    const std::vector<OverTime>& weeks() const { return weeks_; }
 
     double place() const { return place_; } ///< within the rep; see alignedTime
     void setPlace(double place);
@@ -46,6 +49,7 @@ private:
     void compareTimes();
     void compareReps();
     void compareSides();
+    void compareWeeks();
     /// Another clip of this client, measured; null until it is. @param then called with it, soon or later
     void withReview(int64_t clip, const std::function<void(const Review&)>& then);
     void show(Side a, Side b, bool onlyTolerances = false);
@@ -59,6 +63,7 @@ private:
     QString why_;
     std::optional<std::array<Side, 2>> sides_;
     std::vector<Difference> table_;
+    std::vector<OverTime> weeks_;
     double place_ = kAlignTop;
     int rep_ = 0;
     int64_t otherClip_ = 0;

@@ -9,6 +9,14 @@ bool isRealChange(double before, double beforeU95, double after, double afterU95
     return std::abs(after - before) > std::hypot(beforeU95, afterU95); // false for gaps
 }
 
+std::optional<bool> isBetter(const ReadingRow& row, double before, double after) {
+    if (row.stat == "least" || row.measure == "clean_hold") return after > before; // more range, longer clean holds
+    const Tolerance t{row.measure, row.low, row.high};
+    const double was = t.excess(before), is = t.excess(after);
+    if (std::max(was, is) > 0) return is < was; // inside the tolerance all is well
+    return std::nullopt;
+}
+
 std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std::vector<ReadingRow>& b) {
     std::vector<Difference> out;
     for (const ReadingRow& first : a) {
@@ -24,15 +32,7 @@ std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std:
                             ? Difference::Verdict::Real
                             : Difference::Verdict::WithinBand;
         }
-        if (d.verdict == Difference::Verdict::Real) {
-            if (first.stat == "least" || first.measure == "clean_hold")
-                d.better = d.change > 0; // more range and longer clean holds
-            else if (first.low || first.high) {
-                const Tolerance t{first.measure, first.low, first.high};
-                const double before = t.excess(first.value), after = t.excess(second->value);
-                if (std::max(before, after) > 0) d.better = after < before; // inside the tolerance all is well
-            }
-        }
+        if (d.verdict == Difference::Verdict::Real) d.better = isBetter(first, first.value, second->value);
         out.push_back(std::move(d));
     }
     return out;

@@ -7,6 +7,9 @@ namespace deft {
 /// band for both this is the minimal detectable change, 1.96 * sqrt(2) * SEM (Weir, J Strength Cond Res 19, 2005).
 bool isRealChange(double before, double beforeU95, double after, double afterU95);
 
+/// Is a reading better after than before? Nothing where both lie within its tolerance, or neither way is better.
+std::optional<bool> isBetter(const ReadingRow& row, double before, double after);
+
 /// One reading taken twice.
 struct Difference {
     ReadingRow a, b;

@@ -1,0 +1,11 @@
+#pragma once
+#include <string>
+#include <vector>
+
+namespace deft::cli {
+
+/// How repeatable readings are: every folder holds the analysed folders of the same clips, marked anew.
+/// @return exit code
+int showRepeatability(const std::vector<std::string>& folders, bool json);
+
+} // namespace deft::cli

@@ -1,0 +1,57 @@
+#include "review/over_time.h"
+
+#include "base/dates.h"
+#include "stats/trend.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace deft {
+namespace {
+
+/// No band that a clip gives is narrower than this, in any unit; guards the weights against a band of nothing.
+constexpr double kLeastBand = 1e-3;
+
+void findTrend(OverTime& o, const std::vector<double>& value, const std::vector<double>& sd) {
+    const auto line = straightLine(o.weeks, value, sd);
+    if (!line) return; // all on one day
+    const double scatter = line->misfit / double(value.size() - 2);
+    o.perWeek = line->line.slope;
+    o.perWeekU95 = line->line.slopeU95 * std::sqrt(std::max(1.0, scatter));
+    o.atFirst = line->line.at0;
+    const bool ordered = value.size() < kOrderFrom || monotoneTrend(value).p < 0.05;
+    if (std::abs(o.perWeek) <= o.perWeekU95 || !ordered) {
+        o.verdict = OverTime::Verdict::NoTrend;
+        return;
+    }
+    o.verdict = OverTime::Verdict::Trend;
+    o.better = isBetter(o.now, o.atFirst, o.atFirst + o.perWeek * o.weeks.back());
+}
+
+} // namespace
+
+OverTime overTime(const ReadingRow& now, const std::string& today, std::vector<Visit> earlier) {
+    OverTime o{now, std::move(earlier), {}, OverTime::Verdict::TooFew, kGap, kGap, kGap, {}, false};
+    o.visits.push_back({today, now.value, now.u95});
+    o.visits.erase(std::remove_if(o.visits.begin(), o.visits.end(),
+                                  [](const Visit& v) {
+                                      return !std::isfinite(v.value) || !std::isfinite(v.u95) || !parseDate(v.date);
+                                  }),
+                   o.visits.end());
+    std::stable_sort(o.visits.begin(), o.visits.end(), [](const Visit& a, const Visit& b) { return a.date < b.date; });
+    std::vector<double> value, sd;
+    for (const Visit& v : o.visits) {
+        value.push_back(v.value);
+        sd.push_back(std::max(kLeastBand, v.u95) / kU95);
+        o.weeks.push_back(double((*parseDate(v.date) - *parseDate(o.visits.front().date)).count()) / 7);
+    }
+    if (value.size() >= kTrendFrom) findTrend(o, value, sd);
+    if (value.size() > kUnlikeFrom) {
+        const auto limits = controlLimits({value.begin(), value.end() - 1});
+        const double off = limits ? std::max(limits->low - value.back(), value.back() - limits->high) : 0;
+        o.unlike = off > o.visits.back().u95;
+    }
+    return o;
+}
+
+} // namespace deft
