@@ -2,7 +2,7 @@
 #include "base/files.h"
 #include "support/numbered_clip.h"
 #include "support/table.h"
-#include "video/clip_reader.h"
+#include "video/backward_frames.h"
 
 #include <QTemporaryDir>
 #include <QTest>

@@ -218,7 +218,7 @@ void ReviewSession::measure() {
     job_.run(
         [path = inputs_.clipPath, marks = inputs_.marks,
          earlier = followed_](StopToken stop, const ProgressFn& progress) -> Result<Followed> {
-            TrackingMemory memory = earlier;
+            TrackingMemory memory = earlier ? *earlier : TrackingMemory{};
             auto reader = ClipReader::open(path);
             if (!reader) return tl::unexpected(reader.error());
             auto tracks = trackClip(*reader, marks, stop, progress, &memory);
@@ -230,7 +230,7 @@ void ReviewSession::measure() {
                 emit failed(QString::fromStdString("Not measured: " + followed.error().detail + "."));
                 return;
             }
-            followed_ = std::move(followed->memory);
+            followed_ = std::make_shared<const TrackingMemory>(std::move(followed->memory));
             library_.cacheTracks(inputs_, followed->tracks);
             judge(std::move(followed->tracks));
         });

@@ -119,8 +119,8 @@ private:
     Answer answer_;
     std::vector<Moment> moments_;
     std::vector<FiledReview> earlier_;
-    TrackingMemory followed_;                     // of the last tracking, so that a moved mark's stretch is enough
-    std::vector<std::pair<Marks, Tracks>> known_; // tracks of this sitting, newest last, so that undo is at once
+    std::shared_ptr<const TrackingMemory> followed_; // of the last tracking, so that a moved mark's stretch is enough
+    std::vector<std::pair<Marks, Tracks>> known_;    // tracks of this sitting, newest last, so that undo is at once
     int64_t frame_ = 0;
     int rep_ = 0, moment_ = -1;
     Phase phase_ = Phase::SetUp;

@@ -1,6 +1,7 @@
 #include "landmarks/track_pass.h"
 
 #include "video/ahead_frames.h"
+#include "video/backward_frames.h"
 
 #include <algorithm>
 #include <memory>
