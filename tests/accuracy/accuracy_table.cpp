@@ -30,8 +30,8 @@ std::string number(double v, int decimals) {
 }
 
 /// The scene of a clip, which is filmed unless it is there. Nothing, and the trouble told, when that fails.
-std::optional<figure::Scene> filmedScene(const std::filesystem::path& clip, const std::string& name) {
-    const auto scene = figure::readScene(DEFT_TEST_DATA "/accuracy/scenes/" + name + ".json");
+std::optional<figure::Scene> filmedScene(const std::filesystem::path& clip, const std::filesystem::path& file) {
+    const auto scene = figure::readScene(file);
     if (!scene) {
         std::fprintf(stderr, "%s\n", scene.error().detail.c_str());
         return std::nullopt;
@@ -136,8 +136,13 @@ const Errors& of(const std::map<std::string, Errors>& pool, const std::string& k
     return it == pool.end() ? none : it->second;
 }
 
-void addMarks(Pool& pool, Errors& marks, size_t& shown, size_t& wrong, const Review& seen, const Review& truth,
-              bool stickers) {
+struct MarkErrors {
+    Errors shown;               ///< seen or weak
+    size_t seen = 0, wrong = 0; ///< told as seen; of these more than 5 px off
+};
+
+MarkErrors markErrors(Pool& pool, const Review& seen, const Review& truth, bool stickers) {
+    MarkErrors marks;
     for (const auto& [name, points] : seen.tracks.landmark) {
         std::string line;
         for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
@@ -145,30 +150,30 @@ void addMarks(Pool& pool, Errors& marks, size_t& shown, size_t& wrong, const Rev
             pool.byState[stickers][state].add(e);
             line += std::string("  ") + stateName(state) + " " + std::to_string(e.off.size()) + " rms " +
                     number(e.rms(), 2) + " in " + percent(e.coverage());
-            if (state != PointState::Lost) marks.add(e);
+            if (state != PointState::Lost) marks.shown.add(e);
             if (state != PointState::Seen) continue;
             const auto n = size_t(std::count_if(e.off.begin(), e.off.end(), [](double d) { return d > 5; }));
-            shown += e.off.size(), wrong += n;
+            marks.seen += e.off.size(), marks.wrong += n;
             line += " wrong " + std::to_string(n);
         }
         std::printf("  %-11s%s\n", name.c_str(), line.c_str());
     }
-    pool.seen[stickers] += shown, pool.wrong[stickers] += wrong;
+    pool.seen[stickers] += marks.seen, pool.wrong[stickers] += marks.wrong;
+    return marks;
 }
 
 /// Measures one clip twice, tells its own figures and adds them to the pool. False: it could not be filmed.
-bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& folder) {
+bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes, const std::filesystem::path& folder) {
     const auto clip = folder / (c.clip + ".mp4");
-    const auto scene = filmedScene(clip, c.clip);
+    const auto scene = filmedScene(clip, scenes / (c.clip + ".json"));
     if (!scene) return false;
     const bool stickers = scene->stickers;
     ReviewInputs in;
     in.exercise = c.exercise, in.side = c.side;
     const auto [seen, truth] = measureTwice(clip, in);
     std::printf("\n%s\n", c.clip.c_str());
-    Errors marks, angles;
-    size_t shown = 0, wrong = 0;
-    addMarks(pool, marks, shown, wrong, seen, truth, stickers);
+    Errors angles;
+    const MarkErrors marks = markErrors(pool, seen, truth, stickers);
     for (const Series& s : truth.series.series) {
         const Errors e = errorsOf(seen, truth, s.id);
         if (e.asked == 0) continue;
@@ -195,10 +200,10 @@ bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& folder)
     }
     const std::string largest = largestOf(events, seen, truth);
     std::printf("  %s; clear %d, contradicted %d\n", largest.c_str(), all, w);
-    pool.clips += "| " + c.title + " | " + number(marks.rms(), 2) + " px | " +
-                  percent(double(wrong) / double(std::max<size_t>(1, shown))) + " % | " + number(angles.rms(), 2) +
-                  "° | " + percent(angles.coverage()) + " % | " + percent(angles.measured()) + " % | " + largest +
-                  " |\n";
+    pool.clips += "| " + c.title + " | " + number(marks.shown.rms(), 2) + " px | " +
+                  percent(double(marks.wrong) / double(std::max<size_t>(1, marks.seen))) + " % | " +
+                  number(angles.rms(), 2) + "° | " + percent(angles.coverage()) + " % | " + percent(angles.measured()) +
+                  " % | " + largest + " |\n";
     std::fflush(stdout);
     return true;
 }
@@ -246,19 +251,26 @@ std::string tablesOf(const Pool& pool) {
 } // namespace
 
 int main(int argc, char** argv) {
-    if (argc < 2) return std::fprintf(stderr, "accuracy_table CLIPS [--only CLIP] [DOCUMENT]\n"), 2;
+    if (argc < 2)
+        return std::fprintf(stderr, "accuracy_table CLIPS [--only CLIP] [--cases FILE] [DOCUMENT]\n"
+                                    "FILE: another cases.json, with its scenes in the folder scenes beside it\n"),
+               2;
     const std::filesystem::path folder = argv[1];
     std::filesystem::create_directories(folder);
     std::string only, document;
+    std::filesystem::path cases = DEFT_TEST_DATA "/accuracy/cases.json";
     for (int i = 2; i < argc; ++i) {
         if (std::string(argv[i]) == "--only" && i + 1 < argc)
             only = argv[++i];
+        else if (std::string(argv[i]) == "--cases" && i + 1 < argc)
+            cases = argv[++i];
         else
             document = argv[i];
     }
     Pool pool;
-    for (const MadeCase& c : madeCases())
-        if (c.clip.find(only) != std::string::npos && !addClip(pool, c, folder)) return 1;
+    for (const MadeCase& c : readCases(cases))
+        if (c.clip.find(only) != std::string::npos && !addClip(pool, c, cases.parent_path() / "scenes", folder))
+            return 1;
     const std::string text = tablesOf(pool);
     std::printf("\n%s", text.c_str());
     if (document.empty()) return 0;

@@ -66,13 +66,47 @@ private slots:
             QVERIFY(seen.events.reps[0].hold.brokenBy.empty());
             QCOMPARE(seen.events.reps[1].hold.brokenBy, std::string("level_loss"));
             QCOMPARE(seen.events.reps[2].brokenBy, std::string("pelvis_on_trunk"));
-        } else {
-            // The tracks that ship with the demo are those that tracking gives now.
-            const Tracks shipped = demoTracks();
-            for (const auto& [landmark, points] : shipped.landmark)
-                for (size_t i = 0; i < points.size(); ++i)
-                    NEAR((points[i].at - seen.tracks.landmark.at(landmark)[i].at).norm(), 0, 0.05);
         }
+    }
+
+    /// The tracks that ship with the demo, so that its earlier reviews are there at once, are those that tracking
+    /// gives.
+    void shippedTracks_data() {
+        QTest::addColumn<QString>("name");
+        for (const char* name : {"ruta-bridge-march", "ruta-bridge-early-april", "ruta-bridge-april"})
+            QTest::newRow(name) << QString::fromLatin1(name);
+    }
+    void shippedTracks() {
+        QFETCH(QString, name);
+        auto clip = ClipReader::open(demoClip(name.toStdString())).value();
+        const Tracks now = trackClip(clip, demoInputs(name.toStdString()).marks).value();
+        for (const auto& [landmark, points] : demoTracks(name.toStdString()).landmark)
+            for (size_t i = 0; i < points.size(); ++i)
+                NEAR((points[i].at - now.landmark.at(landmark)[i].at).norm(), 0, 0.05);
+    }
+
+    /// The corners of the made mat tell where the camera was put.
+    void matTellsTheCamera_data() {
+        QTest::addColumn<double>("yaw");
+        for (const double yaw : {-15.0, 0.0, 6.0}) QTest::addRow("%g°", yaw) << yaw;
+    }
+    void matTellsTheCamera() {
+        QFETCH(double, yaw);
+        Json j = readJsonFile(DEFT_TEST_DATA "/accuracy/scenes/bridge-plain.json").value();
+        j["camera"]["yaw_deg"] = yaw, j["camera"]["roll_deg"] = 2, j["camera"]["focal_px"] = 1300;
+        const auto scene = figure::parseScene(j, "scene").value();
+        const auto points = figure::FilmStudio(scene).frame(0).points;
+        std::array<Point2, 4> corners;
+        for (size_t i = 0; i < 4; ++i) {
+            const auto& p = points.at(std::string("mat_") + char('a' + i));
+            QVERIFY(p.visible);
+            corners[i] = {p.x, p.y};
+        }
+        const auto view = matView(corners, {180, 64}, Lens::ofPhone(scene.camera.width, scene.camera.height));
+        QVERIFY(view);
+        NEAR(std::abs(view->turnDeg), std::abs(yaw), 0.1);
+        NEAR(std::abs(view->rollDeg), 2, 0.1);
+        QVERIFY(view->turnU95 < 3);
     }
 
     /// Head to the right, mirrored, the camera rolled, at a variable rate, stored lying on its side.

@@ -15,11 +15,10 @@ namespace deft::test {
 struct MadeCase {
     std::string clip, title, exercise, side;
 };
-inline std::vector<MadeCase> madeCases() {
+inline std::vector<MadeCase> readCases(const std::filesystem::path& file) {
     std::vector<MadeCase> cases;
-    const Json all = readJsonFile(DEFT_TEST_DATA "/accuracy/cases.json").value();
-    for (const Json& j : all)
-        cases.push_back({j.at("clip"), j.at("title"), j.at("exercise"), j.at("side")});
+    const Json all = readJsonFile(file).value();
+    for (const Json& j : all) cases.push_back({j.at("clip"), j.at("title"), j.at("exercise"), j.at("side")});
     return cases;
 }
 

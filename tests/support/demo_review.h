@@ -21,12 +21,14 @@ inline ReviewInputs demoInputs(const std::string& name = "ruta-bridge-april") {
     return in;
 }
 
-inline ClipInfo demoClipInfo() { return ClipReader::open(demoClip("ruta-bridge-april"))->info(); }
+inline ClipInfo demoClipInfo(const std::string& name = "ruta-bridge-april") {
+    return ClipReader::open(demoClip(name))->info();
+}
 
-inline Tracks demoTracks() {
-    const std::string path = DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.tracks.csv";
+inline Tracks demoTracks(const std::string& name = "ruta-bridge-april") {
+    const std::string path = DEFT_SOURCE_DIR "/demo/clips/" + name + ".tracks.csv";
     Tracks t = parseTracks(readFile(path).value(), path).value();
-    t.time_s = demoClipInfo().time_s;
+    t.time_s = demoClipInfo(name).time_s;
     return t;
 }
 
