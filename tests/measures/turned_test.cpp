@@ -127,6 +127,12 @@ private slots:
         NEAR(turn[90], 35, 2.5); // less what skin and marks may do to the width
         QCOMPARE(possibleTurn(t, View::Side, axes)[90], kUnknownTurn_deg);
         QCOMPARE(possibleTurn(t, View::Above, axes)[90], 0.0); // it turns in the picture itself
+        // Beside the body a mat tells more, or less, than what may be wrong by eye; the body may lie askew on it.
+        MatView mat;
+        mat.turnDeg = -9, mat.turnU95 = 1;
+        NEAR(possibleTurn(t, View::Side, axes, mat)[90], 9 + std::hypot(1, kAlongMat_deg), 1e-9);
+        mat.turnDeg = 0.2, mat.turnU95 = 0.5;
+        QVERIFY(possibleTurn(t, View::Side, axes, mat)[90] < kUnknownTurn_deg);
     }
 };
 

@@ -1,6 +1,7 @@
 // What the coach draws and says on the bench, by mouse and keys: it counts at once, goes into the answer, and is
 // undone.
 #include "app/bench/drawing_tool.h"
+#include "app/bench/mat_tool.h"
 #include "app/bench/readings_panel.h"
 #include "app/exercises/exercises_page.h"
 #include "review/neutral.h"
@@ -15,6 +16,9 @@ using namespace deft::test;
 
 class AnnotatingTest : public DrivenWindow {
     Q_OBJECT
+
+    /// Corners of the mat in Ruta's clip of May, as its scene projects them; not in the order in which they go round.
+    const std::array<Point2, 4> kMat = {Point2(12, 587), Point2(1151, 503), Point2(1271, 574), Point2(131, 513)};
 
     DrawingTool& tool() { return stage().drawing(); }
     QPoint at(double x, double y) { return stage().toWidget({x, y}).toPoint(); }
@@ -56,6 +60,40 @@ private slots:
         while (session().undoStack().canUndo()) session().undoStack().undo();
     }
     void cleanupTestCase() { window_.reset(); }
+
+    /// Four presses on the mat's corners are one step; they are followed with the marks and tell of the camera.
+    void cornersOfTheMat() {
+        QVERIFY(!session().review()->series.context.mat);
+        const double before = session().review()->series.find("trunk")->u95[300];
+        session().setFrame(0);
+        QVERIFY(QTest::qWaitFor([&] { return !stage().isPreview() && stage().shownFrame() == 0; }, 5000));
+        key(Qt::Key_M, Qt::ControlModifier);
+        QVERIFY(stage().mat().isActive() && stage().mat().hint().contains(QStringLiteral("1 of 4")));
+        key(Qt::Key_Escape); // thought better of it
+        QVERIFY(!stage().mat().isActive() && window_->room() == MainWindow::Bench);
+        stage().resetZoom();
+        key(Qt::Key_M, Qt::ControlModifier);
+        for (const Point2& corner : kMat) {
+            QVERIFY(!session().inputs().marks.mat);
+            QTest::mouseClick(&stage(), Qt::LeftButton, {}, at(corner.x(), corner.y()));
+        }
+        QVERIFY(!stage().mat().isActive());
+        QCOMPARE(session().inputs().marks.mat, std::optional(MatSize{}));
+        QVERIFY(QTest::qWaitFor([&] { return session().review()->series.context.mat.has_value(); }, 120000));
+        const MatView& mat = *session().review()->series.context.mat;
+        QVERIFY2(std::abs(mat.turnDeg) < mat.turnU95 + 0.5,
+                 qPrintable(QString::number(mat.turnDeg)));                   // it stood square
+        QVERIFY(session().review()->series.find("trunk")->u95[300] < before); // surer than by eye
+        QVERIFY(session().review()->series.find("gap_cm") || !session().review()->series.find("gap"));
+        stage().mat().setSize({200, 80});
+        QCOMPARE(session().inputs().marks.mat, std::optional(MatSize{200, 80}));
+        undo();
+        QCOMPARE(session().inputs().marks.mat, std::optional(MatSize{}));
+        stage().mat().setSize({}); // the usual one again, for the tests after this
+        undo();
+        undo();
+        QVERIFY(!session().inputs().marks.mat && !session().review()->series.context.mat);
+    }
 
     void arrowWithWords() {
         session().setFrame(300);

@@ -1,6 +1,7 @@
 // Clips that come in through the inbox, what stands side by side, and what goes out to the client.
 #include "app/compare/difference_table.h"
 #include "app/compare/pair_picture.h"
+#include "app/compare/weeks_panel.h"
 #include "app/window/demo_phone.h"
 #include "app/window/first_steps.h"
 #include "app/window/guide.h"
@@ -178,6 +179,30 @@ private slots:
         QVERIFY(!comparison.side(0) && !comparison.why().isEmpty()); // a bridge on both legs has no sides
         key(Qt::Key_Escape);
         QCOMPARE(window_->room(), MainWindow::Bench);
+    }
+
+    /// Every reading over all visits, this one the last; what was filed before counts, and nothing else is drawn.
+    void overTheWeeks() {
+        openRuta();
+        key(Qt::Key_3, Qt::AltModifier);
+        QCOMPARE(window_->room(), MainWindow::Compare);
+        QTest::keyClick(&window_->comparePage(), Qt::Key_4);
+        const auto& weeks = window_->comparePage().comparison().weeks();
+        const auto bend = std::find_if(weeks.begin(), weeks.end(), [](const OverTime& o) {
+            return o.now.measure == "pelvis_on_trunk" && o.now.stat == "worst";
+        });
+        QVERIFY(bend != weeks.end());
+        QCOMPARE(bend->visits.size(), session().earlier().size() + 1);
+        QCOMPARE(bend->visits.front().date, std::string("2026-03-19"));
+        QCOMPARE(bend->visits.back().date, std::string("2026-05-14"));
+        QVERIFY(bend->verdict == OverTime::Verdict::Trend && bend->better == true); // her back bends less and less
+        const auto* panel = window_->findChild<WeeksPanel*>();
+        QVERIFY(panel && panel->isVisible() && !window_->comparePage().pictures().isVisible());
+        QVERIFY(panel->accessibleDescription().contains(WeeksPanel::verdict(*bend)));
+        QVERIFY(WeeksPanel::verdict(*bend).startsWith(QStringLiteral("getting better")));
+        QTest::keyClick(&window_->comparePage(), Qt::Key_2);
+        QVERIFY(window_->comparePage().comparison().weeks().empty() && !panel->isVisible());
+        QVERIFY(window_->comparePage().pictures().isVisible());
     }
 
     /// A client's first clip has no last time; one hold is compared with itself, early and late.

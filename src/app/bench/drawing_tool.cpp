@@ -1,5 +1,6 @@
 #include "app/bench/drawing_tool.h"
 
+#include "app/bench/mat_tool.h"
 #include "app/bench/stage_picture.h"
 #include "app/paint/drawings.h"
 #include "app/theme/palette.h"
@@ -36,6 +37,7 @@ DrawingTool::DrawingTool(ReviewSession& session, StagePicture& stage)
 
 void DrawingTool::start(Drawing::Kind kind) {
     cancel();
+    stage_.mat().cancel();
     if (!session_.isOpen() || session_.isFiled()) return;
     active_ = true;
     drawing_ = {kind, session_.clip().time_s[size_t(stage_.shownFrame())], {}, {}};

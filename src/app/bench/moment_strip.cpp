@@ -133,6 +133,10 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         if (stage_.selected().isEmpty()) {
             say(tr("Mending"), Size::Body, QFont::DemiBold, c.onStage);
             say(tr("drag a mark, or [ and ] to choose one; M ends"), Size::Small, QFont::Normal, dim);
+            if (const auto& mat = session_.review()->series.context.mat)
+                say(tr("camera %1 ± %2 off square to the mat")
+                        .arg(reading(std::abs(mat->turnDeg), "deg", 1, false), band(mat->turnU95)),
+                    Size::Small, QFont::Normal, dim);
             return;
         }
         const TrackPoint* point =

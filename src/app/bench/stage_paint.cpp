@@ -1,5 +1,6 @@
 // How the stage draws itself; what it does with mouse and keys is in stage_picture.cpp.
 #include "app/bench/drawing_tool.h"
+#include "app/bench/mat_tool.h"
 #include "app/bench/stage_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/sketch_picture.h"
@@ -116,7 +117,7 @@ void StagePicture::paintWords(QPainter& p) const {
                          .arg(pair->bestRep + 1)
                          .arg(session_.clip().time_s[size_t(pair->best)], 0, 'f', 1),
                      Qt::AlignRight);
-    if (const QString hint = drawing_->hint(); !hint.isEmpty()) haloText(p, {16, height() - 14.0}, hint);
+    if (const QString hint = drawing_->hint() + mat_->hint(); !hint.isEmpty()) haloText(p, {16, height() - 14.0}, hint);
     if (mending_ && !selected_.isEmpty())
         haloText(p, {width() - 16.0, height() - 14.0}, words(selected_), Qt::AlignRight);
 }
@@ -169,6 +170,7 @@ void StagePicture::paintEvent(QPaintEvent*) {
         }
     }
     drawing_->paint(p, view());
+    mat_->paint(p, view());
     paintGhosts(p);
     if (sticker_ && (dragged_ || isPlacing())) {
         const QPointF c = toWidget({sticker_->centre.x(), sticker_->centre.y()});

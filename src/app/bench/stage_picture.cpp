@@ -1,6 +1,7 @@
 #include "app/bench/stage_picture.h"
 
 #include "app/bench/drawing_tool.h"
+#include "app/bench/mat_tool.h"
 #include "app/paint/body_overlay.h"
 #include "app/sheet/rep_rows.h"
 #include "landmarks/names.h"
@@ -20,6 +21,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
     setMouseTracking(true);
     setAccessibleName(tr("Picture"));
     drawing_ = new DrawingTool(session, *this);
+    mat_ = new MatTool(session, *this);
     connect(&session, &ReviewSession::opened, this, [this] {
         image_ = {};
         mending_ = fitted_ = false;
@@ -184,12 +186,15 @@ void StagePicture::select(const QString& landmark) {
 void StagePicture::placeAtCursor() {
     if (drawing_->isActive())
         drawing_->pointAtCursor();
+    else if (mat_->isActive())
+        mat_->pointAtCursor();
     else if (isPlacing() && cursor_ && !isPreview())
         place(*cursor_);
 }
 
 void StagePicture::nudge(const QPointF& px) {
     if (drawing_->isActive()) return drawing_->nudge(20 * px);
+    if (mat_->isActive()) return mat_->nudge(20 * px);
     if (isPlacing()) {
         // Big steps at first, fine ones for the last pixels: half a pixel of a mark is ten of the cursor.
         const QPointF from = cursor_.value_or(QPointF(session_.clip().width / 2.0, session_.clip().height / 2.0));

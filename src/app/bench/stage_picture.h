@@ -7,6 +7,7 @@
 namespace deft::ui {
 
 class DrawingTool;
+class MatTool;
 
 /// The frame, large, with the body drawn on it. Zooms with the wheel; marks can be dragged (mending) or placed one
 /// after the other (a new clip).
@@ -51,6 +52,7 @@ public:
     QPointF toWidget(const QPointF& clip) const { return view().map(clip); }
     QPointF toClip(const QPointF& widget) const { return view().inverted().map(widget); }
     DrawingTool& drawing() { return *drawing_; }
+    MatTool& mat() { return *mat_; }
 
 signals:
     void stateChanged(); ///< mending, placing or the selected mark changed
@@ -77,6 +79,7 @@ private:
 
     ReviewSession& session_;
     DrawingTool* drawing_;
+    MatTool* mat_;
     QImage image_;
     int64_t shown_ = 0; ///< the frame that image_ is of; while another is being decoded not the session's
     bool mending_ = false, bestOver_ = false, damaged_ = false;

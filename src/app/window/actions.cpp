@@ -3,6 +3,7 @@
 #include "app/answer/answer_row.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/drawing_tool.h"
+#include "app/bench/mat_tool.h"
 #include "app/bench/readings_panel.h"
 #include "app/bench/target_panel.h"
 #include "app/compare/compare_page.h"
@@ -88,6 +89,8 @@ void MainWindow::makeActions() {
     add(moment, tr("Back to the queue"), {K(Qt::Key_Escape)}, bench_, [this] {
         if (bench_->stage().drawing().isActive())
             bench_->stage().drawing().cancel();
+        else if (bench_->stage().mat().isActive())
+            bench_->stage().mat().cancel();
         else if (bench_->stage().isMending())
             bench_->stage().setMending(false);
         else
@@ -146,6 +149,17 @@ void MainWindow::makeActions() {
                                         {tr("Move it finely down"), Qt::Key_Down, QPointF(0, 0.05)}})
         add(marks, name, {K(Qt::CTRL | Qt::SHIFT | key)}, bench_, [&stage, step = by] { stage.nudge(step); });
     add(marks, tr("Onto the sticker or corner beside it"), {K(Qt::Key_X)}, bench_, [&stage] { stage.snapSelected(); });
+    add(marks, tr("Mark the corners of the mat"), {K(Qt::CTRL | Qt::Key_M)}, bench_, [&stage] { stage.mat().start(); });
+    QMenu* sizes = marks->addMenu(tr("Size of the mat"));
+    connect(sizes, &QMenu::aboutToShow, this, [sizes, &mat = stage.mat()] {
+        sizes->clear();
+        for (const MatSize& size : matSizes()) {
+            QAction* choice = sizes->addAction(tr("%1 × %2 cm").arg(size.length_cm).arg(size.width_cm));
+            choice->setCheckable(true);
+            choice->setChecked(mat.size() == size);
+            connect(choice, &QAction::triggered, &mat, [&mat, size] { mat.setSize(size); });
+        }
+    });
     add(marks, tr("Confirm all proposed marks"), {K(Qt::Key_C)}, bench_, [&stage] { stage.confirmGhosts(); });
     add(marks, tr("Go to the proposed marks"), {K(Qt::Key_G)}, bench_, [&stage] { stage.goToProposals(); });
     add(marks, tr("Place the next mark, or a point of the drawing, at the cursor"), {K(Qt::Key_P)}, bench_,
@@ -157,7 +171,8 @@ void MainWindow::makeActions() {
     Comparison& comparison = compare_->comparison();
     for (const auto& [name, key, of] : {std::tuple{tr("Last time and this time"), Qt::Key_1, Comparison::Of::Times},
                                         {tr("First and last rep"), Qt::Key_2, Comparison::Of::Reps},
-                                        {tr("Left and right"), Qt::Key_3, Comparison::Of::Sides}})
+                                        {tr("Left and right"), Qt::Key_3, Comparison::Of::Sides},
+                                        {tr("Over the weeks"), Qt::Key_4, Comparison::Of::Weeks}})
         add(pair, name, {K(key)}, compare_, [&comparison, kind = of] { comparison.choose(kind); });
     add(pair, tr("A little later in the movement"), {K(Qt::Key_Right)}, compare_, [this] { compare_->step(0.05); });
     add(pair, tr("A little earlier"), {K(Qt::Key_Left)}, compare_, [this] { compare_->step(-0.05); });

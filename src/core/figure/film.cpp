@@ -199,6 +199,14 @@ FilmedFrame FilmStudio::frame(double seconds) const {
         const Vec3 seen = camera.project({x, kMatTop, 0.13f});
         out.points[name] = {double(seen.x()), double(seen.y()), true};
     }
+    const std::pair<const char*, std::pair<float, float>> corners[] = {
+        {"mat_a", {-1, 1}}, {"mat_b", {1, 1}}, {"mat_c", {1, -1}}, {"mat_d", {-1, -1}}};
+    for (const auto& [name, at] : corners) {
+        const Vec3 seen = camera.project({at.first * kMatLength / 2, kMatTop, at.second * kMatWidth / 2});
+        const bool inside = seen.x() >= 0 && seen.y() >= 0 && seen.x() <= float(camera.width - 1) &&
+                            seen.y() <= float(camera.height - 1);
+        out.points[name] = {double(seen.x()), double(seen.y()), inside};
+    }
     out.body = trueBody(pose, s.bearings, s.near);
     if (scene.mirrored) {
         cv::flip(out.picture, out.picture, 1);
@@ -251,8 +259,9 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
             truth += ",bone_tilt,bone_pelvis_on_trunk,bone_trunk,bone_hip_angle,bone_knee_angle\n";
             Json points = Json::object();
             for (const auto& [name, p] : f.points) {
+                // Corners of the mat are marked only where a scene asks for them, as a coach would.
                 const bool wanted = scene.marks.empty()
-                                        ? p.visible
+                                        ? p.visible && !name.starts_with("mat_")
                                         : std::find(scene.marks.begin(), scene.marks.end(), name) != scene.marks.end();
                 if (wanted) points[name] = {rounded(p.x, 2), rounded(p.y, 2)};
             }
@@ -260,6 +269,9 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
                      {"version", 1},
                      {"mirrored", scene.mirrored},
                      {"frames", {{{"time_s", times[0]}, {"points", points}}}}};
+            if (points.contains("mat_a"))
+                marks["mat"] = {{"length_cm", std::lround(100 * kMatLength)},
+                                {"width_cm", std::lround(100 * kMatWidth)}};
         }
         char start[48];
         std::snprintf(start, sizeof start, "%zu,%.6f", i, times[i]);

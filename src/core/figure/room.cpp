@@ -182,7 +182,8 @@ RoomPicture renderRoom(const std::string& name, const Camera& camera, const Vec3
     boxes.push_back(
         {{-6, -0.1f, -6}, {6, 0, 6}, name == "rehearsal-room" ? Surface::Boards : Surface::Wall, plan.floorColour});
     boxes.push_back({{-6, 0, -1.7f}, {6, 4, -1.5f}, plan.wall, plan.wallColour});
-    boxes.push_back({{-0.90f, 0, -0.32f}, {0.90f, kMatTop, 0.32f}, Surface::Mat, matColour});
+    boxes.push_back(
+        {{-kMatLength / 2, 0, -kMatWidth / 2}, {kMatLength / 2, kMatTop, kMatWidth / 2}, Surface::Mat, matColour});
 
     RoomPicture out;
     out.sky.create(camera.height, camera.width);

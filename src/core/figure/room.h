@@ -19,6 +19,7 @@ std::vector<std::string> roomNames();
 /// @param samplesPerPixel rays a pixel; 4 is good, 1 is quick
 RoomPicture renderRoom(const std::string& name, const Camera& camera, const Vec3& matColour, int samplesPerPixel);
 
-constexpr float kMatTop = 0.010f; ///< height of the mat's surface (m)
+constexpr float kMatTop = 0.010f;                      ///< height of the mat's surface (m)
+constexpr float kMatLength = 1.80f, kMatWidth = 0.64f; ///< (m)
 
 } // namespace deft::figure

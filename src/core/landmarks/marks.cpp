@@ -104,6 +104,14 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
             if (!value.is_object() || length == value.end() || !length->is_number() || !(length->get<double>() > 0))
                 return bad("/scale/length_cm should be a length in centimetres above 0");
             marks.scaleLengthCm = length->get<double>();
+        } else if (key == "mat") {
+            const auto side = [&](const char* name) {
+                const auto it = value.is_object() ? value.find(name) : value.end();
+                return value.is_object() && it != value.end() && it->is_number() ? it->get<double>() : 0;
+            };
+            marks.mat = MatSize{side("length_cm"), side("width_cm")};
+            if (!(marks.mat->width_cm > 0) || !(marks.mat->length_cm > marks.mat->width_cm))
+                return bad("/mat should have a length_cm, and a width_cm above 0 that is shorter");
         } else {
             marks.more[key] = value;
         }
@@ -127,6 +135,7 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
 Json toJson(const Marks& marks) {
     Json json = {{"format", "deft-mirror-marks"}, {"version", 1}, {"mirrored", marks.mirrored}};
     if (marks.scaleLengthCm) json["scale"] = {{"length_cm", *marks.scaleLengthCm}};
+    if (marks.mat) json["mat"] = {{"length_cm", marks.mat->length_cm}, {"width_cm", marks.mat->width_cm}};
     json["frames"] = toJson(marks.frames);
     if (!marks.seeds.empty()) json["seeds"] = toJson(marks.seeds);
     for (const auto& [key, value] : marks.more.items()) json[key] = value;

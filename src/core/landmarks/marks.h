@@ -15,10 +15,17 @@ struct MarkedFrame {
     bool operator==(const MarkedFrame&) const = default;
 };
 
+/// An exercise mat: 183 by 61 cm, as most are sold (common practice, no published source).
+struct MatSize {
+    double length_cm = 183, width_cm = 61;
+    bool operator==(const MatSize&) const = default;
+};
+
 /// Content of a marks file: `deft-mirror-marks` 1.
 struct Marks {
     bool mirrored = false;
     std::optional<double> scaleLengthCm;
+    std::optional<MatSize> mat;      ///< of the mat whose corners are mat_a … mat_d; nothing = the usual one
     std::vector<MarkedFrame> frames; ///< rising times
     /// Where a body finder saw joints, right to within some ten pixels. They belong to the marks, so that a clip is
     /// measured alike however its marks came about.

@@ -36,6 +36,10 @@ const std::map<std::string, std::string, std::less<>>& words() {
                                                                       {"plumb_b", "lower end of the plumb line"},
                                                                       {"scale_a", "one end of the known length"},
                                                                       {"scale_b", "other end of the known length"},
+                                                                      {"mat_a", "first corner of the mat"},
+                                                                      {"mat_b", "second corner of the mat"},
+                                                                      {"mat_c", "third corner of the mat"},
+                                                                      {"mat_d", "fourth corner of the mat"},
                                                                       {"wheel", "wheel"},
                                                                       {"ball", "ball"}};
     return w;
@@ -60,8 +64,8 @@ const std::vector<std::string>& sideLandmarks() {
 }
 
 const std::vector<std::string>& sceneLandmarks() {
-    static const std::vector<std::string> names = {"floor_a", "floor_b", "plumb_a", "plumb_b",
-                                                   "scale_a", "scale_b", "wheel",   "ball"};
+    static const std::vector<std::string> names = {"floor_a", "floor_b", "plumb_a", "plumb_b", "scale_a", "scale_b",
+                                                   "mat_a",   "mat_b",   "mat_c",   "mat_d",   "wheel",   "ball"};
     return names;
 }
 

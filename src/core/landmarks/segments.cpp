@@ -20,7 +20,10 @@ const std::vector<SegmentPlan>& plans() {
         {"upper arm", {"shoulder", "elbow"}, "shoulder", "elbow"},
         {"forearm", {"elbow", "wrist"}, "elbow", "wrist"},
         {"hand", {"wrist", "hand"}, "", ""},
-        {"scene", {"floor_a", "floor_b", "plumb_a", "plumb_b", "scale_a", "scale_b"}, "", ""},
+        {"scene",
+         {"floor_a", "floor_b", "plumb_a", "plumb_b", "scale_a", "scale_b", "mat_a", "mat_b", "mat_c", "mat_d"},
+         "",
+         ""},
     };
     return p;
 }

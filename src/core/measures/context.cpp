@@ -1,5 +1,7 @@
 #include "measures/context.h"
 
+#include "measures/mat_view.h"
+
 #include "signal/resample.h"
 
 #include <array>
@@ -15,14 +17,22 @@ struct Floor {
 };
 
 Floor floorOf(const Tracks& tracks) {
-    auto line = [&](const char* from, const char* to) -> std::optional<std::pair<Point2, Vector2>> {
+    using Line = std::optional<std::pair<Point2, Vector2>>;
+    auto line = [&](const char* from, const char* to) -> Line {
         const auto a = medianPlace(tracks, from), b = medianPlace(tracks, to);
         if (!a || !b || (*b - *a).norm() <= 20) return std::nullopt;
         return std::pair(*a, Vector2(*b - *a));
     };
+    auto matMiddle = [&]() -> Line {
+        const auto c = matCorners(tracks);
+        if (!c) return std::nullopt;
+        return std::pair(Point2(((*c)[0] + (*c)[3]) / 2), Vector2(((*c)[1] + (*c)[2] - (*c)[0] - (*c)[3]) / 2));
+    };
     auto sd = [](const Vector2& span) { return degrees(std::sqrt(2.0) * kMarkingSdPx / span.norm()); };
     Floor floor;
-    const auto mat = line("floor_a", "floor_b"), plumb = line("plumb_a", "plumb_b");
+    auto mat = line("floor_a", "floor_b");
+    if (!mat) mat = matMiddle();
+    const auto plumb = line("plumb_a", "plumb_b");
     if (mat) {
         floor.along = mat->second.normalized();
         floor.point = mat->first;

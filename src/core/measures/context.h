@@ -46,7 +46,8 @@ std::optional<std::pair<std::string, std::string>> hipPair(const Tracks& tracks,
 /// Median place of a landmark over all usable frames: robust against single wrong frames.
 std::optional<Point2> medianPlace(const Tracks& tracks, const std::string& name);
 
-/// The floor comes from floor_a–floor_b, else from plumb_a–plumb_b, else the camera is taken as level.
+/// The floor comes from floor_a–floor_b, else from the line halfway between the mat's long sides, else from
+/// plumb_a–plumb_b, else the camera is taken as level.
 /// @errors NotFound when the marks that give the body's direction are missing: shoulder or ear, and hip, from the side;
 /// a left and a right hip point and shoulder else
 Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view = View::Side);

@@ -1,5 +1,5 @@
 #pragma once
-#include "measures/context.h"
+#include "measures/mat_view.h"
 
 #include <functional>
 #include <span>
@@ -17,6 +17,7 @@ struct MeasureContext {
     double startPelvisPx = 0;             ///< distance of the hip points in the set-up, views with two sides
     double startShouldersPx = 0;          ///< distance of the shoulders in the set-up, views with two sides
     double pxPerCm = 0;                   ///< 0 = no known length was marked
+    std::optional<MatView> mat;           ///< what the mat's corners tell of the camera
     std::string lineEnd = "knee";         ///< far end of the line that `sag` is measured from
     std::string hipLeft;                  ///< left mark of the pair of hip points, see hipPair()
     std::string midline;                  ///< the midline mark of `shift`; empty = none is marked

@@ -67,6 +67,8 @@ Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& opti
     if (const auto a = medianPlace(tracks, "scale_a"), b = medianPlace(tracks, "scale_b");
         a && b && options.scaleLength_cm > 0)
         c.pxPerCm = (*b - *a).norm() / options.scaleLength_cm;
+    c.mat = matView(tracks, options.mat, options.lens);
+    if (c.mat && c.pxPerCm == 0) c.pxPerCm = c.mat->pxPerCm;
     return c;
 }
 
@@ -145,9 +147,12 @@ struct TurnedPicture {
 std::vector<TurnedPicture> turnedPictures(const Tracks& tracks, const SeriesOptions& options,
                                           const MeasureContext& context) {
     std::vector<TurnedPicture> out;
-    const auto turn = possibleTurn(tracks, options.view, context.axes);
+    const bool alongMat = options.position != Position::Upright;
+    Lens lens = options.lens;
+    if (context.mat) lens.focalPx = context.mat->focalPx;
+    const auto turn = possibleTurn(tracks, options.view, context.axes, alongMat ? context.mat : std::nullopt);
     for (const double sign : {-1.0, 1.0}) {
-        Tracks other = asIfSquare(tracks, turn, sign, options.view, context.axes, options.lens);
+        Tracks other = asIfSquare(tracks, turn, sign, options.view, context.axes, lens);
         if (auto c = contextOf(other, options)) out.push_back({std::move(other), std::move(*c)});
     }
     return out;

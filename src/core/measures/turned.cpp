@@ -90,11 +90,15 @@ std::optional<LimbTurn> turnOfLimbs(const Tracks& tracks, const BodyAxes& axes) 
     return LimbTurn{best->more > kLimbNoise ? turnOf(best->more) : 0, turnOf(best->more + kLimbNoise)};
 }
 
-std::vector<double> possibleTurn(const Tracks& tracks, View view, const BodyAxes& axes) {
-    std::vector<double> turn(tracks.frames(), view == View::Above ? 0 : kUnknownTurn_deg);
-    if (view == View::Side)
+std::vector<double> possibleTurn(const Tracks& tracks, View view, const BodyAxes& axes,
+                                 const std::optional<MatView>& mat) {
+    double camera = view == View::Above ? 0 : kUnknownTurn_deg;
+    if (view == View::Side) {
+        if (mat) camera = std::abs(mat->turnDeg) + std::hypot(mat->turnU95, kAlongMat_deg);
         if (const auto limbs = turnOfLimbs(tracks, axes); limbs && limbs->deg > 0)
-            std::fill(turn.begin(), turn.end(), std::min(limbs->most_deg, kMostTurn_deg));
+            camera = std::max(camera, limbs->most_deg);
+    }
+    std::vector<double> turn(tracks.frames(), std::min(camera, kMostTurn_deg));
     if (view == View::Side || view == View::Above) return turn;
     const auto width = pelvisWidth(tracks, view);
     std::vector<double> known;
@@ -121,7 +125,7 @@ Tracks asIfSquare(const Tracks& tracks, const std::vector<double>& turnDeg, doub
         pivot = *hip;
     Tracks out = tracks;
     for (auto& [name, points] : out.landmark)
-        for (size_t i = 0; i < points.size(); ++i)
+        for (size_t i = 0; i < points.size() && !name.starts_with("mat_"); ++i) // the mat lies in no upright plane
             if (points[i].usable()) points[i].at = seenSquare(points[i].at, sign * turnDeg[i], pivot, axes.up, lens);
     return out;
 }

@@ -1,21 +1,12 @@
 #pragma once
-#include "measures/context.h"
+#include "measures/mat_view.h"
 
 namespace deft {
 
 /// A phone that was set down by eye stands square to the body within this many degrees (95 %; chosen here).
 constexpr double kUnknownTurn_deg = 4;
-/// Focal length of a phone's main camera over the longer side of its picture: 26 mm on 36 mm of film (common practice,
-/// no published source). A longer one makes perspective milder.
-constexpr double kPhoneFocal = 26.0 / 36.0;
-
-/// What is known of the camera. Focal length 0 = so far away that there is no perspective.
-struct Lens {
-    double focalPx = 0;
-    Point2 centre = Point2::Zero();
-    static Lens ofPhone(double width_px, double height_px);
-};
-
+/// A body lies along its mat within this many degrees (95 %; chosen here).
+constexpr double kAlongMat_deg = 3;
 /// Where a point of an upright plane would be seen if the plane stood square to the camera, when it is turned by
 /// `turnDeg` about the plumb line through `pivot`, the picture's + side of the floor direction away from the camera.
 ///
@@ -35,10 +26,12 @@ struct LimbTurn {
 /// @return nothing when no limb turned far enough to tell
 std::optional<LimbTurn> turnOfLimbs(const Tracks& tracks, const BodyAxes& axes);
 
-/// How far the body may be turned out of the picture's plane in each frame, degrees, 95 %: what is unknown of the
-/// camera; from the side what limbs tell of it where that is more; and where left and right are seen, by how much the
-/// hip points lie closer together than they do at their widest (95th percentile).
-std::vector<double> possibleTurn(const Tracks& tracks, View view, const BodyAxes& axes);
+/// How far the body may be turned out of the picture's plane in each frame, degrees, 95 %. From the side: what is
+/// unknown of the camera, or what the mat tells of it, and what limbs tell of it where that is more. Where left and
+/// right are seen: by how much the hip points lie closer together than they do at their widest (95th percentile), too.
+/// @param mat of a body that lies or kneels along it
+std::vector<double> possibleTurn(const Tracks& tracks, View view, const BodyAxes& axes,
+                                 const std::optional<MatView>& mat = {});
 
 /// The tracks as a camera would see them that stood square, if it stands off by `sign` times what is possible.
 Tracks asIfSquare(const Tracks& tracks, const std::vector<double>& turnDeg, double sign, View view,

@@ -32,13 +32,21 @@ std::string viewFor(const Exercise& e, const Marks& marks) {
     return e.view;
 }
 
+/// How far the camera is known to stand off square: by the mat along which somebody lies, else by the limbs.
+std::optional<double> knownTurn(const Review& r) {
+    const auto& context = r.series.context;
+    if (context.mat && context.position != Position::Upright) return std::abs(context.mat->turnDeg);
+    if (const auto limbs = turnOfLimbs(r.tracks, context.axes)) return limbs->deg;
+    return std::nullopt;
+}
+
 /// Facts about the clip that bear on the measures. Limits chosen here.
 std::vector<ClipCheck> checkClip(const Review& r) {
     std::vector<ClipCheck> out;
     const BodyAxes& axes = r.series.context.axes;
     out.push_back(levelCheck(axes.matMarked ? std::optional(axes.rollDeg) : std::nullopt));
     if (r.exercise.view == "side")
-        if (const auto turn = turnOfLimbs(r.tracks, axes)) out.push_back(squareCheck(turn->deg));
+        if (const auto turn = knownTurn(r)) out.push_back(squareCheck(*turn));
     out.push_back(frameRateCheck(r.clip));
     out.push_back(stillStartCheck(r.events.setupEnd_s));
     double moving = 0, lost = 0;
@@ -204,6 +212,7 @@ SeriesOptions seriesOptions(const Review& r) {
     options.lens = Lens::ofPhone(r.clip.width, r.clip.height);
     options.neutral = r.inputs.neutral;
     options.scaleLength_cm = r.inputs.marks.scaleLengthCm.value_or(0);
+    options.mat = r.inputs.marks.mat.value_or(MatSize{});
     return options;
 }
 
@@ -215,6 +224,7 @@ bool needsRollOrder(const Exercise& e) {
 /// Everything that measure() looks at besides the tracks and the neutral.
 std::string measuredFrom(const Review& r) {
     const MoverPlan m = moverPlan(r.exercise);
+    const MatSize mat = r.inputs.marks.mat.value_or(MatSize{});
     Json key = {r.exercise.id,
                 r.exercise.view,
                 r.exercise.lineEnd,
@@ -225,7 +235,9 @@ std::string measuredFrom(const Review& r) {
                 numberOrNull(m.low),
                 numberOrNull(m.high),
                 needsRollOrder(r.exercise),
-                r.inputs.marks.scaleLengthCm.value_or(0)};
+                r.inputs.marks.scaleLengthCm.value_or(0),
+                mat.length_cm,
+                mat.width_cm};
     return key.dump();
 }
 

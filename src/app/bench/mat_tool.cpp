@@ -1,0 +1,133 @@
+#include "app/bench/mat_tool.h"
+
+#include "app/bench/drawing_tool.h"
+#include "app/bench/stage_picture.h"
+#include "app/theme/palette.h"
+
+#include <QMouseEvent>
+#include <QSettings>
+
+namespace deft::ui {
+namespace {
+
+constexpr const char* kNames[] = {"mat_a", "mat_b", "mat_c", "mat_d"};
+
+/// What mats of this coach's clients mostly are; kept in the settings.
+MatSize usualMat() {
+    QSettings settings;
+    const MatSize usual;
+    return {settings.value(QStringLiteral("mat/length_cm"), usual.length_cm).toDouble(),
+            settings.value(QStringLiteral("mat/width_cm"), usual.width_cm).toDouble()};
+}
+
+} // namespace
+
+const std::vector<MatSize>& matSizes() {
+    static const std::vector<MatSize> sizes = {{173, 61}, {180, 60}, {183, 61}, {185, 66}, {190, 80}, {200, 100}};
+    return sizes;
+}
+
+MatTool::MatTool(ReviewSession& session, StagePicture& stage) : QObject(&stage), session_(session), stage_(stage) {
+    stage.installEventFilter(this);
+    connect(&session, &ReviewSession::placeChanged, this, &MatTool::cancel);
+    connect(&session, &ReviewSession::opened, this, &MatTool::cancel);
+}
+
+void MatTool::start() {
+    cancel();
+    stage_.drawing().cancel();
+    if (!session_.isOpen() || session_.isFiled()) return;
+    active_ = true;
+    stage_.setCursor(Qt::CrossCursor);
+    stage_.setFocus();
+    stage_.update();
+}
+
+void MatTool::cancel() {
+    if (!active_) return;
+    active_ = false;
+    corners_.clear();
+    hover_.reset();
+    stage_.unsetCursor();
+    stage_.update();
+}
+
+QString MatTool::hint() const {
+    if (!active_) return {};
+    return tr("Mat of %1 × %2 cm: press on its four corners (%3 of 4)")
+        .arg(size().length_cm)
+        .arg(size().width_cm)
+        .arg(corners_.size() + 1);
+}
+
+MatSize MatTool::size() const {
+    return session_.isOpen() && session_.inputs().marks.mat ? *session_.inputs().marks.mat : usualMat();
+}
+
+void MatTool::setSize(const MatSize& size) {
+    QSettings settings;
+    settings.setValue(QStringLiteral("mat/length_cm"), size.length_cm);
+    settings.setValue(QStringLiteral("mat/width_cm"), size.width_cm);
+    if (session_.isOpen() && !session_.isFiled() && session_.inputs().marks.mat)
+        session_.edit(tr("size of the mat"), [&](ReviewInputs& in) { in.marks.mat = size; });
+    stage_.update();
+}
+
+void MatTool::paint(QPainter& p, const QTransform& toView) const {
+    if (!active_) return;
+    QPolygonF line;
+    for (const QPointF& c : corners_) line << toView.map(c);
+    if (hover_) line << toView.map(*hover_);
+    p.setBrush(Qt::NoBrush);
+    for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.6}, {kLineThatMatters, 1.6}}) {
+        p.setPen(QPen(colour, w));
+        p.drawPolyline(line);
+        for (const QPointF& c : line) p.drawEllipse(c, 5, 5);
+    }
+}
+
+bool MatTool::eventFilter(QObject*, QEvent* event) {
+    if (!active_) return false;
+    const auto* mouse = dynamic_cast<QMouseEvent*>(event);
+    if (!mouse || (event->type() == QEvent::MouseButtonPress && mouse->button() != Qt::LeftButton)) return false;
+    if (event->type() == QEvent::MouseMove) {
+        hover_ = onPicture(stage_.toClip(mouse->position()));
+        stage_.update();
+    } else if (event->type() == QEvent::MouseButtonPress) {
+        point(stage_.toClip(mouse->position()));
+    }
+    return true;
+}
+
+QPointF MatTool::onPicture(const QPointF& clip) const {
+    return {std::clamp(clip.x(), 0.0, session_.clip().width - 1.0),
+            std::clamp(clip.y(), 0.0, session_.clip().height - 1.0)};
+}
+
+void MatTool::point(const QPointF& clip) {
+    if (stage_.isPreview()) return; // too coarse for a mark
+    corners_.push_back(onPicture(clip));
+    stage_.update();
+    if (corners_.size() < std::size(kNames)) return;
+    const auto corners = corners_;
+    const double time_s = session_.clip().time_s[size_t(stage_.shownFrame())];
+    const MatSize mat = size();
+    cancel();
+    session_.edit(tr("corners of the mat"), [&](ReviewInputs& in) {
+        in.marks.mat = mat;
+        for (size_t i = 0; i < corners.size(); ++i)
+            in.marks.set(time_s, kNames[i], Point2(corners[i].x(), corners[i].y()));
+    });
+}
+
+void MatTool::nudge(const QPointF& px) {
+    const ClipInfo& clip = session_.clip();
+    hover_ = onPicture(hover_.value_or(QPointF(clip.width / 2.0, clip.height / 2.0)) + px);
+    stage_.update();
+}
+
+void MatTool::pointAtCursor() {
+    if (active_ && hover_) point(*hover_);
+}
+
+} // namespace deft::ui
