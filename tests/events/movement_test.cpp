@@ -234,6 +234,24 @@ private slots:
         QVERIFY(std::abs(exact.start_s - usual.start_s) <= usual.startU95_s);
     }
 
+    /// A hold inside a window that is left slowly ends within the time in which the limit lies inside the band; one
+    /// that the clip cuts off ends where the clip does.
+    void windowsHaveBands() {
+        const auto endOf = [&](double slope, double u95) {
+            auto set = series(
+                12, [&](double t) { return t < 6 ? 10 : 10 + slope * (t - 6); }, [](double) { return 0.0; });
+            for (double& u : set.find("hip_height")->u95) u = u95;
+            MoverPlan plank;
+            plank.measure = "hip_height", plank.low = 5, plank.high = 15, plank.minExcursion = 30;
+            Events e = findMovement(set, plank);
+            findBreaks(e, set, plank, {});
+            return e.reps.at(0).hold.endU95_s;
+        };
+        NEAR(endOf(4, 1), 0.25, 0.05); // one unit on either side, at four a second
+        NEAR(endOf(10, 1), 0.1, 0.04);
+        QVERIFY(endOf(0, 1) <= 0.02); // cut off
+    }
+
     /// What is lost right after a hold may have belonged to it.
     void lostAfterTheHold() {
         auto set = series(

@@ -77,6 +77,23 @@ private slots:
         QVERIFY(f.points.at("ear").x > f.points.at("hip").x && f.points.at("hip").x > f.points.at("knee").x);
     }
 
+    /// A hand or foot that leaves the floor does not jump, and neither does what hangs on it.
+    void limbsLeaveTheFloorEvenly() {
+        Json j = small();
+        j["position"] = "all-fours", j["camera"]["aim_m"] = 0.45;
+        j["movement"] = Json::parse(R"({"arm_left_deg":[[0,0],[1.6,75]],"arm_right_deg":[[0,0],[1.6,75]]})");
+        const FilmStudio studio(scene(j));
+        FilmedFrame before = studio.frame(0);
+        for (int i = 1; i <= 16; ++i) {
+            const FilmedFrame now = studio.frame(i / 30.0);
+            for (const char* name : {"shoulder", "elbow", "wrist"})
+                QVERIFY2(std::hypot(now.points.at(name).x - before.points.at(name).x,
+                                    now.points.at(name).y - before.points.at(name).y) < 12,
+                         qPrintable(QStringLiteral("%1 at frame %2").arg(QLatin1String(name)).arg(i)));
+            before = now;
+        }
+    }
+
     void sameSceneSameBytes() {
         const auto a = dir_.filePath(QStringLiteral("a.mp4")).toStdString(),
                    b = dir_.filePath(QStringLiteral("b.mp4")).toStdString();

@@ -70,8 +70,13 @@ int main(int argc, char** argv) {
     if (!QTest::qWaitFor([&] { return window.comparePage().comparison().side(1) != nullptr; }, 120000)) return 1;
     window.comparePage().comparison().setPlace(1.6);
     shot("compare");
+    window.comparePage().comparison().choose(Comparison::Of::Weeks);
+    shot("weeks");
     if (argc > 2) {
         window.setDark(true);
+        shot("weeks-dark");
+        window.comparePage().comparison().choose(Comparison::Of::Times);
+        QTest::qWait(2000);
         shot("compare-dark");
         window.setDark(false);
         window.resize(1920, 1080);

@@ -45,6 +45,8 @@ double bandOfTime(const Series& mover, size_t at, double reach, double speed, do
     return std::hypot(frame_s / 2, std::min(0.2, noise / std::max(1e-6, speed)));
 }
 
+constexpr double kNearEdge_s = 1; // around the edge of a hold in a window, for the band of its time (chosen here)
+
 /// Still stretches inside the window: each is a rep that is all hold.
 void findWindowHolds(Events& events, const std::vector<double>& t, const std::vector<double>& x,
                      const MoverPlan& plan) {
@@ -292,7 +294,9 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
         }
         if (rep.hold.first_break_s) rep.hold.clean_s = std::max(0.0, *rep.hold.first_break_s - rep.hold.start_s);
         auto bandAt = [&](double time_s, double shareOfReach) {
-            if (plan.isWindow()) return frame / 2;
+            if (plan.isWindow())
+                return bandOfCrossing(set.time_s, *mover, {plan.measure, plan.low, plan.high},
+                                      indexAt(set.time_s, time_s), time_s - kNearEdge_s, time_s + kNearEdge_s);
             return bandOfTime(*mover, indexAt(set.time_s, time_s), rep.reach, shareOfReach * rep.reach, frame);
         };
         rep.startU95_s = bandAt(rep.start_s, kSlowShare), rep.endU95_s = bandAt(rep.end_s, kSlowShare);

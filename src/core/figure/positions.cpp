@@ -11,6 +11,7 @@ namespace deft::figure {
 namespace {
 
 constexpr float kRad = float(M_PI) / 180;
+constexpr float kArmIsFree = 25 * kRad;               ///< raised so far it no longer shows how it stood
 constexpr float kWristHeight = 17, kElbowHeight = 20; ///< above the mat when the arm rests on it (mH)
 const Vec3 kUp = Vec3::UnitY();
 
@@ -74,15 +75,12 @@ Posed onBack(Rig& rig, const Now& now) {
                     {now.side("hip_left_deg", "hip_right_deg", side, 0), now.has(knee) ? now.angle(knee, 5) : 0, 0.3f});
         else
             rig.plantFoot(side, Vec3(0, 43, 0) - rig.cranial * 235 + out * 62, kUp, -rig.cranial);
-        if (const float raised = now.side("arm_left_deg", "arm_right_deg", side, 0); raised > 0.02f)
-            rig.straightArm(side, kUp * std::sin(raised) - rig.cranial * std::cos(raised));
-        else {
-            const Vec3 shoulder = rig.shoulder(side);
-            rig.arm(side,
-                    Vec3(shoulder.x(), shoulder.y() * 0.35f + kWristHeight, shoulder.z()) - rig.cranial * 290 +
-                        out * 60,
-                    out + 0.25f * kUp);
-        }
+        const Vec3 shoulder = rig.shoulder(side);
+        rig.arm(side,
+                Vec3(shoulder.x(), shoulder.y() * 0.35f + kWristHeight, shoulder.z()) - rig.cranial * 290 + out * 60,
+                out + 0.25f * kUp);
+        if (const float raised = now.side("arm_left_deg", "arm_right_deg", side, 0); raised > 0)
+            rig.armLeavesFloor(side, kUp * std::sin(raised) - rig.cranial * std::cos(raised), raised / kArmIsFree);
     }
     return rig.pose;
 }
@@ -99,12 +97,10 @@ Posed allFours(Rig& rig, const Now& now) {
         const float out = now.side("leg_left_deg", "leg_right_deg", side, 0);
         rig.leg(side, {90 * kRad - out, 90 * kRad - out, 90 * kRad - 0.44f * out});
         const Vec3 shoulder = rig.shoulder(side);
-        if (const float raised = now.side("arm_left_deg", "arm_right_deg", side, 0); raised > 0.02f) {
-            rig.straightArm(side, -kUp * std::cos(raised) + rig.cranial * std::sin(raised));
-        } else {
-            rig.arm(side, Vec3(shoulder.x(), kWristHeight + 8, shoulder.z()), -rig.cranial);
-            rig.hand(side, rig.cranial, -kUp);
-        }
+        rig.arm(side, Vec3(shoulder.x(), kWristHeight + 8, shoulder.z()), -rig.cranial);
+        rig.hand(side, rig.cranial, -kUp);
+        if (const float raised = now.side("arm_left_deg", "arm_right_deg", side, 0); raised > 0)
+            rig.armLeavesFloor(side, -kUp * std::cos(raised) + rig.cranial * std::sin(raised), raised / kArmIsFree);
     }
     return rig.pose;
 }

@@ -59,11 +59,22 @@ void Rig::plantFoot(int side, const Vec3& ankle, const Vec3& pole, const Vec3& t
 void Rig::leaveFloor(int side, const Leg& free, float way) {
     const Posed planted = pose;
     leg(side, free);
-    for (const Bone bone : {ThighLeft, ShankLeft, FootLeft}) {
-        const auto b = size_t(bone + step(side));
-        pose.turn[b] = planted.turn[b].slerp(way, pose.turn[b]);
+    blendFrom(planted, {Bone(ThighLeft + step(side)), Bone(ShankLeft + step(side)), Bone(FootLeft + step(side))}, way);
+}
+
+void Rig::armLeavesFloor(int side, const Vec3& direction, float way) {
+    const Posed planted = pose;
+    straightArm(side, direction);
+    blendFrom(planted, {Bone(UpperArmLeft + step(side)), Bone(ForearmLeft + step(side)), Bone(HandLeft + step(side))},
+              way);
+}
+
+void Rig::blendFrom(const Posed& planted, const std::array<Bone, 3>& limb, float way) {
+    for (const Bone bone : limb) {
+        const auto b = size_t(bone);
+        pose.turn[b] = planted.turn[b].slerp(std::min(1.0f, way), pose.turn[b]);
     }
-    pose.placeBelow(Bone(ThighLeft + step(side)));
+    pose.placeBelow(limb[0]);
 }
 
 void Rig::arm(int side, const Vec3& wrist, const Vec3& elbowToward) {

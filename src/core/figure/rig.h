@@ -1,6 +1,7 @@
 #pragma once
 #include "figure/skeleton.h"
 
+#include <array>
 #include <initializer_list>
 
 namespace deft::figure {
@@ -34,10 +35,15 @@ public:
     void plantFoot(int side, const Vec3& ankle, const Vec3& pole, const Vec3& toes);
     /// A planted leg on its way to hanging free. @param way 0 planted … 1 free
     void leaveFloor(int side, const Leg& free, float way);
+    /// The same of an arm that stands or lies on the floor, on its way to being held straight.
+    void armLeavesFloor(int side, const Vec3& direction, float way);
     void arm(int side, const Vec3& wrist, const Vec3& elbowToward);
     void straightArm(int side, const Vec3& direction);
     /// The hand's own turn: fingers along `fingers`, palm facing `palm`.
     void hand(int side, const Vec3& fingers, const Vec3& palm);
+
+    /// A limb on its way from how it was planted to how it is now. @param limb from the body outward
+    void blendFrom(const Posed& planted, const std::array<Bone, 3>& limb, float way);
 
     struct Contact {
         Bone bone;

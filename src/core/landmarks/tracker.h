@@ -40,8 +40,8 @@ private:
         int failures = 0;
         int alone = 0; ///< frames since a segment has last backed it
         Point2 carried = Point2::Zero(), aloneFrom = Point2::Zero();
-        double speed = 0;      ///< px a frame, at which its segments have carried it lately
-        bool plausible = true; ///< alone, it does what the limb did or may do: it is no part of the background
+        double speed = 0;     ///< px a frame, at which its segments have carried it lately
+        bool wasStill = true; ///< when it was left alone
         // Skin and cloth slide over the bones: where the mark sits in each segment besides its first place.
         std::map<std::string, Vector2> slide;
         // The newest look of a mark whose patch has slowly changed (seen from another side), besides the first.

@@ -1,4 +1,5 @@
 #include "landmarks/names.h"
+#include "landmarks/stickers.h"
 #include "landmarks/tracker.h"
 
 #include <algorithm>
@@ -20,7 +21,6 @@ constexpr double kSamePlace_px = 1.5;
 constexpr double kSure = 0.85;     // a patch on cloth that needs no other witness
 constexpr double kChanged = 0.90;  // below it a sticker is also known by its newest look
 constexpr double kCovered = 0.1;   // sudden loss of correlation
-constexpr double kMovesOn = 8;     // px that the background does not move
 constexpr double kStill = 0.7;     // px a frame
 constexpr double kSkinSlides = 12; // px at most, over the bone beneath
 constexpr double kBackBends = 30;  // px that the middle of a back leaves the line of its ends, at most
@@ -28,9 +28,13 @@ constexpr double kSupports = 4;    // px within which a match that is not distin
 constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
 constexpr double kBetween = 0.07;                        // of the trunk
 // Standard deviations, px.
-constexpr double kRenewalSd = 0.35; // of one renewal
-constexpr double kBends = 0.12;     // of the way that skin has slid
-constexpr double kAlone = 0.3;      // a frame, for 40 frames
+constexpr double kRenewalSd = 0.35;  // of one renewal
+constexpr double kBends = 0.12;      // of the way that skin has slid
+constexpr double kAlone = 0.3;       // a frame, for 40 frames
+constexpr double kAloneMoves = 0.45; // of the way since its segment was lost
+// Of the distance between a patch and the segment that it contradicts: at the end of a limb, and between its ends.
+constexpr double kSkinOff = 0.45, kBackOff = 0.6;
+constexpr double kCarried = 1.25;   // times what the segments' scatter says, and one pixel more
 constexpr double kEndOfLimb = 0.06; // a frame, for 25 frames
 constexpr double kLost = 7;         // where segments carry a mark: more, and it is not told as weak
 constexpr double kFewAgree = 5;     // for the end of a limb whose points have all gone
@@ -48,7 +52,8 @@ std::optional<LandmarkTracker::Anchor> LandmarkTracker::anchorAt(const cv::Mat& 
     if (!patch) return std::nullopt;
     Anchor a;
     a.patch = std::move(*patch);
-    a.sticker = a.patch.texture() > kStickerTexture;
+    // An outline before a line of the room has as much texture, but does not look the same after half a turn.
+    a.sticker = a.patch.texture() > kStickerTexture && stickerAt(image, place);
     a.lookalike = a.patch.lookalike(image, place, kLookalikeFrom, kLookalikeTo);
     a.blank = a.lookalike > kBlank;
     return a;
@@ -216,12 +221,12 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
                             : sight.distinct ? 1 / std::hypot(1 / own, 1 / carried.sd)
                                              : carried.sd + (carried.atEnd && !backed ? kEndOfLimb * 25 : 0);
         p.sd = std::hypot(both, 0.35 * gap);
-        // A patch whose segment is gone may have stayed behind with what lies beside the body; not if the limb was
-        // still anyway, and not if it goes on moving.
+        // A patch whose segment is gone may have stayed behind with what lies beside the body, unless the limb was still
+        // anyway; and one that moves on alone has mostly slid along an outline.
         if (!hasSegment && mainSegment(name)) {
-            if (a->alone++ == 0) a->aloneFrom = before, a->plausible = a->speed < kStill;
-            a->plausible = a->plausible || (p.at - a->aloneFrom).norm() > kMovesOn;
-            p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->plausible ? 8 : 40));
+            if (a->alone++ == 0) a->aloneFrom = before, a->wasStill = a->speed < kStill;
+            p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->wasStill ? 8 : 40));
+            p.sd = std::max(p.sd, kAloneMoves * (p.at - a->aloneFrom).norm());
         }
         p.state = p.sd > 4 ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed &&
@@ -229,13 +234,13 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
         // against two segments that agree: then it is a fold or a seam that has moved.
         p.at = sight.match.pose.centre;
-        p.sd = std::hypot(patchSd(sight.match) + 0.5, 0.35 * gap);
+        p.sd = std::hypot(patchSd(sight.match) + 0.5, (carried.atEnd ? kSkinOff : kBackOff) * gap);
         p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
         accepted = true;
     } else if (hasSegment) {
         p.at = carried.at;
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
-        p.sd = carried.sd + 0.5;
+        p.sd = kCarried * carried.sd + 1;
         if (carried.atEnd && !backed && a)
             p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
         p.state = p.sd > kLost ? PointState::Lost : PointState::Weak;
