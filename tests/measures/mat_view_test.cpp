@@ -50,20 +50,22 @@ private slots:
         c.turn = turn, c.roll = roll, c.height_cm = height, c.focal = focal;
         const auto v = matView(c.corners(), {}, c.lens());
         QVERIFY(v);
-        NEAR(v->turnDeg, turn, 1e-6);
-        NEAR(v->rollDeg, roll, 1e-6);
-        NEAR(v->focalPx, focal, 1e-4);
+        // What is thought of the lens beforehand pulls a little where the corners tell little of it.
+        NEAR(v->turnDeg, turn, 0.15 * v->turnU95);
+        NEAR(v->rollDeg, roll, 0.3 * v->rollSd_deg);
+        NEAR(v->focalPx / focal, 1, 0.2);
+        QVERIFY2(v->turnU95 < 2.5, qPrintable(QString::number(v->turnU95)));
         // Ten centimetres across the picture, level, at the mat's middle.
         const double t = radians(turn);
         const Point2 a = c.see(-5 * std::cos(t), 5 * std::sin(t)), b = c.see(5 * std::cos(t), -5 * std::sin(t));
-        NEAR(v->pxPerCm, (b - a).norm() / 10, 1e-6);
+        NEAR(v->pxPerCm, (b - a).norm() / 10, 0.01 * v->pxPerCm);
         // The order in which corners were clicked is no matter.
         auto other = c.corners();
         std::swap(other[0], other[2]), std::swap(other[1], other[2]);
-        NEAR(matView(other, {}, c.lens())->turnDeg, turn, 1e-6);
+        NEAR(matView(other, {}, c.lens())->turnDeg, v->turnDeg, 1e-6);
     }
 
-    /// Square to the mat the corners tell no focal length; a phone's is taken, and the turn does not hang on it.
+    /// Square to the mat.
     void square() {
         Camera c;
         c.pitch = 11;

@@ -1,6 +1,7 @@
 // Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
+#include "app/bench/mat_tool.h"
 #include "app/bench/target_panel.h"
 #include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
@@ -62,6 +63,24 @@ int main(int argc, char** argv) {
     QTest::keyClick(&window.benchPage().stage(), Qt::Key_M);
     window.benchPage().stage().selectNext(1);
     shot("mending");
+    if (argc > 2) { // half of the mat's corners, and what all of them tell
+        StagePicture& stage = window.benchPage().stage();
+        stage.resetZoom();
+        stage.mat().start();
+        const auto press = [&](double x, double y) {
+            QTest::mouseClick(&stage, Qt::LeftButton, {}, stage.toWidget({x, y}).toPoint());
+        };
+        press(12, 587), press(1271, 574);
+        QTest::mouseMove(&stage, stage.toWidget({1100, 520}).toPoint());
+        shot("mat");
+        press(1151, 503), press(131, 513);
+        if (!QTest::qWaitFor([&] { return window.session().review()->series.context.mat.has_value(); }, 60000))
+            return 1;
+        stage.select({});
+        shot("mat-told");
+        window.session().undoStack().undo();
+        stage.fitBody();
+    }
     QTest::keyClick(&window.benchPage().stage(), Qt::Key_M);
     window.setDark(true);
     shot("bench-dark");

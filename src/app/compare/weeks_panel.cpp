@@ -38,7 +38,7 @@ WeeksPanel::WeeksPanel(Comparison& comparison, QWidget* parent)
 
 QString WeeksPanel::verdict(const OverTime& o) {
     const QString slope =
-        tr("%1 ± %2 a week").arg(reading(o.perWeek, o.now.unit, o.now.decimals, true), band(o.perWeekU95));
+        tr("%1 ± %2 a week").arg(reading(o.perWeek, o.now.unit, o.now.decimals + 1, true), band(o.perWeekU95));
     switch (o.verdict) {
     case OverTime::Verdict::TooFew:
         return o.visits.size() < kTrendFrom ? tr("too few visits to tell of a trend") : tr("all of one day");

@@ -172,7 +172,7 @@ void MainWindow::refreshBars() {
                             {tr("Enter"), tr("to the answer")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Compare)
-        keys_->setKeys(Keys{{QStringLiteral("1 2 3"), tr("times, reps, sides")},
+        keys_->setKeys(Keys{{QStringLiteral("1 2 3 4"), tr("times, reps, sides, weeks")},
                             {QStringLiteral("← →"), tr("place in the movement")},
                             {QStringLiteral("↑ ↓"), tr("rep")},
                             {tr("Esc"), tr("bench")},

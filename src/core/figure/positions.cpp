@@ -80,7 +80,9 @@ Posed onBack(Rig& rig, const Now& now) {
                 Vec3(shoulder.x(), shoulder.y() * 0.35f + kWristHeight, shoulder.z()) - rig.cranial * 290 + out * 60,
                 out + 0.25f * kUp);
         if (const float raised = now.side("arm_left_deg", "arm_right_deg", side, 0); raised > 0)
-            rig.armLeavesFloor(side, kUp * std::sin(raised) - rig.cranial * std::cos(raised), raised / kArmIsFree);
+            rig.armLeavesFloor(side, kUp * std::sin(raised) - rig.cranial * std::cos(raised),
+                               out + 0.25f * (kUp * std::cos(raised) + rig.cranial * std::sin(raised)),
+                               raised / kArmIsFree);
     }
     return rig.pose;
 }
@@ -100,7 +102,8 @@ Posed allFours(Rig& rig, const Now& now) {
         rig.arm(side, Vec3(shoulder.x(), kWristHeight + 8, shoulder.z()), -rig.cranial);
         rig.hand(side, rig.cranial, -kUp);
         if (const float raised = now.side("arm_left_deg", "arm_right_deg", side, 0); raised > 0)
-            rig.armLeavesFloor(side, -kUp * std::cos(raised) + rig.cranial * std::sin(raised), raised / kArmIsFree);
+            rig.armLeavesFloor(side, -kUp * std::cos(raised) + rig.cranial * std::sin(raised),
+                               -rig.cranial * std::cos(raised) - kUp * std::sin(raised), raised / kArmIsFree);
     }
     return rig.pose;
 }

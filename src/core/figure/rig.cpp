@@ -62,9 +62,12 @@ void Rig::leaveFloor(int side, const Leg& free, float way) {
     blendFrom(planted, {Bone(ThighLeft + step(side)), Bone(ShankLeft + step(side)), Bone(FootLeft + step(side))}, way);
 }
 
-void Rig::armLeavesFloor(int side, const Vec3& direction, float way) {
+/// The elbow gives a little, as it does in people, and keeps the bend defined (mH).
+constexpr float kStraightArm = 314;
+
+void Rig::armLeavesFloor(int side, const Vec3& direction, const Vec3& elbowToward, float way) {
     const Posed planted = pose;
-    straightArm(side, direction);
+    arm(side, shoulder(side) + direction.normalized() * kStraightArm, elbowToward);
     blendFrom(planted, {Bone(UpperArmLeft + step(side)), Bone(ForearmLeft + step(side)), Bone(HandLeft + step(side))},
               way);
 }
@@ -84,8 +87,7 @@ void Rig::arm(int side, const Vec3& wrist, const Vec3& elbowToward) {
 }
 
 void Rig::straightArm(int side, const Vec3& direction) {
-    // The elbow gives a little, as it does in people, and keeps the bend defined.
-    arm(side, shoulder(side) + direction.normalized() * 314, outward(side) * 0.4f - front);
+    arm(side, shoulder(side) + direction.normalized() * kStraightArm, outward(side) * 0.4f - front);
 }
 
 void Rig::hand(int side, const Vec3& fingers, const Vec3& palm) {

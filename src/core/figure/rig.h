@@ -36,7 +36,7 @@ public:
     /// A planted leg on its way to hanging free. @param way 0 planted … 1 free
     void leaveFloor(int side, const Leg& free, float way);
     /// The same of an arm that stands or lies on the floor, on its way to being held straight.
-    void armLeavesFloor(int side, const Vec3& direction, float way);
+    void armLeavesFloor(int side, const Vec3& direction, const Vec3& elbowToward, float way);
     void arm(int side, const Vec3& wrist, const Vec3& elbowToward);
     void straightArm(int side, const Vec3& direction);
     /// The hand's own turn: fingers along `fingers`, palm facing `palm`.

@@ -36,10 +36,10 @@ const std::map<std::string, std::string, std::less<>>& words() {
                                                                       {"plumb_b", "lower end of the plumb line"},
                                                                       {"scale_a", "one end of the known length"},
                                                                       {"scale_b", "other end of the known length"},
-                                                                      {"mat_a", "first corner of the mat"},
-                                                                      {"mat_b", "second corner of the mat"},
-                                                                      {"mat_c", "third corner of the mat"},
-                                                                      {"mat_d", "fourth corner of the mat"},
+                                                                      {"mat_a", "mat, first corner"},
+                                                                      {"mat_b", "mat, second corner"},
+                                                                      {"mat_c", "mat, third corner"},
+                                                                      {"mat_d", "mat, fourth corner"},
                                                                       {"wheel", "wheel"},
                                                                       {"ball", "ball"}};
     return w;

@@ -41,6 +41,7 @@ public:
     /// Of the points that it began with: those that agree in the newest frame. Few are left where it shows another
     /// side or comes toward the camera.
     double agreeing() const { return usual_ > 0 ? std::min(1.0, double(inliers_) / usual_) : 1; }
+    int points() const { return inliers_; }  ///< that agree in the newest frame
     std::vector<cv::Point2f> places() const; ///< of the texture points in the newest frame
 
 private:

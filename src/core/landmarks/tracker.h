@@ -64,6 +64,7 @@ private:
         double sd = 0, disagreement = 0; ///< px
         int segments = 0;
         double agreeing = 0; ///< of the segment that has kept most of its points
+        int points = 0;      ///< of the segment that agrees in most
         bool atEnd = true;   ///< the mark is an end of every segment that it belongs to
     };
     Carried carriedBySegments(const std::string& name) const;

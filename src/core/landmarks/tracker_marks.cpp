@@ -34,7 +34,9 @@ constexpr double kAlone = 0.3;       // a frame, for 40 frames
 constexpr double kAloneMoves = 0.45; // of the way since its segment was lost
 // Of the distance between a patch and the segment that it contradicts: at the end of a limb, and between its ends.
 constexpr double kSkinOff = 0.45, kBackOff = 0.6;
-constexpr double kCarried = 1.25;   // times what the segments' scatter says, and one pixel more
+constexpr double kCarried = 1.25;  // times what the segments' scatter says, and one pixel more
+constexpr double kFewPoints = 0.3; // for each point that a segment has less than many: some lie beside it
+constexpr int kManyPoints = 12;
 constexpr double kEndOfLimb = 0.06; // a frame, for 25 frames
 constexpr double kLost = 7;         // where segments carry a mark: more, and it is not told as weak
 constexpr double kFewAgree = 5;     // for the end of a limb whose points have all gone
@@ -162,6 +164,7 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
         opinions.emplace_back(placeIn(s, name, s.pose()), w);
         c.at += w * opinions.back().first, total += w;
         c.agreeing = std::max(c.agreeing, s.agreeing());
+        c.points = std::max(c.points, s.points());
         c.atEnd = c.atEnd && (name == s.plan().proximal || name == s.plan().distal);
     }
     c.segments = int(opinions.size());
@@ -221,8 +224,8 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
                             : sight.distinct ? 1 / std::hypot(1 / own, 1 / carried.sd)
                                              : carried.sd + (carried.atEnd && !backed ? kEndOfLimb * 25 : 0);
         p.sd = std::hypot(both, 0.35 * gap);
-        // A patch whose segment is gone may have stayed behind with what lies beside the body, unless the limb was still
-        // anyway; and one that moves on alone has mostly slid along an outline.
+        // A patch whose segment is gone may have stayed behind with what lies beside the body, unless the limb was
+        // still anyway; and one that moves on alone has mostly slid along an outline.
         if (!hasSegment && mainSegment(name)) {
             if (a->alone++ == 0) a->aloneFrom = before, a->wasStill = a->speed < kStill;
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->wasStill ? 8 : 40));
@@ -240,7 +243,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     } else if (hasSegment) {
         p.at = carried.at;
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
-        p.sd = kCarried * carried.sd + 1;
+        p.sd = kCarried * carried.sd + 1 + kFewPoints * std::max(0, kManyPoints - carried.points);
         if (carried.atEnd && !backed && a)
             p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
         p.state = p.sd > kLost ? PointState::Lost : PointState::Weak;

@@ -1,7 +1,6 @@
 #include "measures/mat_view.h"
 
 #include "geometry/homography.h"
-#include "geometry/propagate.h"
 
 #include <algorithm>
 #include <cmath>
@@ -9,11 +8,10 @@
 namespace deft {
 namespace {
 
-/// Mats differ from what is written on them, and corners are round: standard deviation of length over width (chosen
-/// here).
-constexpr double kProportionSd = 0.03;
-/// Focal lengths of phones over the longer side of the picture, from the wide to the long camera (common practice).
-constexpr double kLeastFocal = 0.45, kMostFocal = 3;
+// Standard deviations of what is known beforehand, in natural logarithms. Mats differ from what is written on them, and
+// their corners are round; phones have wide and long cameras besides their main one (chosen here).
+constexpr double kProportionSd = 0.03, kFocalSd = 0.4;
+constexpr double kWorstFit_px = 12; // farther off, and they are no corners of such a mat
 
 /// Near left, near right, far right, far left, as the camera sees them; y runs down.
 std::array<Point2, 4> inOrder(std::array<Point2, 4> c) {
@@ -28,41 +26,65 @@ std::array<Point2, 4> inOrder(std::array<Point2, 4> c) {
     return c;
 }
 
-struct Seen {
-    double turnDeg = kGap, rollDeg = kGap, focalPx = kGap, pxPerCm = kGap;
-};
+/// The camera over the mat, and what is not quite known of lens and mat.
+enum Unknown { Turn, Pitch, Roll, Across, Below, Away, LogFocal, LogProportion, Unknowns };
+using Vec = Eigen::Matrix<double, Unknowns, 1>;
+/// Eight coordinates and the two that are known beforehand, each less what it should be, over its standard deviation.
+using Misfit = Eigen::Matrix<double, 10, 1>;
 
-/// @param proportion length over width
-Seen seenFrom(const std::array<Point2, 4>& corners, double length_cm, double proportion, const Lens& lens) {
-    const double l = length_cm / 2, w = length_cm / proportion / 2;
-    // On the mat: x along it, y away from the camera. In the picture and the camera: from its centre, x right, y down,
-    // z forward.
-    const std::array<Point2, 4> mat{Point2(-l, -w), Point2(l, -w), Point2(l, w), Point2(-l, w)};
+/// From the mat's own plane (x along it, y away from the camera) to the camera: x right, y down, z forward.
+Eigen::Matrix3d bearings(const Vec& v) {
+    // Turned on the floor, then the camera's pitch downwards, then its roll.
+    return (Eigen::AngleAxisd(-v[Roll], Eigen::Vector3d::UnitZ()) *
+            Eigen::AngleAxisd(v[Pitch], Eigen::Vector3d::UnitX()) *
+            Eigen::AngleAxisd(-v[Turn], Eigen::Vector3d::UnitY()))
+        .toRotationMatrix();
+}
+
+Eigen::Vector3d middleOf(const Vec& v) {
+    Vec level = v;
+    level[Turn] = 0;
+    return bearings(level) * Eigen::Vector3d(v[Across], v[Below], v[Away]);
+}
+
+Misfit misfitOf(const Vec& v, const std::array<Point2, 4>& corners, const MatSize& size, const Lens& lens) {
+    const double l = size.length_cm / 2, w = l / std::exp(v[LogProportion]), f = std::exp(v[LogFocal]);
+    const Eigen::Matrix3d turned = bearings(v);
+    const Eigen::Vector3d middle = middleOf(v);
+    Misfit off;
+    for (size_t i = 0; i < 4; ++i) {
+        const double x = i == 0 || i == 3 ? -l : l, away = i < 2 ? -w : w;
+        const Eigen::Vector3d at = middle + turned * Eigen::Vector3d(x, 0, away);
+        const Point2 seen = lens.centre + f * at.head<2>() / std::max(1.0, at.z());
+        off.segment<2>(Eigen::Index(2 * i)) = (seen - corners[i]) / kMarkingSdPx;
+    }
+    off[8] = (v[LogFocal] - std::log(lens.focalPx)) / kFocalSd;
+    off[9] = (v[LogProportion] - std::log(size.length_cm / size.width_cm)) / kProportionSd;
+    return off;
+}
+
+/// Where to begin: the plane's picture taken apart as if the lens were known (Hartley and Zisserman, ch. 8).
+std::optional<Vec> firstGuess(const std::array<Point2, 4>& corners, const MatSize& size, const Lens& lens) {
+    const double l = size.length_cm / 2, w = size.width_cm / 2, f = lens.focalPx;
     std::array<Point2, 4> picture = corners;
     for (Point2& c : picture) c -= lens.centre;
-    const auto h = fitHomography(mat, picture);
-    if (!h) return {};
-    // The first columns are the mat's own directions, focal length times too long in x and y. Both are equally long,
-    // which tells the focal length (Hartley and Zisserman, ch. 8: a known plane, square pixels, known centre).
-    const Eigen::Vector3d along = h->m.col(0), away = h->m.col(1);
-    const double f2 =
-        (along.head<2>().squaredNorm() - away.head<2>().squaredNorm()) / (away.z() * away.z() - along.z() * along.z());
-    const double longer = 2 * std::max(lens.centre.x(), lens.centre.y());
-    double f = std::sqrt(f2); // not a number where the corners tell none
-    if (!(f > kLeastFocal * longer && f < kMostFocal * longer)) f = lens.focalPx;
-    if (!(f > 0)) return {};
-    const auto direction = [f](const Eigen::Vector3d& column) {
-        return Eigen::Vector3d(column.x() / f, column.y() / f, column.z());
+    const auto h = fitHomography({Point2(-l, -w), Point2(l, -w), Point2(l, w), Point2(-l, w)}, picture);
+    if (!h || !(f > 0)) return std::nullopt;
+    const auto inCamera = [&](int column) {
+        return Eigen::Vector3d(h->m(0, column) / f, h->m(1, column) / f, h->m(2, column));
     };
-    const double perCm = direction(along).norm();
-    const Eigen::Vector3d x = direction(along) / perCm, raw = direction(away);
+    const double perCm = inCamera(0).norm();
+    const Eigen::Vector3d x = inCamera(0) / perCm, raw = inCamera(1), middle = inCamera(2) / perCm;
     const Eigen::Vector3d y = (raw - raw.dot(x) * x).normalized(), up = x.cross(y);
-    Seen seen;
-    seen.focalPx = f;
-    seen.turnDeg = degrees(std::atan2(x.z(), y.z()));
-    seen.rollDeg = degrees(std::atan2(-up.x(), -up.y()));
-    seen.pxPerCm = f * perCm / h->m(2, 2);
-    return seen;
+    Vec v;
+    v[Turn] = std::atan2(x.z(), y.z());
+    v[Roll] = std::atan2(-up.x(), -up.y());
+    v[Pitch] = std::atan2(-up.z(), std::hypot(up.x(), up.y()));
+    Vec level = v;
+    level[Turn] = 0;
+    v.segment<3>(Across) = bearings(level).transpose() * middle;
+    v[LogFocal] = std::log(f), v[LogProportion] = std::log(l / w);
+    return v;
 }
 
 } // namespace
@@ -70,22 +92,45 @@ Seen seenFrom(const std::array<Point2, 4>& corners, double length_cm, double pro
 std::optional<MatView> matView(const std::array<Point2, 4>& given, const MatSize& size, const Lens& lens) {
     if (!(size.length_cm > 0) || !(size.width_cm > 0)) return std::nullopt;
     const auto corners = inOrder(given);
-    std::vector<double> x, sd(9, kMarkingSdPx);
-    for (const Point2& c : corners) x.push_back(c.x()), x.push_back(c.y());
-    x.push_back(size.length_cm / size.width_cm);
-    sd.back() = kProportionSd * x.back();
-    const auto see = [&](const std::vector<double>& v) {
-        return seenFrom({Point2(v[0], v[1]), Point2(v[2], v[3]), Point2(v[4], v[5]), Point2(v[6], v[7])},
-                        size.length_cm, v[8], lens);
-    };
-    const Seen seen = see(x);
-    if (!std::isfinite(seen.turnDeg) || std::abs(seen.turnDeg) > 60) return std::nullopt;
+    auto v = firstGuess(corners, size, lens);
+    if (!v) return std::nullopt;
+    // Levenberg-Marquardt: least squares of the corners with what is known beforehand.
+    const auto misfit = [&](const Vec& at) { return misfitOf(at, corners, size, lens); };
+    Misfit off = misfit(*v);
+    Eigen::Matrix<double, 10, Unknowns> slope;
+    double damping = 1e-3;
+    for (int step = 0; step < 60 && damping < 1e8; ++step) {
+        for (int k = 0; k < Unknowns; ++k) {
+            Vec above = *v, below = *v;
+            const double way = k >= Across && k <= Away ? 0.05 : 1e-5; // cm, or rad and logarithms
+            above[k] += way, below[k] -= way;
+            slope.col(k) = (misfit(above) - misfit(below)) / (2 * way);
+        }
+        const Eigen::Matrix<double, Unknowns, Unknowns> squares = slope.transpose() * slope;
+        auto damped = squares;
+        damped.diagonal() *= 1 + damping;
+        const Vec change = -damped.ldlt().solve(slope.transpose() * off);
+        const Vec next = *v + change;
+        const Misfit then = misfit(next);
+        if (!(then.squaredNorm() < off.squaredNorm())) {
+            damping *= 10;
+            continue;
+        }
+        const bool settled = off.squaredNorm() - then.squaredNorm() < 1e-12;
+        *v = next, off = then, damping = std::max(1e-9, damping / 10);
+        if (settled) break;
+    }
+    const Eigen::Matrix<double, Unknowns, Unknowns> covariance = (slope.transpose() * slope).inverse();
+    const double farthest = kMarkingSdPx * off.head<8>().lpNorm<Eigen::Infinity>();
+    const Eigen::Vector3d middle = middleOf(*v);
     MatView view;
-    view.turnDeg = seen.turnDeg, view.rollDeg = seen.rollDeg;
-    view.focalPx = seen.focalPx, view.pxPerCm = seen.pxPerCm;
-    view.turnU95 = kU95 * propagatedSd([&](const auto& v) { return see(v).turnDeg; }, x, sd);
-    view.rollSd_deg = propagatedSd([&](const auto& v) { return see(v).rollDeg; }, x, sd);
-    if (!std::isfinite(view.turnU95) || !std::isfinite(view.rollSd_deg)) return std::nullopt;
+    view.turnDeg = degrees((*v)[Turn]), view.rollDeg = degrees((*v)[Roll]);
+    view.turnU95 = kU95 * degrees(std::sqrt(covariance(Turn, Turn)));
+    view.rollSd_deg = degrees(std::sqrt(covariance(Roll, Roll)));
+    view.focalPx = std::exp((*v)[LogFocal]);
+    view.pxPerCm = view.focalPx / middle.z();
+    const bool possible = middle.z() > 0 && (*v)[Below] > 0 && std::abs(view.turnDeg) < 60 && farthest < kWorstFit_px;
+    if (!possible || !std::isfinite(view.turnU95) || !std::isfinite(view.rollSd_deg)) return std::nullopt;
     return view;
 }
 

@@ -21,7 +21,7 @@ struct MatView {
 };
 
 /// @param corners in any order; the long sides run across the picture. @param lens its centre is the picture's; its
-/// focal length serves where the corners tell none
+/// focal length is what is thought of it beforehand, give or take a half
 /// @return nothing when they are no corners of a mat that lies on the floor seen from above it
 std::optional<MatView> matView(const std::array<Point2, 4>& corners, const MatSize& size, const Lens& lens);
 

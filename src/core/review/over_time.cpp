@@ -9,8 +9,8 @@
 namespace deft {
 namespace {
 
-/// No band that a clip gives is narrower than this, in any unit; guards the weights against a band of nothing.
-constexpr double kLeastBand = 1e-3;
+/// No visit counts as much surer than the others: a clean hold of nothing has no band, but no endless weight either.
+constexpr double kLeastShare = 0.5; // of the widest band (chosen here)
 
 void findTrend(OverTime& o, const std::vector<double>& value, const std::vector<double>& sd) {
     const auto line = straightLine(o.weeks, value, sd);
@@ -39,10 +39,12 @@ OverTime overTime(const ReadingRow& now, const std::string& today, std::vector<V
                                   }),
                    o.visits.end());
     std::stable_sort(o.visits.begin(), o.visits.end(), [](const Visit& a, const Visit& b) { return a.date < b.date; });
+    double widest = 0;
+    for (const Visit& v : o.visits) widest = std::max(widest, v.u95);
     std::vector<double> value, sd;
     for (const Visit& v : o.visits) {
         value.push_back(v.value);
-        sd.push_back(std::max(kLeastBand, v.u95) / kU95);
+        sd.push_back(std::max({v.u95, kLeastShare * widest, 1e-6}) / kU95);
         o.weeks.push_back(double((*parseDate(v.date) - *parseDate(o.visits.front().date)).count()) / 7);
     }
     if (value.size() >= kTrendFrom) findTrend(o, value, sd);

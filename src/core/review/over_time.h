@@ -30,9 +30,10 @@ constexpr size_t kTrendFrom = 3; ///< visits; two are compared, not called a tre
 constexpr size_t kOrderFrom = 5;
 constexpr size_t kUnlikeFrom = 5; ///< earlier visits whose scatter is worth something (chosen here)
 
-/// The line goes through the visits weighted by their bands. Where they scatter more than their bands explain, its
-/// band is wider by the square root of misfit over degrees of freedom (Birge, Phys Rev 40, 1932): the client's days
-/// differ, too. @param earlier any order; those without a value or a band are left out
+/// The line goes through the visits weighted by their bands, none of which counts for less than half of the widest.
+/// Where they scatter more than their bands explain, its band is wider by the square root of misfit over degrees of
+/// freedom (Birge, Phys Rev 40, 1932): the client's days differ, too. @param earlier any order; those without a value
+/// or a band are left out
 OverTime overTime(const ReadingRow& now, const std::string& today, std::vector<Visit> earlier);
 
 } // namespace deft

@@ -5,6 +5,7 @@
 #include "events/roll_order.h"
 #include "judgement/safety.h"
 #include "judgement/shown.h"
+#include "landmarks/names.h"
 #include "landmarks/track_clip.h"
 #include "measures/steadied.h"
 #include "review/both_sides.h"
@@ -63,11 +64,13 @@ std::vector<ClipCheck> checkClip(const Review& r) {
                         : "Tight, patterned clothes or a few stickers on the landmarks, would let me see much more."});
     }
     double margin = 1e9;
-    for (const auto& [name, points] : r.tracks.landmark)
+    for (const auto& [name, points] : r.tracks.landmark) {
+        if (isSceneLandmark(name)) continue; // the body must be in the picture, not the whole mat
         for (const TrackPoint& p : points)
             if (p.usable())
                 margin =
                     std::min({margin, p.at.x(), p.at.y(), r.clip.width - 1 - p.at.x(), r.clip.height - 1 - p.at.y()});
+    }
     out.push_back(
         {"in-frame", margin > 10 ? "good" : "poor", margin, "px",
          margin > 10 ? "" : "Please move the phone back until your whole body fits with a hand's width to spare."});
