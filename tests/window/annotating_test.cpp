@@ -84,11 +84,9 @@ private slots:
         QVERIFY2(std::abs(mat.turnDeg) < mat.turnU95 + 0.5,
                  qPrintable(QString::number(mat.turnDeg))); // it stood square
         QVERIFY(mat.turnU95 < 1);
-        NEAR(session().review()->series.find("trunk")->u95[300] / before, 1, 0.1);
+        QVERIFY(session().review()->series.find("trunk")->u95[300] < before); // surer than by eye
         const auto& check = session().review()->check; // the mat need not be in the picture as the body must
         QVERIFY(std::all_of(check.begin(), check.end(), [](const ClipCheck& c) { return c.verdict == "good"; }));
-        qInfo("turn %.2f ± %.2f, roll %.2f, focal %.0f; trunk ± %.2f, before %.2f", mat.turnDeg, mat.turnU95,
-              mat.rollDeg, mat.focalPx, session().review()->series.find("trunk")->u95[300], before);
         QVERIFY(session().review()->series.find("gap_cm") || !session().review()->series.find("gap"));
         stage().mat().setSize({200, 80});
         QCOMPARE(session().inputs().marks.mat, std::optional(MatSize{200, 80}));
