@@ -65,10 +65,12 @@ private:
         int segments = 0;
         double agreeing = 0; ///< of the segment that has kept most of its points
         int points = 0;      ///< of the segment that agrees in most
+        double untold = 0;   ///< px that it may have gone along with an arm that is lost
         bool atEnd = true;   ///< the mark is an end of every segment that it belongs to
     };
     Carried carriedBySegments(const std::string& name) const;
     double looseness(const SegmentCloud& segment, const std::string& name) const;
+    double untoldBy(const SegmentCloud& segment, const std::string& name) const;
     /// The mark's place, band and state in this picture, from what was seen and what its segments say.
     void settle(const cv::Mat& image, const std::string& name, TrackPoint& point,
                 const std::map<std::string, Sight>& sights, double seconds);

@@ -27,6 +27,7 @@ constexpr double kBackBends = 30;  // px that the middle of a back leaves the li
 constexpr double kSupports = 4;    // px within which a match that is not distinct supports what the segments say
 constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
 constexpr double kBetween = 0.07;                        // of the trunk
+constexpr double kUntoldTurn = 0.35;                     // rad that an arm may have turned since it was lost
 // Standard deviations, px.
 constexpr double kRenewalSd = 0.35;  // of one renewal
 constexpr double kBends = 0.12;      // of the way that skin has slid
@@ -153,6 +154,18 @@ double LandmarkTracker::looseness(const SegmentCloud& s, const std::string& name
     return lever * std::abs(s.pose().angleRad);
 }
 
+/// The shoulder's skin goes along with an arm that is raised. Where the arm is lost, that cannot be told.
+double LandmarkTracker::untoldBy(const SegmentCloud& s, const std::string& name) const {
+    if (!s.plan().name.starts_with("trunk") || name != s.plan().proximal) return 0;
+    const auto& layout = layout_.at(s.plan().name);
+    const auto hip = layout.find(s.plan().distal);
+    const bool armLost = std::any_of(segments_.begin(), segments_.end(), [&](const SegmentCloud& other) {
+        return !other.measured() && other.plan().name.starts_with("upper arm") &&
+               layout_.at(other.plan().name).count(name);
+    });
+    return armLost && hip != layout.end() ? kShoulderBlade * kUntoldTurn * (hip->second - layout.at(name)).norm() : 0;
+}
+
 LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& name) const {
     Carried c;
     double total = 0;
@@ -165,6 +178,7 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
         c.at += w * opinions.back().first, total += w;
         c.agreeing = std::max(c.agreeing, s.agreeing());
         c.points = std::max(c.points, s.points());
+        c.untold = std::max(c.untold, untoldBy(s, name));
         c.atEnd = c.atEnd && (name == s.plan().proximal || name == s.plan().distal);
     }
     c.segments = int(opinions.size());
@@ -243,7 +257,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     } else if (hasSegment) {
         p.at = carried.at;
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
-        p.sd = kCarried * carried.sd + 1 + kFewPoints * std::max(0, kManyPoints - carried.points);
+        p.sd = kCarried * carried.sd + 1 + carried.untold + kFewPoints * std::max(0, kManyPoints - carried.points);
         if (carried.atEnd && !backed && a)
             p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
         p.state = p.sd > kLost ? PointState::Lost : PointState::Weak;
