@@ -138,6 +138,41 @@ private slots:
         }
     }
 
+    void outlineBeforeALine_data() {
+        QTest::addColumn<Vector2>("pace");
+        QTest::newRow("up along its own outline") << Vector2(0.3, -1.5);
+        QTest::newRow("across") << Vector2(1.5, 0);
+    }
+    /// A bare shin whose outline passes before the edge of a mat: the corner of both slides while the shin goes. That
+    /// is not told as the ankle for longer than a quarter of a second.
+    void outlineBeforeALine() {
+        QFETCH(Vector2, pace);
+        auto picture = [&](int i) {
+            cv::Mat m(480, 640, CV_8UC1, cv::Scalar(185));
+            m.rowRange(300, 480).setTo(45);
+            const Vector2 by = i * pace;
+            std::vector<cv::Point> leg;
+            for (const auto& [x, y] : {std::pair{250, -400}, {320, 460}, {400, 460}, {440, -400}})
+                leg.emplace_back(int(std::lround(16 * (x + by.x()))), int(std::lround(16 * (y + by.y()))));
+            cv::fillPoly(m, std::vector<std::vector<cv::Point>>{leg}, cv::Scalar(210), cv::LINE_AA, 4);
+            cv::RNG random(uint64_t(i + 1));
+            cv::Mat noise(m.size(), CV_8S);
+            random.fill(noise, cv::RNG::NORMAL, 0, 2);
+            cv::add(m, noise, m, cv::noArray(), CV_8U);
+            return m;
+        };
+        const Point2 ankle(307, 298), knee(340, 60);
+        LandmarkTracker tracker;
+        tracker.mark(picture(0), {{"ankle", ankle}, {"knee", knee}});
+        for (int i = 1; i <= 30; ++i) {
+            tracker.step(picture(i), 1 / 30.0);
+            const TrackPoint& now = tracker.now().at("ankle");
+            const double off = (now.at - ankle - i * pace).norm();
+            QVERIFY2(i < 8 || now.state != PointState::Seen || off < 5,
+                     qPrintable(QStringLiteral("frame %1: %2 px off, seen").arg(i).arg(off)));
+        }
+    }
+
     void coveredMarkIsNotInvented() {
         const cv::Mat picture = cloth();
         LandmarkTracker tracker;

@@ -117,10 +117,22 @@ private slots:
             const auto asked = stickerAt(picture, c + Vector2(5, -4));
             QVERIFY(asked && asked->score >= kStickerGate);
             NEAR((asked->centre - c).norm(), 0, 0.2);
+            for (const double light : {1.0, 0.35}) QVERIFY(looksTheSameTurned(picture * light, c + Vector2(3, -2)));
         }
         qInfo("%s: worst %.3f px of %zu", QTest::currentDataTag(), worst, centres.size());
         NEAR(worst, 0, 0.2);
         QVERIFY(!stickerAt(picture, centres[0] + Vector2(40, 35))); // cloth between them
+    }
+
+    /// Bare skin before the edge of a mat has corners as strong as a sticker's, but turned they look otherwise.
+    void anOutlineIsNoSticker() {
+        for (const int slope : {-60, -20, 25, 70}) {
+            cv::Mat picture(160, 160, CV_8UC1, cv::Scalar(185));
+            picture.rowRange(80, 160).setTo(45);
+            const std::vector<cv::Point> skin{{80 - slope, 0}, {80 + slope, 160}, {159, 160}, {159, 0}};
+            cv::fillPoly(picture, std::vector<std::vector<cv::Point>>{skin}, cv::Scalar(210), cv::LINE_AA);
+            QVERIFY(!looksTheSameTurned(picture, {80, 80}));
+        }
     }
 
     void noStickerOnCloth() {

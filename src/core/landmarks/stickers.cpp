@@ -12,7 +12,8 @@ namespace {
 
 constexpr double kMinContrast = 22; // grey levels between a sticker and what is around it
 constexpr int kMostCorners = 60;
-constexpr double kPattern = 60;     // grey levels² / px²: texture in both directions, far above that of cloth
+constexpr double kPattern = 60; // grey levels² / px²: texture in both directions, far above that of cloth
+constexpr double kSameTurned = 0.8;
 constexpr double kMostOblong = 1.8; // a disc seen at 56°
 
 /// Where the picture looks the same after half a turn: the turned patch is matched with the picture, and its middle
@@ -133,6 +134,15 @@ std::vector<Sticker> findStickers(const cv::Mat& picture, const cv::Rect& region
             }))
             apart.push_back(s);
     return apart;
+}
+
+bool looksTheSameTurned(const cv::Mat& grey, const Point2& near, double reach) {
+    for (const double radius : {5.0, 8.0, 12.0, 18.0})
+        for (const Vector2& aside : {Vector2(0, 0), Vector2(3, 0), Vector2(-3, 0), Vector2(0, 3), Vector2(0, -3)})
+            if (const auto middle = middleOfSymmetry(grey, near + aside, radius);
+                middle && middle->second > kSameTurned && (middle->first - near).norm() <= reach)
+                return true;
+    return false;
 }
 
 std::optional<Sticker> stickerAt(const cv::Mat& grey, const Point2& near, double reach) {

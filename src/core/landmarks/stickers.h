@@ -22,6 +22,10 @@ constexpr double kStickerGate = 0.75;
 /// @param grey 8-bit @param radiusPx expected; half to twice of it is looked for
 std::vector<Sticker> findStickers(const cv::Mat& grey, const cv::Rect& region, double radiusPx);
 
+/// Does the picture look the same after half a turn about a middle within `reach` px, as a sticker does in any light?
+/// Corners where an outline passes before a line do not: what was bright is dark then.
+bool looksTheSameTurned(const cv::Mat& grey, const Point2& near, double reach = 6);
+
 /// The sticker nearest to a place, within `reach` px, of any size from 3 to 30 px.
 std::optional<Sticker> stickerAt(const cv::Mat& grey, const Point2& near, double reach = 9);
 

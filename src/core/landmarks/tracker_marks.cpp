@@ -35,11 +35,11 @@ constexpr double kAlone = 0.3;       // a frame, for 40 frames
 constexpr double kAloneMoves = 0.45; // of the way since its segment was lost
 // Of the distance between a patch and the segment that it contradicts: at the end of a limb, and between its ends.
 constexpr double kSkinOff = 0.45, kBackOff = 0.6;
-constexpr double kCarried = 1.25;  // times what the segments' scatter says, and one pixel more
-constexpr double kFewPoints = 0.3; // for each point that a segment has less than many: some lie beside it
+constexpr double kCarried = 1.25;   // times what the segments' scatter says, and one pixel more
+constexpr double kFewPoints = 0.25; // for each point that a segment has less than many: some lie beside it
 constexpr int kManyPoints = 12;
 constexpr double kEndOfLimb = 0.06; // a frame, for 25 frames
-constexpr double kLost = 7;         // where segments carry a mark: more, and it is not told as weak
+constexpr double kLost = 9;         // where segments carry a mark: more, and it is not told as weak
 constexpr double kFewAgree = 5;     // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;    // a still mark on an edge, as precisely as it was set
 
@@ -56,7 +56,7 @@ std::optional<LandmarkTracker::Anchor> LandmarkTracker::anchorAt(const cv::Mat& 
     Anchor a;
     a.patch = std::move(*patch);
     // An outline before a line of the room has as much texture, but does not look the same after half a turn.
-    a.sticker = a.patch.texture() > kStickerTexture && stickerAt(image, place);
+    a.sticker = a.patch.texture() > kStickerTexture && looksTheSameTurned(image, place);
     a.lookalike = a.patch.lookalike(image, place, kLookalikeFrom, kLookalikeTo);
     a.blank = a.lookalike > kBlank;
     return a;
