@@ -73,6 +73,32 @@ private slots:
         QCOMPARE(j["reps"].size(), size_t(2));
     }
 
+    /// The same markings twice differ by nothing, and every pair lies within its bands.
+    void repeat() {
+        namespace fs = std::filesystem;
+        for (const char* marking : {"again/a", "again/b"})
+            for (const char* name : {"x", "y", "z"}) {
+                const fs::path to = at(marking).toStdString() + "/" + name;
+                fs::create_directories(to.parent_path());
+                fs::copy(at("one").toStdString(), to, fs::copy_options::recursive);
+            }
+        const Ran r = run({"repeat", at("again/a"), at("again/b"), "--json"});
+        QCOMPARE(r.code, 0);
+        const Json j = Json::parse(r.out.toStdString());
+        QCOMPARE(j["format"].get<std::string>(), std::string("deft-mirror-repeatability"));
+        QVERIFY(j["readings"].size() >= 5);
+        for (const Json& reading : j["readings"]) {
+            QCOMPARE(reading["clips"].get<int>(), 3);
+            NEAR(reading["sem"].get<double>(), 0, 1e-9);
+            NEAR(reading["explained_by_bands"].get<double>(), 1, 1e-9);
+        }
+        QVERIFY(run({"repeat", at("again/a"), at("again/b")}).out.contains("limits of agreement"));
+        fs::remove_all(at("again/b/z").toStdString());
+        verifyTrouble(run({"repeat", at("again/a"), at("again/b")}), "is not there");
+        verifyTrouble(run({"repeat", at("nowhere"), at("again/b")}), "nowhere");
+        QCOMPARE(run({"repeat", at("again/a")}).code, 2);
+    }
+
     /// Is the clip usable, before anything is measured: what is said does not hang on the keypoint network alone.
     void checkBefore() {
         const Ran r = run({"check", clip_, "--exercise", "bridge", "--marks", marks_, "--json"});

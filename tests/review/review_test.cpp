@@ -38,6 +38,21 @@ private slots:
         QVERIFY(off.series.find("trunk")->u95[200] > 2 * square.series.find("trunk")->u95[200]);
     }
 
+    /// Where the mover was lost no rep is found; what else is told against the start is told against its beginning, not
+    /// against the whole clip.
+    void startWithoutReps() {
+        const auto in = demoInputs("ruta-bridge-may");
+        const ClipInfo clip = ClipReader::open(in.clipPath).value().info();
+        Tracks tracks = truthTracks(in.clipPath, in.marks, clip);
+        for (size_t i = 0; i < tracks.frames(); ++i)
+            if (tracks.time_s[i] > 2.2) tracks.landmark["hip"][i].state = PointState::Lost;
+        const Review r = measureReview(in, clip, tracks).value();
+        QVERIFY(r.events.reps.empty());
+        const Series& knee = *r.series.find("knee_rise");
+        NEAR(knee.value[10], 0, 0.3);
+        QVERIFY(*std::max_element(knee.value.begin(), knee.value.end()) > 3);
+    }
+
     /// The earlier demo clip was made with feet 540 mm from the upper back and two lifts that bend the back.
     void saysWhatWasFilmed() {
         const Review r = demoReview();

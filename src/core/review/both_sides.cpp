@@ -5,7 +5,8 @@
 namespace deft {
 namespace {
 
-constexpr double kAround_s = 1; // the still time before and after a rep belongs to its side; chosen here
+constexpr double kStillStart_s = 3; // what clients are asked to be still for before they begin (the filming guide)
+constexpr double kAround_s = 1;     // the still time before and after a rep belongs to its side; chosen here
 
 void addReps(std::vector<WorkingTime>& working, const std::string& side, const Events& events) {
     for (const Rep& rep : events.reps) working.push_back({side, rep.start_s, rep.end_s});
@@ -34,7 +35,9 @@ Result<SeriesSet> seriesFor(const Tracks& tracks, SeriesOptions options, const M
     if (!first) return first;
     options.only.clear();
     const Events rough = findMovement(*first, mover);
-    options.setupStart_s = rough.setupStart_s, options.setupEnd_s = rough.setupEnd_s;
+    // Where the mover was lost, or stays still while other parts move, the whole clip would be the start.
+    options.setupStart_s = rough.setupStart_s;
+    options.setupEnd_s = std::min(rough.setupEnd_s, rough.setupStart_s + kStillStart_s);
     return computeSeries(tracks, options);
 }
 
