@@ -5,7 +5,7 @@
 namespace deft {
 namespace {
 
-constexpr double kStillStart_s = 3; // what clients are asked to be still for before they begin (the filming guide)
+constexpr double kStillStart_s = 1; // hardly anybody begins sooner; chosen here
 constexpr double kAround_s = 1;     // the still time before and after a rep belongs to its side; chosen here
 
 void addReps(std::vector<WorkingTime>& working, const std::string& side, const Events& events) {
@@ -37,7 +37,8 @@ Result<SeriesSet> seriesFor(const Tracks& tracks, SeriesOptions options, const M
     const Events rough = findMovement(*first, mover);
     // Where the mover was lost, or stays still while other parts move, the whole clip would be the start.
     options.setupStart_s = rough.setupStart_s;
-    options.setupEnd_s = std::min(rough.setupEnd_s, rough.setupStart_s + kStillStart_s);
+    options.setupEnd_s = rough.setupEnd_s;
+    if (rough.reps.empty()) options.setupEnd_s = std::min(rough.setupEnd_s, rough.setupStart_s + kStillStart_s);
     return computeSeries(tracks, options);
 }
 
