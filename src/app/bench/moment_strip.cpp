@@ -155,10 +155,13 @@ void MomentStrip::paintEvent(QPaintEvent*) {
     }
     if (session_.moment() < 0) {
         const auto& reps = session_.review()->events.reps;
+        const auto& check = session_.review()->check;
+        const bool marksLost = std::any_of(
+            check.begin(), check.end(), [](const ClipCheck& k) { return k.id == "marks-kept" && k.verdict != "good"; });
         if (session_.moments().empty() &&
-            std::any_of(reps.begin(), reps.end(), [](const Rep& r) { return r.unsure(); })) {
+            (marksLost || std::any_of(reps.begin(), reps.end(), [](const Rep& r) { return r.unsure(); }))) {
             say(tr("Cannot tell from this clip"), Size::Body, QFont::DemiBold, c.onStage);
-            say(tr("marks were lost in the reps: mend them (M) or ask for it again"), Size::Small, QFont::Normal, dim);
+            say(tr("marks were lost on the way: mend them (M) or ask for it again"), Size::Small, QFont::Normal, dim);
             return;
         }
         say(session_.moments().empty()

@@ -10,9 +10,10 @@
 namespace deft {
 namespace {
 
-constexpr double kMaxSpeed = 300;  // px a second at which a jump is no longer believed
-constexpr double kGoesOn_px = 1.5; // between a match and where optical flow leads
-constexpr int kLookAgain = 15;     // frames between two searches for a lost mark
+constexpr double kMaxSpeed = 300;    // px a second at which a jump is no longer believed
+constexpr double kGoesOn_px = 1.5;   // between a match and where optical flow leads
+constexpr double kSeedReach_px = 24; // of a body finder's joint around its mark
+constexpr int kLookAgain = 15;       // frames between two searches for a lost mark
 constexpr int kLevels = 3;
 const cv::Size kWindow{15, 15};
 
@@ -195,11 +196,16 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
             s.sight = look(image, *s.anchor, s.predicted, s.going, s.angle, s.limit);
             s.sight.goesOn = s.byFlow && (s.sight.match.pose.centre - s.predicted).norm() < kGoesOn_px;
             const auto seed = seeds.find(*s.name);
+            const auto nearSeed = [&] {
+                return s.sight.good && seed != seeds.end() &&
+                       (s.sight.match.pose.centre - seed->second).norm() < kSeedReach_px;
+            };
+            s.sight.bySeed = nearSeed();
             if (s.sight.distinct || !s.anchor->failures) continue;
             // Lost: where a body finder sees the joint, and from time to time around the place where it was last; but
             // not a sticker, which would be taken for its neighbour.
             if (seed != seeds.end())
-                s.sight = lookAround(image, *s.anchor, seed->second, s.angle);
+                s.sight = lookAround(image, *s.anchor, seed->second, s.angle), s.sight.bySeed = nearSeed();
             else if (s.anchor->failures % kLookAgain == 0 && !s.anchor->blank && !s.anchor->sticker)
                 s.sight = lookAround(image, *s.anchor, now_.at(*s.name).at, s.angle);
         }

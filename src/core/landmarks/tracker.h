@@ -55,6 +55,7 @@ private:
         bool good = false;
         bool distinct = false; ///< it surpasses what lies beside the mark; else it only supports the segments
         bool goesOn = false;   ///< it lies where optical flow leads from the place before
+        bool bySeed = false;   ///< a body finder sees the joint there, too
         double extraSd = 0;
     };
     static std::optional<Anchor> anchorAt(const cv::Mat& image, const Point2& place);

@@ -87,7 +87,7 @@ LandmarkTracker::Sight LandmarkTracker::look(const cv::Mat& image, const Anchor&
         if (!m || m->correlation < needed || (m->pose.centre - predicted).norm() > limit) return;
         if (sight.good && m->correlation <= sight.match.correlation) return;
         m->pose.angleRad += with.born;
-        sight = {*m, true, m->correlation > distinct, false, with.extraSd};
+        sight = {*m, true, m->correlation > distinct, false, false, with.extraSd};
     };
     for (const Point2& start : {predicted, going})
         for (const Look& with : looks)
@@ -131,7 +131,7 @@ LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const A
             const auto m = a.patch.align(image, {start, angle - a.bornAngle, 1}, how);
             if (!m || m->correlation < kSure || (m->pose.centre - start).norm() > step) continue;
             if (!best.good || m->correlation > best.match.correlation)
-                best = {*m, true, m->correlation > a.lookalike + 2 * kDistinct, false, 0};
+                best = {*m, true, m->correlation > a.lookalike + 2 * kDistinct, false, false, 0};
         }
     return best;
 }
@@ -239,9 +239,13 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
                                              : carried.sd + (carried.atEnd && !backed ? kEndOfLimb * 25 : 0);
         p.sd = std::hypot(both, 0.35 * gap);
         // A patch whose segment is gone may have stayed behind with what lies beside the body, unless the limb was
-        // still anyway; and one that moves on alone has mostly slid along an outline.
+        // still anyway; and one that moves on alone has mostly slid along an outline, unless a body finder sees it
+        // there.
         if (!hasSegment && mainSegment(name)) {
-            if (a->alone++ == 0) a->aloneFrom = before, a->wasStill = a->speed < kStill;
+            if (sight.bySeed)
+                a->alone = 1, a->aloneFrom = p.at;
+            else if (a->alone++ == 0)
+                a->aloneFrom = before, a->wasStill = a->speed < kStill;
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->wasStill ? 8 : 40));
             p.sd = std::max(p.sd, kAloneMoves * (p.at - a->aloneFrom).norm());
         }

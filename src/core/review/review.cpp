@@ -41,6 +41,19 @@ std::optional<double> knownTurn(const Review& r) {
     return std::nullopt;
 }
 
+/// Time after the set-up and outside the reps in which the mover was not seen, s: a rep may have been missed there.
+double lostBetweenReps(const Review& r) {
+    const Series* mover = r.series.find(moverPlan(r.exercise).measure);
+    double lost = 0;
+    for (size_t i = 1; mover && i < mover->value.size(); ++i) {
+        const double t = r.series.time_s[i];
+        const bool inRep = std::any_of(r.events.reps.begin(), r.events.reps.end(),
+                                       [t](const Rep& rep) { return t >= rep.start_s && t <= rep.end_s; });
+        if (!std::isfinite(mover->value[i]) && t > r.events.setupEnd_s && !inRep) lost += t - r.series.time_s[i - 1];
+    }
+    return lost;
+}
+
 /// Facts about the clip that bear on the measures. Limits chosen here.
 std::vector<ClipCheck> checkClip(const Review& r) {
     std::vector<ClipCheck> out;
@@ -52,6 +65,7 @@ std::vector<ClipCheck> checkClip(const Review& r) {
     out.push_back(stillStartCheck(r.events.setupEnd_s));
     double moving = 0, lost = 0;
     for (const Rep& rep : r.events.reps) moving += rep.hold.end_s - rep.start_s, lost += rep.lost_s;
+    if (const double between = lostBetweenReps(r); between > 1) moving += between, lost += between;
     if (moving > 0) {
         const double kept = 100 * (1 - lost / moving);
         out.push_back(
