@@ -85,7 +85,7 @@ private slots:
     /// Visits that only scatter by their bands are called a trend no more often than the five in a hundred promised.
     void falseAlarms_data() {
         QTest::addColumn<size_t>("visits");
-        for (const size_t n : {3u, 4u, 6u, 10u}) QTest::addRow("%zu visits", size_t(n)) << size_t(n);
+        for (const size_t n : {3u, 4u, 6u, 10u}) QTest::addRow("%zu visits", n) << n;
     }
     void falseAlarms() {
         QFETCH(size_t, visits);
