@@ -104,8 +104,8 @@ private slots:
         }
         const auto view = matView(corners, {180, 64}, Lens::ofPhone(scene.camera.width, scene.camera.height));
         QVERIFY(view);
-        NEAR(std::abs(view->turnDeg), std::abs(yaw), 0.1);
-        NEAR(std::abs(view->rollDeg), 2, 0.1);
+        NEAR(view->turnDeg, -yaw, 0.2); // walked to the right, the right end is nearer
+        NEAR(view->rollDeg, 2, 0.2);
         QVERIFY(view->turnU95 < 3);
     }
 

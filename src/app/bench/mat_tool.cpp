@@ -3,14 +3,13 @@
 #include "app/bench/drawing_tool.h"
 #include "app/bench/stage_picture.h"
 #include "app/theme/palette.h"
+#include "landmarks/names.h"
 
 #include <QMouseEvent>
 #include <QSettings>
 
 namespace deft::ui {
 namespace {
-
-constexpr const char* kNames[] = {"mat_a", "mat_b", "mat_c", "mat_d"};
 
 /// What mats of this coach's clients mostly are; kept in the settings.
 MatSize usualMat() {
@@ -108,7 +107,7 @@ void MatTool::point(const QPointF& clip) {
     if (stage_.isPreview()) return; // too coarse for a mark
     corners_.push_back(onPicture(clip));
     stage_.update();
-    if (corners_.size() < std::size(kNames)) return;
+    if (corners_.size() < kMatCorners.size()) return;
     const auto corners = corners_;
     const double time_s = session_.clip().time_s[size_t(stage_.shownFrame())];
     const MatSize mat = size();
@@ -116,7 +115,7 @@ void MatTool::point(const QPointF& clip) {
     session_.edit(tr("corners of the mat"), [&](ReviewInputs& in) {
         in.marks.mat = mat;
         for (size_t i = 0; i < corners.size(); ++i)
-            in.marks.set(time_s, kNames[i], Point2(corners[i].x(), corners[i].y()));
+            in.marks.set(time_s, kMatCorners[i], Point2(corners[i].x(), corners[i].y()));
     });
 }
 

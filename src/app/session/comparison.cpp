@@ -64,20 +64,22 @@ void Comparison::choose(Of of) {
     refresh();
 }
 
-void Comparison::nothing(const QString& why) {
+void Comparison::clear() {
     sides_.reset();
     table_.clear();
     weeks_.clear();
+    why_.clear();
+}
+
+void Comparison::nothing(const QString& why) {
+    clear();
     why_ = why;
     emit changed();
 }
 
 void Comparison::refresh() {
     if (!active_) {
-        // What it points into has changed; it is looked at again when it is shown.
-        sides_.reset();
-        table_.clear();
-        weeks_.clear();
+        clear(); // what it points into has changed; it is looked at again when it is shown
         return;
     }
     if (!session_.review()) return nothing(tr("This clip has not been measured yet."));
@@ -181,7 +183,7 @@ void Comparison::compareWeeks() {
     if (session_.earlier().empty())
         return nothing(
             tr("This is the client's first clip of this exercise. Its readings stand here from the second on."));
-    nothing({});
+    clear();
     const Review& now = *session_.review();
     for (const ReadingRow& row : readingRows(now)) {
         std::vector<Visit> earlier;

@@ -53,6 +53,7 @@ private:
     /// Another clip of this client, measured; null until it is. @param then called with it, soon or later
     void withReview(int64_t clip, const std::function<void(const Review&)>& then);
     void show(Side a, Side b, bool onlyTolerances = false);
+    void clear();
     void nothing(const QString& why);
     void goToFrameOfBench();
 

@@ -86,10 +86,6 @@ void Rig::arm(int side, const Vec3& wrist, const Vec3& elbowToward) {
     pose.turn[HandLeft + o] = pose.turn[ForearmLeft + o];
 }
 
-void Rig::straightArm(int side, const Vec3& direction) {
-    arm(side, shoulder(side) + direction.normalized() * kStraightArm, outward(side) * 0.4f - front);
-}
-
 void Rig::hand(int side, const Vec3& fingers, const Vec3& palm) {
     const float s = side ? -1.f : 1.f;
     const Vec3 alongRest(s * kArmSlope, -kArmSlope, 0), palmRest(-s * kArmSlope, -kArmSlope, 0);

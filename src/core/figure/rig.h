@@ -38,7 +38,6 @@ public:
     /// The same of an arm that stands or lies on the floor, on its way to being held straight.
     void armLeavesFloor(int side, const Vec3& direction, const Vec3& elbowToward, float way);
     void arm(int side, const Vec3& wrist, const Vec3& elbowToward);
-    void straightArm(int side, const Vec3& direction);
     /// The hand's own turn: fingers along `fingers`, palm facing `palm`.
     void hand(int side, const Vec3& fingers, const Vec3& palm);
 

@@ -15,8 +15,8 @@ struct Homography {
     Homography inverse() const { return {m.inverse()}; }
 };
 
-/// The one that takes four points to four others. Normalised direct linear transformation: Hartley and Zisserman,
-/// Multiple View Geometry in Computer Vision, 2nd ed. 2004, algorithm 4.2.
+/// The one that takes four points to four others, in double precision (OpenCV's takes single). Normalised direct linear
+/// transformation: Hartley and Zisserman, Multiple View Geometry in Computer Vision, 2nd ed. 2004, algorithm 4.2.
 /// @errors NotFinite, Degenerate (three of the four on one line)
 Result<Homography> fitHomography(const std::array<Point2, 4>& from, const std::array<Point2, 4>& to);
 

@@ -1,4 +1,5 @@
 #pragma once
+#include <array>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -7,8 +8,11 @@ namespace deft {
 
 /// Names of the side view (near side of the body).
 const std::vector<std::string>& sideLandmarks();
-/// Floor, plumb and scale marks: fixed in the room.
+/// Floor, plumb, scale and mat marks: fixed in the room.
 const std::vector<std::string>& sceneLandmarks();
+
+/// The corners of the mat, in whatever order they were marked.
+inline constexpr std::array<const char*, 4> kMatCorners = {"mat_a", "mat_b", "mat_c", "mat_d"};
 
 /// A side-view name, one of those with _l or _r (the client's own left and right), a midline or a scene name.
 bool isLandmark(std::string_view name);

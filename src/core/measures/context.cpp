@@ -1,7 +1,6 @@
 #include "measures/context.h"
 
 #include "measures/mat_view.h"
-
 #include "signal/resample.h"
 
 #include <array>

@@ -1,6 +1,7 @@
 #include "measures/mat_view.h"
 
 #include "geometry/homography.h"
+#include "landmarks/names.h"
 
 #include <algorithm>
 #include <cmath>
@@ -137,7 +138,7 @@ std::optional<MatView> matView(const std::array<Point2, 4>& given, const MatSize
 std::optional<std::array<Point2, 4>> matCorners(const Tracks& tracks) {
     std::array<Point2, 4> corners;
     for (size_t i = 0; i < 4; ++i) {
-        const auto at = medianPlace(tracks, std::string("mat_") + char('a' + i));
+        const auto at = medianPlace(tracks, kMatCorners[i]);
         if (!at) return std::nullopt;
         corners[i] = *at;
     }

@@ -6,16 +6,13 @@
 #include <boost/math/distributions/fisher_f.hpp>
 #include <boost/math/distributions/students_t.hpp>
 #include <cmath>
-#include <limits>
 #include <numeric>
 
 namespace deft {
 namespace {
 
-constexpr double kNone = std::numeric_limits<double>::quiet_NaN();
-
 double fQuantile(double p, double df1, double df2) {
-    if (!(df1 > 0) || !(df2 > 0)) return kNone;
+    if (!(df1 > 0) || !(df2 > 0)) return kGap;
     return boost::math::quantile(boost::math::fisher_f(df1, df2), p);
 }
 
@@ -56,7 +53,7 @@ void fillRandomRepeats(IntraclassCorrelation& one, IntraclassCorrelation& mean, 
         one.low95 = one.high95 = one.value;
     const auto ofMean = [k](double icc) { return icc * k / (1 + icc * (k - 1)); };
     mean.low95 = ofMean(one.low95), mean.high95 = ofMean(one.high95);
-    if (mean.value > 1) mean.value = mean.low95 = mean.high95 = kNone; // people who do not differ: 5.58 is no share
+    if (mean.value > 1) mean.value = mean.low95 = mean.high95 = kGap; // people who do not differ: 5.58 is no share
 }
 
 } // namespace

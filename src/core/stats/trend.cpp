@@ -3,7 +3,6 @@
 #include "signal/resample.h"
 
 #include <algorithm>
-#include <boost/math/distributions/normal.hpp>
 #include <boost/math/distributions/students_t.hpp>
 #include <cmath>
 #include <limits>
