@@ -95,7 +95,14 @@ std::pair<int, int> contradicted(const Review& seen, const Review& truth) {
         if (f.certainty != Certainty::Clear) continue;
         ++clear;
         const auto& all = truth.findings.faults;
-        wrong += std::none_of(all.begin(), all.end(), [&](const Fault& t) { return t.id == f.id && t.rep == f.rep; });
+        if (std::any_of(all.begin(), all.end(), [&](const Fault& t) { return t.id == f.id && t.rep == f.rep; }))
+            continue;
+        ++wrong;
+        std::printf("  contradicted: %s in rep %d, %.2f s to %.2f s, %s %.2f ± %.2f, limit %.2f\n", f.id.c_str(),
+                    f.rep + 1, f.start_s, f.end_s, f.measure.c_str(), f.worst, f.u95, f.limit);
+        for (const Fault& t : all)
+            std::printf("    the true points: %s in rep %d, %.2f s, %.2f\n", t.id.c_str(), t.rep + 1, t.start_s,
+                        t.worst);
     }
     return {wrong, clear};
 }
@@ -174,7 +181,11 @@ bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes,
     std::printf("\n%s\n", c.clip.c_str());
     Errors angles;
     const MarkErrors marks = markErrors(pool, seen, truth, stickers);
+    // Without a rep the start is the first second, else what was before it: the two cannot be compared.
+    const bool otherStart = seen.events.reps.empty() != truth.events.reps.empty();
     for (const Series& s : truth.series.series) {
+        const Measure* m = findMeasure(s.id);
+        if (otherStart && m && (m->zero == Zero::Start || m->zero == Zero::StartRatio)) continue;
         const Errors e = errorsOf(seen, truth, s.id);
         if (e.asked == 0) continue;
         pool.byMeasure[stickers][s.id].add(e);

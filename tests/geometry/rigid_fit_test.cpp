@@ -75,9 +75,42 @@ private slots:
     }
 
     void thereAndBack() {
-        const Pose2 pose{0.3, 1.2, {4, -7}};
         const Point2 p(12, 34);
-        NEAR((pose.inverse(pose(p)) - p).norm(), 0, 1e-12);
+        for (const Pose2& pose : {Pose2{0.3, 1.2, {4, -7}}, Pose2{0.3, 1.2, {4, -7}, 0.6, {0.8, -0.6}}})
+            NEAR((pose.inverse(pose(p)) - p).norm(), 0, 1e-12);
+    }
+
+    /// A limb that comes toward the camera: shorter along its axis, not across. A third of the points has slipped.
+    void stretchedAlongAnAxis() {
+        const Pose2 truth{0.25, 1.03, {40, -12}, 0.7, {0.6, 0.8}};
+        std::vector<Point2> from, to;
+        for (int i = 0; i < 45; ++i) {
+            from.emplace_back(90 * std::sin(1.7 * i) + 100, 110 * std::cos(2.3 * i) + 200);
+            to.push_back(truth(from.back()));
+        }
+        const std::vector<double> same(from.size(), 1);
+        const auto exact = fitPose(from, to, same, {.withScale = true, .axis = truth.axis});
+        NEAR(exact->pose.stretch, truth.stretch, 1e-4);
+        NEAR(exact->pose.scale, truth.scale, 1e-4);
+        NEAR((exact->pose(from[7]) - to[7]).norm(), 0, 0.01);
+
+        for (size_t i = 0; i < to.size(); i += 3) to[i] += Vector2(9, 14);
+        const Pose2 near{0.23, 1, {42, -10}, 0.73, truth.axis};
+        const auto robust = fitPose(from, to, same, {.withScale = true, .tukeyPx = 2, .axis = truth.axis}, &near);
+        QCOMPARE(robust->inliers, 30);
+        NEAR(robust->pose.stretch, truth.stretch, 1e-3);
+        // The same without a stretch of its own is pixels off at the ends.
+        const auto rigid = fitPose(from, to, same, {.withScale = true, .tukeyPx = 2}, &near);
+        QVERIFY(rigid->inliers < 15);
+    }
+
+    /// Two joints tell how long a limb looks, and nothing of its width.
+    void stretchedBetweenTwoJoints() {
+        const auto fit =
+            fitPose({{100, 100}, {100, 300}}, {{150, 120}, {150, 220}}, {1, 1}, {.scalePrior = 1, .axis = {0, 1}});
+        NEAR(fit->pose.stretch, 0.5, 1e-9);
+        NEAR(fit->pose.scale, 1, 1e-9);
+        NEAR((fit->pose({110, 200}) - Point2(160, 170)).norm(), 0, 1e-9);
     }
 
     void refused() {

@@ -111,6 +111,32 @@ private slots:
     }
 
     /// Along an edge and on blank skin a patch fits its own surroundings, on a spot of its own it does not.
+    /// Seen from the front, a leg that is raised grows shorter in the picture: its ends stay at its ends.
+    void legThatComesTowardTheCamera() {
+        const cv::Mat body = cloth();
+        const std::map<std::string, Point2> places = {{"hip_r", {180, 90}},   {"hip_l", {380, 90}},
+                                                      {"knee_l", {380, 250}}, {"ankle_l", {380, 420}},
+                                                      {"knee_r", {180, 250}}, {"ankle_r", {180, 420}}};
+        const auto shortened = [&](double k) {
+            cv::Mat out = body.clone(), leg;
+            const cv::Rect old(310, 90, 140, 350), now(310, 90, 140, int(std::lround(350 * k)));
+            cv::resize(body(old), leg, now.size(), 0, 0, cv::INTER_AREA);
+            cv::flip(body(cv::Rect(0, 90, 140, 350)), out(old), 1); // what was behind it
+            leg.copyTo(out(now));
+            return out;
+        };
+        LandmarkTracker t;
+        t.mark(body, asMarks(places));
+        double k = 1;
+        for (int i = 1; i <= 30; ++i) t.step(shortened(k = 1 - 0.01 * i), 1 / 30.0);
+        for (const char* name : {"knee_l", "ankle_l"}) {
+            const TrackPoint& p = t.now().at(name);
+            const double y = 90 + k * (places.at(name).y() - 90);
+            QVERIFY2(p.usable() && std::abs(p.at.y() - y) < 4, (name + std::to_string(p.at.y() - y)).c_str());
+        }
+        NEAR(t.now().at("ankle_r").at.y(), 420, 0.5);
+    }
+
     void whatAPatchIsWorth() {
         cv::Mat picture(200, 400, CV_8U, cv::Scalar(90));
         picture(cv::Rect(0, 0, 80, 200)) = 160; // an edge at x = 80

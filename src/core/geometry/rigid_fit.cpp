@@ -45,16 +45,52 @@ Pose2 solve(const Moments& m, const PoseFitOptions& options) {
     return pose;
 }
 
+/// The same with a stretch along an axis: what it is along it and across, in turns with the angle, which hardly
+/// depends on them.
+Pose2 solveStretched(const std::vector<Point2>& from, const std::vector<Point2>& to, const std::vector<double>& w,
+                     const PoseFitOptions& options, const Pose2& before) {
+    const Vector2 along = options.axis, across(-along.y(), along.x());
+    const Moments m = moments(from, to, w);
+    double k = before.scale * before.stretch, s = before.scale, angle = before.angleRad;
+    for (int turn = 0; turn < 3; ++turn) {
+        Complex covariance;
+        double xq = 0, xx = 0, yq = 0, yy = 0;
+        for (size_t i = 0; i < from.size(); ++i) {
+            if (w[i] <= 0) continue;
+            const Vector2 p = from[i] - Vector2(m.from.real(), m.from.imag());
+            const Vector2 drawn = k * p.dot(along) * along + s * p.dot(across) * across;
+            covariance += w[i] * (z(to[i]) - m.to) * std::conj(z(drawn));
+        }
+        angle = std::arg(covariance);
+        for (size_t i = 0; i < from.size(); ++i) {
+            if (w[i] <= 0) continue;
+            const Vector2 p = from[i] - Vector2(m.from.real(), m.from.imag());
+            const Complex back = (z(to[i]) - m.to) * std::polar(1.0, -angle);
+            const double x = p.dot(along), y = p.dot(across);
+            xq += w[i] * x * Vector2(back.real(), back.imag()).dot(along), xx += w[i] * x * x;
+            yq += w[i] * y * Vector2(back.real(), back.imag()).dot(across), yy += w[i] * y * y;
+        }
+        const double hold = options.stretchPrior * xx, toOne = options.scalePrior * (xx + yy);
+        if (xx + hold > 0) k = (xq + hold * before.scale * before.stretch) / (xx + hold);
+        if (yy + toOne > 0) s = (yq + toOne) / (yy + toOne);
+    }
+    Pose2 pose;
+    pose.angleRad = angle, pose.scale = s, pose.stretch = k / s, pose.axis = along;
+    pose.shift = Point2(m.to.real(), m.to.imag()) - pose({m.from.real(), m.from.imag()});
+    return pose;
+}
+
 } // namespace
 
 Point2 Pose2::operator()(const Point2& p) const {
-    const Complex q = std::polar(scale, angleRad) * z(p);
+    const Complex q = std::polar(scale, angleRad) * z(p + (stretch - 1) * p.dot(axis) * axis);
     return Point2(q.real(), q.imag()) + shift;
 }
 
 Point2 Pose2::inverse(const Point2& q) const {
-    const Complex p = z(q - shift) / std::polar(scale, angleRad);
-    return {p.real(), p.imag()};
+    const Complex c = z(q - shift) / std::polar(scale, angleRad);
+    const Point2 p(c.real(), c.imag());
+    return p + (1 / stretch - 1) * p.dot(axis) * axis;
 }
 
 Result<PoseFit> fitPose(const std::vector<Point2>& from, const std::vector<Point2>& to,
@@ -65,11 +101,12 @@ Result<PoseFit> fitPose(const std::vector<Point2>& from, const std::vector<Point
     const auto usable = std::count_if(weights.begin(), weights.end(), [](double w) { return w > 0; });
     if (usable < 2) return fail(Errc::TooShort, "a pose needs at least two points");
 
+    const Pose2 before = start ? *start : Pose2{};
     auto residual = [&](size_t i) { return (to[i] - fit.pose(from[i])).norm(); };
     auto refit = [&]() -> bool {
         const Moments m = moments(from, to, fit.weights);
         if (m.total <= 0 || m.spread < 1e-18) return false;
-        fit.pose = solve(m, options);
+        fit.pose = options.axis.isZero() ? solve(m, options) : solveStretched(from, to, fit.weights, options, before);
         return true;
     };
     if (start)

@@ -5,11 +5,15 @@
 
 namespace deft {
 
-/// Image-plane pose: q = scale · R(angle) · p + shift. `angleRad` turns x toward y, so clockwise on the screen.
+/// Image-plane pose: q = scale · R(angle) · S · p + shift. `angleRad` turns x toward y, so clockwise on the screen. S
+/// makes everything `stretch` times as long along `axis` (a unit vector, or zero: nothing is stretched): a limb that
+/// comes toward the camera.
 struct Pose2 {
     double angleRad = 0;
     double scale = 1;
     Vector2 shift = Vector2::Zero();
+    double stretch = 1;
+    Vector2 axis = Vector2::Zero();
 
     Point2 operator()(const Point2& p) const;
     Point2 inverse(const Point2& q) const;
@@ -29,6 +33,8 @@ struct PoseFitOptions {
     double tukeyPx = 0;    ///< residual at which a point is left out; 0 = plain least squares
     int iterations = 8;    ///< of the robust loss
     double minTukeyPx = 0.5;
+    Vector2 axis = Vector2::Zero(); ///< along which a stretch of its own is fitted; zero = none
+    double stretchPrior = 0;        ///< weight of "as long as in the start pose", in units of Σ w along²
 };
 
 /// Weighted fit of `to` by a turned, shifted (and scaled) `from`; same length, at least two points apart.

@@ -11,7 +11,11 @@ constexpr double kRadius = 7, kSigma = 4.5;
 constexpr double kMaxTurnPerFrame = 0.12; // rad at 30 frames a second: 200° a second
 constexpr double kRenewAfterTurn = 0.35;  // rad; limbs turn farther and show another side sooner
 constexpr double kRenewLimbAfterTurn = 0.2;
-constexpr double kEnough = 0.25; // of the points that a segment began with
+constexpr double kStretchPrior = 0.1, kStretchGains = 1.15, kStretchKeeps = 0.95;
+constexpr int kStretchNeeds = 12;
+constexpr double kUneven = 0.6;       // of what a limb has been stretched by: it is not, evenly
+constexpr double kUsuallyLost = 0.25; // of the way from the middle of a limb: by which the points that agree may move
+constexpr double kEnough = 0.25;      // of the points that a segment began with
 
 constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in the picture's noise
 constexpr double kMostAlike = 0.92;    // more, and a point slides along an edge or over blank skin
@@ -46,6 +50,22 @@ SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::ma
         points_.push_back({at, at, std::move(*patch)});
     }
     inliers_ = usual_ = int(points_.size());
+    for (const Point& p : points_) middle_ += p.inSegment / usual_;
+    // From the front a leg may come toward the camera; beside the body it stays in the picture's plane.
+    const auto a = points.find(plan_.proximal), b = points.find(plan_.distal);
+    const bool leg = plan_.name.starts_with("thigh") || plan_.name.starts_with("shank");
+    const bool fromTheFront = points.count("hip_l") && points.count("hip_r");
+    if (leg && fromTheFront && a != points.end() && b != points.end() && a->second != b->second)
+        pose_.axis = (b->second - a->second).normalized();
+    predicted_ = previous_ = lastMeasured_ = pose_;
+    middleOfAgreeing_ = middle_;
+}
+
+double SegmentCloud::beyond(const Point2& inSegment) const {
+    if (pose_.axis.isZero()) return 0;
+    // Some points are always lost where limbs join.
+    const double usual = (inSegment - middle_).norm(), off = (inSegment - middleOfAgreeing_).norm() - usual;
+    return kUneven * std::abs(1 - pose_.stretch) * usual + (off > kUsuallyLost * usual ? off : 0);
 }
 
 void SegmentCloud::predict(double) {
@@ -53,6 +73,7 @@ void SegmentCloud::predict(double) {
     predicted_ = pose_;
     predicted_.angleRad += 0.5 * (pose_.angleRad - previous_.angleRad);
     predicted_.shift += 0.5 * (pose_.shift - previous_.shift);
+    predicted_.stretch += 0.5 * (pose_.stretch - previous_.stretch);
 }
 
 void SegmentCloud::stepOnMarks(const std::vector<LandmarkSight>& sights) {
@@ -60,7 +81,8 @@ void SegmentCloud::stepOnMarks(const std::vector<LandmarkSight>& sights) {
     for (const LandmarkSight& s : sights) from.push_back(s.inSegment), to.push_back(s.now);
     Pose2 pose = pose_;
     double rms = 0.3;
-    if (const auto fit = fitPose(from, to, std::vector<double>(from.size(), 1), {.withScale = true, .scalePrior = 0.5}))
+    const PoseFitOptions plain{.withScale = true, .scalePrior = 0.5, .axis = pose_.axis};
+    if (const auto fit = fitPose(from, to, std::vector<double>(from.size(), 1), plain, &pose_))
         pose = fit->pose, rms = fit->rms;
     else
         pose.shift += to[0] - pose(from[0]); // a single mark tells where, not how far it has turned
@@ -68,6 +90,7 @@ void SegmentCloud::stepOnMarks(const std::vector<LandmarkSight>& sights) {
     pose_ = pose;
     measured_ = true;
     poseSd_ = rms + 0.03;
+    middleOfAgreeing_ = middle_;
     for (Point& p : points_) p.now = pose_(p.inSegment);
 }
 
@@ -97,8 +120,13 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
         weight.push_back(flowFound[i] ? points_[i].trust : 0);
     }
     for (const LandmarkSight& s : sights) from.push_back(s.inSegment), to.push_back(s.now), weight.push_back(s.weight);
-    const PoseFitOptions options{
-        .withScale = true, .scalePrior = 0.5, .tukeyPx = 3.0, .iterations = 6, .minTukeyPx = 1.0};
+    const PoseFitOptions options{.withScale = true,
+                                 .scalePrior = 0.5,
+                                 .tukeyPx = 3.0,
+                                 .iterations = 6,
+                                 .minTukeyPx = 1.0,
+                                 .axis = pose_.axis,
+                                 .stretchPrior = kStretchPrior};
     // A quick limb is far from where it was expected: what most points say about that comes first.
     Pose2 guess = predicted_;
     std::vector<double> dx, dy;
@@ -135,9 +163,12 @@ void SegmentCloud::accept(const cv::Mat& image, const Attempt& best) {
     pose_ = lastMeasured_ = fit.pose;
     inliers_ = fit.inliers;
     poseSd_ = fit.rms / std::sqrt(2.0) / std::sqrt(std::max(1.0, double(fit.inliers) - 2)) + 0.03;
+    Point2 sum = Point2::Zero();
+    double agreeing = 0;
     for (size_t i = 0; i < points_.size(); ++i) {
         Point& p = points_[i];
         const bool seen = best.weight[i] > 0, agrees = fit.weights[i] > 0;
+        if (agrees) sum += p.inSegment, ++agreeing;
         if (seen) p.typicalCorrelation += 0.1 * (best.matches[i].correlation - p.typicalCorrelation);
         p.trust = agrees ? std::min(1.0, p.trust + 0.1) : std::max(0.1, p.trust * (seen ? 0.85 : 0.7));
         p.now = agrees ? best.found[i] : pose_(p.inSegment);
@@ -150,6 +181,7 @@ void SegmentCloud::accept(const cv::Mat& image, const Attempt& best) {
             }
         }
     }
+    middleOfAgreeing_ = agreeing > 0 ? Point2(sum / agreeing) : middle_;
 }
 
 SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Mat& image,
@@ -179,12 +211,23 @@ SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Ma
     }
     for (const LandmarkSight& s : sights)
         from.push_back(s.inSegment), out.found.push_back(s.now), out.weight.push_back(s.weight);
-    const PoseFitOptions fine{.withScale = true, .scalePrior = 0.5, .tukeyPx = 2.0, .iterations = 6, .minTukeyPx = 0.8};
+    PoseFitOptions fine{.withScale = true, .scalePrior = 0.5, .tukeyPx = 2.0, .iterations = 6, .minTukeyPx = 0.8};
+    const auto agreeing = [&](const PoseFit& fit) {
+        return int(std::count_if(fit.weights.begin(), fit.weights.begin() + std::ptrdiff_t(points_.size()),
+                                 [](double w) { return w > 0; }));
+    };
     if (auto fit = fitPose(from, out.found, out.weight, fine, &guess)) out.fit = std::move(*fit);
+    if (!guess.axis.isZero()) {
+        if (out.fit) out.fit->pose.axis = guess.axis;
+        fine.axis = guess.axis, fine.stretchPrior = kStretchPrior;
+        auto fit = fitPose(from, out.found, out.weight, fine, &guess);
+        // Few points of bare skin slide: only where many agree on it is a limb stretched.
+        const double gains = pose_.stretch == 1 ? kStretchGains : kStretchKeeps;
+        if (fit && agreeing(*fit) >= kStretchNeeds && (!out.fit || agreeing(*fit) > gains * agreeing(*out.fit)))
+            out.fit = std::move(*fit);
+    }
     if (!out.fit) return out;
-    const auto& weights = out.fit->weights;
-    out.inliers = int(std::count_if(weights.begin(), weights.begin() + std::ptrdiff_t(points_.size()),
-                                    [](double w) { return w > 0; }));
+    out.inliers = agreeing(*out.fit);
     const bool enough = out.inliers >= 5 && out.inliers >= kEnough * usual_;
     out.measured = (enough || out.fit->inliers - out.inliers >= 2) &&
                    std::abs(out.fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;

@@ -41,7 +41,12 @@ public:
     /// Of the points that it began with: those that agree in the newest frame. Few are left where it shows another
     /// side or comes toward the camera.
     double agreeing() const { return usual_ > 0 ? std::min(1.0, double(inliers_) / usual_) : 1; }
-    int points() const { return inliers_; }  ///< that agree in the newest frame
+    int points() const { return inliers_; } ///< that agree in the newest frame
+    /// How far a place lies beyond what tells of it, px in the marked frame: a limb that comes toward the camera is
+    /// followed by its near end and says little of the other.
+    double beyond(const Point2& inSegment) const;
+    /// How far a place lies from the middle of the points that agree, px in the marked frame.
+    double lever(const Point2& inSegment) const { return (inSegment - middleOfAgreeing_).norm(); }
     std::vector<cv::Point2f> places() const; ///< of the texture points in the newest frame
 
 private:
@@ -68,6 +73,7 @@ private:
     SegmentPlan plan_;
     std::vector<Point> points_;
     Pose2 pose_, predicted_, previous_;
+    Point2 middle_ = Point2::Zero(), middleOfAgreeing_ = Point2::Zero(); ///< of the points, in the marked frame
     Pose2 lastMeasured_; ///< where to look again besides where its neighbours say
     bool measured_ = true;
     double poseSd_ = 0.1;

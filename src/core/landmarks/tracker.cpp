@@ -138,7 +138,9 @@ void LandmarkTracker::hangLostSegments(const cv::Mat& image) {
         std::vector<Point2> from, to;
         for (const auto& [name, at] : joints) from.push_back(own.at(name)), to.push_back(at);
         if (from.size() > 1 && !isCore(lost)) {
-            if (const auto fit = fitPose(from, to, std::vector<double>(from.size(), 1), {})) pose = fit->pose;
+            if (const auto fit =
+                    fitPose(from, to, std::vector<double>(from.size(), 1), {.scalePrior = 1, .axis = pose.axis}))
+                pose = fit->pose;
         } else {
             pose.shift += to[0] - pose(from[0]);
         }

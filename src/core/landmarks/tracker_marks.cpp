@@ -38,10 +38,14 @@ constexpr double kSkinOff = 0.45, kBackOff = 0.6;
 constexpr double kCarried = 1.25;   // times what the segments' scatter says, and one pixel more
 constexpr double kFewPoints = 0.25; // for each point that a segment has less than many: some lie beside it
 constexpr int kManyPoints = 12;
+constexpr double kBeyond = 0.5; // of the way by which the points that agree have gone to the other end
+// rad by which a bare foot may have turned unseen when all but few of its points are gone: skin slides
+constexpr double kBareTurns = 0.12;
 constexpr double kEndOfLimb = 0.06; // a frame, for 25 frames
 constexpr double kLost = 9;         // where segments carry a mark: more, and it is not told as weak
 constexpr double kFewAgree = 5;     // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;    // a still mark on an edge, as precisely as it was set
+constexpr double kAnywhere = 150;   // an arm that is lost
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
 /// not independent; and a patch that fits less well has been bent or squeezed, which moves its middle.
@@ -172,8 +176,12 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
     std::vector<std::pair<Point2, double>> opinions; // place, weight
     for (const SegmentCloud& s : segments_) {
         if (!layout_.at(s.plan().name).count(name) || !s.measured()) continue;
-        const double own = 0.5 + 2 * s.poseSdPx() + 1.2 * std::abs(s.pose().angleRad);
-        const double w = 1 / (own * own + std::pow(looseness(s, name), 2));
+        const Point2& place = layout_.at(s.plan().name).at(name);
+        const bool bare = s.plan().name.starts_with("foot") || s.plan().name.starts_with("hand");
+        const double own = 0.5 + 2 * s.poseSdPx() + 1.2 * std::abs(s.pose().angleRad) +
+                           (bare ? kBareTurns * (1 - s.agreeing()) * s.lever(place) : 0);
+        const double beyond = kBeyond * s.beyond(place);
+        const double w = 1 / (own * own + std::pow(looseness(s, name), 2) + beyond * beyond);
         opinions.emplace_back(placeIn(s, name, s.pose()), w);
         c.at += w * opinions.back().first, total += w;
         c.agreeing = std::max(c.agreeing, s.agreeing());
@@ -266,7 +274,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
             p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
         p.state = p.sd > kLost ? PointState::Lost : PointState::Weak;
     } else {
-        p.sd = std::min(60.0, std::max(p.sd, 1.0) * 1.15 + 0.5);
+        p.sd = std::min(kAnywhere, std::max(p.sd, 1.0) * 1.15 + 0.5);
         p.state = PointState::Lost;
     }
     if (!a) return;
