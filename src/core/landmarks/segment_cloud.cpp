@@ -15,6 +15,7 @@ constexpr double kStretchPrior = 0.1, kStretchGains = 1.15, kStretchKeeps = 0.95
 constexpr int kStretchNeeds = 12;
 constexpr double kUneven = 0.6;       // of what a limb has been stretched by: it is not, evenly
 constexpr double kUsuallyLost = 0.25; // of the way from the middle of a limb: by which the points that agree may move
+constexpr double kFoundAgain = 0.4;   // the same for a leg, seen from the front, that was lost
 constexpr double kEnough = 0.25;      // of the points that a segment began with
 
 constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in the picture's noise
@@ -158,8 +159,7 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
 
 void SegmentCloud::accept(const cv::Mat& image, const Attempt& best) {
     const PoseFit& fit = *best.fit;
-    const bool core = plan_.name.starts_with("pelvis") || plan_.name.starts_with("trunk");
-    const double renewAfter = core ? kRenewAfterTurn : kRenewLimbAfterTurn;
+    const double renewAfter = isCore() ? kRenewAfterTurn : kRenewLimbAfterTurn;
     pose_ = lastMeasured_ = fit.pose;
     inliers_ = fit.inliers;
     poseSd_ = fit.rms / std::sqrt(2.0) / std::sqrt(std::max(1.0, double(fit.inliers) - 2)) + 0.03;
@@ -228,7 +228,9 @@ SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Ma
     }
     if (!out.fit) return out;
     out.inliers = agreeing(*out.fit);
-    const bool enough = out.inliers >= 5 && out.inliers >= kEnough * usual_;
+    // Some points fit anywhere, and the joints that a lost leg hangs on may be wrong themselves.
+    const double needed = measured_ || pose_.axis.isZero() ? kEnough : kFoundAgain;
+    const bool enough = out.inliers >= 5 && out.inliers >= needed * usual_;
     out.measured = (enough || out.fit->inliers - out.inliers >= 2) &&
                    std::abs(out.fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;
     return out;

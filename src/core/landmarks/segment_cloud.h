@@ -33,6 +33,7 @@ public:
     void hangOn(const cv::Mat& image, const Pose2& pose);
 
     const SegmentPlan& plan() const { return plan_; }
+    bool isCore() const { return plan_.name.starts_with("pelvis") || plan_.name.starts_with("trunk"); }
     const Pose2& pose() const { return pose_; } ///< marked frame → newest frame
     const Pose2& predicted() const { return predicted_; }
     void predict(double frames);

@@ -116,28 +116,30 @@ void LandmarkTracker::wake(const cv::Mat& image) {
 
 /// Trunk and pelvis meet at the hip and turn much alike; limbs only share their joints, and two joints tell how a limb
 /// lies.
-void LandmarkTracker::hangLostSegments(const cv::Mat& image) {
-    const auto isCore = [](const SegmentCloud& s) {
-        return s.plan().name.starts_with("pelvis") || s.plan().name.starts_with("trunk");
-    };
+void LandmarkTracker::hangLostSegments(const cv::Mat& image, const std::map<std::string, Sight>& sights) {
     for (SegmentCloud& lost : segments_) {
         if (lost.measured()) continue;
         const auto& own = layout_.at(lost.plan().name);
         Pose2 pose = lost.pose();
         std::map<std::string, Point2> joints; // where the neighbours have them
         for (const SegmentCloud& other : segments_) {
-            if (!other.measured() || (isCore(lost) && !isCore(other))) continue;
+            if (!other.measured() || (lost.isCore() && !other.isCore())) continue;
             for (const auto& [name, place] : layout_.at(other.plan().name)) {
                 if (!own.count(name)) continue;
                 // The pelvis knows the hip better than the trunk does, and comes first in the list.
                 joints.try_emplace(name, placeIn(other, name, other.pose()));
-                if (isCore(lost)) pose.angleRad = other.pose().angleRad, pose.scale = other.pose().scale;
+                if (lost.isCore()) pose.angleRad = other.pose().angleRad, pose.scale = other.pose().scale;
             }
         }
+        // A mark that has never been out of sight tells where its limb is, too.
+        for (const auto& [name, place] : own)
+            if (const auto sight = sights.find(name);
+                sight != sights.end() && sight->second.distinct && !lost.isCore() && anchors_.at(name).failures == 0)
+                joints.try_emplace(name, sight->second.match.pose.centre);
         if (joints.empty()) continue;
         std::vector<Point2> from, to;
         for (const auto& [name, at] : joints) from.push_back(own.at(name)), to.push_back(at);
-        if (from.size() > 1 && !isCore(lost)) {
+        if (from.size() > 1 && !lost.isCore()) {
             if (const auto fit =
                     fitPose(from, to, std::vector<double>(from.size(), 1), {.scalePrior = 1, .axis = pose.axis}))
                 pose = fit->pose;
@@ -250,7 +252,7 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
         for (int k = part.start; k < part.end; ++k) stepSegment(size_t(k));
     });
 
-    hangLostSegments(image);
+    hangLostSegments(image, sights);
 
     for (auto& [name, p] : now_)
         if (p.state != PointState::Absent) settle(image, name, p, sights, seconds);

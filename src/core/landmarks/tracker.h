@@ -86,7 +86,7 @@ private:
     Sight lookAround(const cv::Mat& image, const Anchor& anchor, const Point2& seed, double angle) const;
     const SegmentCloud* mainSegment(const std::string& name) const;
     Point2 placeIn(const SegmentCloud& segment, const std::string& name, const Pose2& pose) const;
-    void hangLostSegments(const cv::Mat& image);
+    void hangLostSegments(const cv::Mat& image, const std::map<std::string, Sight>& sights);
     void restartSegments(const cv::Mat& image, const std::vector<std::string>& moved);
 
     std::map<std::string, TrackPoint> now_;
