@@ -15,8 +15,9 @@ constexpr double kStretchPrior = 0.1, kStretchGains = 1.15, kStretchKeeps = 0.95
 constexpr int kStretchNeeds = 12;
 constexpr double kUneven = 0.6;       // of what a limb has been stretched by: it is not, evenly
 constexpr double kUsuallyLost = 0.25; // of the way from the middle of a limb: by which the points that agree may move
-constexpr double kFoundAgain = 0.4;   // the same for a leg, seen from the front, that was lost
-constexpr double kEnough = 0.25;      // of the points that a segment began with
+constexpr double kStill_px = 1, kStillAgree = 0.9; // a frame; of the points that agreed in the one before
+constexpr double kFoundAgain = 0.4;                // the same for a leg, seen from the front, that was lost
+constexpr double kEnough = 0.25;                   // of the points that a segment began with
 
 constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in the picture's noise
 constexpr double kMostAlike = 0.92;    // more, and a point slides along an edge or over blank skin
@@ -155,6 +156,15 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
         return;
     }
     accept(image, best);
+}
+
+bool SegmentCloud::stepStill(const cv::Mat& image, const std::vector<LandmarkSight>& sights) {
+    if (!measured_ || (pose_(middle_) - previous_(middle_)).norm() > kStill_px) return false;
+    const Attempt attempt = attemptFrom(predicted_, image, {}, std::vector<uchar>(points_.size(), 0), sights);
+    if (!attempt.measured || attempt.inliers < kStillAgree * inliers_) return false;
+    previous_ = pose_;
+    accept(image, attempt);
+    return true;
 }
 
 void SegmentCloud::accept(const cv::Mat& image, const Attempt& best) {

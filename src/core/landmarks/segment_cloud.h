@@ -25,6 +25,10 @@ public:
     void step(const cv::Mat& image, const std::vector<cv::Point2f>& flow, const std::vector<uchar>& flowFound,
               const std::vector<LandmarkSight>& sights);
 
+    /// The same for a segment that hardly moves, without optical flow. @return false, and nothing is changed, when it
+    /// moved or when fewer points agree than before
+    bool stepStill(const cv::Mat& image, const std::vector<LandmarkSight>& sights);
+
     /// The newest picture by the segment's own landmarks alone, when they prove themselves.
     void stepOnMarks(const std::vector<LandmarkSight>& sights);
 

@@ -150,6 +150,51 @@ void LandmarkTracker::hangLostSegments(const cv::Mat& image, const std::map<std:
     }
 }
 
+/// A segment whose marks are all stickers in plain sight needs no cloth to be found by, one that keeps still no flow.
+void LandmarkTracker::stepSegments(const cv::Mat& image, const std::vector<cv::Mat>& pyramid,
+                                   const std::map<std::string, Sight>& sights) {
+    const size_t n = segments_.size();
+    std::vector<std::vector<LandmarkSight>> seen(n);
+    std::vector<char> onMarks(n, 1), done(n, 0); // not bool: each is written by its own thread
+    for (size_t k = 0; k < n; ++k)
+        for (const auto& [name, place] : layout_.at(segments_[k].plan().name)) {
+            const auto it = sights.find(name);
+            const bool good = it != sights.end() && it->second.distinct;
+            const bool sticker = good && anchors_.at(name).sticker;
+            if (good)
+                seen[k].push_back({place, it->second.match.pose.centre,
+                                   sticker                               ? 8.0
+                                   : it->second.match.correlation > 0.85 ? 2.0
+                                                                         : 0.5});
+            if (!sticker || it->second.match.correlation <= 0.85) onMarks[k] = 0;
+        }
+    // Each stands alone, so the result is the same however they are shared out.
+    const auto forEach = [&](const auto& work) {
+        cv::parallel_for_({0, int(n)}, [&](const cv::Range& part) {
+            for (int k = part.start; k < part.end; ++k)
+                if (!done[size_t(k)]) work(size_t(k));
+        });
+    };
+    forEach([&](size_t k) {
+        if (onMarks[k]) segments_[k].stepOnMarks(seen[k]);
+        done[k] = onMarks[k] || segments_[k].stepStill(image, seen[k]);
+    });
+    std::vector<size_t> first(n, 0);
+    std::vector<cv::Point2f> cloth;
+    for (size_t k = 0; k < n; ++k) {
+        if (done[k]) continue;
+        first[k] = cloth.size();
+        const auto places = segments_[k].places();
+        cloth.insert(cloth.end(), places.begin(), places.end());
+    }
+    const auto [after, found] = flow(pyramid_, pyramid, cloth);
+    forEach([&, &after = after, &found = found](size_t k) {
+        const auto at = std::ptrdiff_t(first[k]), count = std::ptrdiff_t(segments_[k].places().size());
+        segments_[k].step(image, {after.begin() + at, after.begin() + at + count},
+                          {found.begin() + at, found.begin() + at + count}, seen[k]);
+    });
+}
+
 void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<std::string, Point2>& seeds) {
     const cv::Mat image = smooth(raw);
     std::vector<cv::Mat> pyramid;
@@ -217,41 +262,8 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
     std::map<std::string, Sight> sights;
     for (const Search& s : searches) sights[*s.name] = s.sight;
 
-    // A segment whose marks are all stickers in plain sight needs no cloth to be found by.
-    std::vector<std::vector<LandmarkSight>> seen(segments_.size());
-    std::vector<size_t> first(segments_.size(), 0);
-    std::vector<bool> onMarks(segments_.size(), true);
-    std::vector<cv::Point2f> cloth;
-    for (size_t k = 0; k < segments_.size(); ++k) {
-        for (const auto& [name, place] : layout_.at(segments_[k].plan().name)) {
-            const auto it = sights.find(name);
-            const bool good = it != sights.end() && it->second.distinct;
-            const bool sticker = good && anchors_.at(name).sticker;
-            if (good)
-                seen[k].push_back({place, it->second.match.pose.centre,
-                                   sticker                               ? 8.0
-                                   : it->second.match.correlation > 0.85 ? 2.0
-                                                                         : 0.5});
-            onMarks[k] = onMarks[k] && sticker && it->second.match.correlation > 0.85;
-        }
-        if (onMarks[k]) continue;
-        first[k] = cloth.size();
-        const auto places = segments_[k].places();
-        cloth.insert(cloth.end(), places.begin(), places.end());
-    }
-    const auto [clothAfter, clothFound] = flow(pyramid_, pyramid, cloth);
+    stepSegments(image, pyramid, sights);
     pyramid_ = std::move(pyramid);
-    auto stepSegment = [&](size_t k) {
-        SegmentCloud& s = segments_[k];
-        if (onMarks[k]) return s.stepOnMarks(seen[k]);
-        const auto at = std::ptrdiff_t(first[k]), n = std::ptrdiff_t(s.places().size());
-        s.step(image, {clothAfter.begin() + at, clothAfter.begin() + at + n},
-               {clothFound.begin() + at, clothFound.begin() + at + n}, seen[k]);
-    };
-    cv::parallel_for_({0, int(segments_.size())}, [&](const cv::Range& part) {
-        for (int k = part.start; k < part.end; ++k) stepSegment(size_t(k));
-    });
-
     hangLostSegments(image, sights);
 
     for (auto& [name, p] : now_)

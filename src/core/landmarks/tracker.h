@@ -86,6 +86,8 @@ private:
     Sight lookAround(const cv::Mat& image, const Anchor& anchor, const Point2& seed, double angle) const;
     const SegmentCloud* mainSegment(const std::string& name) const;
     Point2 placeIn(const SegmentCloud& segment, const std::string& name, const Pose2& pose) const;
+    void stepSegments(const cv::Mat& image, const std::vector<cv::Mat>& pyramid,
+                      const std::map<std::string, Sight>& sights);
     void hangLostSegments(const cv::Mat& image, const std::map<std::string, Sight>& sights);
     void restartSegments(const cv::Mat& image, const std::vector<std::string>& moved);
 
