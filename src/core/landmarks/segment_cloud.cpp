@@ -16,6 +16,9 @@ constexpr int kStretchNeeds = 12;
 constexpr double kUneven = 0.6;       // of what a limb has been stretched by: it is not, evenly
 constexpr double kUsuallyLost = 0.25; // of the way from the middle of a limb: by which the points that agree may move
 constexpr double kStill_px = 1, kStillAgree = 0.9; // a frame; of the points that agreed in the one before
+constexpr int kSure = 12, kSureStill = 20; // points: fewer slide along when nothing holds them
+constexpr double kMost = 0.6;                      // of the points: they are nowhere else
+constexpr int kLookAtStart = 5;                    // frames
 constexpr double kFoundAgain = 0.4;                // the same for a leg, seen from the front, that was lost
 constexpr double kEnough = 0.25;                   // of the points that a segment began with
 
@@ -146,6 +149,15 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
     Attempt best = attemptFrom(guess, image, flow, flowFound, sights);
     for (const Pose2& other : {predicted_, lastMeasured_})
         if (!best.measured) best = attemptFrom(other, image, flow, flowFound, sights);
+    // Who moves out comes back: now and then a lost segment is looked for where it was marked.
+    lostFor_ = best.measured ? 0 : lostFor_ + 1;
+    if (lostFor_ % kLookAtStart == kLookAtStart - 1) {
+        Pose2 start;
+        start.axis = pose_.axis;
+        if (Attempt back = attemptFrom(start, image, {}, std::vector<uchar>(points_.size(), 0), sights);
+            back.measured && back.inliers >= kMost * usual_)
+            best = std::move(back), lostFor_ = 0;
+    }
 
     previous_ = pose_;
     measured_ = best.measured;
@@ -159,7 +171,8 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
 }
 
 bool SegmentCloud::stepStill(const cv::Mat& image, const std::vector<LandmarkSight>& sights) {
-    if (!measured_ || (pose_(middle_) - previous_(middle_)).norm() > kStill_px) return false;
+    const double way = (pose_(middle_) - previous_(middle_)).norm();
+    if (!measured_ || way > kStill_px || inliers_ < kSureStill) return false;
     const Attempt attempt = attemptFrom(predicted_, image, {}, std::vector<uchar>(points_.size(), 0), sights);
     if (!attempt.measured || attempt.inliers < kStillAgree * inliers_) return false;
     previous_ = pose_;
@@ -241,8 +254,10 @@ SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Ma
     // Some points fit anywhere, and the joints that a lost leg hangs on may be wrong themselves.
     const double needed = measured_ || pose_.axis.isZero() ? kEnough : kFoundAgain;
     const bool enough = out.inliers >= 5 && out.inliers >= needed * usual_;
+    const bool most = out.inliers >= kSure && out.inliers >= kMost * usual_;
+    // A lost segment may have turned any way, where nearly all of it is found again.
     out.measured = (enough || out.fit->inliers - out.inliers >= 2) &&
-                   std::abs(out.fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame;
+                   ((!measured_ && most) || std::abs(out.fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame);
     return out;
 }
 

@@ -82,7 +82,7 @@ private:
     Pose2 lastMeasured_; ///< where to look again besides where its neighbours say
     bool measured_ = true;
     double poseSd_ = 0.1;
-    int inliers_ = 0, usual_ = 0;
+    int inliers_ = 0, usual_ = 0, lostFor_ = 0;
 };
 
 } // namespace deft
