@@ -111,6 +111,23 @@ private slots:
     }
 
     /// Along an edge and on blank skin a patch fits its own surroundings, on a spot of its own it does not.
+    /// Turned away by 15°, out of sight, and back where it was marked: neither the last place nor the last motion leads
+    /// there.
+    void whoMovesOutComesBack() {
+        const cv::Mat body = cloth();
+        LandmarkTracker t;
+        t.mark(body, asMarks(start_));
+        for (int i = 1; i <= 15; ++i) t.step(moved(body, i, {0, 0}), 1 / 30.0);
+        QVERIFY(t.now().at("hip").usable());
+        for (int i = 0; i < 10; ++i) t.step(cv::Mat(body.size(), CV_8U, cv::Scalar(90)), 1 / 30.0);
+        QCOMPARE(t.now().at("hip").state, PointState::Lost);
+        for (int i = 0; i < 6; ++i) t.step(body, 1 / 30.0);
+        for (const char* name : {"hip", "asis", "crest", "shoulder"}) {
+            const TrackPoint& p = t.now().at(name);
+            QVERIFY2(p.usable() && (p.at - start_.at(name)).norm() < 1, name);
+        }
+    }
+
     /// Seen from the front, a leg that is raised grows shorter in the picture: its ends stay at its ends.
     void legThatComesTowardTheCamera() {
         const cv::Mat body = cloth();

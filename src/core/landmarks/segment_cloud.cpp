@@ -11,16 +11,19 @@ constexpr double kRadius = 7, kSigma = 4.5;
 constexpr double kMaxTurnPerFrame = 0.12; // rad at 30 frames a second: 200° a second
 constexpr double kRenewAfterTurn = 0.35;  // rad; limbs turn farther and show another side sooner
 constexpr double kRenewLimbAfterTurn = 0.2;
-constexpr double kStretchPrior = 0.1, kStretchGains = 1.15, kStretchKeeps = 0.95;
-constexpr int kStretchNeeds = 12;
-constexpr double kUneven = 0.6;       // of what a limb has been stretched by: it is not, evenly
-constexpr double kUsuallyLost = 0.25; // of the way from the middle of a limb: by which the points that agree may move
-constexpr double kStill_px = 1, kStillAgree = 0.9; // a frame; of the points that agreed in the one before
-constexpr int kSure = 12, kSureStill = 20; // points: fewer slide along when nothing holds them
-constexpr double kMost = 0.6;                      // of the points: they are nowhere else
-constexpr int kLookAtStart = 5;                    // frames
-constexpr double kFoundAgain = 0.4;                // the same for a leg, seen from the front, that was lost
-constexpr double kEnough = 0.25;                   // of the points that a segment began with
+constexpr double kEnough = 0.25; // of the points that a segment began with
+// A lost segment: a leg seen from the front needs more of them; with most it may have turned any way.
+constexpr double kFoundAgain = 0.4, kMost = 0.6;
+constexpr int kLookAtStart = 5; // frames between two searches where it was marked
+constexpr int kSure = 12;       // points: fewer slide along when nothing holds them
+// A segment that keeps still: px a frame, points, and how many of those that agreed must go on to.
+constexpr double kStill_px = 1, kStillAgree = 0.9;
+constexpr int kStillNeeds = 20;
+// A leg's own length: how firmly it is held at what it was; how many times the points must agree on it that agree
+// without, for it to begin and to go on.
+constexpr double kStretchPrior = 0.1, kStretchBegins = 1.15, kStretchGoesOn = 0.95;
+constexpr double kUneven = 0.6;       // of what a leg is stretched by: it is not, evenly
+constexpr double kUsuallyLost = 0.25; // of the way from its middle: by which the points that agree may move
 
 constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in the picture's noise
 constexpr double kMostAlike = 0.92;    // more, and a point slides along an edge or over blank skin
@@ -172,7 +175,7 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
 
 bool SegmentCloud::stepStill(const cv::Mat& image, const std::vector<LandmarkSight>& sights) {
     const double way = (pose_(middle_) - previous_(middle_)).norm();
-    if (!measured_ || way > kStill_px || inliers_ < kSureStill) return false;
+    if (!measured_ || way > kStill_px || inliers_ < kStillNeeds) return false;
     const Attempt attempt = attemptFrom(predicted_, image, {}, std::vector<uchar>(points_.size(), 0), sights);
     if (!attempt.measured || attempt.inliers < kStillAgree * inliers_) return false;
     previous_ = pose_;
@@ -245,8 +248,8 @@ SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Ma
         fine.axis = guess.axis, fine.stretchPrior = kStretchPrior;
         auto fit = fitPose(from, out.found, out.weight, fine, &guess);
         // Few points of bare skin slide: only where many agree on it is a limb stretched.
-        const double gains = pose_.stretch == 1 ? kStretchGains : kStretchKeeps;
-        if (fit && agreeing(*fit) >= kStretchNeeds && (!out.fit || agreeing(*fit) > gains * agreeing(*out.fit)))
+        const double gains = pose_.stretch == 1 ? kStretchBegins : kStretchGoesOn;
+        if (fit && agreeing(*fit) >= kSure && (!out.fit || agreeing(*fit) > gains * agreeing(*out.fit)))
             out.fit = std::move(*fit);
     }
     if (!out.fit) return out;
