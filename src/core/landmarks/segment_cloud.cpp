@@ -155,9 +155,9 @@ void SegmentCloud::step(const cv::Mat& image, const std::vector<cv::Point2f>& fl
     // Who moves out comes back: now and then a lost segment is looked for where it was marked.
     lostFor_ = best.measured ? 0 : lostFor_ + 1;
     if (lostFor_ % kLookAtStart == kLookAtStart - 1) {
-        Pose2 start;
-        start.axis = pose_.axis;
-        if (Attempt back = attemptFrom(start, image, {}, std::vector<uchar>(points_.size(), 0), sights);
+        Pose2 marked;
+        marked.axis = pose_.axis;
+        if (Attempt back = attemptFrom(marked, image, {}, std::vector<uchar>(points_.size(), 0), sights);
             back.measured && back.inliers >= kMost * usual_)
             best = std::move(back), lostFor_ = 0;
     }
