@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <unsupported/Eigen/NonLinearOptimization>
 
 namespace deft {
 namespace {
@@ -64,6 +65,36 @@ Misfit misfitOf(const Vec& v, const std::array<Point2, 4>& corners, const MatSiz
     return off;
 }
 
+/// The corners with what is known beforehand, as Eigen's Levenberg-Marquardt solver wants it. Its own differences take
+/// steps in proportion to the unknowns, and the mat's middle may well lie at nought.
+struct LeastSquares {
+    using Scalar = double;
+    using InputType = Eigen::VectorXd;
+    using ValueType = Eigen::VectorXd;
+    using JacobianType = Eigen::MatrixXd;
+    enum { InputsAtCompileTime = Eigen::Dynamic, ValuesAtCompileTime = Eigen::Dynamic };
+    const std::array<Point2, 4>& corners;
+    const MatSize& size;
+    const Lens& lens;
+
+    int inputs() const { return Unknowns; }
+    int values() const { return int(Misfit::RowsAtCompileTime); }
+    int operator()(const InputType& at, ValueType& off) const {
+        off = misfitOf(at, corners, size, lens);
+        return 0;
+    }
+    int df(const InputType& at, JacobianType& slope) const {
+        slope.resize(values(), inputs());
+        for (int k = 0; k < Unknowns; ++k) {
+            Vec above = at, below = at;
+            const double way = k >= Across && k <= Away ? 0.05 : 1e-5; // cm, or rad and logarithms
+            above[k] += way, below[k] -= way;
+            slope.col(k) = (misfitOf(above, corners, size, lens) - misfitOf(below, corners, size, lens)) / (2 * way);
+        }
+        return 0;
+    }
+};
+
 /// Where to begin: the plane's picture taken apart as if the lens were known (Hartley and Zisserman, ch. 8).
 std::optional<Vec> firstGuess(const std::array<Point2, 4>& corners, const MatSize& size, const Lens& lens) {
     const double l = size.length_cm / 2, w = size.width_cm / 2, f = lens.focalPx;
@@ -95,32 +126,13 @@ std::optional<MatView> matView(const std::array<Point2, 4>& given, const MatSize
     const auto corners = inOrder(given);
     auto v = firstGuess(corners, size, lens);
     if (!v) return std::nullopt;
-    // Levenberg-Marquardt: least squares of the corners with what is known beforehand.
-    const auto misfit = [&](const Vec& at) { return misfitOf(at, corners, size, lens); };
-    Misfit off = misfit(*v);
-    Eigen::Matrix<double, 10, Unknowns> slope;
-    double damping = 1e-3;
-    for (int step = 0; step < 60 && damping < 1e8; ++step) {
-        for (int k = 0; k < Unknowns; ++k) {
-            Vec above = *v, below = *v;
-            const double way = k >= Across && k <= Away ? 0.05 : 1e-5; // cm, or rad and logarithms
-            above[k] += way, below[k] -= way;
-            slope.col(k) = (misfit(above) - misfit(below)) / (2 * way);
-        }
-        const Eigen::Matrix<double, Unknowns, Unknowns> squares = slope.transpose() * slope;
-        auto damped = squares;
-        damped.diagonal() *= 1 + damping;
-        const Vec change = -damped.ldlt().solve(slope.transpose() * off);
-        const Vec next = *v + change;
-        const Misfit then = misfit(next);
-        if (!(then.squaredNorm() < off.squaredNorm())) {
-            damping *= 10;
-            continue;
-        }
-        const bool settled = off.squaredNorm() - then.squaredNorm() < 1e-12;
-        *v = next, off = then, damping = std::max(1e-9, damping / 10);
-        if (settled) break;
-    }
+    const LeastSquares problem{corners, size, lens};
+    LeastSquares::InputType best = *v;
+    Eigen::LevenbergMarquardt<const LeastSquares>(problem).minimize(best);
+    *v = best;
+    const Misfit off = misfitOf(*v, corners, size, lens);
+    LeastSquares::JacobianType slope;
+    problem.df(best, slope);
     const Eigen::Matrix<double, Unknowns, Unknowns> covariance = (slope.transpose() * slope).inverse();
     const double farthest = kMarkingSdPx * off.head<8>().lpNorm<Eigen::Infinity>();
     const Eigen::Vector3d middle = middleOf(*v);
