@@ -1,6 +1,5 @@
 #include "app/bench/drawing_tool.h"
 
-#include "app/bench/mat_tool.h"
 #include "app/bench/stage_picture.h"
 #include "app/paint/drawings.h"
 #include "app/theme/palette.h"
@@ -28,35 +27,17 @@ QString nameOf(Drawing::Kind kind) {
 
 } // namespace
 
-DrawingTool::DrawingTool(ReviewSession& session, StagePicture& stage)
-    : QObject(&stage), session_(session), stage_(stage) {
-    stage.installEventFilter(this);
-    connect(&session, &ReviewSession::placeChanged, this, &DrawingTool::cancel);
-    connect(&session, &ReviewSession::opened, this, &DrawingTool::cancel);
-}
-
 void DrawingTool::start(Drawing::Kind kind) {
-    cancel();
-    stage_.mat().cancel();
-    if (!session_.isOpen() || session_.isFiled()) return;
-    active_ = true;
-    drawing_ = {kind, session_.clip().time_s[size_t(stage_.shownFrame())], {}, {}};
-    stage_.setCursor(Qt::CrossCursor);
-    stage_.setFocus();
-    stage_.update();
+    if (begin()) drawing_ = {kind, session_.clip().time_s[size_t(stage_.shownFrame())], {}, {}};
 }
 
 void DrawingTool::cancel() {
     if (words_) words_->deleteLater();
-    if (!active_) return;
-    active_ = false;
-    hover_.reset();
-    stage_.unsetCursor();
-    stage_.update();
+    StageTool::cancel();
 }
 
 QString DrawingTool::hint() const {
-    if (!active_ || words_) return {};
+    if (!isActive() || words_) return {};
     switch (drawing_.kind) {
     case Drawing::Kind::Angle:
         return drawing_.points.empty()       ? tr("Angle: press on one arm, on the corner, on the other arm")
@@ -76,7 +57,7 @@ void DrawingTool::paint(QPainter& p, const QTransform& toView) const {
     if (!session_.isOpen()) return;
     for (const Drawing& d : session_.inputs().drawings)
         if (session_.clip().frameAt(d.time_s) == stage_.shownFrame()) drawDrawing(p, d, toView);
-    if (!active_) return;
+    if (!isActive()) return;
     if (hover_ && !words_) {
         const QPointF c = toView.map(*hover_);
         for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.6}, {kLineThatMatters, 1.6}}) {
@@ -100,28 +81,20 @@ bool DrawingTool::eventFilter(QObject* watched, QEvent* event) {
         stage_.setFocus();
         return true;
     }
-    if (!active_ || words_) return false;
-    const auto* mouse = dynamic_cast<QMouseEvent*>(event);
-    if (!mouse || (event->type() == QEvent::MouseButtonPress && mouse->button() != Qt::LeftButton)) return false;
-    const QPointF clip = stage_.toClip(mouse->position());
+    if (!isActive() || words_) return false;
     const bool dragged = drawing_.kind == Drawing::Kind::Arrow || drawing_.kind == Drawing::Kind::Line;
-    if (event->type() == QEvent::MouseMove) {
-        hover_ = clip;
-        stage_.update();
-    } else if (event->type() == QEvent::MouseButtonPress || (dragged && event->type() == QEvent::MouseButtonRelease)) {
-        if (event->type() == QEvent::MouseButtonRelease && drawing_.points.size() == 1 &&
-            QLineF(stage_.toWidget({drawing_.points[0].x(), drawing_.points[0].y()}), mouse->position()).length() <
-                kShortest_px)
-            drawing_.points.clear();
-        else
-            point(clip);
-    }
+    if (!dragged || event->type() != QEvent::MouseButtonRelease) return StageTool::eventFilter(watched, event);
+    const QPointF at = static_cast<QMouseEvent*>(event)->position();
+    const auto& from = drawing_.points;
+    if (from.size() == 1 && QLineF(stage_.toWidget({from[0].x(), from[0].y()}), at).length() < kShortest_px)
+        drawing_.points.clear();
+    else
+        point(onPicture(stage_.toClip(at)));
     return true;
 }
 
 void DrawingTool::point(const QPointF& clip) {
-    drawing_.points.emplace_back(std::clamp(clip.x(), 0.0, session_.clip().width - 1.0),
-                                 std::clamp(clip.y(), 0.0, session_.clip().height - 1.0));
+    drawing_.points.emplace_back(clip.x(), clip.y());
     stage_.update();
     if (drawing_.points.size() < Drawing::pointsOf(drawing_.kind)) return;
     if (drawing_.kind == Drawing::Kind::Arrow || drawing_.kind == Drawing::Kind::Words)
@@ -154,15 +127,8 @@ void DrawingTool::finish() {
     session_.edit(tr("%1 drawn").arg(nameOf(drawn.kind)), [&](ReviewInputs& in) { in.drawings.push_back(drawn); });
 }
 
-void DrawingTool::nudge(const QPointF& px) {
-    const ClipInfo& clip = session_.clip();
-    const QPointF to = hover_.value_or(QPointF(clip.width / 2.0, clip.height / 2.0)) + px;
-    hover_ = QPointF(std::clamp(to.x(), 0.0, clip.width - 1.0), std::clamp(to.y(), 0.0, clip.height - 1.0));
-    stage_.update();
-}
-
 void DrawingTool::pointAtCursor() {
-    if (active_ && hover_ && !words_) point(*hover_);
+    if (!words_) StageTool::pointAtCursor();
 }
 
 void DrawingTool::takeOutLast() {

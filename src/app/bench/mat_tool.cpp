@@ -1,11 +1,9 @@
 #include "app/bench/mat_tool.h"
 
-#include "app/bench/drawing_tool.h"
 #include "app/bench/stage_picture.h"
 #include "app/theme/palette.h"
 #include "landmarks/names.h"
 
-#include <QMouseEvent>
 #include <QSettings>
 
 namespace deft::ui {
@@ -26,33 +24,15 @@ const std::vector<MatSize>& matSizes() {
     return sizes;
 }
 
-MatTool::MatTool(ReviewSession& session, StagePicture& stage) : QObject(&stage), session_(session), stage_(stage) {
-    stage.installEventFilter(this);
-    connect(&session, &ReviewSession::placeChanged, this, &MatTool::cancel);
-    connect(&session, &ReviewSession::opened, this, &MatTool::cancel);
-}
-
-void MatTool::start() {
-    cancel();
-    stage_.drawing().cancel();
-    if (!session_.isOpen() || session_.isFiled()) return;
-    active_ = true;
-    stage_.setCursor(Qt::CrossCursor);
-    stage_.setFocus();
-    stage_.update();
-}
+void MatTool::start() { (void)begin(); }
 
 void MatTool::cancel() {
-    if (!active_) return;
-    active_ = false;
     corners_.clear();
-    hover_.reset();
-    stage_.unsetCursor();
-    stage_.update();
+    StageTool::cancel();
 }
 
 QString MatTool::hint() const {
-    if (!active_) return {};
+    if (!isActive()) return {};
     return tr("Mat of %1 × %2 cm: press on its four corners (%3 of 4)")
         .arg(size().length_cm)
         .arg(size().width_cm)
@@ -73,7 +53,7 @@ void MatTool::setSize(const MatSize& size) {
 }
 
 void MatTool::paint(QPainter& p, const QTransform& toView) const {
-    if (!active_) return;
+    if (!isActive()) return;
     QPolygonF line;
     for (const QPointF& c : corners_) line << toView.map(c);
     if (hover_) line << toView.map(*hover_);
@@ -85,27 +65,9 @@ void MatTool::paint(QPainter& p, const QTransform& toView) const {
     }
 }
 
-bool MatTool::eventFilter(QObject*, QEvent* event) {
-    if (!active_) return false;
-    const auto* mouse = dynamic_cast<QMouseEvent*>(event);
-    if (!mouse || (event->type() == QEvent::MouseButtonPress && mouse->button() != Qt::LeftButton)) return false;
-    if (event->type() == QEvent::MouseMove) {
-        hover_ = onPicture(stage_.toClip(mouse->position()));
-        stage_.update();
-    } else if (event->type() == QEvent::MouseButtonPress) {
-        point(stage_.toClip(mouse->position()));
-    }
-    return true;
-}
-
-QPointF MatTool::onPicture(const QPointF& clip) const {
-    return {std::clamp(clip.x(), 0.0, session_.clip().width - 1.0),
-            std::clamp(clip.y(), 0.0, session_.clip().height - 1.0)};
-}
-
 void MatTool::point(const QPointF& clip) {
     if (stage_.isPreview()) return; // too coarse for a mark
-    corners_.push_back(onPicture(clip));
+    corners_.push_back(clip);
     stage_.update();
     if (corners_.size() < kMatCorners.size()) return;
     const auto corners = corners_;
@@ -117,16 +79,6 @@ void MatTool::point(const QPointF& clip) {
         for (size_t i = 0; i < corners.size(); ++i)
             in.marks.set(time_s, kMatCorners[i], Point2(corners[i].x(), corners[i].y()));
     });
-}
-
-void MatTool::nudge(const QPointF& px) {
-    const ClipInfo& clip = session_.clip();
-    hover_ = onPicture(hover_.value_or(QPointF(clip.width / 2.0, clip.height / 2.0)) + px);
-    stage_.update();
-}
-
-void MatTool::pointAtCursor() {
-    if (active_ && hover_) point(*hover_);
 }
 
 } // namespace deft::ui

@@ -183,18 +183,21 @@ void StagePicture::select(const QString& landmark) {
     update();
 }
 
+StageTool* StagePicture::activeTool() const {
+    for (StageTool* tool : {static_cast<StageTool*>(drawing_), static_cast<StageTool*>(mat_)})
+        if (tool->isActive()) return tool;
+    return nullptr;
+}
+
 void StagePicture::placeAtCursor() {
-    if (drawing_->isActive())
-        drawing_->pointAtCursor();
-    else if (mat_->isActive())
-        mat_->pointAtCursor();
+    if (StageTool* tool = activeTool())
+        tool->pointAtCursor();
     else if (isPlacing() && cursor_ && !isPreview())
         place(*cursor_);
 }
 
 void StagePicture::nudge(const QPointF& px) {
-    if (drawing_->isActive()) return drawing_->nudge(20 * px);
-    if (mat_->isActive()) return mat_->nudge(20 * px);
+    if (StageTool* tool = activeTool()) return tool->nudge(20 * px);
     if (isPlacing()) {
         // Big steps at first, fine ones for the last pixels: half a pixel of a mark is ten of the cursor.
         const QPointF from = cursor_.value_or(QPointF(session_.clip().width / 2.0, session_.clip().height / 2.0));

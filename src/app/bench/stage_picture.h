@@ -8,6 +8,7 @@ namespace deft::ui {
 
 class DrawingTool;
 class MatTool;
+class StageTool;
 
 /// The frame, large, with the body drawn on it. Zooms with the wheel; marks can be dragged (mending) or placed one
 /// after the other (a new clip).
@@ -53,6 +54,7 @@ public:
     QPointF toClip(const QPointF& widget) const { return view().inverted().map(widget); }
     DrawingTool& drawing() { return *drawing_; }
     MatTool& mat() { return *mat_; }
+    StageTool* activeTool() const; ///< null when none is
 
 signals:
     void stateChanged(); ///< mending, placing or the selected mark changed

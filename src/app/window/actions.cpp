@@ -87,10 +87,8 @@ void MainWindow::makeActions() {
             session_->measure();
     });
     add(moment, tr("Back to the queue"), {K(Qt::Key_Escape)}, bench_, [this] {
-        if (bench_->stage().drawing().isActive())
-            bench_->stage().drawing().cancel();
-        else if (bench_->stage().mat().isActive())
-            bench_->stage().mat().cancel();
+        if (StageTool* tool = bench_->stage().activeTool())
+            tool->cancel();
         else if (bench_->stage().isMending())
             bench_->stage().setMending(false);
         else
