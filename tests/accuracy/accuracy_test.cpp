@@ -126,6 +126,39 @@ private slots:
         QCOMPARE(seen.events.reps[0].hold.brokenBy, std::string("pelvis_on_trunk"));
     }
 
+    /// Hips held up for three seconds, once shaking by half a degree at seven a second, once slowly sinking and rising.
+    void filmedShaking_data() {
+        QTest::addColumn<bool>("shakes");
+        QTest::newRow("shakes") << true;
+        QTest::newRow("sinks") << false;
+    }
+    void filmedShaking() {
+        QFETCH(bool, shakes);
+        Json j = readJsonFile(DEFT_TEST_DATA "/accuracy/scenes/bridge-plain.json").value();
+        j["person"]["stickers"] = true;
+        j["camera"]["width"] = 640, j["camera"]["height"] = 360, j["camera"]["focal_px"] = 850;
+        j["film"]["duration_s"] = 6, j["film"]["room_samples"] = 1;
+        Json lift = {{0.5, 0}, {1.5, 26}};
+        for (int k = 0; shakes && k < 42; ++k) lift.push_back({1.8 + k / 14.0, k % 2 ? 25.5 : 26.5});
+        if (!shakes) lift.push_back({2.5, 26.5}), lift.push_back({3.2, 24.5}), lift.push_back({4.8, 26});
+        lift.push_back({5.0, 26}), lift.push_back({5.8, 0});
+        j["movement"] = {{"trunk_deg", lift}};
+        const std::filesystem::path clip = dir_.filePath(QStringLiteral("shaking.mp4")).toStdString();
+        std::filesystem::remove(clip);
+        QVERIFY(figure::filmScene(figure::parseScene(j, "scene").value(), clip));
+        const auto [seen, truth] = measureTwice(clip, {});
+        for (const Review* r : {&seen, &truth}) {
+            QCOMPARE(r->events.reps.size(), size_t(1));
+            const Hold& hold = r->events.reps[0].hold;
+            QVERIFY(hold.tremor && hold.duration_s() > 3.2 && hold.duration_s() < 3.9);
+            qInfo("%.1f ± %.1f %% of the movement is shaking", hold.tremor->share, hold.tremor->u95);
+            if (shakes)
+                QVERIFY(hold.tremor->share - hold.tremor->u95 > 80);
+            else
+                QVERIFY(hold.tremor->share + hold.tremor->u95 < 20);
+        }
+    }
+
     /// Plain clothes, and something that passes over the front hip point for half a second: what cannot be seen is not
     /// told as seen, and it comes back by itself. The whole set of scenes is in docs/accuracy.md.
     void plainClothesCovered() {

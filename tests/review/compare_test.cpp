@@ -61,6 +61,7 @@ private slots:
         QTest::newRow("noise") << 5.5 << 6.5 << "both limits" << 2;
         QTest::newRow("longer clean") << 3.0 << 8.0 << "clean" << 1;
         QTest::newRow("less range") << 40.0 << 30.0 << "least" << -1;
+        QTest::newRow("steadier") << 9.0 << 4.0 << "sway" << 1;
     }
     void whichWayIsBetter() {
         QFETCH(double, a);
@@ -70,6 +71,7 @@ private slots:
         auto make = [&](double v) {
             return kind == QLatin1String("clean")   ? row("clean_hold", "median", v, 1)
                    : kind == QLatin1String("least") ? row("control_range", "least", v, 1)
+                   : kind == QLatin1String("sway")  ? row("sway", "median", v, 1)
                                                     : row("pelvis_on_trunk", "worst", v, 1, -5, 5);
         };
         const auto table = differences({make(a)}, {make(b)});

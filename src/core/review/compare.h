@@ -7,7 +7,8 @@ namespace deft {
 /// band for both this is the minimal detectable change, 1.96 * sqrt(2) * SEM (Weir, J Strength Cond Res 19, 2005).
 bool isRealChange(double before, double beforeU95, double after, double afterU95);
 
-/// Is a reading better after than before? Nothing where both lie within its tolerance, or neither way is better.
+/// Is a reading better after than before? More range, longer clean holds, less wandering, less outside of the
+/// tolerance. Nothing where both lie within its tolerance, or neither way is better.
 std::optional<bool> isBetter(const ReadingRow& row, double before, double after);
 
 /// One reading taken twice.
