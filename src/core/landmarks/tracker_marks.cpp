@@ -41,11 +41,17 @@ constexpr int kManyPoints = 12;
 constexpr double kBeyond = 0.5; // of the way by which the points that agree have gone to the other end
 // rad by which a bare foot may have turned unseen when all but few of its points are gone: skin slides
 constexpr double kBareTurns = 0.12;
+// Seen from the front bodies turn out of the picture: a pelvis rolls, of which the share of points that no longer agree
+// tells; a patch on a limb of few points goes round with the skin.
+constexpr double kRolls = 8, kFewTurned = 0.4;
 constexpr double kEndOfLimb = 0.06; // a frame, for 25 frames
 constexpr double kLost = 9;         // where segments carry a mark: more, and it is not told as weak
 constexpr double kFewAgree = 5;     // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;    // a still mark on an edge, as precisely as it was set
 constexpr double kAnywhere = 150;   // an arm that is lost
+
+/// Left and right are both marked: seen from the front, the rear or an end.
+bool isOfASide(const std::string& name) { return name.ends_with("_l") || name.ends_with("_r"); }
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
 /// not independent; and a patch that fits less well has been bent or squeezed, which moves its middle.
@@ -186,10 +192,14 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
         c.at += w * opinions.back().first, total += w;
         c.agreeing = std::max(c.agreeing, s.agreeing());
         c.points = std::max(c.points, s.points());
+        c.turn = std::max(c.turn, std::abs(s.pose().angleRad));
         c.untold = std::max(c.untold, untoldBy(s, name));
         c.atEnd = c.atEnd && (name == s.plan().proximal || name == s.plan().distal);
     }
     c.segments = int(opinions.size());
+    const SegmentCloud* main = mainSegment(name);
+    if (c.segments == 1 && isOfASide(name) && main->plan().name.starts_with("pelvis"))
+        c.rolled = kRolls * (1 - c.agreeing);
     if (c.segments == 0) return c;
     c.at /= total;
     double apart = 0;
@@ -246,6 +256,8 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
                             : sight.distinct ? 1 / std::hypot(1 / own, 1 / carried.sd)
                                              : carried.sd + (carried.atEnd && !backed ? kEndOfLimb * 25 : 0);
         p.sd = std::hypot(both, 0.35 * gap);
+        if (carried.segments == 1 && isOfASide(name))
+            p.sd += kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
         // A patch whose segment is gone may have stayed behind with what lies beside the body, unless the limb was
         // still anyway; and one that moves on alone has mostly slid along an outline, unless a body finder sees it
         // there.
@@ -268,8 +280,9 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         accepted = true;
     } else if (hasSegment) {
         p.at = carried.at;
+        p.sd = kCarried * carried.sd + 1 + carried.untold + carried.rolled +
+               kFewPoints * std::max(0, kManyPoints - carried.points);
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
-        p.sd = kCarried * carried.sd + 1 + carried.untold + kFewPoints * std::max(0, kManyPoints - carried.points);
         if (carried.atEnd && !backed && a)
             p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
         p.state = p.sd > kLost ? PointState::Lost : PointState::Weak;
