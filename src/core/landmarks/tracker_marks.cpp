@@ -256,8 +256,6 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
                             : sight.distinct ? 1 / std::hypot(1 / own, 1 / carried.sd)
                                              : carried.sd + (carried.atEnd && !backed ? kEndOfLimb * 25 : 0);
         p.sd = std::hypot(both, 0.35 * gap);
-        if (carried.segments == 1 && isOfASide(name))
-            p.sd += kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
         // A patch whose segment is gone may have stayed behind with what lies beside the body, unless the limb was
         // still anyway; and one that moves on alone has mostly slid along an outline, unless a body finder sees it
         // there.
@@ -269,7 +267,10 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->wasStill ? 8 : 40));
             p.sd = std::max(p.sd, kAloneMoves * (p.at - a->aloneFrom).norm());
         }
-        p.state = p.sd > 4 ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
+        const bool lost = p.sd > 4;
+        if (carried.segments == 1 && isOfASide(name))
+            p.sd += kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
+        p.state = lost ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed &&
                gap < (carried.atEnd ? kSkinSlides : kBackBends)) {
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
