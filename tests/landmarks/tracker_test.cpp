@@ -110,7 +110,6 @@ private slots:
         QVERIFY2(inside > 0.85 * n, qPrintable(QStringLiteral("%1 of %2 inside").arg(inside).arg(n)));
     }
 
-    /// Along an edge and on blank skin a patch fits its own surroundings, on a spot of its own it does not.
     /// Turned away by 15°, out of sight, and back where it was marked: neither the last place nor the last motion leads
     /// there.
     void whoMovesOutComesBack() {
@@ -154,6 +153,7 @@ private slots:
         NEAR(t.now().at("ankle_r").at.y(), 420, 0.5);
     }
 
+    /// Along an edge and on blank skin a patch fits its own surroundings, on a spot of its own it does not.
     void whatAPatchIsWorth() {
         cv::Mat picture(200, 400, CV_8U, cv::Scalar(90));
         picture(cv::Rect(0, 0, 80, 200)) = 160; // an edge at x = 80
