@@ -9,6 +9,7 @@ namespace {
 
 using Complex = std::complex<double>;
 Complex z(const Point2& p) { return {p.x(), p.y()}; }
+Point2 point(const Complex& c) { return {c.real(), c.imag()}; }
 
 struct Moments {
     Complex from, to, covariance;
@@ -40,8 +41,7 @@ Pose2 solve(const Moments& m, const PoseFitOptions& options) {
         const double prior = options.scalePrior * m.spread;
         pose.scale = (std::abs(m.covariance) + prior) / (m.spread + prior);
     }
-    const Complex shift = m.to - std::polar(pose.scale, pose.angleRad) * m.from;
-    pose.shift = {shift.real(), shift.imag()};
+    pose.shift = point(m.to - std::polar(pose.scale, pose.angleRad) * m.from);
     return pose;
 }
 
@@ -57,18 +57,18 @@ Pose2 solveStretched(const std::vector<Point2>& from, const std::vector<Point2>&
         double xq = 0, xx = 0, yq = 0, yy = 0;
         for (size_t i = 0; i < from.size(); ++i) {
             if (w[i] <= 0) continue;
-            const Vector2 p = from[i] - Vector2(m.from.real(), m.from.imag());
+            const Vector2 p = from[i] - point(m.from);
             const Vector2 drawn = k * p.dot(along) * along + s * p.dot(across) * across;
             covariance += w[i] * (z(to[i]) - m.to) * std::conj(z(drawn));
         }
         angle = std::arg(covariance);
         for (size_t i = 0; i < from.size(); ++i) {
             if (w[i] <= 0) continue;
-            const Vector2 p = from[i] - Vector2(m.from.real(), m.from.imag());
-            const Complex back = (z(to[i]) - m.to) * std::polar(1.0, -angle);
+            const Vector2 p = from[i] - point(m.from);
+            const Vector2 back = point((z(to[i]) - m.to) * std::polar(1.0, -angle));
             const double x = p.dot(along), y = p.dot(across);
-            xq += w[i] * x * Vector2(back.real(), back.imag()).dot(along), xx += w[i] * x * x;
-            yq += w[i] * y * Vector2(back.real(), back.imag()).dot(across), yy += w[i] * y * y;
+            xq += w[i] * x * back.dot(along), xx += w[i] * x * x;
+            yq += w[i] * y * back.dot(across), yy += w[i] * y * y;
         }
         const double hold = options.stretchPrior * xx, toOne = options.scalePrior * (xx + yy);
         if (xx + hold > 0) k = (xq + hold * before.scale * before.stretch) / (xx + hold);
@@ -76,20 +76,18 @@ Pose2 solveStretched(const std::vector<Point2>& from, const std::vector<Point2>&
     }
     Pose2 pose;
     pose.angleRad = angle, pose.scale = s, pose.stretch = k / s, pose.axis = along;
-    pose.shift = Point2(m.to.real(), m.to.imag()) - pose({m.from.real(), m.from.imag()});
+    pose.shift = point(m.to) - pose(point(m.from));
     return pose;
 }
 
 } // namespace
 
 Point2 Pose2::operator()(const Point2& p) const {
-    const Complex q = std::polar(scale, angleRad) * z(p + (stretch - 1) * p.dot(axis) * axis);
-    return Point2(q.real(), q.imag()) + shift;
+    return point(std::polar(scale, angleRad) * z(p + (stretch - 1) * p.dot(axis) * axis)) + shift;
 }
 
 Point2 Pose2::inverse(const Point2& q) const {
-    const Complex c = z(q - shift) / std::polar(scale, angleRad);
-    const Point2 p(c.real(), c.imag());
+    const Point2 p = point(z(q - shift) / std::polar(scale, angleRad));
     return p + (1 / stretch - 1) * p.dot(axis) * axis;
 }
 

@@ -49,10 +49,7 @@ bool in(const std::vector<std::string>& names, std::string_view name) {
     return std::find(names.begin(), names.end(), name) != names.end();
 }
 
-std::string_view withoutSide(std::string_view name) {
-    if (name.size() > 2 && (name.ends_with("_l") || name.ends_with("_r"))) return name.substr(0, name.size() - 2);
-    return name;
-}
+std::string_view withoutSide(std::string_view name) { return name.substr(0, name.size() - sideOf(name).size()); }
 
 } // namespace
 
@@ -76,12 +73,14 @@ bool isLandmark(std::string_view name) {
 
 bool isSceneLandmark(std::string_view name) { return in(sceneLandmarks(), name) && name != "wheel" && name != "ball"; }
 
+std::string sideOf(std::string_view name) { return name.ends_with("_l") ? "_l" : name.ends_with("_r") ? "_r" : ""; }
+
 std::string landmarkWords(std::string_view name) {
     const auto whole = words().find(name);
     if (whole != words().end()) return whole->second;
     const auto plain = words().find(withoutSide(name));
     if (plain == words().end()) return std::string(name);
-    return (name.ends_with("_l") ? "left " : "right ") + plain->second;
+    return (sideOf(name) == "_l" ? "left " : "right ") + plain->second;
 }
 
 } // namespace deft

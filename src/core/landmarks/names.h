@@ -17,6 +17,8 @@ inline constexpr std::array<const char*, 4> kMatCorners = {"mat_a", "mat_b", "ma
 /// A side-view name, one of those with _l or _r (the client's own left and right), a midline or a scene name.
 bool isLandmark(std::string_view name);
 bool isSceneLandmark(std::string_view name);
+/// "_l" or "_r" (the client's own left and right), empty for a name without a side.
+std::string sideOf(std::string_view name);
 
 /// Plain words for a landmark, for example "front hip point".
 std::string landmarkWords(std::string_view name);

@@ -22,8 +22,9 @@ constexpr int kStillNeeds = 20;
 // A leg's own length: how firmly it is held at what it was; how many times the points must agree on it that agree
 // without, for it to begin and to go on.
 constexpr double kStretchPrior = 0.1, kStretchBegins = 1.15, kStretchGoesOn = 0.95;
-constexpr double kUneven = 0.6;       // of what a leg is stretched by: it is not, evenly
-constexpr double kUsuallyLost = 0.25; // of the way from its middle: by which the points that agree may move
+// A raised leg is not stretched evenly, and some points are always lost where limbs join: standard deviations, of what
+// the stretch moves a place by and of the way that the middle of the agreeing points has gone; and that way at least.
+constexpr double kUneven = 0.3, kBeyond = 0.5, kUsuallyLost = 0.25;
 
 constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in the picture's noise
 constexpr double kMostAlike = 0.92;    // more, and a point slides along an edge or over blank skin
@@ -35,8 +36,8 @@ double middleOf(std::vector<double> v) {
 }
 
 size_t wantedPoints(const SegmentPlan& plan) {
-    if (plan.name == "scene") return 16;
-    return plan.name.starts_with("pelvis") ? 60 : plan.name.starts_with("trunk") ? 50 : 30;
+    if (plan.part == BodyPart::Scene) return 16;
+    return plan.part == BodyPart::Pelvis ? 60 : plan.part == BodyPart::Trunk ? 50 : 30;
 }
 
 } // namespace
@@ -47,7 +48,7 @@ SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::ma
     std::vector<cv::Point2f> corners;
     const cv::Rect box = cv::boundingRect(mask);
     // In order of strength. One seam or hem is far stronger than cloth, so how strong the best one is says nothing.
-    const double apart = plan_.name == "scene" ? 40 : 4; // px
+    const double apart = plan_.part == BodyPart::Scene ? 40 : 4; // px
     if (box.area() > 0) cv::goodFeaturesToTrack(image(box), corners, 600, 1e-4, apart, mask(box), 5);
     for (const cv::Point2f& c : corners) {
         if (points_.size() >= wantedPoints(plan_)) break;
@@ -61,7 +62,7 @@ SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::ma
     for (const Point& p : points_) middle_ += p.inSegment / usual_;
     // From the front a leg may come toward the camera; beside the body it stays in the picture's plane.
     const auto a = points.find(plan_.proximal), b = points.find(plan_.distal);
-    const bool leg = plan_.name.starts_with("thigh") || plan_.name.starts_with("shank");
+    const bool leg = plan_.part == BodyPart::Thigh || plan_.part == BodyPart::Shank;
     const bool fromTheFront = points.count("hip_l") && points.count("hip_r");
     if (leg && fromTheFront && a != points.end() && b != points.end() && a->second != b->second)
         pose_.axis = (b->second - a->second).normalized();
@@ -69,11 +70,11 @@ SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::ma
     middleOfAgreeing_ = middle_;
 }
 
-double SegmentCloud::beyond(const Point2& inSegment) const {
+double SegmentCloud::extrapolationSd(const Point2& inSegment) const {
     if (pose_.axis.isZero()) return 0;
     // Some points are always lost where limbs join.
-    const double usual = (inSegment - middle_).norm(), off = (inSegment - middleOfAgreeing_).norm() - usual;
-    return kUneven * std::abs(1 - pose_.stretch) * usual + (off > kUsuallyLost * usual ? off : 0);
+    const double usual = (inSegment - middle_).norm(), off = lever(inSegment) - usual;
+    return kUneven * std::abs(1 - pose_.stretch) * usual + (off > kUsuallyLost * usual ? kBeyond * off : 0);
 }
 
 void SegmentCloud::predict(double) {

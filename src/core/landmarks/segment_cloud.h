@@ -37,7 +37,7 @@ public:
     void hangOn(const cv::Mat& image, const Pose2& pose);
 
     const SegmentPlan& plan() const { return plan_; }
-    bool isCore() const { return plan_.name.starts_with("pelvis") || plan_.name.starts_with("trunk"); }
+    bool isCore() const { return plan_.part == BodyPart::Pelvis || plan_.part == BodyPart::Trunk; }
     const Pose2& pose() const { return pose_; } ///< marked frame → newest frame
     const Pose2& predicted() const { return predicted_; }
     void predict(double frames);
@@ -47,9 +47,9 @@ public:
     /// side or comes toward the camera.
     double agreeing() const { return usual_ > 0 ? std::min(1.0, double(inliers_) / usual_) : 1; }
     int points() const { return inliers_; } ///< that agree in the newest frame
-    /// How far a place lies beyond what tells of it, px in the marked frame: a limb that comes toward the camera is
+    /// Standard deviation (px) of a place that lies beyond the points that agree: a leg that comes toward the camera is
     /// followed by its near end and says little of the other.
-    double beyond(const Point2& inSegment) const;
+    double extrapolationSd(const Point2& inSegment) const;
     /// How far a place lies from the middle of the points that agree, px in the marked frame.
     double lever(const Point2& inSegment) const { return (inSegment - middleOfAgreeing_).norm(); }
     std::vector<cv::Point2f> places() const; ///< of the texture points in the newest frame

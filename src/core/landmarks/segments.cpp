@@ -11,24 +11,23 @@ namespace {
 
 const std::vector<SegmentPlan>& plans() {
     static const std::vector<SegmentPlan> p = {
-        {"pelvis", {"asis", "psis", "crest", "pubis", "sacrum", "hip"}, "", ""},
-        {"trunk", {"shoulder", "hip", "rib", "t12", "back_mid", "c7", "sternum"}, "shoulder", "hip"},
-        {"head", {"ear", "eye", "chin", "nose"}, "", ""},
-        {"thigh", {"hip", "knee"}, "hip", "knee"},
-        {"shank", {"knee", "ankle"}, "knee", "ankle"},
-        {"foot", {"ankle", "heel", "toe"}, "", ""},
-        {"upper arm", {"shoulder", "elbow"}, "shoulder", "elbow"},
-        {"forearm", {"elbow", "wrist"}, "elbow", "wrist"},
-        {"hand", {"wrist", "hand"}, "", ""},
-        {"scene",
+        {BodyPart::Pelvis, "pelvis", {"asis", "psis", "crest", "pubis", "sacrum", "hip"}, "", ""},
+        {BodyPart::Trunk, "trunk", {"shoulder", "hip", "rib", "t12", "back_mid", "c7", "sternum"}, "shoulder", "hip"},
+        {BodyPart::Head, "head", {"ear", "eye", "chin", "nose"}, "", ""},
+        {BodyPart::Thigh, "thigh", {"hip", "knee"}, "hip", "knee"},
+        {BodyPart::Shank, "shank", {"knee", "ankle"}, "knee", "ankle"},
+        {BodyPart::Foot, "foot", {"ankle", "heel", "toe"}, "", ""},
+        {BodyPart::UpperArm, "upper arm", {"shoulder", "elbow"}, "shoulder", "elbow"},
+        {BodyPart::Forearm, "forearm", {"elbow", "wrist"}, "elbow", "wrist"},
+        {BodyPart::Hand, "hand", {"wrist", "hand"}, "", ""},
+        {BodyPart::Scene,
+         "scene",
          {"floor_a", "floor_b", "plumb_a", "plumb_b", "scale_a", "scale_b", "mat_a", "mat_b", "mat_c", "mat_d"},
          "",
          ""},
     };
     return p;
 }
-
-std::string sideOf(const std::string& name) { return name.ends_with("_l") ? "_l" : name.ends_with("_r") ? "_r" : ""; }
 
 cv::Point px(const Point2& p) { return {int(std::lround(p.x())), int(std::lround(p.y()))}; }
 
@@ -58,7 +57,7 @@ std::vector<SegmentPlan> segmentsFor(const std::vector<std::string>& landmarks) 
     std::vector<SegmentPlan> found;
     for (const SegmentPlan& plan : plans())
         for (const std::string side : {"", "_l", "_r"}) {
-            SegmentPlan own{plan.name + side, {}, "", ""};
+            SegmentPlan own{plan.part, plan.name + side, {}, "", ""};
             for (const std::string& name : plan.landmarks)
                 if (std::find(landmarks.begin(), landmarks.end(), name + side) != landmarks.end())
                     own.landmarks.push_back(name + side);
@@ -94,14 +93,14 @@ cv::Mat sceneMask(const std::map<std::string, Point2>& points, const cv::Size& s
 } // namespace
 
 cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points, const cv::Size& size) {
-    if (segment.name == "scene") return sceneMask(points, size);
+    if (segment.part == BodyPart::Scene) return sceneMask(points, size);
     cv::Mat mask = cv::Mat::zeros(size, CV_8UC1);
     const std::string side = sideOf(segment.landmarks.front());
     const Point2 *shoulder = at(points, "shoulder" + side), *hip = at(points, "hip" + side),
                  *knee = at(points, "knee" + side);
     const double trunk = shoulder && hip ? (*shoulder - *hip).norm() : 0.25 * size.width;
-    const bool isTrunk = segment.name.starts_with("trunk"), isPelvis = segment.name.starts_with("pelvis"),
-               isThigh = segment.name.starts_with("thigh");
+    const bool isTrunk = segment.part == BodyPart::Trunk, isPelvis = segment.part == BodyPart::Pelvis,
+               isThigh = segment.part == BodyPart::Thigh;
 
     std::vector<cv::Point> hull, corners;
     for (const std::string& name : segment.landmarks)

@@ -8,10 +8,13 @@
 
 namespace deft {
 
+enum class BodyPart { Pelvis, Trunk, Head, Thigh, Shank, Foot, UpperArm, Forearm, Hand, Scene };
+
 /// A rigid part of the body, or the still scene, and the landmarks that move with it. A joint belongs to both of its
 /// segments.
 struct SegmentPlan {
-    std::string name;
+    BodyPart part;
+    std::string name; ///< of the part, with its side
     std::vector<std::string> landmarks;
     std::string proximal, distal; ///< ends of the limb, or empty for a region made from all its landmarks
 };

@@ -131,7 +131,7 @@ void LandmarkTracker::hangLostSegments(const cv::Mat& image, const std::map<std:
                 if (lost.isCore()) pose.angleRad = other.pose().angleRad, pose.scale = other.pose().scale;
             }
         }
-        // A mark that has never been out of sight tells where its limb is, too.
+        // A mark whose own patch is in sight tells where its limb is, too.
         for (const auto& [name, place] : own)
             if (const auto sight = sights.find(name);
                 sight != sights.end() && sight->second.distinct && !lost.isCore() && anchors_.at(name).failures == 0)

@@ -67,7 +67,7 @@ private:
         double agreeing = 0; ///< of the segment that has kept most of its points
         int points = 0;      ///< of the segment that agrees in most
         double turn = 0;     ///< of the segment that has turned most since it was marked, rad
-        double rolled = 0;   ///< px that a pelvis which rolls may have taken it along
+        double rolled = 0;   ///< px that a pelvis which rolls may have taken along what it alone carries
         double untold = 0;   ///< px that it may have gone along with an arm that is lost
         bool atEnd = true;   ///< the mark is an end of every segment that it belongs to
     };

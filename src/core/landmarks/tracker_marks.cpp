@@ -38,7 +38,6 @@ constexpr double kSkinOff = 0.45, kBackOff = 0.6;
 constexpr double kCarried = 1.25;   // times what the segments' scatter says, and one pixel more
 constexpr double kFewPoints = 0.25; // for each point that a segment has less than many: some lie beside it
 constexpr int kManyPoints = 12;
-constexpr double kBeyond = 0.5; // of the way by which the points that agree have gone to the other end
 // rad by which a bare foot may have turned unseen when all but few of its points are gone: skin slides
 constexpr double kBareTurns = 0.12;
 // Seen from the front bodies turn out of the picture: a pelvis rolls, of which the share of points that no longer agree
@@ -49,9 +48,6 @@ constexpr double kLost = 9;         // where segments carry a mark: more, and it
 constexpr double kFewAgree = 5;     // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;    // a still mark on an edge, as precisely as it was set
 constexpr double kAnywhere = 150;   // an arm that is lost
-
-/// Left and right are both marked: seen from the front, the rear or an end.
-bool isOfASide(const std::string& name) { return name.ends_with("_l") || name.ends_with("_r"); }
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
 /// not independent; and a patch that fits less well has been bent or squeezed, which moves its middle.
@@ -150,7 +146,7 @@ LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const A
 /// the shoulder by the shoulder blade, so both go along with the other segment when the two turn apart; what lies
 /// between them leaves its place when the back bends.
 double LandmarkTracker::looseness(const SegmentCloud& s, const std::string& name) const {
-    if (!s.plan().name.starts_with("trunk")) return 0;
+    if (s.plan().part != BodyPart::Trunk) return 0;
     const auto& layout = layout_.at(s.plan().name);
     const auto a = layout.find(s.plan().proximal), b = layout.find(s.plan().distal);
     if (a == layout.end() || b == layout.end()) return 0;
@@ -159,18 +155,18 @@ double LandmarkTracker::looseness(const SegmentCloud& s, const std::string& name
     const std::string& joint = isShoulder ? s.plan().proximal : s.plan().distal;
     for (const SegmentCloud& other : segments_)
         if (other.measured() && layout_.at(other.plan().name).count(joint) &&
-            other.plan().name.starts_with(isShoulder ? "upper arm" : "pelvis"))
+            other.plan().part == (isShoulder ? BodyPart::UpperArm : BodyPart::Pelvis))
             return lever * std::abs(other.pose().angleRad - s.pose().angleRad);
     return lever * std::abs(s.pose().angleRad);
 }
 
 /// The shoulder's skin goes along with an arm that is raised. Where the arm is lost, that cannot be told.
 double LandmarkTracker::untoldBy(const SegmentCloud& s, const std::string& name) const {
-    if (!s.plan().name.starts_with("trunk") || name != s.plan().proximal) return 0;
+    if (s.plan().part != BodyPart::Trunk || name != s.plan().proximal) return 0;
     const auto& layout = layout_.at(s.plan().name);
     const auto hip = layout.find(s.plan().distal);
     const bool armLost = std::any_of(segments_.begin(), segments_.end(), [&](const SegmentCloud& other) {
-        return !other.measured() && other.plan().name.starts_with("upper arm") &&
+        return !other.measured() && other.plan().part == BodyPart::UpperArm &&
                layout_.at(other.plan().name).count(name);
     });
     return armLost && hip != layout.end() ? kShoulderBlade * kUntoldTurn * (hip->second - layout.at(name)).norm() : 0;
@@ -183,23 +179,21 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
     for (const SegmentCloud& s : segments_) {
         if (!layout_.at(s.plan().name).count(name) || !s.measured()) continue;
         const Point2& place = layout_.at(s.plan().name).at(name);
-        const bool bare = s.plan().name.starts_with("foot") || s.plan().name.starts_with("hand");
+        const bool bare = s.plan().part == BodyPart::Foot || s.plan().part == BodyPart::Hand;
         const double own = 0.5 + 2 * s.poseSdPx() + 1.2 * std::abs(s.pose().angleRad) +
                            (bare ? kBareTurns * (1 - s.agreeing()) * s.lever(place) : 0);
-        const double beyond = kBeyond * s.beyond(place);
-        const double w = 1 / (own * own + std::pow(looseness(s, name), 2) + beyond * beyond);
+        const double w = 1 / (own * own + std::pow(looseness(s, name), 2) + std::pow(s.extrapolationSd(place), 2));
         opinions.emplace_back(placeIn(s, name, s.pose()), w);
         c.at += w * opinions.back().first, total += w;
         c.agreeing = std::max(c.agreeing, s.agreeing());
         c.points = std::max(c.points, s.points());
         c.turn = std::max(c.turn, std::abs(s.pose().angleRad));
         c.untold = std::max(c.untold, untoldBy(s, name));
+        if (s.plan().part == BodyPart::Pelvis && !sideOf(name).empty()) c.rolled = kRolls * (1 - s.agreeing());
         c.atEnd = c.atEnd && (name == s.plan().proximal || name == s.plan().distal);
     }
     c.segments = int(opinions.size());
-    const SegmentCloud* main = mainSegment(name);
-    if (c.segments == 1 && isOfASide(name) && main->plan().name.starts_with("pelvis"))
-        c.rolled = kRolls * (1 - c.agreeing);
+    if (c.segments != 1) c.rolled = 0;
     if (c.segments == 0) return c;
     c.at /= total;
     double apart = 0;
@@ -268,7 +262,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
             p.sd = std::max(p.sd, kAloneMoves * (p.at - a->aloneFrom).norm());
         }
         const bool lost = p.sd > 4;
-        if (carried.segments == 1 && isOfASide(name))
+        if (carried.segments == 1 && !sideOf(name).empty())
             p.sd += kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
         p.state = lost ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed &&

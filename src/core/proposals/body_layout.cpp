@@ -1,5 +1,7 @@
 #include "proposals/body_layout.h"
 
+#include "landmarks/names.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -26,9 +28,8 @@ constexpr double kPelvisFollows = 0.12;
 constexpr double kOwnSd = 0.02; // segment lengths: what is left after a client's own clips (chosen here)
 
 std::pair<std::string, std::string> parted(const std::string& name) {
-    if (name.ends_with("_l") || name.ends_with("_r"))
-        return {name.substr(0, name.size() - 2), name.substr(name.size() - 2)};
-    return {name, ""};
+    const std::string side = sideOf(name);
+    return {name.substr(0, name.size() - side.size()), side};
 }
 
 /// Two unit directions of a segment in the picture.

@@ -11,7 +11,7 @@ namespace {
 
 constexpr double kStickerRadius = 0.028; // torso lengths: 27 mm across
 constexpr double kStickerSd = 0.3;       // px
-constexpr double kUnmatched = 2.2;        // cost of a landmark without a sticker, as a squared distance in bands
+constexpr double kUnmatched = 2.2;       // cost of a landmark without a sticker, as a squared distance in bands
 
 struct Wish {
     std::string name;
@@ -32,9 +32,7 @@ bool onTorso(std::string_view name) {
 bool onFoot(std::string_view name) { return oneOf(name, {"ankle", "heel", "toe"}); }
 
 /// Points at the side of the body: from the front their stickers are turned away, and what is seen there is another's.
-bool turnedAway(std::string_view name) {
-    return (name.ends_with("_l") || name.ends_with("_r")) && oneOf(name, {"hip", "crest"});
-}
+bool turnedAway(std::string_view name) { return !sideOf(name).empty() && oneOf(name, {"hip", "crest"}); }
 
 /// Tries every way to give each wish one of its stickers or none.
 class Matching {
@@ -113,8 +111,7 @@ void snapToStickers(std::map<std::string, ProposedMark>& marks, const cv::Mat& g
     // What lies close together is matched together, each side of the body for itself; the rest one by one.
     std::map<std::string, std::vector<Wish>> groups;
     for (auto& [name, wish] : wishes) {
-        const bool sided = name.ends_with("_l") || name.ends_with("_r");
-        const std::string side = sided ? name.substr(name.size() - 2) : "";
+        const std::string side = sideOf(name);
         groups[onTorso(name) ? "torso" + side : onFoot(name) ? "foot" + side : name].push_back(std::move(wish));
     }
     for (const auto& [group, members] : groups) {
