@@ -75,6 +75,11 @@ bool isSceneLandmark(std::string_view name) { return in(sceneLandmarks(), name) 
 
 std::string sideOf(std::string_view name) { return name.ends_with("_l") ? "_l" : name.ends_with("_r") ? "_r" : ""; }
 
+std::string otherSideOf(std::string_view name) {
+    const std::string side = sideOf(name);
+    return side.empty() ? "" : std::string(withoutSide(name)) + (side == "_l" ? "_r" : "_l");
+}
+
 std::string landmarkWords(std::string_view name) {
     const auto whole = words().find(name);
     if (whole != words().end()) return whole->second;

@@ -19,6 +19,8 @@ bool isLandmark(std::string_view name);
 bool isSceneLandmark(std::string_view name);
 /// "_l" or "_r" (the client's own left and right), empty for a name without a side.
 std::string sideOf(std::string_view name);
+/// The same place on the body's other side; empty for a name without a side.
+std::string otherSideOf(std::string_view name);
 
 /// Plain words for a landmark, for example "front hip point".
 std::string landmarkWords(std::string_view name);

@@ -44,11 +44,9 @@ const Point2* at(const std::map<std::string, Point2>& points, const std::string&
 /// mark. Moves a place of `name` toward it by `px`.
 Point2 inward(const std::map<std::string, Point2>& points, const std::string& name, double px) {
     const Point2 here = points.at(name);
-    const std::string side = sideOf(name);
-    if (side.empty()) return here;
-    const Point2* other = at(points, name.substr(0, name.size() - 2) + (side == "_l" ? "_r" : "_l"));
+    const Point2* other = at(points, otherSideOf(name));
     const double apart = other ? (*other - here).norm() : 0;
-    return apart > 1e-6 ? Point2(here + std::min(px, 0.5 * apart) / apart * (*other - here)) : here;
+    return apart > 1e-6 ? Point2(here + std::min(px / apart, 0.5) * (*other - here)) : here;
 }
 
 } // namespace

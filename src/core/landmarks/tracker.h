@@ -72,6 +72,7 @@ private:
         bool atEnd = true;   ///< the mark is an end of every segment that it belongs to
     };
     Carried carriedBySegments(const std::string& name) const;
+    Vector2 towardThePelvis(const SegmentCloud& thigh, const std::string& name) const;
     double looseness(const SegmentCloud& segment, const std::string& name) const;
     double untoldBy(const SegmentCloud& segment, const std::string& name) const;
     /// The mark's place, band and state in this picture, from what was seen and what its segments say.
@@ -97,6 +98,7 @@ private:
     std::map<std::string, Anchor> anchors_;
     std::vector<SegmentCloud> segments_;
     std::map<std::string, std::map<std::string, Point2>> layout_; ///< segment → landmark → place in its marked frame
+    std::map<std::string, Vector2> across_; ///< hip, seen from the front → from there to the other one, as marked
     std::vector<cv::Mat> pyramid_;
 };
 
