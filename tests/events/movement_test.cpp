@@ -5,6 +5,7 @@
 #include "events/lead.h"
 #include "events/movement.h"
 #include "events/roll_order.h"
+#include "signal/filter.h"
 #include "support/stick_body.h"
 #include "support/table.h"
 
@@ -250,6 +251,39 @@ private slots:
         NEAR(endOf(4, 1), 0.25, 0.05); // one unit on either side, at four a second
         NEAR(endOf(10, 1), 0.1, 0.04);
         QVERIFY(endOf(0, 1) <= 0.02); // cut off
+    }
+
+    /// A hold that begins and ends well inside its window: it counts from when the body is still. Two hundred times
+    /// with noise, smoothed as every series is: 95 % of the times lie inside their bands.
+    void holdsByStillness() {
+        constexpr double noise = 0.08, slowing = 100; // the mover's unit, unit / s²
+        MoverPlan plank;
+        plank.measure = "hip_height", plank.low = -200, plank.high = 200, plank.minExcursion = 5;
+        const auto way = [](double t) { return -0.5 * slowing * std::pow(std::max(0.0, t), 2); };
+        std::mt19937 random(3);
+        std::normal_distribution<double> normal(0, noise);
+        int inside = 0, n = 0;
+        double bands = 0;
+        for (int run = 0; run < 200; ++run) {
+            auto set = series(
+                10, [&](double t) { return way(2 - t) - way(t - 8); }, [](double) { return 0.0; });
+            Series& mover = *set.find("hip_height");
+            for (double& v : mover.value) v += normal(random);
+            mover.value = smoothed(set.time_s, mover.value, 6);
+            for (double& u : mover.u95) u = 4 * 1.96 * noise * std::sqrt(6.0 / 15); // of which a quarter is noise
+            Events e = findMovement(set, plank);
+            findBreaks(e, set, plank, {});
+            QCOMPARE(e.reps.size(), size_t(1));
+            const Hold& h = e.reps[0].hold;
+            const double still = plank.stillInWindow() / slowing; // before it stands, after it sets out
+            for (const auto& [time, truth, band] :
+                 {std::tuple(h.start_s, 2 - still, h.startU95_s), std::tuple(h.end_s, 8 + still, h.endU95_s)}) {
+                inside += std::abs(time - truth) <= band, ++n;
+                bands += band;
+            }
+        }
+        QVERIFY2(bands / n < 1 / 30.0, qPrintable(QString::number(bands / n)));
+        QVERIFY2(inside >= 0.93 * n, qPrintable(QStringLiteral("%1 of %2").arg(inside).arg(n)));
     }
 
     /// What is lost right after a hold may have belonged to it.

@@ -4,6 +4,7 @@
 #include "support/table.h"
 #include "video/clip_writer.h"
 
+#include <Eigen/Geometry>
 #include <QTemporaryDir>
 #include <QTest>
 #include <opencv2/imgproc.hpp>
@@ -151,6 +152,44 @@ private slots:
             QVERIFY2(p.usable() && std::abs(p.at.y() - y) < 4, (name + std::to_string(p.at.y() - y)).c_str());
         }
         NEAR(t.now().at("ankle_r").at.y(), 420, 0.5);
+    }
+
+    /// Seen from the front both thighs swing to one side under a pelvis that stays level. The skin on the outline is
+    /// covered; it may have gone with a thigh or stayed with the pelvis, and both are inside the band.
+    void hipBesideItsJoint() {
+        const cv::Mat body = cloth();
+        const std::map<std::string, Point2> places = {
+            {"hip_r", {220, 90}}, {"hip_l", {420, 90}}, {"knee_r", {220, 400}}, {"knee_l", {420, 400}}};
+        const auto turned = [](const Point2& p, const Point2& joint, double by) -> Point2 {
+            return joint + Eigen::Rotation2Dd(by) * (p - joint);
+        };
+        const std::map<std::string, Point2> joints = {{"hip_r", {264, 90}}, {"hip_l", {376, 90}}};
+        const auto swung = [&](double by) {
+            cv::Mat out = body.clone();
+            for (const auto& [name, joint] : joints) {
+                const cv::Mat a = cv::getRotationMatrix2D({float(joint.x()), float(joint.y())}, -degrees(by), 1);
+                cv::Mat leg, mask = cv::Mat::zeros(body.size(), CV_8U);
+                cv::rectangle(mask, {int(joint.x()) - 60, 130, 110, 340}, 255, cv::FILLED);
+                cv::warpAffine(body, leg, a, body.size(), cv::INTER_CUBIC, cv::BORDER_REFLECT);
+                cv::warpAffine(mask, mask, a, body.size(), cv::INTER_NEAREST);
+                leg.copyTo(out, mask);
+                const Point2& hip = places.at(name);
+                cv::circle(out, {int(hip.x()), int(hip.y())}, 34, 120, cv::FILLED);
+            }
+            return out;
+        };
+        LandmarkTracker t;
+        t.mark(body, asMarks(places));
+        double by = 0;
+        for (int i = 1; i <= 24; ++i) t.step(swung(by = 0.005 * i), 1 / 30.0);
+        for (const auto& [name, joint] : joints) {
+            const TrackPoint& p = t.now().at(name);
+            const Point2 withPelvis = places.at(name), withThigh = turned(withPelvis, joint, by);
+            NEAR((withThigh - withPelvis).norm(), 5.3, 0.1);
+            NEAR((p.at - 0.5 * (withPelvis + withThigh)).norm(), 0, 0.7);
+            QVERIFY(p.usable() && (p.at - withPelvis).norm() < 2.45 * p.sd && (p.at - withThigh).norm() < 2.45 * p.sd);
+            QVERIFY2(p.sd < 5, qPrintable(QString::number(p.sd)));
+        }
     }
 
     /// Along an edge and on blank skin a patch fits its own surroundings, on a spot of its own it does not.

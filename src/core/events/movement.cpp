@@ -38,11 +38,14 @@ double gapBetween(const std::vector<double>& time_s, const std::vector<double>& 
     return gap;
 }
 
-/// Half-width of the time at which the mover has a speed (its unit a second). Steady errors of a measure do not change
-/// when it moves, so only the part of its band that is noise counts (share and limits chosen here).
+// Steady errors of a measure do not change when it moves, so only the part of its band that is noise counts for times;
+// most of what smoothing leaves of it is as quick as that (all chosen here).
+constexpr double kNoiseShare = 0.25, kNoise_Hz = 3, kLongest_s = 0.2;
+
+/// Half-width of the time at which the mover has a speed (its unit a second).
 double bandOfTime(const Series& mover, size_t at, double reach, double speed, double frame_s) {
-    const double noise = 0.25 * std::min(mover.u95[at], 0.05 * reach);
-    return std::hypot(frame_s / 2, std::min(0.2, noise / std::max(1e-6, speed)));
+    const double noise = kNoiseShare * std::min(mover.u95[at], 0.05 * reach);
+    return std::hypot(frame_s / 2, std::min(kLongest_s, noise / std::max(1e-6, speed)));
 }
 
 constexpr double kNearEdge_s = 1; // around the edge of a hold in a window, for the band of its time (chosen here)
@@ -50,16 +53,20 @@ constexpr double kNearEdge_s = 1; // around the edge of a hold in a window, for 
 /// Still stretches inside the window: each is a rep that is all hold.
 void findWindowHolds(Events& events, const std::vector<double>& t, const std::vector<double>& x,
                      const MoverPlan& plan) {
-    const double low = plan.low.value_or(-1e300), high = plan.high.value_or(1e300);
     const auto speed = derivative(t, x);
-    auto inside = [&](size_t i) {
-        return x[i] >= low && x[i] <= high && !(std::abs(speed[i]) > 5 * plan.minExcursion);
+    auto inside = [&](size_t i) { return plan.inWindow(x[i]) && !(std::abs(speed[i]) > plan.stillInWindow()); };
+    // Between the last frame of a hold and the one outside, where the window is left or the body moves.
+    auto edge = [&](size_t in, size_t out) {
+        if (out >= x.size() || !std::isfinite(x[out])) return t[in];
+        if (plan.inWindow(x[out]))
+            return crossing(t[in], std::abs(speed[in]), t[out], std::abs(speed[out]), plan.stillInWindow());
+        return crossing(t[in], x[in], t[out], x[out], plan.high && x[out] > *plan.high ? *plan.high : *plan.low);
     };
     auto keep = [&](size_t first, size_t last) {
         if (t[last] - t[first] < kShortestHold_s) return;
         Rep rep;
-        rep.start_s = rep.top_s = rep.hold.start_s = t[first];
-        rep.holdEnd_s = rep.end_s = rep.hold.end_s = t[last];
+        rep.start_s = rep.top_s = rep.hold.start_s = edge(first, first - 1); // before the first frame: none
+        rep.holdEnd_s = rep.end_s = rep.hold.end_s = edge(last, last + 1);
         rep.finished = last + 1 < t.size();
         rep.hold.clean_s = rep.hold.duration_s();
         events.reps.push_back(rep);
@@ -93,6 +100,26 @@ double bandOfCrossing(const std::vector<double>& t, const Series& s, const Toler
     while (last + 1 < t.size() && t[last] <= to_s && unsure(last)) ++last;
     const double frame = at > 0 ? t[at] - t[at - 1] : 0;
     return std::hypot(frame / 2, (t[last] - t[first]) / 2);
+}
+
+/// Half-width of the time at which a hold in a window begins (`outward` −1) or ends (+1).
+double bandOfEdge(const Series& mover, const MoverPlan& plan, const std::vector<double>& t, double edge_s,
+                  int outward) {
+    const size_t after = std::max<size_t>(1, indexAt(t, edge_s)), before = after - 1;
+    const double frame = t[after] - t[before];
+    const size_t outside = outward > 0 ? after : before;
+    const bool cutOff = (t[outside] - edge_s) * outward <= 0;
+    if (cutOff || !plan.inWindow(mover.value[outside]))
+        return bandOfCrossing(t, mover, {plan.measure, plan.low, plan.high}, indexAt(t, edge_s), edge_s - kNearEdge_s,
+                              edge_s + kNearEdge_s);
+    // By stillness: how long its speed stays nearer to the limit than noise makes it uncertain.
+    const auto speedAt = [&](size_t i) {
+        const size_t a = i > 0 ? i - 1 : i, b = std::min(i + 1, t.size() - 1);
+        return std::abs(mover.value[b] - mover.value[a]) / (t[b] - t[a]);
+    };
+    const double braking = std::abs(speedAt(after) - speedAt(before)) / frame;
+    const double noise = kNoiseShare * std::min(mover.u95[outside], plan.minExcursion) * 2 * kPi * kNoise_Hz;
+    return std::hypot(frame / 2, std::min(kLongest_s, noise / std::max(1e-6, braking)));
 }
 
 } // namespace
@@ -293,15 +320,17 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
             rep.hold.brokenBy = rep.brokenBy;
         }
         if (rep.hold.first_break_s) rep.hold.clean_s = std::max(0.0, *rep.hold.first_break_s - rep.hold.start_s);
-        auto bandAt = [&](double time_s, double shareOfReach) {
-            if (plan.isWindow())
-                return bandOfCrossing(set.time_s, *mover, {plan.measure, plan.low, plan.high},
-                                      indexAt(set.time_s, time_s), time_s - kNearEdge_s, time_s + kNearEdge_s);
-            return bandOfTime(*mover, indexAt(set.time_s, time_s), rep.reach, shareOfReach * rep.reach, frame);
-        };
-        rep.startU95_s = bandAt(rep.start_s, kSlowShare), rep.endU95_s = bandAt(rep.end_s, kSlowShare);
-        rep.hold.startU95_s = bandAt(rep.hold.start_s, plan.stillShare);
-        rep.hold.endU95_s = bandAt(rep.hold.end_s, plan.stillShare);
+        if (plan.isWindow()) {
+            rep.startU95_s = rep.hold.startU95_s = bandOfEdge(*mover, plan, set.time_s, rep.hold.start_s, -1);
+            rep.endU95_s = rep.hold.endU95_s = bandOfEdge(*mover, plan, set.time_s, rep.hold.end_s, +1);
+        } else {
+            const auto bandAt = [&](double time_s, double shareOfReach) {
+                return bandOfTime(*mover, indexAt(set.time_s, time_s), rep.reach, shareOfReach * rep.reach, frame);
+            };
+            rep.startU95_s = bandAt(rep.start_s, kSlowShare), rep.endU95_s = bandAt(rep.end_s, kSlowShare);
+            rep.hold.startU95_s = bandAt(rep.hold.start_s, plan.stillShare);
+            rep.hold.endU95_s = bandAt(rep.hold.end_s, plan.stillShare);
+        }
         rep.hold.u95_s = std::hypot(rep.hold.startU95_s, rep.hold.endU95_s);
         rep.controlRangeU95 = mover->u95[indexAt(set.time_s, rep.top_s)];
     }

@@ -18,6 +18,9 @@ struct MoverPlan {
     double levelShare = 0.6;         ///< and farther out than this share of it (chosen here)
 
     bool isWindow() const { return low || high; }
+    bool inWindow(double value) const { return value >= low.value_or(-1e300) && value <= high.value_or(1e300); }
+    /// Slower is still, for a hold in a window; its unit a second (chosen here).
+    double stillInWindow() const { return 5 * minExcursion; }
     /// The mover's value so that more is farther out.
     double outward(double value) const { return falls ? -value : value; }
 };
