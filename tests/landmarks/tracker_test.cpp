@@ -192,6 +192,70 @@ private slots:
         }
     }
 
+    void legsSeenFromTheFront_data() {
+        QTest::addColumn<double>("inward");
+        QTest::newRow("marked on the outline") << 0.0;
+        QTest::newRow("marked in the middle") << 18.0;
+    }
+    /// Slim legs that step aside before a wall with a pattern. Knees and ankles are covered, so it is for the legs' own
+    /// cloth to carry them: none of it may be the wall's.
+    void legsSeenFromTheFront() {
+        QFETCH(double, inward);
+        const cv::Mat wall = 0.6 * cloth() + 90, leggings = 0.2 * cloth();
+        const auto stepped = [&](double by) {
+            cv::Mat out = wall.clone();
+            for (const int left : {200, 400}) {
+                const cv::Mat leg = moved(leggings, 0, {by, 0});
+                const cv::Rect now(left + int(by), 90, 36, 350);
+                leg(now).copyTo(out(now));
+            }
+            if (by > 0)
+                for (const double x : {200 + inward, 436 - inward})
+                    for (const int y : {250, 420}) cv::circle(out, {int(x + by), y}, 22, 90, cv::FILLED);
+            return out;
+        };
+        const std::map<std::string, Point2> places = {{"hip_r", {200, 90}},
+                                                      {"hip_l", {436, 90}},
+                                                      {"knee_r", {200 + inward, 250}},
+                                                      {"knee_l", {436 - inward, 250}},
+                                                      {"ankle_r", {200 + inward, 420}},
+                                                      {"ankle_l", {436 - inward, 420}}};
+        LandmarkTracker t;
+        t.mark(stepped(0), asMarks(places));
+        for (int i = 1; i <= 24; ++i) t.step(stepped(i), 1 / 30.0);
+        for (const char* name : {"ankle_l", "ankle_r"}) {
+            const TrackPoint& p = t.now().at(name);
+            const Vector2 off = p.at - places.at(name) - Vector2(24, 0);
+            QVERIFY2(p.usable() && off.norm() < 2, (name + std::to_string(off.norm())).c_str());
+        }
+    }
+
+    /// The cloth of a shin fades, and the foot goes on alone. That is believed where a body finder sees the ankle go
+    /// along.
+    void footAloneIsProvenBySeeds() {
+        const cv::Mat body = cloth();
+        const Point2 knee(160, 60), ankle(160, 300);
+        const auto picture = [&](int i) {
+            cv::Mat out(body.size(), CV_8U, cv::Scalar(120));
+            const cv::Rect foot(120, 270, 80, 80);
+            body(foot).copyTo(out(foot + cv::Point(3 * i, 0)));
+            if (i == 0) body(cv::Rect(120, 40, 80, 230)).copyTo(out(cv::Rect(120, 40, 80, 230)));
+            return out;
+        };
+        for (const bool seen : {false, true}) {
+            LandmarkTracker t;
+            t.mark(picture(0), {{"knee", knee}, {"ankle", ankle}});
+            for (int i = 1; i <= 24; ++i) {
+                std::map<std::string, Point2> seeds;
+                if (seen && (i == 8 || i == 16)) seeds["ankle"] = ankle + Vector2(3 * i + 8, -6);
+                t.step(picture(i), 1 / 30.0, seeds);
+            }
+            const TrackPoint& p = t.now().at("ankle");
+            QCOMPARE(p.usable(), seen);
+            if (seen) NEAR((p.at - ankle - Vector2(72, 0)).norm(), 0, 1);
+        }
+    }
+
     /// Along an edge and on blank skin a patch fits its own surroundings, on a spot of its own it does not.
     void whatAPatchIsWorth() {
         cv::Mat picture(200, 400, CV_8U, cv::Scalar(90));

@@ -98,6 +98,13 @@ std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& pictu
     return best;
 }
 
+std::optional<FoundBody> findBodyNear(KeypointNetwork& network, const cv::Mat& picture, const FoundBody& before) {
+    if (before.torsoPx() <= 4) return std::nullopt;
+    const FoundBody body = look(network, picture, around(before));
+    if (body.presence * body.bodyScore() < kBodyGate) return std::nullopt;
+    return body;
+}
+
 cv::Mat withoutAlpha(const cv::Mat& bgra) {
     cv::Mat bgr;
     cv::cvtColor(bgra, bgr, cv::COLOR_BGRA2BGR);

@@ -33,6 +33,9 @@ constexpr double kAnotherGate = 0.55;
 /// @return nothing when the gate is not passed
 std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& picture);
 
+/// The same person a moment later, in one pass: where and as it lay before. `second` is not told.
+std::optional<FoundBody> findBodyNear(KeypointNetwork& network, const cv::Mat& picture, const FoundBody& before);
+
 /// 8-bit BGR of a picture as the reader gives it.
 cv::Mat withoutAlpha(const cv::Mat& bgra);
 

@@ -44,7 +44,7 @@ size_t wantedPoints(const SegmentPlan& plan) {
 
 SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::map<std::string, Point2>& points)
     : plan_(std::move(plan)) {
-    const cv::Mat mask = segmentMask(plan_, points, image.size());
+    const cv::Mat mask = segmentMask(plan_, points, image);
     std::vector<cv::Point2f> corners;
     const cv::Rect box = cv::boundingRect(mask);
     // In order of strength. One seam or hem is far stronger than cloth, so how strong the best one is says nothing.

@@ -9,6 +9,8 @@
 namespace deft {
 namespace {
 
+constexpr double kPlainlyLess = 0.5; // of the spread of grey, for marks to be taken as those in a limb's middle
+
 const std::vector<SegmentPlan>& plans() {
     static const std::vector<SegmentPlan> p = {
         {BodyPart::Pelvis, "pelvis", {"asis", "psis", "crest", "pubis", "sacrum", "hip"}, "", ""},
@@ -88,9 +90,33 @@ cv::Mat sceneMask(const std::map<std::string, Point2>& points, const cv::Size& s
     return mask;
 }
 
+void alongTrunk(cv::Mat& mask, const SegmentPlan& segment, const std::map<std::string, Point2>& points) {
+    const double wide = 0.15 * (points.at(segment.distal) - points.at(segment.proximal)).norm();
+    const Point2 a = inward(points, segment.proximal, wide), b = inward(points, segment.distal, wide);
+    capsule(mask, a + 0.22 * (b - a), a + 0.66 * (b - a), wide, 255);
+}
+
+/// Seen from the front knees and ankles are marked on a leg's outline or in its middle: the leg is where the picture is
+/// most alike. The hip is always on the outline.
+void alongLimb(cv::Mat& mask, const SegmentPlan& segment, const std::map<std::string, Point2>& points,
+               const cv::Mat& image) {
+    const double wide = 0.10 * (points.at(segment.distal) - points.at(segment.proximal)).norm();
+    const auto limbWith = [&](double atProximal, double atDistal) {
+        const Point2 a = inward(points, segment.proximal, atProximal), b = inward(points, segment.distal, atDistal);
+        cv::Mat limb = cv::Mat::zeros(mask.size(), CV_8UC1);
+        capsule(limb, a + 0.16 * (b - a), a + 0.84 * (b - a), wide, 255);
+        cv::Scalar mean, spread;
+        cv::meanStdDev(image, mean, spread, limb);
+        return std::pair{limb, spread[0]};
+    };
+    const auto onOutline = limbWith(wide, wide), inMiddle = limbWith(segment.part == BodyPart::Thigh ? wide : 0, 0);
+    mask |= inMiddle.second < kPlainlyLess * onOutline.second ? inMiddle.first : onOutline.first;
+}
+
 } // namespace
 
-cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points, const cv::Size& size) {
+cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points, const cv::Mat& image) {
+    const cv::Size size = image.size();
     if (segment.part == BodyPart::Scene) return sceneMask(points, size);
     cv::Mat mask = cv::Mat::zeros(size, CV_8UC1);
     const std::string side = sideOf(segment.landmarks.front());
@@ -106,11 +132,10 @@ cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Poin
     if (corners.empty()) return mask;
     if (!segment.proximal.empty()) {
         if (at(points, segment.proximal) && at(points, segment.distal)) {
-            const double length = (points.at(segment.distal) - points.at(segment.proximal)).norm();
-            const double wide = (isTrunk ? 0.15 : 0.10) * length;
-            const Point2 a = inward(points, segment.proximal, wide), b = inward(points, segment.distal, wide);
-            const double from = isTrunk ? 0.22 : 0.16, to = isTrunk ? 0.66 : 0.84;
-            capsule(mask, a + from * (b - a), a + to * (b - a), wide, 255);
+            if (isTrunk)
+                alongTrunk(mask, segment, points);
+            else
+                alongLimb(mask, segment, points, image);
         }
     } else if (isPelvis && shoulder && hip) {
         // From the hip to the waist; the marks themselves may lie close together.

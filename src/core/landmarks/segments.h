@@ -23,9 +23,11 @@ struct SegmentPlan {
 std::vector<SegmentPlan> segmentsFor(const std::vector<std::string>& landmarks);
 
 /// Where texture points of a segment may be taken in the marked frame: white on black, of the picture's size.
+/// @param image the marked frame, one channel
 ///
 /// Two rules keep a cloud on its own segment: pelvis and thigh are divided at the bisector through the hip with a
 /// margin of 6 px, and trunk and pelvis stay clear of the arm. Without them the pelvis follows the thigh.
-cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points, const cv::Size& size);
+cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Point2>& points,
+                    const cv::Mat& image);
 
 } // namespace deft

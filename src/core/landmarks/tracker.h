@@ -38,7 +38,8 @@ private:
         double angle = 0;      ///< last found, relative to bornAngle
         double typical = 0.95; ///< correlation that it has had lately
         int failures = 0;
-        int alone = 0; ///< frames since a segment has last backed it
+        int alone = 0;            ///< frames since a segment or a body finder has last backed it
+        bool provenAlone = false; ///< it has moved alone, and a body finder saw it there
         Point2 carried = Point2::Zero(), aloneFrom = Point2::Zero();
         double speed = 0;     ///< px a frame, at which its segments have carried it lately
         bool wasStill = true; ///< when it was left alone

@@ -38,6 +38,8 @@ constexpr double kRenewalSd = 0.35;  // of one renewal
 constexpr double kBends = 0.12;      // of the way that skin has slid
 constexpr double kAlone = 0.3;       // a frame, for 40 frames
 constexpr double kAloneMoves = 0.45; // of the way since its segment was lost
+// A body finder has seen the joint there after such a way, px; so it goes along, and this share of its way remains.
+constexpr double kGoneAlong = 12, kProvenMoves = 0.1;
 // Of the distance between a patch and the segment that it contradicts: at the end of a limb, and between its ends.
 constexpr double kSkinOff = 0.45, kBackOff = 0.6;
 constexpr double kCarried = 1.25;   // times what the segments' scatter says, and one pixel more
@@ -298,11 +300,12 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         // there.
         if (!hasSegment && mainSegment(name)) {
             if (sight.bySeed)
-                a->alone = 1, a->aloneFrom = p.at;
+                a->provenAlone |= a->alone > 0 && (p.at - a->aloneFrom).norm() > kGoneAlong,
+                    a->alone = 1, a->aloneFrom = p.at, a->wasStill = a->speed < kStill;
             else if (a->alone++ == 0)
                 a->aloneFrom = before, a->wasStill = a->speed < kStill;
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->wasStill ? 8 : 40));
-            p.sd = std::max(p.sd, kAloneMoves * (p.at - a->aloneFrom).norm());
+            p.sd = std::max(p.sd, (a->provenAlone ? kProvenMoves : kAloneMoves) * (p.at - a->aloneFrom).norm());
         }
         const bool lost = p.sd > 4;
         if (carried.segments == 1 && !sideOf(name).empty())
@@ -330,8 +333,10 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     }
     if (!sticker && p.state != PointState::Lost) p.sd *= kCalibrated;
     if (!a) return;
-    if (hasSegment || sticker) a->alone = 0;
-    if (hasSegment) a->speed += 0.3 * ((carried.at - a->carried).norm() - a->speed), a->carried = carried.at;
+    if (hasSegment || sticker) a->alone = 0, a->provenAlone = false;
+    const Point2 &from = hasSegment ? a->carried : before, &to = hasSegment ? carried.at : p.at;
+    a->speed += 0.3 * ((to - from).norm() - a->speed);
+    if (hasSegment) a->carried = carried.at;
     a->failures = accepted ? 0 : a->failures + 1;
     a->velocity = accepted && seconds > 0 ? Vector2((p.at - before) / seconds) : Vector2(0.5 * a->velocity);
     if (accepted) a->angle = sight.match.pose.angleRad;

@@ -9,6 +9,7 @@
 namespace deft {
 namespace {
 
+constexpr double kSeedsApart_s = 0.5, kMostSeeds = 60;
 constexpr double kLastTimeSd = 0.05; // torso lengths, on top of how well the frames fit each other
 
 /// Torso lengths, of each axis; measured on made clips (docs/accuracy.md). The shoulder's mark sits on skin that slides
@@ -115,6 +116,32 @@ Result<std::map<int64_t, FoundBody>> findBodies(ClipReader& reader, KeypointNetw
     return bodies;
 }
 
+namespace {
+
+/// Bodies between those that were found: the same person moments later.
+Result<std::map<int64_t, FoundBody>> followBodies(ClipReader& reader, KeypointNetwork& network,
+                                                  std::map<int64_t, FoundBody> bodies, StopToken stop,
+                                                  const ProgressFn& progress) {
+    if (bodies.empty()) return bodies;
+    const ClipInfo& clip = reader.info();
+    const double apart_s = std::max(kSeedsApart_s, clip.duration_s / kMostSeeds);
+    const int64_t total = int64_t(clip.duration_s / apart_s);
+    for (int64_t k = 1; k <= total; ++k) {
+        if (stop.stop_requested()) return fail(Errc::Cancelled, "looking for the body was stopped");
+        if (progress) progress({k, total, "following the body"});
+        const int64_t frame = clip.frameAt(clip.time_s.front() + double(k) * apart_s);
+        auto before = bodies.upper_bound(frame);
+        if (before != bodies.begin()) --before;
+        if (before->first == frame) continue;
+        const auto picture = reader.bgra(frame);
+        if (!picture) continue;
+        if (const auto body = findBodyNear(network, withoutAlpha(*picture), before->second)) bodies[frame] = *body;
+    }
+    return bodies;
+}
+
+} // namespace
+
 void ProposeContext::learn(const Marks& marks, const Exercise& exercise) {
     if (marks.frames.empty()) return;
     std::map<std::string, Point2> points;
@@ -129,11 +156,14 @@ Result<Proposals> proposeMarks(ClipReader& reader, Result<KeypointNetwork>& netw
                                const ProposeContext& context, StopToken stop, const ProgressFn& progress) {
     const ClipInfo& clip = reader.info();
     Proposals p;
-    std::map<int64_t, FoundBody> found;
+    std::map<int64_t, FoundBody> found, followed;
     if (network) {
         auto looked = findBodies(reader, *network, kLooks, stop, progress);
         if (!looked) return tl::unexpected(looked.error());
         found = std::move(*looked);
+        auto between = followBodies(reader, *network, found, stop, progress);
+        if (!between) return tl::unexpected(between.error());
+        followed = std::move(*between);
     } else {
         p.missing = network.error().detail;
     }
@@ -162,7 +192,7 @@ Result<Proposals> proposeMarks(ClipReader& reader, Result<KeypointNetwork>& netw
     }
     for (const std::string& name : wanted)
         if (!p.marks.count(name)) p.empty.push_back(name);
-    for (const auto& [frame, body] : found) {
+    for (const auto& [frame, body] : followed) {
         MarkedFrame seen{clip.time_s[size_t(frame)], {}};
         for (const auto& [name, joint] : jointsFor(body, *p.facts, exercise, context.mirrored))
             if (std::find(wanted.begin(), wanted.end(), name) != wanted.end()) seen.points[name] = joint.place;
