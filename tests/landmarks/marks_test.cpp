@@ -17,7 +17,7 @@ class MarksTest : public QObject {
 
     static Json good() {
         return Json::parse(
-            R"({"format":"deft-mirror-marks","version":1,"mirrored":true,"scale":{"length_cm":180},"mat":{"length_cm":200,"width_cm":80},"maker":{"x":1},
+            R"({"format":"deft-mirror-marks","version":1,"mirrored":true,"scale":{"length_cm":180},"marking_sd_px":2.5,"mat":{"length_cm":200,"width_cm":80},"maker":{"x":1},
             "frames":[{"time_s":0.0,"points":{"hip":[640.25,400],"knee":[800,300]}},{"time_s":2.0,"points":{"knee":null}}],
             "seeds":[{"time_s":1.0,"points":{"knee":[790,310.5]}}]})");
     }
@@ -33,6 +33,7 @@ private slots:
         const Marks m = parseMarks(good(), "f").value();
         QVERIFY(m.mirrored);
         NEAR(*m.scaleLengthCm, 180, 0);
+        NEAR(*m.markingSd_px, 2.5, 0);
         QCOMPARE(m.mat, std::optional(MatSize{200, 80}));
         QCOMPARE(m.frames.size(), size_t(2));
         NEAR(m.frames[0].points.at("hip")->x(), 640.25, 0);

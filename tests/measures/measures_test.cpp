@@ -160,6 +160,20 @@ private slots:
         QVERIFY(set.find("trunk")->u95[60] >= kU95 * kUnmarkedRollSd_deg); // a level phone is only trusted so far
     }
 
+    /// A coach whose own marks scatter more is told wider bands, where a constant error does not cancel.
+    void marksOfACoach() {
+        const Tracks t = stickTracks(300, 30, movement, {});
+        SeriesOptions o = options();
+        std::map<std::string, std::array<double, 2>> bands; // measure → for one pixel and for two
+        for (const size_t k : {0u, 1u}) {
+            o.markingSd_px = double(k + 1);
+            const auto set = computeSeries(t, o).value();
+            for (const char* id : {"knee", "hip_rise"}) bands[id][k] = set.find(id)->u95[160];
+        }
+        NEAR(bands["knee"][1] / bands["knee"][0], 2, 0.1);          // tracks are nearly exact here
+        QVERIFY(bands["hip_rise"][1] < 1.5 * bands["hip_rise"][0]); // told against the start
+    }
+
     void givenNeutral() {
         SeriesOptions o = options();
         const Tracks t = stickTracks(300, 30, movement, {});

@@ -3,12 +3,13 @@
 #include "app/bench/mat_tool.h"
 #include "app/bench/stage_picture.h"
 #include "app/paint/body_overlay.h"
+#include "app/paint/magnifier.h"
 #include "app/paint/sketch_picture.h"
 #include "app/paint/strokes.h"
 #include "app/sheet/rep_rows.h"
 #include "landmarks/names.h"
 
-#include <QPainterPath>
+#include <algorithm>
 
 namespace deft::ui {
 namespace {
@@ -36,6 +37,7 @@ void StagePicture::paintGhosts(QPainter& p) const {
     p.setFont(face(Size::Small, QFont::Medium));
     const QFontMetrics metrics(p.font());
     std::vector<QRectF> taken;
+    if (const auto where = whereBox()) taken.push_back(*where);
     for (const auto& [name, mark] : ghosts()) {
         if (dragged_ && name == selected_) continue;
         const QPointF c = toWidget({mark.at.x(), mark.at.y()});
@@ -56,34 +58,32 @@ void StagePicture::paintGhosts(QPainter& p) const {
     }
 }
 
-void StagePicture::paintMagnifier(QPainter& p) const {
-    const QPointF at = toWidget(*dragged_);
-    const double r = 56, times = 3 * view().m11();
-    const QPointF centre(at.x() + (at.x() > width() / 2.0 ? -90 : 90),
-                         std::clamp(at.y() - 80, r + 4, height() - r - 4));
-    p.save();
-    QPainterPath lens;
-    lens.addEllipse(centre, r, r);
-    p.setClipPath(lens);
-    p.translate(centre);
-    p.scale(times, times);
-    p.translate(-*dragged_);
-    p.drawImage(QRectF(0, 0, session_.clip().width, session_.clip().height), image_);
-    p.restore();
-    p.setBrush(Qt::NoBrush);
-    for (const auto& [colour, w] : {std::pair{QColor(kCasing), 4.0}, {QColor(kOnPicture), 1.6}}) {
-        p.setPen(QPen(colour, w));
-        p.drawEllipse(centre, r, r);
-        p.drawLine(centre - QPointF(8, 0), centre + QPointF(8, 0));
-        p.drawLine(centre - QPointF(0, 8), centre + QPointF(0, 8));
+/// In a corner where it covers no mark.
+std::optional<QRectF> StagePicture::whereBox() const {
+    if (!isPlacing() || dragged_ || width() < 420 || !session_.exercise().start.count(toPlace_.front().toStdString()))
+        return std::nullopt;
+    const double right = width() - 212, low = height() - 128;
+    const QRectF corners[] = {{right, 12, 200, 116}, {right, low, 200, 116}, {12, low, 200, 116}};
+    for (const QRectF& box : corners) {
+        const auto covers = [&](const QPointF& clip) { return box.adjusted(-8, -8, 8, 8).contains(toWidget(clip)); };
+        const auto proposed = ghosts();
+        const auto marks = marksHere();
+        if (std::none_of(proposed.begin(), proposed.end(),
+                         [&](const auto& g) {
+                             return covers({g.second.at.x(), g.second.at.y()});
+                         }) &&
+            std::none_of(marks.begin(), marks.end(), [&](const auto& m) { return covers(m.second); }))
+            return box;
     }
+    return corners[0];
 }
 
 void StagePicture::paintWhere(QPainter& p) const {
+    const auto shown = whereBox();
+    if (!shown) return;
+    const QRectF& box = *shown;
     const Exercise& e = session_.exercise();
     const std::string asked = toPlace_.front().toStdString();
-    if (!e.start.count(asked) || width() < 420) return;
-    const QRectF box(width() - 212, 12, 200, 116);
     p.setPen(QPen(colours().hairline, 1));
     QColor paper = colours().paper;
     paper.setAlpha(235);
@@ -191,8 +191,9 @@ void StagePicture::paintEvent(QPaintEvent*) {
             p.drawLine(c - QPointF(0, 12), c + QPointF(0, 12));
         }
     }
-    if (isPlacing() && !dragged_) paintWhere(p);
-    if (dragged_) paintMagnifier(p);
+    paintWhere(p);
+    if (dragged_)
+        drawMagnifier(p, rect(), image_, QSizeF(session_.clip().width, session_.clip().height), view(), *dragged_);
     paintWords(p);
     if (hasFocus()) {
         p.setPen(QPen(Qt::white, 1.6));

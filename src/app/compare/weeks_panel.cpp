@@ -11,7 +11,7 @@
 namespace deft::ui {
 namespace {
 
-constexpr int kName = 232, kWords = 256, kDays = 24, kLeastRow = 40, kMostRow = 88;
+constexpr int kName = 268, kScale = 56, kWords = 256, kDays = 24, kLeastRow = 40, kMostRow = 88;
 constexpr double kDot = 4;
 
 QDate dayOf(const std::string& iso) { return QDate::fromString(QString::fromStdString(iso), Qt::ISODate); }
@@ -32,7 +32,7 @@ std::pair<double, double> extent(const OverTime& o) {
 
 WeeksPanel::WeeksPanel(Comparison& comparison, QWidget* parent)
     : Panel(tr("Over the weeks"), parent), comparison_(comparison) {
-    setAside(tr("filled: this clip; shaded: tolerance; line: a trend beyond the noise"));
+    setAside(tr("filled: this clip; shaded: tolerance, with its limits; line: a trend beyond the noise"));
     connect(&comparison, &Comparison::changed, this, &WeeksPanel::refresh);
 }
 
@@ -86,6 +86,24 @@ void WeeksPanel::paintDays(QPainter& p, const QRectF& plot) {
     }
 }
 
+/// The row's scale: the limits of its tolerance that it reaches; of two that would overlap the one nearer to this clip.
+void WeeksPanel::paintScale(QPainter& p, const QRectF& plot, const OverTime& o, double low, double high) {
+    constexpr double line = 14;
+    std::vector<double> limits;
+    for (const auto& limit : {o.now.low, o.now.high})
+        if (limit && *limit >= low && *limit <= high) limits.push_back(*limit);
+    if (limits.size() == 2 && (limits[1] - limits[0]) / (high - low) * plot.height() < line) {
+        const double now = o.visits.back().value;
+        limits.erase(limits.begin() + (std::abs(limits[0] - now) < std::abs(limits[1] - now)));
+    }
+    for (const double limit : limits) {
+        const double y = plot.bottom() - (limit - low) / (high - low) * plot.height();
+        putText(p, QRectF(plot.left() - kScale, y - line / 2, kScale - 8, line),
+                reading(limit, o.now.unit, o.now.decimals, o.now.sign), Size::Small, colours().ink2, QFont::Normal,
+                Qt::AlignRight | Qt::AlignVCenter);
+    }
+}
+
 void WeeksPanel::paintReading(QPainter& p, const QRectF& row, const QRectF& plot, const OverTime& o) {
     const Palette& c = colours();
     const auto [low, high] = extent(o);
@@ -98,6 +116,7 @@ void WeeksPanel::paintReading(QPainter& p, const QRectF& row, const QRectF& plot
                      to = std::clamp(o.now.high.value_or(high), low, high);
         p.fillRect(QRectF(QPointF(plot.left(), at(0, to).y()), QPointF(plot.right(), at(0, from).y())), c.zone);
     }
+    paintScale(p, plot, o, low, high);
     const bool trend = o.verdict == OverTime::Verdict::Trend;
     if (trend) {
         p.setPen(QPen(c.accent, 1.5, Qt::DashLine));
@@ -115,9 +134,9 @@ void WeeksPanel::paintReading(QPainter& p, const QRectF& row, const QRectF& plot
     QString name = QString::fromStdString(o.now.name);
     if (!name.isEmpty()) name[0] = name[0].toUpper();
     const double middle = row.center().y();
-    putText(p, QRectF(row.left(), middle - 18, kName - 8, 18), name, Size::Small, c.ink, QFont::DemiBold);
+    putText(p, QRectF(row.left(), middle - 18, kName - kScale, 18), name, Size::Small, c.ink, QFont::DemiBold);
     const QString first = reading(o.visits.front().value, o.now.unit, o.now.decimals, o.now.sign);
-    putText(p, QRectF(row.left(), middle, kName - 8, 18),
+    putText(p, QRectF(row.left(), middle, kName - kScale, 18),
             tr("%1, from %2").arg(counted(int(o.visits.size()), tr("visit"), tr("visits")), first), Size::Small,
             c.ink2);
     const QRectF words(plot.right() + 16, middle - 18, row.right() - plot.right() - 16, 18);

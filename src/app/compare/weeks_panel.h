@@ -19,6 +19,7 @@ protected:
 private:
     void refresh();
     void paintDays(QPainter& painter, const QRectF& plot);
+    void paintScale(QPainter& painter, const QRectF& plot, const OverTime& reading, double low, double high);
     void paintReading(QPainter& painter, const QRectF& row, const QRectF& plot, const OverTime& reading);
     /// Where a time lies across; all readings share it.
     double across(const QRectF& plot, double week) const;

@@ -1,6 +1,7 @@
 #include "app/session/review_session.h"
 
 #include "app/paint/answer_picture.h"
+#include "app/session/own_marking.h"
 #include "app/sheet/rep_rows.h"
 #include "base/files.h"
 #include "landmarks/names.h"
@@ -111,6 +112,7 @@ void ReviewSession::confirmProposals(const QStringList& butNot) {
         for (const auto& [name, mark] : all.marks)
             if (!butNot.contains(QString::fromStdString(name)))
                 in.marks.set(clip_.time_s[size_t(all.frame)], name, mark.at);
+        noteOwnMarking(in.marks);
     });
 }
 
@@ -143,6 +145,7 @@ void ReviewSession::setMark(int64_t frame, const std::string& landmark, std::opt
     edit(point ? tr("mark of the %1").arg(name) : tr("%1 not visible").arg(name), [&](ReviewInputs& in) {
         if (offered_) in.marks.seeds = offered_->seeds;
         in.marks.set(clip_.time_s[size_t(frame)], landmark, point);
+        noteOwnMarking(in.marks);
     });
 }
 

@@ -8,6 +8,7 @@
 #include "app/bench/target_panel.h"
 #include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
+#include "app/practice/practice_page.h"
 #include "app/queue/queue_page.h"
 #include "app/session/usual_schools.h"
 #include "app/theme/palette.h"
@@ -37,6 +38,29 @@ QAction* MainWindow::add(QMenu* menu, const QString& text, const QList<QKeySeque
     return action;
 }
 
+void MainWindow::makePracticeActions(QMenu* menu) {
+    using K = QKeySequence;
+    PracticePictureView& picture = practice_->picture();
+    add(menu, tr("Begin, or use what was found"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, practice_,
+        [this] { practice_->goOn(); });
+    add(menu, tr("Take the last mark back"), {K(Qt::Key_Backspace)}, practice_,
+        [this] { practice_->round().takeBack(); });
+    add(menu, tr("Another round"), {K(Qt::Key_N)}, practice_, [this] { practice_->round().begin(); });
+    add(menu, tr("Use the usual value again"), {K(Qt::Key_U)}, practice_, [this] { practice_->forgetOwn(); });
+    const std::tuple<QString, Qt::Key, QPointF> ways[] = {{tr("Cursor left"), Qt::Key_Left, {-1, 0}},
+                                                          {tr("Cursor right"), Qt::Key_Right, {1, 0}},
+                                                          {tr("Cursor up"), Qt::Key_Up, {0, -1}},
+                                                          {tr("Cursor down"), Qt::Key_Down, {0, 1}}};
+    for (const auto& [name, key, way] : ways) {
+        add(menu, name, {K(Qt::CTRL | key)}, practice_, [&picture, step = way] { picture.nudge(step); });
+        add(menu, tr("%1, far").arg(name), {K(Qt::CTRL | Qt::SHIFT | key)}, practice_,
+            [&picture, step = 10 * way] { picture.nudge(step); });
+    }
+    add(menu, tr("Mark at the cursor"), {K(Qt::Key_P)}, practice_, [&picture] { picture.placeAtCursor(); });
+    add(menu, tr("Back to the bench, or to the queue"), {K(Qt::Key_Escape)}, practice_,
+        [this] { go(session_->isOpen() ? Bench : Queue); });
+}
+
 void MainWindow::makeActions() {
     auto menu = [&](const QString& title) {
         QMenu* m = menu_->addMenu(title);
@@ -61,11 +85,9 @@ void MainWindow::makeActions() {
     }
 
     QMenu* rooms = menu(tr("&Rooms"));
-    const std::pair<QString, Room> names[] = {{tr("Queue"), Queue},
-                                              {tr("Bench"), Bench},
-                                              {tr("Compare"), Compare},
-                                              {tr("Answer"), Letter},
-                                              {tr("Exercises"), Exercises}};
+    const std::pair<QString, Room> names[] = {{tr("Queue"), Queue},         {tr("Bench"), Bench},
+                                              {tr("Compare"), Compare},     {tr("Answer"), Letter},
+                                              {tr("Exercises"), Exercises}, {tr("Practice"), Practice}};
     for (const auto& [name, room] : names) {
         QAction* a =
             add(rooms, name, {K(Qt::ALT | Qt::Key(Qt::Key_1 + int(room)))}, this, [this, to = room] { go(to); });
@@ -222,6 +244,7 @@ void MainWindow::makeActions() {
         else
             go(session_->isOpen() ? Bench : Queue);
     });
+    makePracticeActions(menu(tr("P&ractice")));
 
     QMenu* view = menu(tr("&View"));
     dark_ = add(view, tr("Dark"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_D)}, this, [this] { setDark(dark_->isChecked()); });

@@ -5,6 +5,7 @@
 #include "app/bench/bench_page.h"
 #include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
+#include "app/practice/practice_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/bars.h"
@@ -38,8 +39,10 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     compare_ = new ComparePage(*session_, *library_);
     answer_ = new AnswerPage(*session_);
     exercises_ = new ExercisesPage(library_->folder() / "exercises");
-    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(compare_),
-                          static_cast<QWidget*>(answer_), static_cast<QWidget*>(exercises_)})
+    practice_ = new PracticePage;
+    for (QWidget* page :
+         {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(compare_),
+          static_cast<QWidget*>(answer_), static_cast<QWidget*>(exercises_), static_cast<QWidget*>(practice_)})
         pages_->addWidget(page);
     auto* middle = new QWidget;
     auto* column = new QVBoxLayout(middle);
@@ -60,6 +63,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connectSending();
     outgoing_->resume();
     connect(exercises_, &ExercisesPage::said, this, &MainWindow::say);
+    connect(practice_, &PracticePage::said, this, &MainWindow::say);
     connect(&exercises_->editor(), &OwnFileEditor::changed, session_, &ReviewSession::exerciseChanged);
     connect(&bench_->stage(), &StagePicture::stateChanged, this, &MainWindow::refreshBars);
     connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
@@ -85,12 +89,13 @@ MainWindow::~MainWindow() {
     delete takeCentralWidget(); // pages look at the library and the session, which go next
 }
 
+bool MainWindow::isOfAClip(Room room) { return room == Bench || room == Compare || room == Letter; }
 MainWindow::Room MainWindow::room() const { return Room(pages_->currentIndex()); }
 const QString& MainWindow::message() const { return keys_->sentence(); }
 void MainWindow::say(const QString& sentence) { keys_->say(sentence); }
 
 void MainWindow::go(Room room) {
-    if ((room == Bench || room == Compare || room == Letter) && !session_->isOpen()) {
+    if (isOfAClip(room) && !session_->isOpen()) {
         say(tr("Choose a clip in the queue first."));
         room = Queue;
     }
@@ -106,6 +111,8 @@ void MainWindow::go(Room room) {
     } else if (room == Exercises) {
         exercises_->list().setFocus();
         if (session_->isOpen()) exercises_->choose(session_->inputs().exercise);
+    } else if (room == Practice) {
+        practice_->picture().setFocus();
     } else {
         (room == Bench     ? static_cast<QWidget*>(&bench_->stage())
          : room == Compare ? static_cast<QWidget*>(compare_)
@@ -134,16 +141,17 @@ void MainWindow::refreshBars() {
     rooms_->setCount(roomActions_[Queue], queue_->clips().waiting());
     rooms_->setWords(undo.canUndo() && (room() == Bench || room() == Letter) ? tr("Undo: %1").arg(undo.undoText())
                                                                              : QString(),
-                     room() == Queue || room() == Exercises ? QString() : session_->savedWords());
+                     isOfAClip(room()) ? session_->savedWords() : QString());
     roomActions_[Bench]->setEnabled(session_->isOpen());
     roomActions_[Letter]->setEnabled(session_->isOpen());
     roomActions_[Compare]->setEnabled(session_->isOpen());
     const int waiting = queue_->clips().waiting();
     line_->setHeading(room() == Exercises
                           ? tr("What the program knows about every exercise, and where each number comes from")
-                      : room() != Queue ? QString()
-                      : waiting         ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
-                                        : tr("Everything has been answered"));
+                      : room() == Practice ? tr("Practice: how exactly do you place marks?")
+                      : room() != Queue    ? QString()
+                      : waiting ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
+                                : tr("Everything has been answered"));
     if (room() == Queue)
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")},
                             {tr("Enter"), tr("open")},
@@ -181,6 +189,14 @@ void MainWindow::refreshBars() {
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},
                             {QStringLiteral("E"), tr("my own file")},
                             {tr("Ctrl+S"), tr("keep it")},
+                            {tr("Esc"), tr("back")},
+                            {QStringLiteral("?"), tr("all keys")}});
+    else if (room() == Practice)
+        keys_->setKeys(Keys{{tr("Enter"), tr("begin, or use it")},
+                            {tr("Ctrl ← →"), tr("cursor")},
+                            {QStringLiteral("P"), tr("place there")},
+                            {tr("Backspace"), tr("take the last one back")},
+                            {QStringLiteral("N"), tr("another round")},
                             {tr("Esc"), tr("back")},
                             {QStringLiteral("?"), tr("all keys")}});
     else

@@ -17,16 +17,18 @@ class ClientLine;
 class ComparePage;
 class DemoPhone;
 class ExercisesPage;
+class PracticePage;
 class FirstSteps;
 class KeysBar;
 class QueuePage;
 class RoomBar;
 
-/// The window over one library: queue, bench, compare, answer and exercises.
+/// The window over one library: queue, bench, compare, answer, exercises and practice.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Room { Queue, Bench, Compare, Letter, Exercises };
+    enum Room { Queue, Bench, Compare, Letter, Exercises, Practice };
+    static bool isOfAClip(Room room); ///< it shows the clip that is open
     explicit MainWindow(std::unique_ptr<Library> library, QWidget* parent = nullptr);
     ~MainWindow() override;
 
@@ -40,6 +42,7 @@ public:
     ComparePage& comparePage() { return *compare_; }
     AnswerPage& answerPage() { return *answer_; }
     ExercisesPage& exercisesPage() { return *exercises_; }
+    PracticePage& practicePage() { return *practice_; }
     Room room() const;
     void go(Room room);
     void openClip(qint64 clip);
@@ -64,6 +67,7 @@ private:
                  std::function<void()> what);
     void makeActions();
     void makeQueueActions(QMenu* menu);
+    void makePracticeActions(QMenu* menu);
     void makeAnnotateActions(QMenu* menu);
     const Moment* moment() const; ///< the chosen one, null = none
     void chooseFault(const QString& title, const std::function<void(const std::string&)>& then);
@@ -110,6 +114,7 @@ private:
     ComparePage* compare_;
     AnswerPage* answer_;
     ExercisesPage* exercises_;
+    PracticePage* practice_;
     QMenu* schools_;
     std::vector<QAction*> roomActions_;
     QAction* dark_;

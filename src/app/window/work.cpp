@@ -129,6 +129,8 @@ QString MainWindow::firstStep() const {
             "This goes to the client. E edits words, Space leaves a part out, Ctrl+Enter files and makes the mail.");
     case Exercises:
         break;
+    case Practice:
+        return tr("Click the points that are asked for, as you would on a client's clip. Enter begins.");
     }
     return tr("What is measured in each exercise, and where each number comes from. E makes your own version of it.");
 }

@@ -11,6 +11,8 @@
 namespace deft {
 namespace {
 
+constexpr double kMostMarkingSd_px = 50;
+
 std::string number(double v, const char* format = "%.1f") {
     char text[32];
     std::snprintf(text, sizeof text, format, v);
@@ -104,6 +106,10 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
             if (!value.is_object() || length == value.end() || !length->is_number() || !(length->get<double>() > 0))
                 return bad("/scale/length_cm should be a length in centimetres above 0");
             marks.scaleLengthCm = length->get<double>();
+        } else if (key == "marking_sd_px") {
+            if (!value.is_number() || !(value.get<double>() > 0) || value.get<double>() > kMostMarkingSd_px)
+                return bad("/marking_sd_px should be above 0 and at most " + number(kMostMarkingSd_px) + " pixels");
+            marks.markingSd_px = value.get<double>();
         } else if (key == "mat") {
             const auto side = [&](const char* name) {
                 const auto it = value.is_object() ? value.find(name) : value.end();
@@ -135,6 +141,7 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
 Json toJson(const Marks& marks) {
     Json json = {{"format", "deft-mirror-marks"}, {"version", 1}, {"mirrored", marks.mirrored}};
     if (marks.scaleLengthCm) json["scale"] = {{"length_cm", *marks.scaleLengthCm}};
+    if (marks.markingSd_px) json["marking_sd_px"] = *marks.markingSd_px;
     if (marks.mat) json["mat"] = {{"length_cm", marks.mat->length_cm}, {"width_cm", marks.mat->width_cm}};
     json["frames"] = toJson(marks.frames);
     if (!marks.seeds.empty()) json["seeds"] = toJson(marks.seeds);

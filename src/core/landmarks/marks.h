@@ -25,6 +25,8 @@ struct MatSize {
 struct Marks {
     bool mirrored = false;
     std::optional<double> scaleLengthCm;
+    /// Standard deviation with which these marks are set, px: of a coach whose own is known. Nothing = the usual one.
+    std::optional<double> markingSd_px;
     std::optional<MatSize> mat;      ///< of the mat whose corners are mat_a … mat_d; nothing = the usual one
     std::vector<MarkedFrame> frames; ///< rising times
     /// Where a body finder saw joints, right to within some ten pixels. They belong to the marks, so that a clip is

@@ -15,7 +15,7 @@ struct Floor {
     double sd_deg = kUnmarkedRollSd_deg;
 };
 
-Floor floorOf(const Tracks& tracks) {
+Floor floorOf(const Tracks& tracks, double markingSd_px) {
     using Line = std::optional<std::pair<Point2, Vector2>>;
     auto line = [&](const char* from, const char* to) -> Line {
         const auto a = medianPlace(tracks, from), b = medianPlace(tracks, to);
@@ -27,7 +27,7 @@ Floor floorOf(const Tracks& tracks) {
         if (!c) return std::nullopt;
         return std::pair(Point2(((*c)[0] + (*c)[3]) / 2), Vector2(((*c)[1] + (*c)[2] - (*c)[0] - (*c)[3]) / 2));
     };
-    auto sd = [](const Vector2& span) { return degrees(std::sqrt(2.0) * kMarkingSdPx / span.norm()); };
+    auto sd = [&](const Vector2& span) { return degrees(std::sqrt(2.0) * markingSd_px / span.norm()); };
     Floor floor;
     auto mat = line("floor_a", "floor_b");
     if (!mat) mat = matMiddle();
@@ -147,8 +147,8 @@ Result<double> BodyAxes::towardFrontDeg(const Vector2& direction) const {
     return signedAngleDeg(cranial, direction).map([&](double ccw) { return frontIsCounterClockwise() ? ccw : -ccw; });
 }
 
-Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view) {
-    const Floor floor = floorOf(tracks);
+Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view, double markingSd_px) {
+    const Floor floor = floorOf(tracks, markingSd_px);
     BodyAxes axes;
     axes.rollSd_deg = floor.sd_deg;
     axes.matMarked = floor.point.has_value();

@@ -50,6 +50,7 @@ std::optional<Point2> medianPlace(const Tracks& tracks, const std::string& name)
 /// plumb_a–plumb_b, else the camera is taken as level.
 /// @errors NotFound when the marks that give the body's direction are missing: shoulder or ear, and hip, from the side;
 /// a left and a right hip point and shoulder else
-Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view = View::Side);
+Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view = View::Side,
+                          double markingSd_px = kMarkingSdPx);
 
 } // namespace deft

@@ -9,6 +9,7 @@ namespace deft {
 /// What a measure may use besides the points of its frame.
 struct MeasureContext {
     BodyAxes axes;
+    double markingSd_px = kMarkingSdPx;
     Position position = Position::Supine;
     View view = View::Side;
     std::map<std::string, Point2> layout; ///< pelvis marks where they were set: the rigid pelvis

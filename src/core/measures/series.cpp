@@ -36,10 +36,11 @@ double startDistancePx(const Tracks& tracks, const std::string& a, const std::st
 }
 
 Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& options) {
-    auto axes = bodyAxes(tracks, options.position, options.view);
+    auto axes = bodyAxes(tracks, options.position, options.view, options.markingSd_px);
     if (!axes) return tl::unexpected(axes.error());
     MeasureContext c;
     c.axes = *axes;
+    c.markingSd_px = options.markingSd_px;
     c.position = options.position;
     c.view = options.view;
     c.lineEnd = options.lineEnd;
@@ -107,7 +108,7 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
             if (!there && j < m.needed) complete = false;
             at[j] = there ? p->at : Point2(kGap, kGap);
             sd[j] = there ? p->sd : 0;
-            const double total = m.zero != Zero::None ? sd[j] : std::hypot(sd[j], kMarkingSdPx);
+            const double total = m.zero != Zero::None ? sd[j] : std::hypot(sd[j], context.markingSd_px);
             flat[2 * j] = at[j].x(), flat[2 * j + 1] = at[j].y();
             flatSd[2 * j] = flatSd[2 * j + 1] = there ? total : 0;
         }

@@ -230,6 +230,7 @@ SeriesOptions seriesOptions(const Review& r) {
     options.neutral = r.inputs.neutral;
     options.scaleLength_cm = r.inputs.marks.scaleLengthCm.value_or(0);
     options.mat = r.inputs.marks.mat.value_or(MatSize{});
+    options.markingSd_px = r.inputs.marks.markingSd_px.value_or(kMarkingSdPx);
     return options;
 }
 
@@ -254,7 +255,8 @@ std::string measuredFrom(const Review& r) {
                 needsRollOrder(r.exercise),
                 r.inputs.marks.scaleLengthCm.value_or(0),
                 mat.length_cm,
-                mat.width_cm};
+                mat.width_cm,
+                r.inputs.marks.markingSd_px.value_or(kMarkingSdPx)};
     return key.dump();
 }
 

@@ -1,0 +1,102 @@
+#include "app/practice/practice_picture.h"
+
+#include "app/paint/body_overlay.h"
+#include "app/paint/magnifier.h"
+#include "app/paint/strokes.h"
+#include "landmarks/names.h"
+
+#include <QMouseEvent>
+#include <algorithm>
+
+namespace deft::ui {
+
+PracticePictureView::PracticePictureView(PracticeRound& round, QWidget* parent) : QWidget(parent), round_(round) {
+    setFocusPolicy(Qt::StrongFocus);
+    setMouseTracking(true);
+    setCursor(Qt::CrossCursor);
+    setAccessibleName(tr("Picture to practise on"));
+    connect(&round, &PracticeRound::changed, this, [this] {
+        setAccessibleDescription(QString::fromStdString(landmarkWords(round_.asked())));
+        update();
+    });
+}
+
+QTransform PracticePictureView::view() const {
+    const PracticePicture* p = round_.picture();
+    if (!p) return {};
+    const double scale = std::min(double(width()) / p->image.width(), double(height()) / p->image.height());
+    return QTransform(scale, 0, 0, scale, (width() - scale * p->image.width()) / 2,
+                      (height() - scale * p->image.height()) / 2);
+}
+
+void PracticePictureView::nudge(const QPointF& px) {
+    if (const PracticePicture* p = round_.picture())
+        moveCursor(cursor_.value_or(QPointF(p->image.width() / 2.0, p->image.height() / 2.0)) + px);
+}
+
+void PracticePictureView::moveCursor(const QPointF& to) {
+    const PracticePicture* p = round_.picture();
+    if (!p) return;
+    cursor_ = {std::clamp(to.x(), 0.0, p->image.width() - 1.0), std::clamp(to.y(), 0.0, p->image.height() - 1.0)};
+    update();
+}
+
+void PracticePictureView::placeAtCursor() {
+    if (cursor_) round_.place(*cursor_);
+}
+
+void PracticePictureView::mousePressEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton) return;
+    moveCursor(view().inverted().map(event->position()));
+    placeAtCursor();
+}
+
+void PracticePictureView::mouseMoveEvent(QMouseEvent* event) { moveCursor(view().inverted().map(event->position())); }
+
+void PracticePictureView::leaveEvent(QEvent*) {
+    cursor_.reset();
+    update();
+}
+
+QString PracticePictureView::waiting() const {
+    if (!round_.hasBegun()) return tr("Made pictures, whose true points are known, show how exactly you place marks.");
+    return round_.isOver() ? tr("That was the last picture.") : tr("The picture is being made…");
+}
+
+void PracticePictureView::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), colours().stage);
+    const PracticePicture* picture = round_.picture();
+    if (!picture) {
+        putText(p, rect(), waiting(), Size::Body, colours().onStage, QFont::Normal, Qt::AlignCenter);
+        return;
+    }
+    p.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+    const QTransform toView = view();
+    const QSizeF size = picture->image.size();
+    p.drawImage(toView.mapRect(QRectF(QPointF(0, 0), size)), picture->image);
+    p.setFont(face(Size::Small, QFont::Medium));
+    for (const auto& [name, at] : round_.placedHere()) {
+        const QPointF c = toView.map(at);
+        p.setBrush(Qt::NoBrush);
+        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.4}, {QColor(kOnPicture), 1.6}}) {
+            p.setPen(QPen(colour, w));
+            p.drawEllipse(c, 5, 5);
+        }
+        haloText(p, c + QPointF(9, -7), QString::fromStdString(landmarkWords(name)));
+    }
+    if (cursor_) drawMagnifier(p, rect(), picture->image, size, toView, *cursor_);
+    p.setFont(face(Size::Body, QFont::DemiBold));
+    haloText(p, {16, 28},
+             tr("Picture %1 of %2: click the %3")
+                 .arg(round_.pictureNumber() + 1)
+                 .arg(round_.pictures())
+                 .arg(QString::fromStdString(landmarkWords(round_.asked()))));
+    if (hasFocus()) {
+        p.setPen(QPen(Qt::white, 1.6));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(QRectF(rect()).adjusted(1.5, 1.5, -1.5, -1.5));
+    }
+}
+
+} // namespace deft::ui

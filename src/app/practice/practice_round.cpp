@@ -1,0 +1,110 @@
+#include "app/practice/practice_round.h"
+
+#include "figure/film.h"
+#include "landmarks/names.h"
+
+#include <algorithm>
+
+namespace deft::ui {
+namespace {
+
+/// Moments of a scene, share of its length: in its starting position and in its far one.
+constexpr double kWhen[PracticeRound::kMoments] = {0.05, 0.75};
+
+Result<std::vector<PracticePicture>> picturesOf(const std::filesystem::path& file, const StopToken& stop) {
+    const auto scene = figure::readScene(file);
+    if (!scene) return tl::unexpected(scene.error());
+    const figure::FilmStudio studio(*scene);
+    std::vector<PracticePicture> pictures;
+    for (const double share : kWhen) {
+        if (stop.stop_requested()) return fail(Errc::Cancelled, "making pictures was stopped");
+        const figure::FilmedFrame frame = studio.frame(share * scene->duration_s);
+        PracticePicture p;
+        p.image = QImage(frame.picture.data, frame.picture.cols, frame.picture.rows, qsizetype(frame.picture.step),
+                         QImage::Format_BGR888)
+                      .copy();
+        for (const auto& [name, at] : frame.points) p.truth[name] = {at.x, at.y};
+        for (const std::string& name : scene->marks)
+            if (const auto at = frame.points.find(name);
+                at != frame.points.end() && at->second.visible && !isSceneLandmark(name))
+                p.asked.push_back(name);
+        pictures.push_back(std::move(p));
+    }
+    return pictures;
+}
+
+} // namespace
+
+PracticeRound::PracticeRound(std::filesystem::path scenes, QObject* parent) : QObject(parent) {
+    std::error_code ec;
+    for (const auto& entry : std::filesystem::directory_iterator(scenes, ec))
+        if (entry.path().extension() == ".json") files_.push_back(entry.path());
+    std::sort(files_.begin(), files_.end());
+}
+
+void PracticeRound::begin() {
+    begun_ = true;
+    at_ = 0;
+    placed_.assign(pictures(), {});
+    noise_.reset();
+    if (made_.size() < pictures() && !job_.isRunning()) makeNext();
+    emit changed();
+}
+
+void PracticeRound::makeNext() {
+    job_.run(
+        [file = files_[made_.size() / kMoments]](StopToken stop, const ProgressFn&) { return picturesOf(file, stop); },
+        [this](const Result<std::vector<PracticePicture>>& pictures) {
+            if (!pictures) {
+                begun_ = false;
+                emit failed(QString::fromStdString(pictures.error().detail));
+                return emit changed();
+            }
+            made_.insert(made_.end(), pictures->begin(), pictures->end());
+            if (made_.size() < this->pictures()) makeNext();
+            emit changed();
+        });
+}
+
+const PracticePicture* PracticeRound::picture() const { return begun_ && at_ < made_.size() ? &made_[at_] : nullptr; }
+
+std::string PracticeRound::asked() const {
+    const PracticePicture* p = picture();
+    return p ? p->asked[placed_[at_].size()] : std::string();
+}
+
+std::vector<std::pair<std::string, QPointF>> PracticeRound::placedHere() const {
+    std::vector<std::pair<std::string, QPointF>> here;
+    if (const PracticePicture* p = picture())
+        for (size_t i = 0; i < placed_[at_].size(); ++i) here.emplace_back(p->asked[i], placed_[at_][i]);
+    return here;
+}
+
+void PracticeRound::place(const QPointF& px) {
+    const PracticePicture* p = picture();
+    if (!p) return;
+    placed_[at_].push_back(px);
+    if (placed_[at_].size() == p->asked.size() && ++at_ == pictures()) finish();
+    emit changed();
+}
+
+void PracticeRound::takeBack() {
+    if (!begun_ || isOver()) return;
+    if (placed_[at_].empty() && at_ > 0) --at_;
+    if (!placed_[at_].empty()) placed_[at_].pop_back();
+    emit changed();
+}
+
+void PracticeRound::finish() {
+    std::vector<PlacedMark> marks;
+    for (size_t k = 0; k < made_.size(); ++k)
+        for (size_t i = 0; i < placed_[k].size(); ++i)
+            if (const auto mark = placedMark(made_[k].asked[i], {placed_[k][i].x(), placed_[k][i].y()}, made_[k].truth))
+                marks.push_back(*mark);
+    if (const auto noise = markingNoise(marks))
+        noise_ = *noise;
+    else
+        emit failed(QString::fromStdString(noise.error().detail));
+}
+
+} // namespace deft::ui

@@ -1,0 +1,95 @@
+// A round of practice: marks set by mouse and keys with a known scatter, what is found, and that it goes into the marks
+// of clips.
+#include "app/practice/practice_page.h"
+#include "app/session/own_marking.h"
+#include "support/driven_window.h"
+#include "support/table.h"
+
+#include <random>
+
+using namespace deft;
+using namespace deft::test;
+
+class PractisingTest : public DrivenWindow {
+    Q_OBJECT
+
+    PracticePage& practice() { return window_->practicePage(); }
+    void press(Qt::Key k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(&practice().picture(), k, m); }
+    bool pictureIsMade() {
+        return QTest::qWaitFor([&] { return practice().round().picture() != nullptr; }, 60000);
+    }
+    QPoint inWidget(const Point2& px) { return practice().picture().toWidget({px.x(), px.y()}).toPoint(); }
+
+private slots:
+    void initTestCase() {
+        qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere");
+        prepare();
+        setOwnMarking(std::nullopt);
+        openWindow(QStringLiteral("demo"));
+    }
+    void cleanupTestCase() {
+        setOwnMarking(std::nullopt);
+        window_.reset();
+    }
+
+    void round() {
+        constexpr double scatterPx = 4;
+        QTest::keyClick(window_.get(), Qt::Key_6, Qt::AltModifier);
+        QCOMPARE(window_->room(), MainWindow::Practice);
+        press(Qt::Key_Return);
+        std::mt19937 random(5);
+        std::normal_distribution<double> scatter(0, scatterPx);
+        const PracticeRound& round = practice().round();
+        double trunks = 0, pictures = 0;
+        for (int set = 0; !round.isOver() && set < 100; ++set) {
+            QVERIFY(pictureIsMade());
+            const auto& truth = round.picture()->truth;
+            if (round.placedHere().empty()) trunks += (truth.at("shoulder") - truth.at("hip")).norm(), ++pictures;
+            const Point2 at = truth.at(round.asked()) + Vector2(scatter(random) + 6, scatter(random));
+            QTest::mouseClick(&practice().picture(), Qt::LeftButton, {}, inWidget(at));
+            if (set != 3) continue;
+            // Taken back, and set again with the keys: the cursor is where the mouse was.
+            press(Qt::Key_Backspace);
+            QCOMPARE(round.placedHere().size(), size_t(3));
+            press(Qt::Key_Right, Qt::ControlModifier);
+            press(Qt::Key_P);
+            QCOMPARE(round.placedHere().size(), size_t(4));
+        }
+        QVERIFY(round.isOver() && round.noise());
+        QCOMPARE(pictures, double(round.pictures()));
+        QVERIFY2(round.noise()->marks >= 24, qPrintable(QString::number(round.noise()->marks)));
+        // Six pixels to one side are a habit where the body lies one way, and no scatter there.
+        const double sd = scatterPx / (trunks / pictures);
+        QVERIFY2(round.noise()->sdLow95 < 1.4 * sd && round.noise()->sdHigh95 > 0.9 * sd,
+                 qPrintable(QStringLiteral("%1 for %2").arg(round.noise()->sd).arg(sd)));
+        QVERIFY(!ownMarking());
+        press(Qt::Key_Return);
+        QCOMPARE(ownMarking()->marks, round.noise()->marks);
+        NEAR(ownMarking()->sd, round.noise()->sd, 1e-12);
+    }
+
+    /// From then on marks carry it, in pixels of their own picture; earlier ones do not.
+    void goesIntoMarks() {
+        openRuta();
+        QVERIFY(!session().inputs().marks.markingSd_px);
+        const Point2 hip = *session().inputs().marks.frames.front().points.at("hip");
+        const double before = session().review()->series.find("knee")->u95[300];
+        session().setMark(0, "hip", hip);
+        QVERIFY(measured());
+        const double trunk = (*session().inputs().marks.frames.front().points.at("shoulder") - hip).norm();
+        NEAR(*session().inputs().marks.markingSd_px, ownMarking()->sd * trunk, 0.01);
+        QVERIFY(*session().inputs().marks.markingSd_px > 1.5);
+        QVERIFY(session().review()->series.find("knee")->u95[300] > before);
+        session().undoStack().undo();
+        QVERIFY(measured());
+        QVERIFY(!session().inputs().marks.markingSd_px);
+        window_->go(MainWindow::Practice);
+        press(Qt::Key_U);
+        QVERIFY(!ownMarking());
+        press(Qt::Key_Escape);
+        QCOMPARE(window_->room(), MainWindow::Bench);
+    }
+};
+
+QTEST_MAIN(PractisingTest)
+#include "practising_test.moc"
