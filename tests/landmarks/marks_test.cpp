@@ -73,6 +73,9 @@ private slots:
         QTest::newRow("scale of nothing") << "/scale/length_cm"
                                           << "0"
                                           << "/scale/length_cm";
+        QTest::newRow("scatter of none") << "/marking_sd_px"
+                                         << "0"
+                                         << "/marking_sd_px";
         QTest::newRow("mat that is wider than long") << "/mat/width_cm"
                                                      << "210"
                                                      << "/mat";

@@ -5,6 +5,7 @@
 #include "app/bench/target_panel.h"
 #include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
+#include "app/practice/practice_page.h"
 #include "app/paint/answer_picture.h"
 #include "app/paint/reply_clip.h"
 #include "app/queue/queue_page.h"
@@ -130,6 +131,19 @@ int main(int argc, char** argv) {
     window.go(MainWindow::Exercises);
     window.exercisesPage().choose("side-plank");
     shot("exercises");
+    window.go(MainWindow::Practice);
+    PracticeRound& round = window.practicePage().round();
+    PracticePictureView& practising = window.practicePage().picture();
+    round.begin();
+    for (int k = 0; !round.isOver(); ++k) {
+        if (!QTest::qWaitFor([&] { return round.picture() != nullptr; }, 60000)) return 1;
+        const Point2 at = round.picture()->truth.at(round.asked()) + Vector2(k * 7 % 9 - 2, k * 5 % 7 - 3);
+        const QPoint click = practising.toWidget({at.x(), at.y()}).toPoint();
+        QTest::mouseMove(&practising, click + QPoint(3, 2));
+        if (k == 3) shot("practice");
+        QTest::mouseClick(&practising, Qt::LeftButton, {}, click);
+    }
+    shot("practice-found");
     // A clip of one's own, half marked.
     ReviewInputs own = window.session().inputs();
     const Marks known = own.marks;
