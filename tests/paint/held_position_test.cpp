@@ -1,4 +1,5 @@
-// A position that is only held, as the coach sees it: no way out and back, and the anchor over the time held.
+// A position that is only held, as the coach sees it: early and late instead of a way out and back, and the anchor over
+// the time held.
 #include "accuracy/made_case.h"
 #include "app/paint/give_way.h"
 #include "app/sheet/rep_rows.h"
@@ -28,15 +29,21 @@ private slots:
         QCOMPARE(review_->events.reps.size(), size_t(2));
     }
 
-    void noWayOutAndBack() {
+    void earlyAndLate() {
         const auto rows = repRows(*review_);
-        for (const RepRow& row : rows)
-            for (const Phase phase : {Phase::Out, Phase::Back}) {
-                QCOMPARE(row.cells[size_t(phase)].number, QStringLiteral("–"));
-                QCOMPARE(row.cells[size_t(phase)].edge, Edge::In);
+        const std::string anchor = review_->exercise.anchor()->limit.measure;
+        for (size_t k = 0; k < rows.size(); ++k) {
+            const Hold& hold = review_->events.reps[k].hold;
+            for (const auto& [phase, share] : {std::pair(Phase::Out, 1 / 6.0), std::pair(Phase::Back, 5 / 6.0)}) {
+                const RepCell& cell = rows[k].cells[size_t(phase)];
+                NEAR(review_->clip.time_s[size_t(cell.frame)], hold.start_s + share * hold.duration_s(), 0.05);
+                QCOMPARE(cell.measure, anchor);
             }
+        }
+        QCOMPARE(repColumns(review_->exercise)[size_t(Phase::Back)].first, QStringLiteral("Late"));
         QVERIFY(rows[0].wholeClean && !rows[1].wholeClean);
         QCOMPARE(rows[1].cells[size_t(Phase::Hold)].edge, Edge::Out);
+        QCOMPARE(rows[1].cells[size_t(Phase::Back)].edge, Edge::Out); // it stays out
         QVERIFY(giveWayWords(review_->exercise).endsWith("over time"));
     }
 

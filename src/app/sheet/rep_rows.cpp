@@ -13,8 +13,9 @@ std::string anchorOf(const Exercise& e) { return e.anchor() ? e.anchor()->limit.
 
 QString seconds(double s) { return reading(s, "s", 1, false); }
 
-RepCell setUpCell(const Review& r, const Rep& rep, const std::string& anchor) {
-    RepCell c(r.clip.frameAt(std::max(0.0, rep.start_s - 0.2)), anchor);
+/// Where the anchor is at a moment.
+RepCell anchorCell(const Review& r, double time_s, const std::string& anchor) {
+    RepCell c(r.clip.frameAt(std::max(0.0, time_s)), anchor);
     const Series* s = r.series.find(anchor);
     const auto limit = limitOf(r, anchor);
     const double value = s ? s->value[size_t(c.frame)] : kGap;
@@ -30,17 +31,15 @@ RepCell setUpCell(const Review& r, const Rep& rep, const std::string& anchor) {
     return c;
 }
 
-/// The way out and back of a position that is only held: there is none to read.
-RepCell onlyHeld(RepCell c) {
-    c.edge = Edge::In;
-    c.number = QStringLiteral("–");
-    c.beside = QObject::tr("held");
-    return c;
+/// A position that is only held has no way out and back; its columns show the hold early and late (shares chosen here).
+constexpr double kEarly = 1 / 6.0, kLate = 5 / 6.0;
+RepCell heldCell(const Review& r, const Rep& rep, double share) {
+    return anchorCell(r, rep.hold.start_s + share * rep.hold.duration_s(), anchorOf(r.exercise));
 }
 
 RepCell outCell(const Review& r, const Rep& rep) {
+    if (r.exercise.mover.isWindow()) return heldCell(r, rep, kEarly);
     RepCell c(r.clip.frameAt(rep.break_s.value_or((rep.start_s + rep.top_s) / 2)), r.exercise.mover.measure);
-    if (r.exercise.mover.isWindow()) return onlyHeld(std::move(c));
     if (rep.brokenBy.empty()) {
         c.edge = Edge::In;
         c.number = reading(rep.reach, measureUnit(r.exercise.mover.measure), 0, false);
@@ -79,8 +78,8 @@ RepCell holdCell(const Review& r, const Rep& rep, const std::string& anchor) {
 }
 
 RepCell backCell(const Review& r, const Rep& rep) {
+    if (r.exercise.mover.isWindow()) return heldCell(r, rep, kLate);
     RepCell c(r.clip.frameAt((rep.holdEnd_s + rep.end_s) / 2), r.exercise.mover.measure);
-    if (r.exercise.mover.isWindow()) return onlyHeld(std::move(c));
     if (!rep.finished) {
         c.number = QObject::tr("cannot tell");
         c.under = QObject::tr("clip ends first");
@@ -140,8 +139,8 @@ std::vector<RepRow> repRows(const Review& r) {
     for (const Rep& rep : r.events.reps) {
         RepRow row;
         row.clean = rep.unsure() ? QObject::tr("?") : seconds(rep.hold.clean_s);
-        row.cells = {setUpCell(r, rep, anchor), outCell(r, rep), holdCell(r, rep, anchor), backCell(r, rep),
-                     worstCell(r, rep)};
+        row.cells = {anchorCell(r, rep.start_s - 0.2, anchor), outCell(r, rep), holdCell(r, rep, anchor),
+                     backCell(r, rep), worstCell(r, rep)};
         if (rep.unsure())
             for (const Phase phase : {Phase::Out, Phase::Hold}) {
                 RepCell& cell = row.cells[size_t(phase)];
@@ -165,10 +164,12 @@ std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& e) {
         return q;
     };
     const QString anchor = QString::fromStdString(measureName(anchorOf(e))).section(QLatin1Char(' '), 0, 0).toLower();
+    const bool held = e.mover.isWindow();
     return {{{QObject::tr("Set-up"), anchor},
-             {sentence(e.phaseOut), QString::fromStdString(e.words.one)},
+             held ? std::pair(QObject::tr("Early"), anchor)
+                  : std::pair(sentence(e.phaseOut), QString::fromStdString(e.words.one)),
              {sentence(e.phaseHold), QObject::tr("clean")},
-             {sentence(e.phaseBack), QObject::tr("pace")},
+             held ? std::pair(QObject::tr("Late"), anchor) : std::pair(sentence(e.phaseBack), QObject::tr("pace")),
              {QObject::tr("Worst"), QObject::tr("anchor")}}};
 }
 
