@@ -28,6 +28,9 @@ Result<std::vector<PracticePicture>> picturesOf(const std::filesystem::path& fil
             if (const auto at = frame.points.find(name);
                 at != frame.points.end() && at->second.visible && !isSceneLandmark(name))
                 p.asked.push_back(name);
+        if (p.asked.empty())
+            return fail(Errc::BadFormat,
+                        file.string() + ": no landmark of its marks can be seen, so none can be asked");
         pictures.push_back(std::move(p));
     }
     return pictures;
@@ -43,6 +46,8 @@ PracticeRound::PracticeRound(std::filesystem::path scenes, QObject* parent) : QO
 }
 
 void PracticeRound::begin() {
+    if (files_.empty())
+        return emit failed(tr("No pictures to practise on are there; the program's data are not whole."));
     begun_ = true;
     at_ = 0;
     placed_.assign(pictures(), {});
