@@ -72,11 +72,10 @@ void LandmarkTracker::restartSegments(const cv::Mat& image, const std::vector<st
         next.emplace_back(plan, image, places);
         auto& layout = layout_[plan.name];
         layout.clear();
-        for (const std::string& name : plan.landmarks) {
-            layout[name] = places.at(name);
-            const auto other = places.find(otherSideOf(name));
-            if (other != places.end()) across_[name] = other->second - places.at(name);
-        }
+        for (const std::string& name : plan.landmarks) layout[name] = places.at(name);
+        if (plan.part == BodyPart::Thigh)
+            if (const auto other = places.find(otherSideOf(plan.proximal)); other != places.end())
+                across_[plan.proximal] = other->second - layout.at(plan.proximal);
     }
     segments_ = std::move(next);
 }

@@ -299,11 +299,12 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         // still anyway; and one that moves on alone has mostly slid along an outline, unless a body finder sees it
         // there.
         if (!hasSegment && mainSegment(name)) {
-            if (sight.bySeed)
-                a->provenAlone |= a->alone > 0 && (p.at - a->aloneFrom).norm() > kGoneAlong,
-                    a->alone = 1, a->aloneFrom = p.at, a->wasStill = a->speed < kStill;
-            else if (a->alone++ == 0)
+            if (sight.bySeed) {
+                a->provenAlone |= a->alone > 0 && (p.at - a->aloneFrom).norm() > kGoneAlong;
+                a->alone = 1, a->aloneFrom = p.at, a->wasStill = a->speed < kStill;
+            } else if (a->alone++ == 0) {
                 a->aloneFrom = before, a->wasStill = a->speed < kStill;
+            }
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->wasStill ? 8 : 40));
             p.sd = std::max(p.sd, (a->provenAlone ? kProvenMoves : kAloneMoves) * (p.at - a->aloneFrom).norm());
         }
