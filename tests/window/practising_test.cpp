@@ -73,13 +73,13 @@ private slots:
         openRuta();
         QVERIFY(!session().inputs().marks.markingSd_px);
         const Point2 hip = *session().inputs().marks.frames.front().points.at("hip");
-        const double before = session().review()->series.find("knee")->u95[300];
+        const double before = session().review()->series.find("knee_angle")->u95[300];
         session().setMark(0, "hip", hip);
         QVERIFY(measured());
         const double trunk = (*session().inputs().marks.frames.front().points.at("shoulder") - hip).norm();
         NEAR(*session().inputs().marks.markingSd_px, ownMarking()->sd * trunk, 0.01);
         QVERIFY(*session().inputs().marks.markingSd_px > 1.5);
-        QVERIFY(session().review()->series.find("knee")->u95[300] > before);
+        QVERIFY(session().review()->series.find("knee_angle")->u95[300] > before);
         session().undoStack().undo();
         QVERIFY(measured());
         QVERIFY(!session().inputs().marks.markingSd_px);
