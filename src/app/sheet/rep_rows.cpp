@@ -150,8 +150,13 @@ std::vector<RepRow> repRows(const Review& r) {
                 cell.beside.clear();
                 cell.under = QObject::tr("lost for %1").arg(seconds(rep.lost_s));
             }
-        row.wholeClean =
-            std::all_of(row.cells.begin(), row.cells.end(), [](const RepCell& c) { return c.edge == Edge::In; });
+        row.wholeClean = true;
+        for (const Phase phase : {Phase::SetUp, Phase::Out, Phase::Hold, Phase::Back, Phase::Worst}) {
+            // Near its limit early or late takes nothing from a hold that is clean.
+            const bool passing = r.exercise.mover.isWindow() && (phase == Phase::Out || phase == Phase::Back);
+            const Edge edge = row.cells[size_t(phase)].edge;
+            row.wholeClean &= edge == Edge::In || (passing && edge == Edge::CannotTell);
+        }
         rows.push_back(std::move(row));
     }
     return rows;
