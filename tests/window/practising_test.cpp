@@ -56,6 +56,13 @@ private slots:
             QCOMPARE(round.placedHere().size(), size_t(4));
         }
         QVERIFY(round.isOver() && round.noise());
+        // What was marked can be looked at, and is not marked any more.
+        QCOMPARE(round.pictureNumber(), size_t(0));
+        press(Qt::Key_Right);
+        QCOMPARE(round.pictureNumber(), size_t(1));
+        const auto placed = round.placedHere();
+        QTest::mouseClick(&practice().picture(), Qt::LeftButton, {}, {200, 200});
+        QCOMPARE(round.placedHere(), placed);
         QCOMPARE(pictures, double(round.pictures()));
         QVERIFY2(round.noise()->marks >= 24, qPrintable(QString::number(round.noise()->marks)));
         // Six pixels to one side are a habit where the body lies one way, and no scatter there.

@@ -5,9 +5,9 @@
 #include "app/bench/target_panel.h"
 #include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
-#include "app/practice/practice_page.h"
 #include "app/paint/answer_picture.h"
 #include "app/paint/reply_clip.h"
+#include "app/practice/practice_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
@@ -135,6 +135,7 @@ int main(int argc, char** argv) {
     PracticeRound& round = window.practicePage().round();
     PracticePictureView& practising = window.practicePage().picture();
     round.begin();
+    window.say({});
     for (int k = 0; !round.isOver(); ++k) {
         if (!QTest::qWaitFor([&] { return round.picture() != nullptr; }, 60000)) return 1;
         const Point2 at = round.picture()->truth.at(round.asked()) + Vector2(k * 7 % 9 - 2, k * 5 % 7 - 3);
@@ -143,6 +144,7 @@ int main(int argc, char** argv) {
         if (k == 3) shot("practice");
         QTest::mouseClick(&practising, Qt::LeftButton, {}, click);
     }
+    round.step(3);
     shot("practice-found");
     // A clip of one's own, half marked.
     ReviewInputs own = window.session().inputs();

@@ -1,5 +1,6 @@
 #include "app/practice/noise_panel.h"
 
+#include "app/paint/sketch_picture.h"
 #include "app/session/own_marking.h"
 #include "app/theme/words.h"
 #include "landmarks/names.h"
@@ -12,7 +13,7 @@ namespace deft::ui {
 namespace {
 
 constexpr int kRow = 28;
-QString share(double trunks) { return QStringLiteral("%1 %").arg(QString::number(100 * trunks, 'f', 1)); }
+QString share(double trunks) { return QStringLiteral("%1\u00a0%").arg(QString::number(100 * trunks, 'f', 1)); }
 
 } // namespace
 
@@ -42,6 +43,15 @@ QString NoisePanel::sentence() const {
         .arg(noise->marks);
 }
 
+/// Where the point lies that is asked for.
+void NoisePanel::paintWhere(QPainter& p, const QRectF& box) const {
+    const PracticePicture* picture = round_.picture();
+    const std::string asked = round_.asked();
+    if (!picture || !picture->exercise || !picture->exercise->start.count(asked)) return;
+    p.setRenderHint(QPainter::Antialiasing);
+    drawSketch(p, box, *picture->exercise, picture->exercise->start, nullptr, asked);
+}
+
 void NoisePanel::paintBody(QPainter& p, const QRect& body) {
     const Palette& c = colours();
     const double w = body.width(), x = body.left();
@@ -61,6 +71,7 @@ void NoisePanel::paintBody(QPainter& p, const QRect& body) {
         p.setPen(c.ink2);
         p.setFont(face(Size::Body));
         p.drawText(QRectF(body), Qt::TextWordWrap | Qt::AlignLeft | Qt::AlignTop, words);
+        paintWhere(p, QRectF(x, y + 56, w, 0.6 * w));
         return;
     }
     putText(p, column(0, 0.42, y), tr("point"), Size::Small, c.ink2);

@@ -18,6 +18,7 @@ protected:
     void paintBody(QPainter& painter, const QRect& body) override;
 
 private:
+    void paintWhere(QPainter& painter, const QRectF& box) const;
     PracticeRound& round_;
 };
 

@@ -60,7 +60,7 @@ void PracticePictureView::leaveEvent(QEvent*) {
 
 QString PracticePictureView::waiting() const {
     if (!round_.hasBegun()) return tr("Made pictures, whose true points are known, show how exactly you place marks.");
-    return round_.isOver() ? tr("That was the last picture.") : tr("The picture is being made…");
+    return tr("The picture is being made…");
 }
 
 void PracticePictureView::paintEvent(QPaintEvent*) {
@@ -75,23 +75,29 @@ void PracticePictureView::paintEvent(QPaintEvent*) {
     const QTransform toView = view();
     const QSizeF size = picture->image.size();
     p.drawImage(toView.mapRect(QRectF(QPointF(0, 0), size)), picture->image);
+    p.setBrush(Qt::NoBrush);
     p.setFont(face(Size::Small, QFont::Medium));
     for (const auto& [name, at] : round_.placedHere()) {
-        const QPointF c = toView.map(at);
-        p.setBrush(Qt::NoBrush);
+        const Point2& truth = picture->truth.at(name);
+        const QPointF c = toView.map(at), t = toView.map(QPointF(truth.x(), truth.y()));
         for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.4}, {QColor(kOnPicture), 1.6}}) {
             p.setPen(QPen(colour, w));
             p.drawEllipse(c, 5, 5);
+            if (!round_.isOver()) continue;
+            p.setPen(QPen(w < 2 ? kLineThatMatters : colour, w));
+            p.drawLine(c, t);
+            p.drawLine(t - QPointF(5, 5), t + QPointF(5, 5));
+            p.drawLine(t - QPointF(5, -5), t + QPointF(5, -5));
         }
         haloText(p, c + QPointF(9, -7), QString::fromStdString(landmarkWords(name)));
     }
-    if (cursor_) drawMagnifier(p, rect(), picture->image, size, toView, *cursor_);
+    if (cursor_ && !round_.isOver()) drawMagnifier(p, rect(), picture->image, size, toView, *cursor_);
     p.setFont(face(Size::Body, QFont::DemiBold));
+    const QString which = tr("Picture %1 of %2").arg(round_.pictureNumber() + 1).arg(round_.pictures());
     haloText(p, {16, 28},
-             tr("Picture %1 of %2: click the %3")
-                 .arg(round_.pictureNumber() + 1)
-                 .arg(round_.pictures())
-                 .arg(QString::fromStdString(landmarkWords(round_.asked()))));
+             round_.isOver()
+                 ? tr("%1: circles are your marks, crosses the true points").arg(which)
+                 : tr("%1: click the %2").arg(which, QString::fromStdString(landmarkWords(round_.asked()))));
     if (hasFocus()) {
         p.setPen(QPen(Qt::white, 1.6));
         p.setBrush(Qt::NoBrush);

@@ -11,6 +11,9 @@ namespace {
 /// Moments of a scene, share of its length: in its starting position and in its far one.
 constexpr double kWhen[PracticeRound::kMoments] = {0.05, 0.75};
 
+/// An exercise in a scene's position.
+std::string exerciseIn(const std::string& position) { return position == "all-fours" ? "arm-leg-reach" : position; }
+
 Result<std::vector<PracticePicture>> picturesOf(const std::filesystem::path& file, const StopToken& stop) {
     const auto scene = figure::readScene(file);
     if (!scene) return tl::unexpected(scene.error());
@@ -28,6 +31,7 @@ Result<std::vector<PracticePicture>> picturesOf(const std::filesystem::path& fil
             if (const auto at = frame.points.find(name);
                 at != frame.points.end() && at->second.visible && !isSceneLandmark(name))
                 p.asked.push_back(name);
+        if (const auto exercise = loadExercise(exerciseIn(scene->position))) p.exercise = *exercise;
         if (p.asked.empty())
             return fail(Errc::BadFormat,
                         file.string() + ": no landmark of its marks can be seen, so none can be asked");
@@ -71,23 +75,26 @@ void PracticeRound::makeNext() {
         });
 }
 
-const PracticePicture* PracticeRound::picture() const { return begun_ && at_ < made_.size() ? &made_[at_] : nullptr; }
+const PracticePicture* PracticeRound::picture() const {
+    return begun_ && pictureNumber() < made_.size() ? &made_[pictureNumber()] : nullptr;
+}
 
 std::string PracticeRound::asked() const {
-    const PracticePicture* p = picture();
+    const PracticePicture* p = isOver() ? nullptr : picture();
     return p ? p->asked[placed_[at_].size()] : std::string();
 }
 
 std::vector<std::pair<std::string, QPointF>> PracticeRound::placedHere() const {
     std::vector<std::pair<std::string, QPointF>> here;
     if (const PracticePicture* p = picture())
-        for (size_t i = 0; i < placed_[at_].size(); ++i) here.emplace_back(p->asked[i], placed_[at_][i]);
+        for (size_t i = 0; i < placed_[pictureNumber()].size(); ++i)
+            here.emplace_back(p->asked[i], placed_[pictureNumber()][i]);
     return here;
 }
 
 void PracticeRound::place(const QPointF& px) {
     const PracticePicture* p = picture();
-    if (!p) return;
+    if (!p || isOver()) return;
     placed_[at_].push_back(px);
     if (placed_[at_].size() == p->asked.size() && ++at_ == pictures()) finish();
     emit changed();
@@ -100,7 +107,14 @@ void PracticeRound::takeBack() {
     emit changed();
 }
 
+void PracticeRound::step(int by) {
+    if (!isOver() || made_.empty()) return;
+    shown_ = size_t(std::clamp(int(shown_) + by, 0, int(made_.size()) - 1));
+    emit changed();
+}
+
 void PracticeRound::finish() {
+    shown_ = 0;
     std::vector<PlacedMark> marks;
     for (size_t k = 0; k < made_.size(); ++k)
         for (size_t i = 0; i < placed_[k].size(); ++i)

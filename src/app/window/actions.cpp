@@ -57,6 +57,9 @@ void MainWindow::makePracticeActions(QMenu* menu) {
             [&picture, step = 10 * way] { picture.nudge(step); });
     }
     add(menu, tr("Mark at the cursor"), {K(Qt::Key_P)}, practice_, [&picture] { picture.placeAtCursor(); });
+    add(menu, tr("Next picture that was marked"), {K(Qt::Key_Right)}, practice_,
+        [this] { practice_->round().step(1); });
+    add(menu, tr("Marked picture before"), {K(Qt::Key_Left)}, practice_, [this] { practice_->round().step(-1); });
     add(menu, tr("Back to the bench, or to the queue"), {K(Qt::Key_Escape)}, practice_,
         [this] { go(session_->isOpen() ? Bench : Queue); });
 }

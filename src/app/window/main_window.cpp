@@ -196,6 +196,7 @@ void MainWindow::refreshBars() {
                             {tr("Ctrl ← →"), tr("cursor")},
                             {QStringLiteral("P"), tr("place there")},
                             {tr("Backspace"), tr("take the last one back")},
+                            {QStringLiteral("← →"), tr("pictures, afterwards")},
                             {QStringLiteral("N"), tr("another round")},
                             {tr("Esc"), tr("back")},
                             {QStringLiteral("?"), tr("all keys")}});
