@@ -50,11 +50,12 @@ constexpr double kBareTurns = 0.12;
 // Seen from the front bodies turn out of the picture: a pelvis rolls, of which the share of points that no longer agree
 // tells; a patch on a limb of few points goes round with the skin.
 constexpr double kRolls = 8, kFewTurned = 0.4;
-constexpr double kEndOfLimb = 0.06; // a frame, for 25 frames
-constexpr double kLost = 9;         // where segments carry a mark: more, and it is not told as weak
-constexpr double kFewAgree = 5;     // for the end of a limb whose points have all gone
-constexpr double kSceneSd = 0.5;    // a still mark on an edge, as precisely as it was set
-constexpr double kAnywhere = 150;   // an arm that is lost
+constexpr double kEndOfLimb = 0.06;           // a frame, for 25 frames
+constexpr double kWeak = 2.5, kPatchLost = 5; // of a mark whose patch is seen: more, and it is told so
+constexpr double kLost = 9;                   // where segments carry a mark: more, and it is not told as weak
+constexpr double kFewAgree = 5;               // for the end of a limb whose points have all gone
+constexpr double kSceneSd = 0.5;              // a still mark on an edge, as precisely as it was set
+constexpr double kAnywhere = 150;             // an arm that is lost
 // On cloth the parts of a band add up to more than errors turn out to be: 95 % of them are within some 0.75 of it, in
 // scenes that were not looked at, too.
 constexpr double kCalibrated = 0.8;
@@ -308,17 +309,17 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->wasStill ? 8 : 40));
             p.sd = std::max(p.sd, (a->provenAlone ? kProvenMoves : kAloneMoves) * (p.at - a->aloneFrom).norm());
         }
-        const bool lost = p.sd > 4;
+        const bool lost = p.sd > kPatchLost;
         if (carried.segments == 1 && !sideOf(name).empty())
             p.sd += kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
-        p.state = lost ? PointState::Lost : p.sd > 2 ? PointState::Weak : PointState::Seen;
+        p.state = lost ? PointState::Lost : p.sd > kWeak ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed &&
                gap < (carried.atEnd ? kSkinSlides : kBackBends)) {
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
         // against two segments that agree: then it is a fold or a seam that has moved.
         p.at = sight.match.pose.centre;
         p.sd = std::hypot(patchSd(sight.match) + 0.5, (carried.atEnd ? kSkinOff : kBackOff) * gap);
-        p.state = p.sd > 2 ? PointState::Weak : PointState::Seen;
+        p.state = p.sd > kWeak ? PointState::Weak : PointState::Seen;
         accepted = true;
     } else if (hasSegment) {
         p.at = carried.at;
