@@ -4,6 +4,7 @@
 #include "app/bench/stage_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/magnifier.h"
+#include "app/paint/names_beside.h"
 #include "app/paint/sketch_picture.h"
 #include "app/paint/strokes.h"
 #include "app/sheet/rep_rows.h"
@@ -33,29 +34,14 @@ void StagePicture::paintGhosts(QPainter& p) const {
             p.drawEllipse(c, band, band);
         }
     }
-    // Names go where they cover no other name; the pelvis points lie close together.
-    p.setFont(face(Size::Small, QFont::Medium));
-    const QFontMetrics metrics(p.font());
-    std::vector<QRectF> taken;
-    if (const auto where = whereBox()) taken.push_back(*where);
-    for (const auto& [name, mark] : ghosts()) {
-        if (dragged_ && name == selected_) continue;
-        const QPointF c = toWidget({mark.at.x(), mark.at.y()});
-        const double w = metrics.horizontalAdvance(words(name)), h = metrics.height();
-        const double out = std::max(8.0, kU95Circle * mark.sd * view().m11()) + 3;
-        for (const QPointF& corner :
-             {QPointF(out, -h / 2), QPointF(-out - w, -h / 2), QPointF(-w / 2, out), QPointF(-w / 2, -out - h),
-              QPointF(0.7 * out, 0.7 * out), QPointF(-0.7 * out - w, 0.7 * out), QPointF(0.7 * out, -0.7 * out - h),
-              QPointF(-0.7 * out - w, -0.7 * out - h), QPointF(-w / 2, out + h)}) {
-            const QRectF box(c + corner, QSizeF(w, h));
-            if (!QRectF(rect()).contains(box) ||
-                std::any_of(taken.begin(), taken.end(), [&](const QRectF& t) { return t.intersects(box); }))
-                continue;
-            taken.push_back(box);
-            haloText(p, box.topLeft() + QPointF(0, metrics.ascent()), words(name));
-            break;
-        }
-    }
+    // The pelvis points lie close together.
+    std::vector<NamedPlace> names;
+    for (const auto& [name, mark] : ghosts())
+        if (!(dragged_ && name == selected_))
+            names.push_back({toWidget({mark.at.x(), mark.at.y()}), std::max(8.0, kU95Circle * mark.sd * view().m11()),
+                             words(name)});
+    const auto where = whereBox();
+    drawNamesBeside(p, rect(), names, where ? std::vector{*where} : std::vector<QRectF>{});
 }
 
 /// In a corner where it covers no mark.

@@ -2,6 +2,7 @@
 
 #include "app/paint/body_overlay.h"
 #include "app/paint/magnifier.h"
+#include "app/paint/names_beside.h"
 #include "app/paint/strokes.h"
 #include "landmarks/names.h"
 
@@ -76,7 +77,7 @@ void PracticePictureView::paintEvent(QPaintEvent*) {
     const QSizeF size = picture->image.size();
     p.drawImage(toView.mapRect(QRectF(QPointF(0, 0), size)), picture->image);
     p.setBrush(Qt::NoBrush);
-    p.setFont(face(Size::Small, QFont::Medium));
+    std::vector<NamedPlace> names;
     for (const auto& [name, at] : round_.placedHere()) {
         const Point2& truth = picture->truth.at(name);
         const QPointF c = toView.map(at), t = toView.map(QPointF(truth.x(), truth.y()));
@@ -89,8 +90,9 @@ void PracticePictureView::paintEvent(QPaintEvent*) {
             p.drawLine(t - QPointF(5, 5), t + QPointF(5, 5));
             p.drawLine(t - QPointF(5, -5), t + QPointF(5, -5));
         }
-        haloText(p, c + QPointF(9, -7), QString::fromStdString(landmarkWords(name)));
+        names.push_back({c, 8, QString::fromStdString(landmarkWords(name))});
     }
+    drawNamesBeside(p, rect(), names);
     if (cursor_ && !round_.isOver()) drawMagnifier(p, rect(), picture->image, size, toView, *cursor_);
     p.setFont(face(Size::Body, QFont::DemiBold));
     const QString which = tr("Picture %1 of %2").arg(round_.pictureNumber() + 1).arg(round_.pictures());

@@ -1,0 +1,19 @@
+#pragma once
+#include <QPainter>
+#include <vector>
+
+namespace deft::ui {
+
+/// A point with a name, and how far around it nothing is to be written, px.
+struct NamedPlace {
+    QPointF at;
+    double clear = 8;
+    QString name;
+};
+
+/// Writes each name beside its point, where it covers no other name and nothing that is `taken`; a name for which there
+/// is no room in `area` is left out.
+void drawNamesBeside(QPainter& p, const QRectF& area, const std::vector<NamedPlace>& places,
+                     std::vector<QRectF> taken = {});
+
+} // namespace deft::ui
