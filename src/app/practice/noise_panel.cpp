@@ -43,59 +43,62 @@ QString NoisePanel::sentence() const {
         .arg(noise->marks);
 }
 
-/// Where the point lies that is asked for.
-void NoisePanel::paintWhere(QPainter& p, const QRectF& box) const {
+/// What is in use, and where the point lies that is asked for.
+void NoisePanel::paintMeanwhile(QPainter& p, const QRectF& body) const {
+    const auto own = ownMarking();
+    const QString words =
+        own ? tr("In use since %1: %2 of the trunk, from %3 marks.")
+                  .arg(QLocale(QLocale::English).toString(own->since, QStringLiteral("d MMMM yyyy")), share(own->sd))
+                  .arg(own->marks)
+            : tr("Not known yet: bands take %1 pixels for everybody.").arg(QString::number(kMarkingSdPx, 'f', 1));
+    p.setPen(colours().ink2);
+    p.setFont(face(Size::Body));
+    p.drawText(body, Qt::TextWordWrap | Qt::AlignLeft | Qt::AlignTop, words);
     const PracticePicture* picture = round_.picture();
     const std::string asked = round_.asked();
     if (!picture || !picture->exercise || !picture->exercise->start.count(asked)) return;
     p.setRenderHint(QPainter::Antialiasing);
-    drawSketch(p, box, *picture->exercise, picture->exercise->start, nullptr, asked);
+    drawSketch(p, QRectF(body.left(), body.top() + 56, body.width(), 0.6 * body.width()), *picture->exercise,
+               picture->exercise->start, nullptr, asked);
 }
 
-void NoisePanel::paintBody(QPainter& p, const QRect& body) {
+/// @return how far down the table reaches
+double NoisePanel::paintTable(QPainter& p, const QRectF& body, const MarkingNoise& noise) const {
     const Palette& c = colours();
-    const double w = body.width(), x = body.left();
-    const auto column = [&](double from, double to, double y) {
-        return QRectF(x + from * w, y, (to - from) * w, kRow);
-    };
     double y = body.top();
-    const auto& noise = round_.noise();
-    if (!noise) {
-        const auto own = ownMarking();
-        const QString words =
-            own ? tr("In use since %1: %2 of the trunk, from %3 marks.")
-                      .arg(QLocale(QLocale::English).toString(own->since, QStringLiteral("d MMMM yyyy")),
-                           share(own->sd))
-                      .arg(own->marks)
-                : tr("Not known yet: bands take %1 pixels for everybody.").arg(QString::number(kMarkingSdPx, 'f', 1));
-        p.setPen(c.ink2);
-        p.setFont(face(Size::Body));
-        p.drawText(QRectF(body), Qt::TextWordWrap | Qt::AlignLeft | Qt::AlignTop, words);
-        paintWhere(p, QRectF(x, y + 56, w, 0.6 * w));
-        return;
-    }
-    putText(p, column(0, 0.42, y), tr("point"), Size::Small, c.ink2);
-    putText(p, column(0.42, 0.56, y), tr("scatter"), Size::Small, c.ink2, QFont::Normal,
-            Qt::AlignRight | Qt::AlignVCenter);
-    putText(p, column(0.62, 1, y), tr("your habit"), Size::Small, c.ink2);
-    y += kRow;
-    for (const auto& [name, own] : noise->landmarks) {
+    const auto put = [&](double from, double to, const QString& words, bool strong, Qt::Alignment side) {
+        const QRectF box(body.left() + from * body.width(), y, (to - from) * body.width(), kRow);
+        putText(p, box, words, Size::Small, strong ? c.ink : c.ink2, strong ? QFont::DemiBold : QFont::Normal,
+                side | Qt::AlignVCenter);
+    };
+    const auto row = [&](const QString& point, const QString& scatter, const QString& habit, bool strong) {
+        put(0, 0.42, point, strong, Qt::AlignLeft);
+        put(0.42, 0.56, scatter, strong, Qt::AlignRight);
+        put(0.62, 1, habit, false, Qt::AlignLeft);
+        y += kRow;
+    };
+    row(tr("point"), tr("scatter"), tr("your habit"), false);
+    for (const auto& [name, own] : noise.landmarks) {
         QString words = QString::fromStdString(landmarkWords(name));
         words[0] = words[0].toUpper();
-        putText(p, column(0, 0.42, y), words, Size::Small, c.ink, QFont::DemiBold);
-        putText(p, column(0.42, 0.56, y), std::isfinite(own.sd) ? share(own.sd) : tr("–"), Size::Small, c.ink,
-                QFont::DemiBold, Qt::AlignRight | Qt::AlignVCenter);
-        putText(p, column(0.62, 1, y), habitWords(own.habit, own.sd, own.marks), Size::Small, c.ink2);
+        row(words, std::isfinite(own.sd) ? share(own.sd) : tr("–"), habitWords(own.habit, own.sd, own.marks), true);
         p.setPen(QPen(c.hairline, 1));
-        p.drawLine(QPointF(x, y + kRow), QPointF(x + w, y + kRow));
-        y += kRow;
+        p.drawLine(QPointF(body.left(), y), QPointF(body.right(), y));
     }
-    p.setPen(c.ink);
-    p.setFont(face(Size::Body, QFont::DemiBold));
-    const QRectF rest(x, y + 12, w, body.bottom() - y - 12);
+    return y;
+}
+
+void NoisePanel::paintBody(QPainter& p, const QRect& area) {
+    const QRectF body(area);
+    const auto& noise = round_.noise();
+    if (!noise) return paintMeanwhile(p, body);
+    const double y = paintTable(p, body, *noise) + 12;
+    const QRectF rest(body.left(), y, body.width(), body.bottom() - y);
     QRectF used;
+    p.setPen(colours().ink);
+    p.setFont(face(Size::Body, QFont::DemiBold));
     p.drawText(rest, Qt::TextWordWrap | Qt::AlignLeft | Qt::AlignTop, sentence(), &used);
-    p.setPen(c.ink2);
+    p.setPen(colours().ink2);
     p.setFont(face(Size::Small));
     p.drawText(rest.adjusted(0, used.height() + 8, 0, 0), Qt::TextWordWrap | Qt::AlignLeft | Qt::AlignTop,
                tr("A habit cancels between two visits, and in everything told against neutral or the start. The "

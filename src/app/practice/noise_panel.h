@@ -18,7 +18,8 @@ protected:
     void paintBody(QPainter& painter, const QRect& body) override;
 
 private:
-    void paintWhere(QPainter& painter, const QRectF& box) const;
+    void paintMeanwhile(QPainter& painter, const QRectF& body) const;
+    double paintTable(QPainter& painter, const QRectF& body, const MarkingNoise& noise) const;
     PracticeRound& round_;
 };
 
