@@ -309,10 +309,11 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
             p.sd = std::hypot(p.sd, kAlone * std::min(a->alone, a->wasStill ? 8 : 40));
             p.sd = std::max(p.sd, (a->provenAlone ? kProvenMoves : kAloneMoves) * (p.at - a->aloneFrom).norm());
         }
-        const bool lost = p.sd > kPatchLost;
+        const double trusted = hasSegment ? 1 : kCalibrated; // a patch alone is given up sooner
+        const bool lost = p.sd > trusted * kPatchLost;
         if (carried.segments == 1 && !sideOf(name).empty())
             p.sd += kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
-        p.state = lost ? PointState::Lost : p.sd > kWeak ? PointState::Weak : PointState::Seen;
+        p.state = lost ? PointState::Lost : p.sd > trusted * kWeak ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed &&
                gap < (carried.atEnd ? kSkinSlides : kBackBends)) {
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
