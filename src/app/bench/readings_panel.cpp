@@ -130,7 +130,7 @@ void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
     column(value, kValue, tr("worst"), Qt::AlignRight);
     column(bandX + 4, kBand, tr("± 95 %"), Qt::AlignLeft);
     column(bar + 6, kBar, tr("tolerance"), Qt::AlignLeft);
-    column(last_, kLast - 8, session_.earlier().empty() ? QString() : tr("last time"), Qt::AlignRight);
+    column(last_ - 12, kLast + 4, session_.earlier().empty() ? QString() : tr("last time"), Qt::AlignRight);
     column(best - 4, kBest + kWorst + 4, tr("reps"), Qt::AlignRight);
     if (!session_.review()) {
         putText(p, QRectF(0, body.top() + 18, w, 26),
