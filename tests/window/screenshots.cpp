@@ -13,6 +13,7 @@
 #include "app/window/demo.h"
 #include "app/window/demo_phone.h"
 #include "app/window/first_steps.h"
+#include "app/window/keys_sheet.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
 
@@ -146,6 +147,13 @@ int main(int argc, char** argv) {
     }
     round.step(3);
     shot("practice-found");
+    if (argc > 2) {
+        QTest::keyClick(&window, Qt::Key_Question);
+        if (auto* sheet = window.findChild<KeysSheet*>()) {
+            sheet->grab().save(out + QStringLiteral("/keys.png"));
+            sheet->close();
+        }
+    }
     // A clip of one's own, half marked.
     ReviewInputs own = window.session().inputs();
     const Marks known = own.marks;
