@@ -47,6 +47,10 @@ private slots:
             if (round.placedHere().empty()) trunks += (truth.at("shoulder") - truth.at("hip")).norm(), ++pictures;
             const Point2 at = truth.at(round.asked()) + Vector2(scatter(random) + 6, scatter(random));
             QTest::mouseClick(&practice().picture(), Qt::LeftButton, {}, inWidget(at));
+            if (set == 0) { // beside the picture nothing is marked
+                QTest::mouseClick(&practice().picture(), Qt::LeftButton, {}, {4, 4});
+                QCOMPARE(round.placedHere().size(), size_t(1));
+            }
             if (set != 3) continue;
             // Taken back, and set again with the keys: the cursor is where the mouse was.
             press(Qt::Key_Backspace);

@@ -47,8 +47,11 @@ void PracticePictureView::placeAtCursor() {
 }
 
 void PracticePictureView::mousePressEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton) return;
-    moveCursor(view().inverted().map(event->position()));
+    const PracticePicture* p = round_.picture();
+    if (event->button() != Qt::LeftButton || !p) return;
+    const QPointF at = view().inverted().map(event->position());
+    if (!QRectF(p->image.rect()).contains(at)) return; // beside the picture nothing is meant
+    moveCursor(at);
     placeAtCursor();
 }
 
