@@ -35,7 +35,7 @@ private slots:
     }
 
     void worked() {
-        // Two points, 3 and 4 parts apart in turns: by hand.
+        // Two points, in turns two and four hundredths apart: by hand.
         const std::vector<PlacedMark> marks = {{"hip", {0.01, 0}},  {"hip", {0.03, 0}},  {"hip", {0.01, 0}},
                                                {"hip", {0.03, 0}},  {"knee", {0, 0.04}}, {"knee", {0, 0.00}},
                                                {"knee", {0, 0.04}}, {"knee", {0, 0.00}}};

@@ -50,10 +50,10 @@ std::optional<QRectF> StagePicture::whereBox() const {
         return std::nullopt;
     const double right = width() - 212, low = height() - 128;
     const QRectF corners[] = {{right, 12, 200, 116}, {right, low, 200, 116}, {12, low, 200, 116}};
+    const auto proposed = ghosts();
+    const auto marks = marksHere();
     for (const QRectF& box : corners) {
         const auto covers = [&](const QPointF& clip) { return box.adjusted(-8, -8, 8, 8).contains(toWidget(clip)); };
-        const auto proposed = ghosts();
-        const auto marks = marksHere();
         if (std::none_of(proposed.begin(), proposed.end(),
                          [&](const auto& g) {
                              return covers({g.second.at.x(), g.second.at.y()});

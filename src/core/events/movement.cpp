@@ -113,11 +113,8 @@ double bandOfEdge(const Series& mover, const MoverPlan& plan, const std::vector<
         return bandOfCrossing(t, mover, {plan.measure, plan.low, plan.high}, indexAt(t, edge_s), edge_s - kNearEdge_s,
                               edge_s + kNearEdge_s);
     // By stillness: how long its speed stays nearer to the limit than noise makes it uncertain.
-    const auto speedAt = [&](size_t i) {
-        const size_t a = i > 0 ? i - 1 : i, b = std::min(i + 1, t.size() - 1);
-        return std::abs(mover.value[b] - mover.value[a]) / (t[b] - t[a]);
-    };
-    const double braking = std::abs(speedAt(after) - speedAt(before)) / frame;
+    const auto speed = derivative(t, mover.value);
+    const double braking = std::abs(std::abs(speed[after]) - std::abs(speed[before])) / frame;
     const double noise = kNoiseShare * std::min(mover.u95[outside], plan.minExcursion) * 2 * kPi * kNoise_Hz;
     return std::hypot(frame / 2, std::min(kLongest_s, noise / std::max(1e-6, braking)));
 }

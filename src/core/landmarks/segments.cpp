@@ -96,8 +96,8 @@ void alongTrunk(cv::Mat& mask, const SegmentPlan& segment, const std::map<std::s
     capsule(mask, a + 0.22 * (b - a), a + 0.66 * (b - a), wide, 255);
 }
 
-/// Seen from the front knees and ankles are marked on a leg's outline or in its middle: the leg is where the picture is
-/// most alike. The hip is always on the outline.
+/// Seen from the front joints are marked on a limb's outline or in its middle: the limb is where the picture is most
+/// alike. The hip is always on the outline.
 void alongLimb(cv::Mat& mask, const SegmentPlan& segment, const std::map<std::string, Point2>& points,
                const cv::Mat& image) {
     const double wide = 0.10 * (points.at(segment.distal) - points.at(segment.proximal)).norm();

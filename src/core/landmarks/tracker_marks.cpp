@@ -56,8 +56,7 @@ constexpr double kLost = 9;                   // where segments carry a mark: mo
 constexpr double kFewAgree = 5;               // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;              // a still mark on an edge, as precisely as it was set
 constexpr double kAnywhere = 150;             // an arm that is lost
-// On cloth the parts of a band add up to more than errors turn out to be: 95 % of them are within some 0.75 of it, in
-// scenes that were not looked at, too.
+// On cloth the parts of a band add up to more than errors turn out to be: 95 % of them are within some 0.75 of it.
 constexpr double kCalibrated = 0.8;
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are

@@ -9,8 +9,8 @@
 namespace deft {
 namespace {
 
-constexpr double kSeedsApart_s = 0.5, kMostSeeds = 60;
-constexpr double kLastTimeSd = 0.05; // torso lengths, on top of how well the frames fit each other
+constexpr double kSeedsApart_s = 0.5, kMostSeeds = 60; // at least, and at most in a clip (chosen here)
+constexpr double kLastTimeSd = 0.05;                   // torso lengths, on top of how well the frames fit each other
 
 /// Torso lengths, of each axis; measured on made clips (docs/accuracy.md). The shoulder's mark sits on skin that slides
 /// far over its joint as the arm moves.
