@@ -26,8 +26,9 @@ constexpr double kStretchPrior = 0.1, kStretchBegins = 1.15, kStretchGoesOn = 0.
 // the stretch moves a place by and of the way that the middle of the agreeing points has gone; and that way at least.
 constexpr double kUneven = 0.3, kBeyond = 0.5, kUsuallyLost = 0.25;
 
-constexpr double kLeastTexture = 0.12; // grey levels² / px²: less is lost in the picture's noise
-constexpr double kMostAlike = 0.92;    // more, and a point slides along an edge or over blank skin
+constexpr double kNear_px = 12, kFewNear = 0.3; // points around a place, and how many of them count half
+constexpr double kLeastTexture = 0.12;          // grey levels² / px²: less is lost in the picture's noise
+constexpr double kMostAlike = 0.92;             // more, and a point slides along an edge or over blank skin
 
 double middleOf(std::vector<double> v) {
     const auto middle = v.begin() + std::ptrdiff_t(v.size() / 2);
@@ -56,7 +57,7 @@ SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::ma
         auto patch = Patch::take(image, at, kRadius, kSigma);
         if (!patch || patch->texture() < kLeastTexture) continue;
         if (patch->lookalike(image, at, kRadius - 1, 12) > kMostAlike) continue;
-        points_.push_back({at, at, std::move(*patch)});
+        points_.push_back({at, at, {{std::move(*patch)}}});
     }
     inliers_ = usual_ = int(points_.size());
     for (const Point& p : points_) middle_ += p.inSegment / usual_;
@@ -75,6 +76,24 @@ double SegmentCloud::extrapolationSd(const Point2& inSegment) const {
     // Some points are always lost where limbs join.
     const double usual = (inSegment - middle_).norm(), off = lever(inSegment) - usual;
     return kUneven * std::abs(1 - pose_.stretch) * usual + (off > kUsuallyLost * usual ? kBeyond * off : 0);
+}
+
+size_t SegmentCloud::Point::nearest(double angleRad) const {
+    size_t best = 0;
+    for (size_t k = 1; k < looks.size(); ++k)
+        if (std::abs(looks[k].bornAngle - angleRad) < std::abs(looks[best].bornAngle - angleRad)) best = k;
+    return best;
+}
+
+Vector2 SegmentCloud::leftBehind(const Point2& inSegment) const {
+    Vector2 sum = Vector2::Zero();
+    double total = kFewNear;
+    for (const Point& p : points_) {
+        if (!p.agrees) continue;
+        const double w = p.trust * std::exp(-0.5 * (p.inSegment - inSegment).squaredNorm() / (kNear_px * kNear_px));
+        sum += w * (p.now - pose_(p.inSegment)), total += w;
+    }
+    return sum / total;
 }
 
 void SegmentCloud::predict(double) {
@@ -196,16 +215,22 @@ void SegmentCloud::accept(const cv::Mat& image, const Attempt& best) {
         Point& p = points_[i];
         const bool seen = best.weight[i] > 0, agrees = fit.weights[i] > 0;
         if (agrees) sum += p.inSegment, ++agreeing;
-        if (seen) p.typicalCorrelation += 0.1 * (best.matches[i].correlation - p.typicalCorrelation);
+        Look& look = p.looks[best.look[i]];
+        if (seen) look.typicalCorrelation += 0.1 * (best.matches[i].correlation - look.typicalCorrelation);
         p.trust = agrees ? std::min(1.0, p.trust + 0.1) : std::max(0.1, p.trust * (seen ? 0.85 : 0.7));
         p.now = agrees ? best.found[i] : pose_(p.inSegment);
-        // A turned limb shows its cloth from another side: take a new patch, but only where the old one still fits.
-        if (agrees && (std::abs(pose_.angleRad - p.bornAngle) > renewAfter || p.typicalCorrelation < 0.8)) {
-            if (auto patch = Patch::take(image, p.now, kRadius, kSigma)) {
-                p.patch = std::move(*patch);
-                p.bornAngle = pose_.angleRad;
-                p.typicalCorrelation = 0.95;
-            }
+        p.agrees = agrees;
+        // A turned limb shows its cloth from another side: take a new patch, but only where the old one still fits. The
+        // old one stays, so that who goes to and fro comes back to the first and does not drift.
+        const Look& next = p.looks[p.nearest(pose_.angleRad)];
+        const bool turned = std::abs(pose_.angleRad - next.bornAngle) > renewAfter;
+        if (!agrees || (!turned && look.typicalCorrelation >= 0.8)) continue;
+        if (auto patch = Patch::take(image, p.now, kRadius, kSigma)) {
+            Look taken{std::move(*patch), pose_.angleRad};
+            if (turned)
+                p.looks.push_back(std::move(taken));
+            else
+                look = std::move(taken);
         }
     }
     middleOfAgreeing_ = agreeing > 0 ? Point2(sum / agreeing) : middle_;
@@ -222,14 +247,16 @@ SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Ma
         const Point2 expected = guess(p.inSegment);
         Point2 start = flowFound[i] ? Point2(flow[i].x, flow[i].y) : expected;
         if ((start - expected).norm() > 4) start = expected;
-        const AlignOptions how{.predictedAngleRad = guess.angleRad - p.bornAngle,
+        out.look.push_back(p.nearest(guess.angleRad));
+        const Look& look = p.looks[out.look.back()];
+        const AlignOptions how{.predictedAngleRad = guess.angleRad - look.bornAngle,
                                .anglePriorRad = 0.05,
                                .predictedScale = 1,
                                .scalePrior = 0,
                                .steps = 6,
                                .stopPx = 0.02};
-        const auto match = p.patch.align(image, {start, how.predictedAngleRad, 1}, how);
-        const double needed = std::clamp(p.typicalCorrelation - 0.22, 0.45, 0.75);
+        const auto match = look.patch.align(image, {start, how.predictedAngleRad, 1}, how);
+        const double needed = std::clamp(look.typicalCorrelation - 0.22, 0.45, 0.75);
         const bool good = match && match->correlation > needed && (match->pose.centre - start).norm() < 2.5;
         from.push_back(p.inSegment);
         out.found.push_back(good ? match->pose.centre : expected);

@@ -52,6 +52,9 @@ public:
     double extrapolationSd(const Point2& inSegment) const;
     /// How far a place lies from the middle of the points that agree, px in the marked frame.
     double lever(const Point2& inSegment) const { return (inSegment - middleOfAgreeing_).norm(); }
+    /// How far the points around a place have left where the pose has them, px in the newest frame: skin is no rigid
+    /// body, least where it reaches over to the next one.
+    Vector2 leftBehind(const Point2& inSegment) const;
     std::vector<cv::Point2f> places() const; ///< of the texture points in the newest frame
 
 private:
@@ -59,6 +62,7 @@ private:
     struct Attempt {
         std::vector<Point2> found; ///< of every texture point, then of the sights
         std::vector<double> weight;
+        std::vector<size_t> look;        ///< of each texture point: with which it was looked for
         std::vector<PatchMatch> matches; ///< correlation 0 = not found
         std::optional<PoseFit> fit;
         int inliers = 0; ///< texture points that agree
@@ -68,12 +72,18 @@ private:
     Attempt attemptFrom(const Pose2& guess, const cv::Mat& image, const std::vector<cv::Point2f>& flow,
                         const std::vector<uchar>& flowFound, const std::vector<LandmarkSight>& sights) const;
 
+    /// How a point looks from one side.
+    struct Look {
+        Patch patch;
+        double bornAngle = 0; ///< of the segment when the patch was taken
+        double typicalCorrelation = 0.95;
+    };
     struct Point {
         Point2 inSegment, now;
-        Patch patch;
-        double typicalCorrelation = 0.95;
-        double bornAngle = 0; ///< of the segment when the patch was taken
+        std::vector<Look> looks;
+        size_t nearest(double angleRad) const; ///< look, by the segment's angle
         double trust = 1;
+        bool agrees = false;
     };
     SegmentPlan plan_;
     std::vector<Point> points_;
