@@ -223,6 +223,43 @@ private slots:
         QCOMPARE(toJson(parseInputs(toJson(in), "f").value()).dump(), toJson(in).dump());
     }
 
+    /// The neutral of one clip in another: of the client's own clip of two weeks before, whose marks were set anew.
+    /// Where a mark was set 3 px beside its place both readings of tilt lie apart, but inside the band.
+    void neutralOfAnotherClip() {
+        const Review here = demoReview();
+        ReviewInputs there = demoInputs("ruta-bridge-march");
+        QCOMPARE(neutralOfOther(here, there).error().code, Errc::Unsupported); // it has none
+        const Review other =
+            measureReview(there, demoClipInfo("ruta-bridge-march"), demoTracks("ruta-bridge-march")).value();
+        there.neutral = neutralAt(other, 20);
+        there.neutral->range = 31, there.neutral->rangeU95 = 2;
+        ReviewInputs in = demoInputs();
+        in.neutral = neutralOfOther(here, there).value();
+        QCOMPARE(in.neutral->tilt_raw, there.neutral->tilt_raw);
+        QVERIFY(in.neutral->source == "clip" && in.neutral->range == 31 && in.neutral->u95 > there.neutral->u95);
+        const auto tiltAt = [](const Review& r, size_t i) {
+            const Series* s = r.series.find("tilt");
+            return std::pair(s->value[i], s->u95[i]);
+        };
+        const auto [tilt, band] = tiltAt(judgeAgain(here, in).value(), 20);
+        NEAR(tilt, tiltAt(here, 20).first, band); // lying still both times
+        const std::string mark = pelvisPair(in.marks.landmarks())->to;
+        for (MarkedFrame& f : in.marks.frames)
+            if (auto& at = f.points.at(mark)) *at += Vector2(3, 3);
+        Tracks tracks = here.tracks;
+        for (TrackPoint& p : tracks.landmark.at(mark)) p.at += Vector2(3, 3);
+        const Review beside = measureReview(in, here.clip, tracks).value();
+        in.neutral = neutralOfOther(beside, there).value();
+        const auto [off, wide] = tiltAt(judgeAgain(beside, in).value(), 20);
+        QVERIFY2(std::abs(off - tilt) > 1, qPrintable(QString::number(off - tilt)));
+        NEAR(off, tilt, wide);
+        ReviewInputs otherMarks = there, otherPosition = there;
+        for (MarkedFrame& f : otherMarks.marks.frames) f.points.erase(mark);
+        otherPosition.exercise = "hand-plank";
+        QCOMPARE(neutralOfOther(here, otherMarks).error().code, Errc::Unsupported);
+        QCOMPARE(neutralOfOther(here, otherPosition).error().code, Errc::Unsupported);
+    }
+
     /// What was drawn goes into the answer, one picture a frame, words as its caption.
     void drawingsAreSent() {
         ReviewInputs in = demoInputs();

@@ -285,6 +285,36 @@ private slots:
         NEAR(session().review()->series.find("tilt")->value[200], was, 1e-9);
     }
 
+    /// Of a clip of the same client that has a neutral of its own.
+    void neutralOfAnotherClip() {
+        const auto ask = [&] {
+            key(Qt::Key_N, Qt::AltModifier);
+            for (QMenu* m : window_->findChildren<QMenu*>(QStringLiteral("neutrals")))
+                if (m->isVisible()) return m;
+            return static_cast<QMenu*>(nullptr);
+        };
+        QVERIFY(!ask() && window_->message().contains(QStringLiteral("No other clip")));
+        Library& library = window_->library();
+        auto clips = library.clipsOf(session().client().id);
+        std::erase_if(clips, [&](const Clip& c) { return c.id == session().clipId(); });
+        QVERIFY(!clips.empty());
+        ReviewInputs draft = clips.back().draft;
+        const Neutral now = session().review()->series.neutral;
+        draft.neutral = Neutral{now.tilt_raw + 5, 0, 1, "clip", 33, 2};
+        QVERIFY(library.saveDraft(clips.back().id, draft));
+        const double was = session().review()->series.find("tilt")->value[200];
+        QMenu* menu = ask();
+        QVERIFY(menu);
+        menu->setActiveAction(menu->actions().back());
+        QTest::keyClick(menu, Qt::Key_Return);
+        window_->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(window_.get()));
+        NEAR(session().review()->series.find("tilt")->value[200], was - 5, 1e-9);
+        QVERIFY(session().review()->series.neutral.u95 > 1.5); // marked twice
+        undo();
+        NEAR(session().review()->series.find("tilt")->value[200], was, 1e-9);
+    }
+
     /// What needs no new tracking is on the screen within a tenth of a second (interface budget), here measured over
     /// every kind of change; a benchmark tells the time, the test only that nothing is tracked again.
     void nothingIsTrackedAgain() {

@@ -123,7 +123,7 @@ void StagePicture::paintEvent(QPaintEvent*) {
     if (review && !dragged_) {
         BodyLook look;
         look.toView = view();
-        look.everything = true;
+        look.everything = look.raw = true;
         look.clearTop = 56;
         look.marks = mending_;
         look.selected = selected_.toStdString();

@@ -4,7 +4,6 @@
 #include "app/theme/words.h"
 
 #include <QDate>
-#include <QLocale>
 #include <algorithm>
 #include <cmath>
 
@@ -80,9 +79,8 @@ void WeeksPanel::paintDays(QPainter& p, const QRectF& plot) {
         p.drawLine(QPointF(x, plot.top()), QPointF(x, plot.bottom()));
         if (x > free - 64) continue;
         free = x;
-        putText(p, QRectF(x - 40, plot.top() - kDays, 80, kDays),
-                QLocale(QLocale::English).toString(dayOf(longest->visits[i].date), QStringLiteral("d MMM")),
-                Size::Small, c.ink2, QFont::Normal, Qt::AlignCenter);
+        putText(p, QRectF(x - 40, plot.top() - kDays, 80, kDays), dayWords(longest->visits[i].date), Size::Small,
+                c.ink2, QFont::Normal, Qt::AlignCenter);
     }
 }
 

@@ -112,9 +112,22 @@ void drawArc(const Ink& ink, const Frame& f, const char* a, const char* b, const
     ink.text(at, QString::fromStdString(numberWords(value, 0)) + QStringLiteral("°"), Qt::AlignCenter);
 }
 
+/// The angle that a tilt is before its neutral is taken from it, and which neutral that is. Empty where it has none.
+QString rawWords(const Frame& f, const std::string& measure) {
+    const SeriesSet& set = f.r.series;
+    const auto before = std::find_if(set.beforeNeutral.begin(), set.beforeNeutral.end(),
+                                     [&](const Series& s) { return s.id == measure; });
+    if (before == set.beforeNeutral.end()) return {};
+    const double raw = before->value[size_t(f.i)], neutral = raw - f.value(measure);
+    const QString from = set.neutral.source == "clip"    ? QObject::tr("between full arch and full flat")
+                         : set.neutral.source == "coach" ? QObject::tr("as you chose it")
+                                                         : QObject::tr("from the set-up");
+    return QObject::tr("raw %1, neutral %2 %3").arg(reading(raw, "deg"), reading(neutral, "deg"), from);
+}
+
 /// Needle: the pelvis's front-to-back line against the trunk, on a scale of degrees with the tolerance as a wedge.
 void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, const std::optional<Limit>& limit,
-                bool numbers, bool small) {
+                bool numbers, bool small, bool raw) {
     const TrackPoint *hip = f.get("hip"), *shoulder = f.get("shoulder");
     const double value = f.value(measure), u95 = f.u95(measure);
     if (!hip || !shoulder || !std::isfinite(value)) return;
@@ -175,6 +188,7 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         else if (value < low)
             words += QStringLiteral(", out by ") + reading(low - value, "deg", 1, false);
         ink.text(at + QPointF(0, ink.px(20)), words, side, Size::Small, QFont::Medium);
+        if (raw) ink.text(at + QPointF(0, ink.px(38)), rawWords(f, measure), side, Size::Small, QFont::Medium);
     }
 }
 
@@ -308,7 +322,7 @@ void drawBody(QPainter& painter, const Review& review, int64_t frame, const Body
     } else if (const TrackPoint* a = f.get("shoulder"), *b = f.get("hip"); a && b) {
         ink.line(ink.at(a->at), ink.at(b->at), kOnPicture, 1.6);
     }
-    if (pelvic) drawNeedle(ink, f, m, limitOf(review, m), look.numbers, !look.everything);
+    if (pelvic) drawNeedle(ink, f, m, limitOf(review, m), look.numbers, !look.everything, look.raw);
     if (m == "sag" || m == "hip_height" || m == "level_loss") drawHipLine(ink, f, m, look.everything && look.numbers);
     if (look.marks) drawMarks(ink, f, look.selected);
     painter.restore();

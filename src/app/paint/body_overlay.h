@@ -15,6 +15,7 @@ struct BodyLook {
     bool marks = false;               ///< handles for mending: ring = seen, dashed = weak, square = by hand
     std::string selected;             ///< landmark with a filled handle
     std::optional<int64_t> bestFrame; ///< outline of this frame, thin and dashed
+    bool raw = false;                 ///< beside a tilt: its raw angle, and the neutral that it is told against
     double scale = 1;                 ///< of pens and text, 1 in the window
     double clearTop = 0;              ///< of the painter's height, kept free of numbers for other words
 };

@@ -7,8 +7,6 @@
 #include "app/sheet/moments.h"
 #include "app/theme/words.h"
 
-#include <QLocale>
-
 namespace deft::ui {
 namespace {
 
@@ -19,9 +17,8 @@ struct Seen {
 
 /// When the answer was promised, as short as the row is.
 QString byWords(const std::string& date) {
-    const QDate day = QDate::fromString(QString::fromStdString(date), Qt::ISODate);
-    return day.isValid() ? QObject::tr("by %1").arg(QLocale(QLocale::English).toString(day, QStringLiteral("d MMM")))
-                         : QObject::tr("waits");
+    const QString day = dayWords(date);
+    return day.isEmpty() ? QObject::tr("waits") : QObject::tr("by %1").arg(day);
 }
 
 /// The proposed points with room around them, in the shape of the list's pictures.
@@ -162,10 +159,8 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     p->setPen(QPen(c.hairline, 1));
     p->drawLine(box.bottomLeft(), box.bottomRight());
     const QRectF picture(box.left() + 76, box.top() + 7, 88, 50);
-    const QDate date = QDate::fromString(QString::fromStdString(e.clip.received), Qt::ISODate);
-    putText(*p, QRectF(box.left() + 8, box.top() + 8, 64, 18),
-            date.isValid() ? QLocale(QLocale::English).toString(date, QStringLiteral("d MMM")) : QString(), Size::Small,
-            c.ink, QFont::DemiBold);
+    putText(*p, QRectF(box.left() + 8, box.top() + 8, 64, 18), dayWords(e.clip.received), Size::Small, c.ink,
+            QFont::DemiBold);
     putText(*p, QRectF(box.left() + 8, box.top() + 26, 64, 18),
             e.clip.filed                     ? QObject::tr("filed")
             : e.clip.draft.note.isAlarming() ? QObject::tr("first")

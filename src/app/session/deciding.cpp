@@ -90,6 +90,23 @@ void ReviewSession::setNeutralMidway() {
     edit(tr("neutral midway between arch and flat"), [&](ReviewInputs& in) { in.neutral = own->neutral; });
 }
 
+std::vector<Clip> ReviewSession::clipsWithNeutral() const {
+    std::vector<Clip> clips = library_.clipsOf(client_.id);
+    std::erase_if(clips, [&](const Clip& c) { return c.id == clipId_ || !c.draft.neutral; });
+    std::stable_sort(clips.begin(), clips.end(), [](const Clip& a, const Clip& b) { return a.received > b.received; });
+    return clips;
+}
+
+void ReviewSession::setNeutralOf(const Clip& other) {
+    if (!review_) return;
+    const auto neutral = neutralOfOther(*review_, other.draft);
+    if (!neutral) {
+        emit failed(QString::fromStdString("Neutral not changed: " + neutral.error().detail + "."));
+        return;
+    }
+    edit(tr("neutral of another clip"), [&](ReviewInputs& in) { in.neutral = *neutral; });
+}
+
 void ReviewSession::tapBreath(bool out) {
     if (!isOpen()) return;
     const BreathTap tap{clip_.time_s[size_t(frame_)], out};

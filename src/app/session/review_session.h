@@ -61,6 +61,9 @@ public:
     void setNeutral(std::optional<int64_t> frame);
     /// Midway between the full arch and the full flat that the client shows before the first rep.
     void setNeutralMidway();
+    /// Other clips of this client that have a neutral of their own, newest first.
+    std::vector<Clip> clipsWithNeutral() const;
+    void setNeutralOf(const Clip& other);
     void tapBreath(bool out); ///< at the frame that is shown
     void untapBreath();       ///< the one nearest to it
     /// The frame of one picture of a correction; refused where the face could not be covered.

@@ -2,6 +2,8 @@
 
 #include "judgement/wording.h"
 
+#include <QDate>
+#include <QLocale>
 #include <algorithm>
 #include <cmath>
 
@@ -21,6 +23,11 @@ QString band(double u95) { return reading(std::max(u95, 0.01), "", u95 < 0.1 ? 2
 
 QString counted(int n, const QString& one, const QString& many) {
     return QStringLiteral("%1 %2").arg(n).arg(n == 1 ? one : many);
+}
+
+QString dayWords(const std::string& iso) {
+    const QDate day = QDate::fromString(QString::fromStdString(iso), Qt::ISODate);
+    return day.isValid() ? QLocale(QLocale::English).toString(day, QStringLiteral("d MMM")) : QString();
 }
 
 } // namespace deft::ui

@@ -12,5 +12,7 @@ QString reading(double value, const std::string& unit, int decimals = 1, bool si
 QString band(double u95);
 /// "1 moment", "2 moments".
 QString counted(int n, const QString& one, const QString& many);
+/// "12 May" of an ISO date; empty when it is none.
+QString dayWords(const std::string& iso);
 
 } // namespace deft::ui

@@ -1,6 +1,7 @@
 // What the coach adds to a review: drawings, faults that were seen, the client's neutral.
 #include "app/bench/bench_page.h"
 #include "app/bench/drawing_tool.h"
+#include "app/theme/words.h"
 #include "app/window/main_window.h"
 
 namespace deft::ui {
@@ -43,6 +44,8 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
         [this] { session_->setNeutral(session_->frame()); });
     add(menu, tr("Neutral midway between full arch and full flat"), {K(Qt::CTRL | Qt::Key_N)}, bench_,
         [this] { session_->setNeutralMidway(); });
+    add(menu, tr("Neutral of another clip of this client…"), {K(Qt::ALT | Qt::Key_N)}, bench_,
+        [this] { chooseNeutralClip(); });
     add(menu, tr("Neutral from the set-up again"), {K(Qt::SHIFT | Qt::Key_N)}, bench_,
         [this] { session_->setNeutral(std::nullopt); });
 }
@@ -61,6 +64,29 @@ void MainWindow::chooseFault(const QString& title, const std::function<void(cons
     for (const FaultPlan& f : session_->exercise().faults)
         connect(menu->addAction(QString::fromStdString(f.name)), &QAction::triggered, this,
                 [id = f.id, then] { then(id); });
+    menu->popup(bench_->stage().mapToGlobal(QPoint(24, 48)));
+}
+
+void MainWindow::chooseNeutralClip() {
+    if (!session_->review()) return say(tr("Measure the clip first."));
+    const auto clips = session_->clipsWithNeutral();
+    if (clips.empty())
+        return say(tr("No other clip of this client has a neutral yet. Where full arch and full flat are shown, press "
+                      "Ctrl+N there."));
+    auto* menu = new QMenu(tr("Neutral of which clip"), this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->setObjectName(QStringLiteral("neutrals"));
+    menu->addSection(menu->title());
+    for (const Clip& clip : clips) {
+        const Neutral& n = *clip.draft.neutral;
+        const auto exercise = loadExercise(clip.draft.exercise);
+        QString words =
+            tr("%1, %2: %3 ± %4")
+                .arg(dayWords(clip.received), QString::fromStdString(exercise ? exercise->name : clip.draft.exercise),
+                     reading(n.tilt_raw, "deg"), band(n.u95));
+        if (n.range) words += tr(", own range %1").arg(reading(*n.range, "deg", 0, false));
+        connect(menu->addAction(words), &QAction::triggered, this, [this, clip] { session_->setNeutralOf(clip); });
+    }
     menu->popup(bench_->stage().mapToGlobal(QPoint(24, 48)));
 }
 

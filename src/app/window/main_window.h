@@ -71,6 +71,7 @@ private:
     void makeAnnotateActions(QMenu* menu);
     const Moment* moment() const; ///< the chosen one, null = none
     void chooseFault(const QString& title, const std::function<void(const std::string&)>& then);
+    void chooseNeutralClip();
     void moveMoment(bool begin);
     void refreshBars();
     QString firstStep() const;

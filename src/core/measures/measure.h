@@ -70,7 +70,14 @@ std::vector<Measure> turnMeasures();
 std::vector<Measure> limbMeasures();
 std::vector<Measure> excursionMeasures();
 
-/// Raw tilt of the preferred pair of these pelvis marks (PSIS→ASIS, pubis→ASIS, hip→crest). NaN without a pair.
+/// Two marks whose line tells the pelvis's raw angle.
+struct PelvisPair {
+    std::string from, to;
+    bool operator==(const PelvisPair&) const = default;
+};
+/// The preferred pair of these landmarks: PSIS→ASIS, pubis→ASIS, hip→crest, hip→ASIS. Nothing without one.
+std::optional<PelvisPair> pelvisPair(const std::vector<std::string>& landmarks);
+/// Raw tilt of the preferred pair of these pelvis marks. NaN without a pair.
 double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes);
 inline const std::vector<std::string> kPelvisMarks = {"asis", "psis", "crest", "pubis", "sacrum", "hip"};
 

@@ -1,6 +1,8 @@
 #include "geometry/rigid_fit.h"
 #include "measures/parts.h"
 
+#include <algorithm>
+
 namespace deft {
 
 using namespace parts;
@@ -40,22 +42,27 @@ double fittedRaw(const MeasureInput& in, const MeasureContext& c) {
 
 } // namespace
 
-double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes) {
-    auto get = [&](const char* name) {
-        const auto it = points.find(name);
-        return it != points.end() && it->second.allFinite() ? std::optional(it->second) : std::nullopt;
+std::optional<PelvisPair> pelvisPair(const std::vector<std::string>& landmarks) {
+    static const std::vector<PelvisPair> pairs = {
+        {"psis", "asis"}, {"pubis", "asis"}, {"hip", "crest"}, {"hip", "asis"}};
+    const auto has = [&](const std::string& name) {
+        return std::find(landmarks.begin(), landmarks.end(), name) != landmarks.end();
     };
-    if (const auto psis = get("psis"), asis = get("asis"); psis && asis) {
-        // Against the perpendicular of cranial: level points read 0 with the back hip point straight behind.
-        const Vector2 d = *asis - *psis;
-        return degrees(std::atan2(-d.dot(axes.cranial), d.dot(axes.anterior)));
-    }
-    if (const auto pubis = get("pubis"), asis = get("asis"); pubis && asis)
-        return orGap(axes.towardFrontDeg(*asis - *pubis));
-    if (const auto hip = get("hip"), crest = get("crest"); hip && crest)
-        return orGap(axes.towardFrontDeg(*crest - *hip));
-    if (const auto hip = get("hip"), asis = get("asis"); hip && asis) return orGap(axes.towardFrontDeg(*asis - *hip));
-    return kGap;
+    for (const PelvisPair& pair : pairs)
+        if (has(pair.from) && has(pair.to)) return pair;
+    return std::nullopt;
+}
+
+double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes) {
+    std::vector<std::string> there;
+    for (const auto& [name, p] : points)
+        if (p.allFinite()) there.push_back(name);
+    const auto pair = pelvisPair(there);
+    if (!pair) return kGap;
+    const Vector2 d = points.at(pair->to) - points.at(pair->from);
+    // Against the perpendicular of cranial: level points read 0 with the back hip point straight behind.
+    if (pair->from == "psis") return degrees(std::atan2(-d.dot(axes.cranial), d.dot(axes.anterior)));
+    return orGap(axes.towardFrontDeg(d));
 }
 
 std::vector<Measure> pelvisMeasures() {

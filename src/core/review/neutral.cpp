@@ -69,4 +69,23 @@ Result<OwnRange> ownRange(const Review& r) {
     return out;
 }
 
+Result<Neutral> neutralOfOther(const Review& here, const ReviewInputs& other) {
+    if (!other.neutral) return fail(Errc::Unsupported, "that clip has no neutral of its own");
+    const auto exercise = loadExercise(other.exercise);
+    if (!exercise) return tl::unexpected(exercise.error());
+    if (exercise->position != here.exercise.position)
+        return fail(Errc::Unsupported, "a neutral belongs to the position in which it was shown");
+    const auto pair = pelvisPair(here.inputs.marks.landmarks());
+    if (!pair || pair != pelvisPair(other.marks.landmarks()))
+        return fail(Errc::Unsupported, "the pelvis is told by other marks there" +
+                                           (pair ? "; here by " + pair->from + " and " + pair->to : std::string()));
+    const auto [raw, band] = around(here, here.series.find("tilt_raw"), here.clip.frameAt(here.events.setupEnd_s / 2));
+    if (!std::isfinite(raw)) return fail(Errc::NotFound, "the pelvis is not measured in the set-up of this clip");
+    Neutral n = *other.neutral;
+    n.source = "clip";
+    n.pelvis_on_trunk_raw = 0; // told from the tilt, so that shoulder and hip need not have been marked alike
+    n.u95 = std::hypot(n.u95, std::sqrt(2.0) * band);
+    return n;
+}
+
 } // namespace deft
