@@ -3,7 +3,6 @@
 #include "app/paint/banded_line.h"
 #include "app/theme/words.h"
 
-#include <QDate>
 #include <algorithm>
 #include <cmath>
 
@@ -12,8 +11,6 @@ namespace {
 
 constexpr int kName = 268, kScale = 56, kWords = 256, kDays = 24, kLeastRow = 40, kMostRow = 88;
 constexpr double kDot = 4;
-
-QDate dayOf(const std::string& iso) { return QDate::fromString(QString::fromStdString(iso), Qt::ISODate); }
 
 /// What a row shows: its visits with their bands, and its tolerance where that is near.
 std::pair<double, double> extent(const OverTime& o) {

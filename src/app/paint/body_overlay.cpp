@@ -5,6 +5,7 @@
 #include "judgement/wording.h"
 #include "review/readings.h"
 
+#include <QObject>
 #include <QPainterPath>
 #include <cmath>
 
