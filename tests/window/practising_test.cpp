@@ -90,6 +90,9 @@ private slots:
         const double trunk = (*session().inputs().marks.frames.front().points.at("shoulder") - hip).norm();
         NEAR(*session().inputs().marks.markingSd_px, ownMarking()->sd * trunk, 0.01);
         QVERIFY(*session().inputs().marks.markingSd_px > 1.5);
+        QVERIFY(window_->benchPage().readings().accessibleDescription().startsWith(
+            QStringLiteral("marks scatter by %1 px, as yours do")
+                .arg(*session().inputs().marks.markingSd_px, 0, 'f', 1)));
         QVERIFY(session().review()->series.find("knee_angle")->u95[300] > before);
         session().undoStack().undo();
         QVERIFY(measured());

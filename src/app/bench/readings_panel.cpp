@@ -41,6 +41,12 @@ void ReadingsPanel::refresh() {
     rows_.clear();
     if (session_.review()) rows_ = readingRows(*session_.review());
     QStringList told;
+    if (session_.review()) {
+        const auto own = session_.inputs().marks.markingSd_px;
+        const QString px = QString::number(own.value_or(kMarkingSdPx), 'f', 1);
+        told << (own ? tr("marks scatter by %1 px, as yours do") : tr("marks scatter by %1 px, as is usual")).arg(px);
+    }
+    setAside(told.join(QString()));
     for (const ReadingRow& row : rows_) {
         QString line = title(row) + QStringLiteral(": ");
         line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), band(row.u95))

@@ -12,6 +12,11 @@ namespace {
 constexpr int kName = 268, kScale = 56, kWords = 256, kDays = 24, kLeastRow = 40, kMostRow = 88;
 constexpr double kDot = 4;
 
+/// Where a value lies in a plot that reaches from low to high.
+double heightIn(const QRectF& plot, double value, double low, double high) {
+    return plot.bottom() - (value - low) / (high - low) * plot.height();
+}
+
 /// What a row shows: its visits with their bands, and its tolerance where that is near.
 std::pair<double, double> extent(const OverTime& o) {
     double low = INFINITY, high = -INFINITY;
@@ -92,7 +97,7 @@ void WeeksPanel::paintScale(QPainter& p, const QRectF& plot, const OverTime& o, 
         limits.erase(limits.begin() + (std::abs(limits[0] - now) < std::abs(limits[1] - now)));
     }
     for (const double limit : limits) {
-        const double y = plot.bottom() - (limit - low) / (high - low) * plot.height();
+        const double y = heightIn(plot, limit, low, high);
         putText(p, QRectF(plot.left() - kScale, y - line / 2, kScale - 8, line),
                 reading(limit, o.now.unit, o.now.decimals, o.now.sign), Size::Small, colours().ink2, QFont::Normal,
                 Qt::AlignRight | Qt::AlignVCenter);
@@ -103,7 +108,7 @@ void WeeksPanel::paintReading(QPainter& p, const QRectF& row, const QRectF& plot
     const Palette& c = colours();
     const auto [low, high] = extent(o);
     const auto at = [&, low = low, high = high](double week, double value) {
-        return QPointF(across(plot, week), plot.bottom() - (value - low) / (high - low) * plot.height());
+        return QPointF(across(plot, week), heightIn(plot, value, low, high));
     };
     // Tolerance: what lies between its limits, as far as the row reaches.
     if (o.now.low || o.now.high) {

@@ -25,7 +25,7 @@ RepCell anchorCell(const Review& r, double time_s, const std::string& anchor) {
     }
     c.number = reading(value, limit->unit);
     // Certain only when the limit lies outside the band, as for every finding.
-    const double excess = Tolerance{anchor, limit->low, limit->high}.excess(value);
+    const double excess = limit->excess(value);
     c.edge = std::abs(excess) <= s->u95[size_t(c.frame)] ? Edge::CannotTell : excess > 0 ? Edge::Out : Edge::In;
     c.beside = c.edge == Edge::CannotTell ? QObject::tr("near") : excess > 0 ? QObject::tr("out") : QObject::tr("in");
     return c;

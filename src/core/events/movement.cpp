@@ -1,5 +1,6 @@
 #include "events/movement.h"
 
+#include "base/limits.h"
 #include "signal/peaks.h"
 #include "signal/resample.h"
 
@@ -121,12 +122,7 @@ double bandOfEdge(const Series& mover, const MoverPlan& plan, const std::vector<
 
 } // namespace
 
-double Tolerance::excess(double value) const {
-    double e = -1e9;
-    if (high) e = std::max(e, value - *high);
-    if (low) e = std::max(e, *low - value);
-    return e;
-}
+double Tolerance::excess(double value) const { return outsideBy(value, low, high); }
 
 double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion) {
     std::vector<double> start;

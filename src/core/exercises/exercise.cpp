@@ -1,5 +1,7 @@
 #include "exercises/exercise.h"
 
+#include "base/limits.h"
+
 #include <algorithm>
 
 namespace deft {
@@ -32,12 +34,7 @@ const char* originWords(Origin origin) {
     return "chosen here";
 }
 
-double Limit::excess(double value) const {
-    double e = -1e9;
-    if (high) e = std::max(e, value - *high);
-    if (low) e = std::max(e, *low - value);
-    return e;
-}
+double Limit::excess(double value) const { return outsideBy(value, low, high); }
 
 bool Exercise::isOptional(const std::string& measure) const {
     const Measure* m = findMeasure(measure);
