@@ -1,5 +1,7 @@
 // A round of practice: marks set by mouse and keys with a known scatter, what is found, and that it goes into the marks
 // of clips.
+#include "app/bench/bench_page.h"
+#include "app/bench/readings_panel.h"
 #include "app/practice/practice_page.h"
 #include "app/session/own_marking.h"
 #include "support/driven_window.h"
