@@ -248,6 +248,56 @@ private slots:
         NEAR((t.now().at("asis").at - asis).norm(), 0, 2.45 * t.now().at("asis").sd);
     }
 
+    void bandsOfSegmentsInTrouble_data() {
+        QTest::addColumn<QStringList>("names");
+        QTest::addColumn<QList<QPointF>>("places");
+        QTest::addColumn<QString>("mark");
+        QTest::addColumn<QRect>("covered");
+        QTest::addColumn<bool>("fromTheStart");
+        QTest::addColumn<double>("wider"); // px, at least
+        QTest::newRow("a head with few points")
+            << QStringList{"ear", "chin", "nose"} << QList<QPointF>{{260, 180}, {330, 290}, {370, 200}} << "ear"
+            << QRect(220, 140, 200, 122) << true << 0.5;
+        QTest::newRow("a bare foot that shows another side")
+            << QStringList{"ankle", "heel", "toe"} << QList<QPointF>{{200, 200}, {180, 330}, {420, 330}} << "toe"
+            << QRect(365, 150, 195, 250) << false << 0.5;
+        QTest::newRow("a pelvis that rolls") << QStringList{"hip_r", "hip_l", "asis_r", "asis_l"}
+                                             << QList<QPointF>{{160, 300}, {440, 300}, {200, 180}, {400, 180}}
+                                             << "asis_l" << QRect(370, 215, 100, 30) << false << 1.0;
+    }
+    /// What only a segment carries has a band that grows with what the segment lacks. The pictures move evenly, so that
+    /// nothing else is wrong; twice, with all of the cloth in sight and with a part of it gone.
+    void bandsOfSegmentsInTrouble() {
+        QFETCH(QStringList, names);
+        QFETCH(QList<QPointF>, places);
+        QFETCH(QString, mark);
+        QFETCH(QRect, covered);
+        QFETCH(bool, fromTheStart);
+        QFETCH(double, wider);
+        const cv::Mat body = cloth();
+        double sd[2] = {};
+        for (const bool trouble : {false, true}) {
+            const auto at = [&](int i) {
+                cv::Mat now = body.clone();
+                if (trouble && (i > 0 || fromTheStart))
+                    now(cv::Rect(covered.x(), covered.y(), covered.width(), covered.height())) = 120;
+                for (const QPointF& p : places)
+                    if (i > 0) cv::circle(now, {int(p.x()), int(p.y())}, 24, 120, cv::FILLED);
+                return moved(now, 0, {0.8 * i, 0});
+            };
+            std::map<std::string, std::optional<Point2>> marks;
+            for (int k = 0; k < names.size(); ++k) marks[names[k].toStdString()] = Point2(places[k].x(), places[k].y());
+            LandmarkTracker t;
+            t.mark(at(0), marks);
+            for (int i = 1; i <= 10; ++i) t.step(at(i), 1 / 30.0);
+            const TrackPoint& p = t.now().at(mark.toStdString());
+            const Point2 place = *marks.at(mark.toStdString()) + Vector2(8, 0);
+            QVERIFY(p.usable() && (p.at - place).norm() < 2.45 * p.sd);
+            sd[trouble] = p.sd;
+        }
+        QVERIFY2(sd[1] > sd[0] + wider, qPrintable(QStringLiteral("%1 %2").arg(sd[0]).arg(sd[1])));
+    }
+
     void legsSeenFromTheFront_data() {
         QTest::addColumn<double>("inward");
         QTest::newRow("marked on the outline") << 0.0;
