@@ -76,6 +76,7 @@ private:
     Vector2 towardThePelvis(const SegmentCloud& thigh, const std::string& name) const;
     double looseness(const SegmentCloud& segment, const std::string& name) const;
     double untoldBy(const SegmentCloud& segment, const std::string& name) const;
+    bool isOfTheRoom(const std::string& name, const Point2& patch) const;
     bool skinSlides(const std::string& name) const;
     double sayOfPatch(const std::string& name, double patchSd, double carriedSd, double gap) const;
     /// The mark's place, band and state in this picture, from what was seen and what its segments say.

@@ -30,7 +30,9 @@ constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from w
 // Of the way from hip to hip: how far a hip's skin lies beside its joint. Joints are some 18 cm apart, the hips some 32
 // (common proportions of adults, from memory).
 constexpr double kBesideJoint = 0.22;
-constexpr double kFarApart = 20;     // px
+constexpr double kFarApart = 20; // px
+// What tells a patch of the room: how far its limb has gone, px, and which share of that it has gone at most.
+constexpr double kGoneAway = 6, kStayed = 0.25;
 constexpr double kBetween = 0.07;    // of the trunk
 constexpr double kUntoldTurn = 0.35; // rad that an arm may have turned since it was lost
 // Standard deviations, px.
@@ -271,9 +273,26 @@ double LandmarkTracker::sayOfPatch(const std::string& name, double patchSd, doub
     return carriedSd * carriedSd / (carriedSd * carriedSd + patchSd * patchSd);
 }
 
+/// What was taken for a sticker and keeps its place while every limb that it was taken on has gone away is the room's:
+/// an outline that crosses a post behind it, say.
+bool LandmarkTracker::isOfTheRoom(const std::string& name, const Point2& at) const {
+    bool left = false;
+    for (const SegmentCloud& s : segments_) {
+        const auto place = layout_.at(s.plan().name).find(name);
+        if (place == layout_.at(s.plan().name).end() || !s.measured() || s.points() < kManyPoints) continue;
+        const double way = (s.pose()(place->second) - place->second).norm();
+        if (way < kGoneAway || (at - place->second).norm() > kStayed * way) return false;
+        left = true;
+    }
+    return left;
+}
+
 void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, TrackPoint& p,
                              const std::map<std::string, Sight>& sights, double seconds) {
-    const auto it = anchors_.find(name);
+    auto it = anchors_.find(name);
+    if (it != anchors_.end() && it->second.sticker && !isSceneLandmark(name) && sights.at(name).good &&
+        isOfTheRoom(name, sights.at(name).match.pose.centre))
+        anchors_.erase(it), it = anchors_.end(); // from now on its segments alone carry it
     Anchor* a = it == anchors_.end() ? nullptr : &it->second;
     const Sight sight = a ? sights.at(name) : Sight{};
     if (isSceneLandmark(name)) {
