@@ -61,7 +61,7 @@ constexpr double kWeak = 2.5, kPatchLost = 5; // of a mark whose patch is seen: 
 constexpr double kLost = 9;                   // where segments carry a mark: more, and it is not told as weak
 constexpr double kFewAgree = 5;               // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;              // a still mark on an edge, as precisely as it was set
-constexpr double kAnywhere = 150;             // an arm that is lost
+constexpr double kAnywhere = 0.12;            // an arm that is lost, of the picture's longer side
 // On cloth the parts of a band add up to more than errors turn out to be.
 constexpr double kCalibrated = 0.8, kCalibratedSeen = 0.65;
 
@@ -370,7 +370,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
             p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
         p.state = p.sd > kLost ? PointState::Lost : PointState::Weak;
     } else {
-        p.sd = std::min(kAnywhere, std::max(p.sd, 1.0) * 1.15 + 0.5);
+        p.sd = std::min(kAnywhere * std::max(image.cols, image.rows), std::max(p.sd, 1.0) * 1.15 + 0.5);
         p.state = PointState::Lost;
     }
     if (!sticker && p.state != PointState::Lost) p.sd *= p.state == PointState::Seen ? kCalibratedSeen : kCalibrated;
