@@ -336,6 +336,33 @@ private slots:
         }
     }
 
+    /// A sticker that hangs in the room beside a leg is taken for that of its ankle; as the leg steps aside, it is not
+    /// told as the ankle any longer.
+    void stickerOfTheRoom() {
+        const cv::Mat wall = 0.2 * cloth() + 150, leggings = 0.5 * cloth();
+        const std::map<std::string, Point2> places = {{"hip_r", {150, 90}},    {"hip_l", {450, 90}},
+                                                      {"knee_r", {150, 250}},  {"knee_l", {450, 250}},
+                                                      {"ankle_r", {150, 420}}, {"ankle_l", {450, 420}}};
+        const auto stepped = [&](int by) {
+            cv::Mat out = wall.clone();
+            for (const cv::Rect& leg : {cv::Rect(150, 90, 70, 350), cv::Rect(380, 90, 70, 350)})
+                leggings(leg).copyTo(out(leg + cv::Point(by, 0)));
+            for (const int turn : {0, 90, 180, 270})
+                cv::ellipse(out, {450, 420}, {12, 12}, turn, 0, 90, turn % 180 ? 245 : 10, cv::FILLED, cv::LINE_AA);
+            return out;
+        };
+        LandmarkTracker t;
+        t.mark(stepped(0), asMarks(places));
+        for (int i = 1; i <= 20; ++i) {
+            t.step(stepped(i), 1 / 30.0);
+            const TrackPoint& p = t.now().at("ankle_l");
+            const double off = (p.at - places.at("ankle_l") - Vector2(i, 0)).norm();
+            QVERIFY2(i < 8 || p.state != PointState::Seen || off < 3,
+                     qPrintable(QStringLiteral("frame %1: %2 px off, seen").arg(i).arg(off)));
+            if (i == 20) QVERIFY(p.usable() && off < 3);
+        }
+    }
+
     /// The cloth of a shin fades, and the foot goes on alone. That is believed where a body finder sees the ankle go
     /// along.
     void footAloneIsProvenBySeeds() {
