@@ -152,6 +152,8 @@ int main(int argc, char** argv) {
         if (auto* sheet = window.findChild<KeysSheet*>()) {
             sheet->grab().save(out + QStringLiteral("/keys.png"));
             sheet->close();
+            window.activateWindow(); // the offscreen platform does not give the focus back by itself
+            if (!QTest::qWaitForWindowActive(&window)) return 1;
         }
     }
     // A clip of one's own, half marked.
