@@ -115,15 +115,14 @@ void drawArc(const Ink& ink, const Frame& f, const char* a, const char* b, const
 
 /// The angle that a tilt is before its neutral is taken from it, and which neutral that is. Empty where it has none.
 QString rawWords(const Frame& f, const std::string& measure) {
-    const SeriesSet& set = f.r.series;
-    const auto before = std::find_if(set.beforeNeutral.begin(), set.beforeNeutral.end(),
-                                     [&](const Series& s) { return s.id == measure; });
-    if (before == set.beforeNeutral.end()) return {};
-    const double raw = before->value[size_t(f.i)], neutral = raw - f.value(measure);
-    const QString from = set.neutral.source == "clip"    ? QObject::tr("between full arch and full flat")
-                         : set.neutral.source == "coach" ? QObject::tr("as you chose it")
-                                                         : QObject::tr("from the set-up");
-    return QObject::tr("raw %1, neutral %2 %3").arg(reading(raw, "deg"), reading(neutral, "deg"), from);
+    if (f.r.series.beforeNeutral.empty() || measure == "tilt_raw") return {}; // two sides have two neutrals
+    const Neutral& n = f.r.series.neutral;
+    const double zero = measure == "tilt" ? n.tilt_raw : n.pelvis_on_trunk_raw;
+    const QString from = n.source == "clip"    ? QObject::tr("between full arch and full flat")
+                         : n.source == "coach" ? QObject::tr("as you chose it")
+                                               : QObject::tr("from the set-up");
+    return QObject::tr("raw %1, neutral %2 %3")
+        .arg(reading(f.value(measure) + zero, "deg"), reading(zero, "deg"), from);
 }
 
 /// Needle: the pelvis's front-to-back line against the trunk, on a scale of degrees with the tolerance as a wedge.

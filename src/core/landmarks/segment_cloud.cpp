@@ -284,9 +284,8 @@ SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Ma
     out.inliers = agreeing(*out.fit);
     // Some points fit anywhere, and the joints that a lost leg hangs on may be wrong themselves.
     // What is left of a limb of few points may well lie beside it, and stays when the limb goes.
-    const double needed = !isCore() && usual_ < kSure        ? kMost
-                          : measured_ || pose_.axis.isZero() ? kEnough
-                                                             : kFoundAgain;
+    const bool limb = !isCore() && plan_.part != BodyPart::Scene;
+    const double needed = limb && usual_ < kSure ? kMost : measured_ || pose_.axis.isZero() ? kEnough : kFoundAgain;
     const bool enough = out.inliers >= 5 && out.inliers >= needed * usual_;
     const bool most = out.inliers >= kSure && out.inliers >= kMost * usual_;
     // A lost segment may have turned any way, where nearly all of it is found again.

@@ -40,24 +40,28 @@ double fittedRaw(const MeasureInput& in, const MeasureContext& c) {
     return wrapDeg(c.layoutRaw_deg + fitOf(in, c).turnDeg);
 }
 
+/// The first pair of which both marks are there.
+template <class Has> std::optional<PelvisPair> firstPair(const Has& has) {
+    static const std::vector<PelvisPair> pairs = {
+        {"psis", "asis"}, {"pubis", "asis"}, {"hip", "crest"}, {"hip", "asis"}};
+    const auto it = std::find_if(pairs.begin(), pairs.end(),
+                                 [&](const PelvisPair& pair) { return has(pair.from) && has(pair.to); });
+    return it == pairs.end() ? std::nullopt : std::optional(*it);
+}
+
 } // namespace
 
 std::optional<PelvisPair> pelvisPair(const std::vector<std::string>& landmarks) {
-    static const std::vector<PelvisPair> pairs = {
-        {"psis", "asis"}, {"pubis", "asis"}, {"hip", "crest"}, {"hip", "asis"}};
-    const auto has = [&](const std::string& name) {
+    return firstPair([&](const std::string& name) {
         return std::find(landmarks.begin(), landmarks.end(), name) != landmarks.end();
-    };
-    for (const PelvisPair& pair : pairs)
-        if (has(pair.from) && has(pair.to)) return pair;
-    return std::nullopt;
+    });
 }
 
 double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes) {
-    std::vector<std::string> there;
-    for (const auto& [name, p] : points)
-        if (p.allFinite()) there.push_back(name);
-    const auto pair = pelvisPair(there);
+    const auto pair = firstPair([&](const std::string& name) {
+        const auto it = points.find(name);
+        return it != points.end() && it->second.allFinite();
+    });
     if (!pair) return kGap;
     const Vector2 d = points.at(pair->to) - points.at(pair->from);
     // Against the perpendicular of cranial: level points read 0 with the back hip point straight behind.

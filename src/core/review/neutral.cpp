@@ -82,8 +82,8 @@ Result<Neutral> neutralOfOther(const Review& here, const ReviewInputs& other) {
     const auto [raw, band] = around(here, here.series.find("tilt_raw"), here.clip.frameAt(here.events.setupEnd_s / 2));
     if (!std::isfinite(raw)) return fail(Errc::NotFound, "the pelvis is not measured in the set-up of this clip");
     Neutral n = *other.neutral;
-    n.source = "clip";
-    n.pelvis_on_trunk_raw = 0; // told from the tilt, so that shoulder and hip need not have been marked alike
+    n.range.reset(), n.rangeU95 = 0; // not seen in this clip
+    n.pelvis_on_trunk_raw = 0;       // told from the tilt, so that shoulder and hip need not have been marked alike
     n.u95 = std::hypot(n.u95, std::sqrt(2.0) * band);
     return n;
 }

@@ -17,7 +17,8 @@ struct OwnRange {
 Result<OwnRange> ownRange(const Review& review);
 
 /// The neutral that another clip of the same client has, told for this one. Angles against the mat hang on where the
-/// marks were set and on how the camera was held, in both clips; that is in its band.
+/// marks were set and on how the camera was held, in both clips; that is in its band. The range stays with
+/// the clip that shows it.
 /// @errors Unsupported when the other clip has no neutral of its own, shows another position or tells the pelvis by
 /// other marks; NotFound when the pelvis is not measured here
 Result<Neutral> neutralOfOther(const Review& here, const ReviewInputs& other);
