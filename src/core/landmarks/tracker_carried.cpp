@@ -11,11 +11,18 @@ namespace {
 
 constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
 constexpr double kBetween = 0.07;                        // of the trunk
-constexpr double kUntoldTurn = 0.35;                     // rad that an arm may have turned since it was lost
+constexpr double kUntoldTurn = 0.35; // rad that an arm may have turned since it was lost, or a low back bent
+constexpr int kManyOfTrunk = 24;     // a trunk of fewer points may be an arm that hangs before it
 // Of the way from hip to hip: how far a hip's skin lies beside its joint. Joints are some 18 cm apart, the hips some 32
 // (common proportions of adults, from memory).
 constexpr double kBesideJoint = 0.22;
-constexpr double kFarApart = 20;        // px
+constexpr double kBacked_px = 3;   // between two segments that agree
+constexpr double kHalfAgree = 0.5; // of a trunk's points
+constexpr double kFarApart = 20;   // px
+constexpr double kBackTurns = 5;   // px a rad
+// A patch on cloth whose segment has turned at all (rad): px for each point that it has less than many.
+constexpr double kFewSeen = 0.1, kTurned = 0.005;
+constexpr int kManySeen = 24;
 constexpr double kLeastCarriedSd = 0.5; // px: standard deviation of what one segment says
 // Where skin does not slide: what counts of that beside a patch, and what of their distance is added to the patch's
 // own. In made clips the segment had 2 to 3 times less error than the patch where they were a pixel or more apart.
@@ -66,9 +73,27 @@ Vector2 LandmarkTracker::towardThePelvis(const SegmentCloud& thigh, const std::s
     return 0.5 * (Eigen::Rotation2Dd(pelvis) * lever - Eigen::Rotation2Dd(thigh.pose().angleRad) * lever);
 }
 
-/// The shoulder's skin goes along with an arm that is raised. Where the arm is lost, that cannot be told.
+/// How far a hip may be off that a trunk of few points carries alone, px: pelvis and thigh have gone another way.
+double LandmarkTracker::astray(const SegmentCloud& s, const std::string& name) const {
+    const auto& layout = layout_.at(s.plan().name);
+    const auto shoulder = layout.find(s.plan().proximal);
+    if (s.plan().part != BodyPart::Trunk || name != s.plan().distal || s.points() >= kManyOfTrunk ||
+        shoulder == layout.end())
+        return 0;
+    size_t others = 0;
+    for (const SegmentCloud& other : segments_)
+        if (&other != &s && layout_.at(other.plan().name).count(name)) {
+            if (other.measured()) return 0;
+            ++others;
+        }
+    return others > 0 ? kLowBack * kUntoldTurn * (shoulder->second - layout.at(name)).norm() : 0;
+}
+
+/// What a trunk cannot tell, px: the shoulder's skin goes along with an arm that is raised, also where the arm is lost,
+/// and what lies between its ends goes along with skin that bends.
 double LandmarkTracker::untoldBy(const SegmentCloud& s, const std::string& name) const {
-    if (s.plan().part != BodyPart::Trunk || name != s.plan().proximal) return 0;
+    if (s.plan().part != BodyPart::Trunk || name == s.plan().distal) return 0;
+    if (name != s.plan().proximal) return kBackTurns * std::abs(s.pose().angleRad);
     const auto& layout = layout_.at(s.plan().name);
     const auto hip = layout.find(s.plan().distal);
     const bool armLost = std::any_of(segments_.begin(), segments_.end(), [&](const SegmentCloud& other) {
@@ -91,7 +116,7 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
         const Point2& place = layout_.at(s.plan().name).at(name);
         const bool bare = s.plan().part == BodyPart::Foot || s.plan().part == BodyPart::Hand;
         const double own = kLeastCarriedSd + 2 * s.poseSdPx() + 1.2 * std::abs(s.pose().angleRad) +
-                           (bare ? kBareTurns * (1 - s.agreeing()) * s.lever(place) : 0);
+                           (bare ? kBareTurns * (1 - s.agreeing()) * s.lever(place) : 0) + astray(s, name);
         const Vector2 skin = towardThePelvis(s, name);
         const double loose = std::hypot(looseness(s, name), skin.norm(), s.extrapolationSd(place));
         const double w = 1 / (own * own + loose * loose);
@@ -130,6 +155,41 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
 bool LandmarkTracker::skinSlides(const std::string& name) const {
     const SegmentCloud* s = mainSegment(name);
     return !sideOf(name).empty() || (s && s->plan().part == BodyPart::Trunk);
+}
+
+/// How far a patch may have gone round with the skin of a limb that has turned, and its segment with it, px: arms roll
+/// about their own length, feet bend at the toes, shoulders slide over the blade, and few points tell little of it.
+double LandmarkTracker::goesRound(const std::string& name, const Carried& carried) const {
+    struct Skin {
+        double least = 0, perRad = 0, most = 0; // px
+    };
+    Skin skin;
+    if (const SegmentCloud* s = mainSegment(name)) {
+        const BodyPart part = s->plan().part;
+        if (part == BodyPart::UpperArm || part == BodyPart::Forearm)
+            skin = {0.4, 60, 1.8};
+        else if (part == BodyPart::Foot)
+            skin = {0, 38, 1.2};
+        else if (part == BodyPart::Trunk && name == s->plan().proximal)
+            skin = {0, 45, 0.75};
+    }
+    const double few = carried.segments > 0 ? kFewSeen * std::max(0, kManySeen - carried.points) : 0;
+    return std::hypot(skin.least + std::min(skin.most, skin.perRad * carried.turn),
+                      few * std::min(1.0, carried.turn / kTurned));
+}
+
+/// Two segments agree on it.
+bool LandmarkTracker::isBacked(const Carried& carried) {
+    return carried.segments > 1 && carried.disagreement < kBacked_px;
+}
+
+/// Whether a patch may lie apart from where its segments carry the mark. In made clips it was right at shoulders in
+/// nearly all such frames, even against trunk and arm together, and at a back of which few points were left; elsewhere
+/// against two segments it was a fold or a seam that had moved.
+bool LandmarkTracker::mayContradict(const std::string& name, const Carried& carried, const Anchor& anchor) const {
+    if (const SegmentCloud* s = mainSegment(name); s && s->plan().part == BodyPart::Trunk)
+        if (name == s->plan().proximal || (!carried.atEnd && carried.agreeing < kHalfAgree)) return true;
+    return !anchor.failures && !isBacked(carried) && skinSlides(name);
 }
 
 /// Weight of a patch against what the segments say, 0…1.

@@ -49,7 +49,7 @@ constexpr double kFewAgree = 5;               // for the end of a limb whose poi
 constexpr double kSceneSd = 0.5;              // a still mark on an edge, as precisely as it was set
 constexpr double kAnywhere = 0.12;            // an arm that is lost, of the picture's longer side
 // On cloth the parts of a band add up to more than errors turn out to be.
-constexpr double kCalibrated = 0.8, kCalibratedSeen = 0.65;
+constexpr double kCalibrated = 0.8, kCalibratedSeen = 0.55;
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
 /// not independent; and a patch that fits less well has been bent or squeezed, which moves its middle.
@@ -179,7 +179,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     const Carried carried = carriedBySegments(name);
     const bool hasSegment = carried.segments > 0;
     const Point2 before = p.at;
-    const bool backed = carried.segments > 1 && carried.disagreement < 3;
+    const bool backed = isBacked(carried);
     const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried.at).norm() : 0;
     // A sticker that fits much worse than it did is being covered, and would go along with what covers it.
     const bool sticker = sight.distinct && a->sticker &&
@@ -223,11 +223,11 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         const bool lost = p.sd > trusted * kPatchLost;
         if (carried.segments == 1 && !sideOf(name).empty())
             p.sd += kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
+        p.sd = std::hypot(p.sd, goesRound(name, carried));
         p.state = lost ? PointState::Lost : p.sd > trusted * kWeak ? PointState::Weak : PointState::Seen;
-    } else if (sight.distinct && sight.match.correlation > kSure && !a->failures && !backed && skinSlides(name) &&
+    } else if (sight.distinct && sight.match.correlation > kSure && mayContradict(name, carried, *a) &&
                gap < (carried.atEnd ? kSkinSlides : kBackBends)) {
-        // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder. Not
-        // against two segments that agree: then it is a fold or a seam that has moved.
+        // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder.
         p.at = sight.match.pose.centre;
         p.sd = std::hypot(patchSd(sight.match) + 0.5, (carried.atEnd ? kSkinOff : kBackOff) * gap);
         p.state = p.sd > kWeak ? PointState::Weak : PointState::Seen;
@@ -235,7 +235,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     } else if (hasSegment) {
         p.at = carried.at;
         p.sd = kCarried * carried.sd + 1 + carried.untold + carried.rolled +
-               kFewPoints * std::max(0, kManyPoints - carried.points);
+               std::max(0, kManyPoints - carried.points) * (kFewPoints + kFewTurned * std::min(1.0, 2 * carried.turn));
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
         if (carried.atEnd && !backed && a)
             p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
