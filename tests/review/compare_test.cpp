@@ -85,6 +85,25 @@ private slots:
             QVERIFY(!table[0].better);
     }
 
+    /// A change beyond the band is not called real where the reps of one visit differ as much.
+    void repsScatter() {
+        auto of = [&](const std::vector<double>& reps) {
+            ReadingRow r = row("pelvis_on_trunk", "worst", *std::max_element(reps.begin(), reps.end()), 0.5, -5, 5);
+            r.reps = reps;
+            return r;
+        };
+        using Verdict = Difference::Verdict;
+        const auto verdict = [&](const std::vector<double>& a, const std::vector<double>& b) {
+            return differences({of(a)}, {of(b)})[0].verdict;
+        };
+        QVERIFY(verdict({8.0, 8.4, 8.2}, {6.0, 6.3, 6.1}) == Verdict::Real);
+        QVERIFY(verdict({3.0, 8.4, 5.0}, {6.3, 2.0, 4.0}) == Verdict::WithinReps);
+        QVERIFY(!differences({of({3.0, 8.4, 5.0})}, {of({6.3, 2.0, 4.0})})[0].better);
+        QVERIFY(verdict({8.4}, {6.3, 2.0, 4.0}) == Verdict::Real); // of a single rep nothing is known but its band
+        QVERIFY(verdict({8.4, 8.4}, {6.3, 6.3}) == Verdict::Real);
+        QVERIFY(verdict({6.0, 6.1, 6.2}, {6.3, 6.3, 6.4}) == Verdict::WithinBand);
+    }
+
     void onlyWhatBothHave() {
         const auto table = differences({row("tilt", "worst", 1, 1), row("sag", "worst", 2, 1)},
                                        {row("sag", "worst", kGap, kGap), row("sag", "set-up", 3, 1)});
@@ -115,6 +134,7 @@ private slots:
         QVERIFY(table.size() >= 6);
         for (const Difference& d : table)
             if (d.a.measure == "control_range") {
+                QCOMPARE(d.a.reps, std::vector<double>{d.a.value});
                 NEAR(d.a.value, r.events.reps[0].controlRange, 1e-9);
                 NEAR(d.b.value, r.events.reps[1].controlRange, 1e-9);
             }

@@ -16,7 +16,7 @@ QString number(const ReadingRow& row) {
 
 DifferenceTable::DifferenceTable(Comparison& comparison, QWidget* parent)
     : Panel(tr("What differs"), parent), comparison_(comparison) {
-    setAside(tr("real = outside the band in which change is only noise"));
+    setAside(tr("real = outside the band in which change is only noise, and more than reps differ"));
     connect(&comparison, &Comparison::changed, this, &DifferenceTable::refresh);
     refresh();
 }
@@ -27,6 +27,8 @@ QString DifferenceTable::verdict(const Difference& d) {
         return tr("cannot tell");
     case Difference::Verdict::WithinBand:
         return tr("no real difference");
+    case Difference::Verdict::WithinReps:
+        return tr("reps differ as much");
     case Difference::Verdict::Real:
         break;
     }

@@ -25,13 +25,15 @@ std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std:
             return row.measure == first.measure && row.stat == first.stat;
         });
         if (second == b.end()) continue;
-        Difference d{first, *second, kGap, kGap, Difference::Verdict::CannotTell, {}};
+        Difference d{first, *second, kGap, kGap, {}, Difference::Verdict::CannotTell, {}};
         if (std::isfinite(first.value) && std::isfinite(second->value)) {
             d.change = second->value - first.value;
             d.u95 = std::hypot(first.u95, second->u95);
-            d.verdict = isRealChange(first.value, first.u95, second->value, second->u95)
-                            ? Difference::Verdict::Real
-                            : Difference::Verdict::WithinBand;
+            if (const auto means = meanDifference(first.reps, second->reps)) d.ofReps = *means;
+            d.verdict = !isRealChange(first.value, first.u95, second->value, second->u95)
+                            ? Difference::Verdict::WithinBand
+                        : d.ofReps && !d.ofReps->isReal() ? Difference::Verdict::WithinReps
+                                                          : Difference::Verdict::Real;
         }
         if (d.verdict == Difference::Verdict::Real) d.better = isBetter(first, first.value, second->value);
         out.push_back(std::move(d));

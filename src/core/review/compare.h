@@ -1,5 +1,6 @@
 #pragma once
 #include "review/readings.h"
+#include "stats/two_samples.h"
 
 namespace deft {
 
@@ -14,8 +15,10 @@ std::optional<bool> isBetter(const ReadingRow& row, double before, double after)
 /// One reading taken twice.
 struct Difference {
     ReadingRow a, b;
-    double change = kGap, u95 = kGap; ///< b - a and its 95 % half-width; gap when one of them is not known
-    enum class Verdict { Real, WithinBand, CannotTell } verdict = Verdict::CannotTell;
+    double change = kGap, u95 = kGap;     ///< b - a and its 95 % half-width; gap when one of them is not known
+    std::optional<MeanDifference> ofReps; ///< of the means over reps; nothing with fewer than two on a side
+    /// Real: outside the band, and more than the reps of a side scatter. WithinReps: outside the band, but no more.
+    enum class Verdict { Real, WithinReps, WithinBand, CannotTell } verdict = Verdict::CannotTell;
     /// Is b better? Nothing when the change is not real or neither way is better.
     std::optional<bool> better;
 };

@@ -23,6 +23,7 @@ ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limi
         const int64_t at = worstFrame(r, rep, onTheWay, *s, t);
         if (at < 0) continue;
         const double value = s->value[size_t(at)], u95 = s->u95[size_t(at)], own = t.excess(value);
+        row.reps.push_back(value);
         if (own > worst) worst = own, row.value = value, row.u95 = u95, row.worstFrame = at, row.worstRep = int(k);
         if (own < mildest) mildest = own, row.best = value, row.bestFrame = at, row.bestRep = int(k);
     }
@@ -34,20 +35,19 @@ ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const std::stri
                   const std::string& unit, bool median, double (*value)(const Rep&), double (*u95)(const Rep&)) {
     ReadingRow row;
     row.name = title, row.measure = id, row.unit = unit;
-    std::vector<double> all;
     for (size_t k = 0; k < reps.size(); ++k) {
         const Rep& rep = reps[k];
         if (rep.unsure()) continue;
         const double v = value(rep);
-        all.push_back(v);
+        row.reps.push_back(v);
         if (row.worstRep < 0 || v < value(reps[size_t(row.worstRep)]))
             row.worstRep = int(k), row.worstFrame = r.clip.frameAt(rep.hold.start_s);
         if (row.bestRep < 0 || v > row.best)
             row.bestRep = int(k), row.best = v, row.bestFrame = r.clip.frameAt(rep.hold.start_s);
         row.u95 = std::isfinite(row.u95) ? std::max(row.u95, u95(rep)) : u95(rep);
     }
-    if (!all.empty())
-        row.value = median ? medianOf(all) : *std::min_element(all.begin(), all.end());
+    if (!row.reps.empty())
+        row.value = median ? medianOf(row.reps) : *std::min_element(row.reps.begin(), row.reps.end());
     else
         row.why = reps.empty() ? "no rep found" : "cannot tell: marks lost";
     return row;
@@ -62,6 +62,7 @@ ReadingRow ofWhole(const Review& r, const std::vector<Rep>& reps, const std::str
         const Hold& hold = reps[k].hold;
         const auto found = reps[k].unsure() ? std::nullopt : valueAndBand(reps[k]);
         if (!found) continue;
+        row.reps.push_back(found->first);
         const int64_t frame = r.clip.frameAt((hold.start_s + hold.end_s) / 2);
         if (row.worstRep < 0 || std::abs(found->first) > std::abs(row.value))
             row.value = found->first, row.u95 = found->second, row.worstRep = int(k), row.worstFrame = frame;

@@ -16,7 +16,8 @@ struct ReadingRow {
     double best = kGap;
     int64_t bestFrame = -1, worstFrame = -1;
     int bestRep = -1, worstRep = -1;
-    std::string why; ///< why there is no value
+    std::vector<double> reps; ///< its value in each rep that tells it
+    std::string why;          ///< why there is no value
 
     bool out() const { return (low && value < *low) || (high && value > *high); }
 };
