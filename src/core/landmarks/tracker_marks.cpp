@@ -48,8 +48,8 @@ constexpr double kLost = 9;                   // where segments carry a mark: mo
 constexpr double kFewAgree = 5;               // for the end of a limb whose points have all gone
 constexpr double kSceneSd = 0.5;              // a still mark on an edge, as precisely as it was set
 constexpr double kAnywhere = 0.12;            // an arm that is lost, of the picture's longer side
-// On cloth the parts of a band add up to more than errors turn out to be.
-constexpr double kCalibrated = 0.8, kCalibratedSeen = 0.55;
+// On cloth the parts of a band add up to more than errors turn out to be. Skin at the waist goes with trunk and thigh.
+constexpr double kCalibrated = 0.8, kCalibratedSeen = 0.5, kCalibratedWaist = 0.65;
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
 /// not independent; and a patch that fits less well has been bent or squeezed, which moves its middle.
@@ -244,7 +244,10 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         p.sd = std::min(kAnywhere * std::max(image.cols, image.rows), std::max(p.sd, 1.0) * 1.15 + 0.5);
         p.state = PointState::Lost;
     }
-    if (!sticker && p.state != PointState::Lost) p.sd *= p.state == PointState::Seen ? kCalibratedSeen : kCalibrated;
+    const SegmentCloud* main = mainSegment(name);
+    const bool atWaist = main && main->plan().part == BodyPart::Pelvis;
+    if (!sticker && p.state != PointState::Lost)
+        p.sd *= p.state == PointState::Weak ? kCalibrated : atWaist ? kCalibratedWaist : kCalibratedSeen;
     if (!a) return;
     if (hasSegment || sticker) a->alone = 0, a->provenAlone = false;
     const Point2 &from = hasSegment ? a->carried : before, &to = hasSegment ? carried.at : p.at;
