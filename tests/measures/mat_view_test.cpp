@@ -14,11 +14,12 @@ class MatViewTest : public QObject {
     struct Camera {
         double focal = 1500, distance_cm = 310, height_cm = 60, turn = 0, roll = 0, pitch = 4, width = 1280, high = 720;
         Lens lens() const { return Lens::ofPhone(width, high); }
-        Point2 see(double x, double z) const { ///< along the mat, away from the camera, cm from the mat's middle
+        /// Along the mat, away from the camera, cm from the mat's middle; cm above it.
+        Point2 see(double x, double z, double above = 0) const {
             const double t = radians(turn), p = radians(pitch), r = radians(roll);
             // The mat turns the other way than the camera would walk; then pitch, then roll.
             const double ex = x * std::cos(t) - z * std::sin(t), ez = x * std::sin(t) + z * std::cos(t) + distance_cm;
-            const double ey = height_cm; // down
+            const double ey = height_cm - above; // down
             const double y1 = ey * std::cos(p) - ez * std::sin(p), z1 = ey * std::sin(p) + ez * std::cos(p);
             const Vector2 flat(focal * ex / z1, focal * y1 / z1);
             return lens().centre + Vector2(flat.x() * std::cos(r) + flat.y() * std::sin(r),
@@ -97,6 +98,44 @@ private slots:
         QVERIFY(seen > 590);
         QVERIFY2(turnHeld > 0.92 * seen, qPrintable(QString::number(double(turnHeld) / seen)));
         QVERIFY2(rollHeld > 0.92 * seen, qPrintable(QString::number(double(rollHeld) / seen)));
+    }
+
+    /// Who stands on a mat that lies askew, facing a rolled camera, hips level: the mat's sides slope, the level is
+    /// told by the camera's roll. Who lies goes by the mat's own line.
+    void levelOfWhoStands() {
+        Camera c;
+        c.turn = 14, c.roll = 2, c.height_cm = 110, c.pitch = 8;
+        Tracks t;
+        t.time_s = {0, 0.1};
+        const auto corners = c.corners();
+        std::map<std::string, Point2> marks;
+        for (size_t k = 0; k < 4; ++k) marks[std::string("mat_") + "abcd"[k]] = corners[k];
+        // Square to the camera: what is beside it on the floor, as the mat lies turned.
+        const auto beside = [&](double cm, double above) {
+            return c.see(cm * std::cos(radians(c.turn)), -cm * std::sin(radians(c.turn)), above);
+        };
+        marks["asis_r"] = beside(-14, 95), marks["asis_l"] = beside(14, 95);
+        marks["shoulder_r"] = beside(-18, 140), marks["shoulder_l"] = beside(18, 140);
+        for (const auto& [name, p] : marks) t.landmark[name].assign(2, {p, 0.3, PointState::Seen});
+        const auto mat = matView(t, {}, c.lens());
+        QVERIFY(mat);
+
+        const BodyAxes stands = bodyAxes(t, Position::Upright, View::Front, kMarkingSdPx, &*mat).value();
+        NEAR(stands.rollDeg, 2, 0.3);
+        QVERIFY2(stands.rollSd_deg < kUnmarkedRollSd_deg, qPrintable(QString::number(stands.rollSd_deg)));
+        const Vector2 hips = (marks["asis_l"] - marks["asis_r"]).normalized();
+        NEAR(degrees(std::asin(hips.dot(stands.up))), 0, 0.4);
+        QVERIFY(stands.matMarked); // heights still come from the floor
+        const BodyAxes byFloor = bodyAxes(t, Position::Upright, View::Front).value();
+        QVERIFY2(std::abs(byFloor.rollDeg - 2) > 2, qPrintable(QString::number(byFloor.rollDeg)));
+        const BodyAxes lies = bodyAxes(t, Position::Supine, View::FootEnd, kMarkingSdPx, &*mat).value();
+        NEAR(lies.rollDeg, byFloor.rollDeg, 1e-12);
+
+        // A door frame beside them is better still.
+        t.landmark["plumb_a"].assign(2, {{900, 100}, 0.3, PointState::Seen});
+        t.landmark["plumb_b"].assign(2, {{910, 500}, 0.3, PointState::Seen});
+        const BodyAxes byPlumb = bodyAxes(t, Position::Upright, View::Front, kMarkingSdPx, &*mat).value();
+        NEAR(std::abs(byPlumb.rollDeg), degrees(std::atan(10.0 / 400)), 1e-6);
     }
 
     void noMat() {

@@ -192,16 +192,19 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
     }
 }
 
+/// The line on the floor that heights are told from; for somebody who stands, the level.
 void drawMatLine(const Ink& ink, const Frame& f, bool label, double width) {
     const BodyAxes& axes = f.r.series.context.axes;
     if (!axes.matMarked) return;
-    const double y = axes.matPoint.y(), dx = axes.cranial.x(), dy = axes.cranial.y();
+    const bool stands = f.r.series.context.position == Position::Upright;
+    const double y = axes.matPoint.y(), dx = -axes.up.y(), dy = axes.up.x();
     const Point2 a(0, y - axes.matPoint.x() * dy / dx), b(width, y + (width - axes.matPoint.x()) * dy / dx);
     ink.line(ink.at(a), ink.at(b), kOnPicture, 1.0, Qt::CustomDashLine);
     if (label)
         ink.text(QPointF(std::max(0.0, ink.at(a).x()) + ink.px(16), ink.at(a).y() + ink.px(14)),
-                 QStringLiteral("mat line, roll ") + reading(axes.rollDeg, "deg"), Qt::AlignLeft, Size::Small,
-                 QFont::Medium);
+                 (stands ? QStringLiteral("level, roll ") : QStringLiteral("mat line, roll ")) +
+                     reading(axes.rollDeg, "deg"),
+                 Qt::AlignLeft, Size::Small, QFont::Medium);
 }
 
 /// Hip against the line from shoulder to knee, or its height above the mat.

@@ -15,7 +15,8 @@ struct Floor {
     double sd_deg = kUnmarkedRollSd_deg;
 };
 
-Floor floorOf(const Tracks& tracks, double markingSd_px) {
+/// @param levelCounts and not the floor's own line @param level what the mat tells of the camera
+Floor floorOf(const Tracks& tracks, double markingSd_px, bool levelCounts, const MatView* level) {
     using Line = std::optional<std::pair<Point2, Vector2>>;
     auto line = [&](const char* from, const char* to) -> Line {
         const auto a = medianPlace(tracks, from), b = medianPlace(tracks, to);
@@ -32,13 +33,16 @@ Floor floorOf(const Tracks& tracks, double markingSd_px) {
     auto mat = line("floor_a", "floor_b");
     if (!mat) mat = matMiddle();
     const auto plumb = line("plumb_a", "plumb_b");
-    if (mat) {
-        floor.along = mat->second.normalized();
-        floor.point = mat->first;
-        floor.sd_deg = sd(mat->second);
-    } else if (plumb) {
+    if (mat) floor.point = mat->first;
+    if (plumb && (levelCounts || !mat)) {
         floor.along = Vector2(-plumb->second.y(), plumb->second.x()).normalized();
         floor.sd_deg = sd(plumb->second);
+    } else if (levelCounts && level) {
+        floor.along = {std::cos(radians(level->rollDeg)), -std::sin(radians(level->rollDeg))};
+        floor.sd_deg = level->rollSd_deg;
+    } else if (mat) {
+        floor.along = mat->second.normalized();
+        floor.sd_deg = sd(mat->second);
     }
     return floor;
 }
@@ -147,8 +151,8 @@ Result<double> BodyAxes::towardFrontDeg(const Vector2& direction) const {
     return signedAngleDeg(cranial, direction).map([&](double ccw) { return frontIsCounterClockwise() ? ccw : -ccw; });
 }
 
-Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view, double markingSd_px) {
-    const Floor floor = floorOf(tracks, markingSd_px);
+Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view, double markingSd_px, const MatView* mat) {
+    const Floor floor = floorOf(tracks, markingSd_px, position == Position::Upright, mat);
     BodyAxes axes;
     axes.rollSd_deg = floor.sd_deg;
     axes.matMarked = floor.point.has_value();

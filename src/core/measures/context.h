@@ -46,11 +46,16 @@ std::optional<std::pair<std::string, std::string>> hipPair(const Tracks& tracks,
 /// Median place of a landmark over all usable frames: robust against single wrong frames.
 std::optional<Point2> medianPlace(const Tracks& tracks, const std::string& name);
 
+struct MatView;
+
 /// The floor comes from floor_a–floor_b, else from the line halfway between the mat's long sides, else from
-/// plumb_a–plumb_b, else the camera is taken as level.
+/// plumb_a–plumb_b, else the camera is taken as level. Who lies is told against that line, which is seen through the
+/// same camera; who stands against the level itself: from plumb_a–plumb_b, else from what the mat's corners tell of the
+/// camera, else from the floor as above.
+/// @param mat what the corners tell, if they are marked
 /// @errors NotFound when the marks that give the body's direction are missing: shoulder or ear, and hip, from the side;
 /// a left and a right hip point and shoulder else
 Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view = View::Side,
-                          double markingSd_px = kMarkingSdPx);
+                          double markingSd_px = kMarkingSdPx, const MatView* mat = nullptr);
 
 } // namespace deft

@@ -36,9 +36,10 @@ double startDistancePx(const Tracks& tracks, const std::string& a, const std::st
 }
 
 Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& options) {
-    auto axes = bodyAxes(tracks, options.position, options.view, options.markingSd_px);
-    if (!axes) return tl::unexpected(axes.error());
     MeasureContext c;
+    c.mat = matView(tracks, options.mat, options.lens);
+    auto axes = bodyAxes(tracks, options.position, options.view, options.markingSd_px, c.mat ? &*c.mat : nullptr);
+    if (!axes) return tl::unexpected(axes.error());
     c.axes = *axes;
     c.markingSd_px = options.markingSd_px;
     c.position = options.position;
@@ -68,7 +69,6 @@ Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& opti
     if (const auto a = medianPlace(tracks, "scale_a"), b = medianPlace(tracks, "scale_b");
         a && b && options.scaleLength_cm > 0)
         c.pxPerCm = (*b - *a).norm() / options.scaleLength_cm;
-    c.mat = matView(tracks, options.mat, options.lens);
     if (c.mat && c.pxPerCm == 0) c.pxPerCm = c.mat->pxPerCm;
     return c;
 }
