@@ -74,8 +74,7 @@ int64_t StagePicture::shownFrame() const { return image_.isNull() ? session_.fra
 
 QTransform StagePicture::view() const {
     const double w = std::max(1, session_.clip().width), h = std::max(1, session_.clip().height);
-    const double scale =
-        (covering_ ? std::max(width() / w, height() / h) : std::min(width() / w, height() / h)) * zoom_;
+    const double scale = std::min(width() / w, height() / h) * zoom_;
     return QTransform()
         .translate(width() / 2.0, height() / 2.0)
         .scale(scale, scale)
@@ -133,18 +132,27 @@ void StagePicture::setBestOver(bool on) {
 }
 
 void StagePicture::resetZoom() {
-    zoom_ = 1, centre_ = {0.5, 0.5}, covering_ = false;
+    zoom_ = 1, centre_ = {0.5, 0.5}, staysFitted_ = false;
     update();
 }
 
 void StagePicture::fitBody() {
     resetZoom();
-    const double cover = std::max(double(width()) / session_.clip().width, double(height()) / session_.clip().height);
+    const double w = session_.clip().width, h = session_.clip().height, whole = std::min(width() / w, height() / h),
+                 filling = std::max(width() / w, height() / h);
     const QRectF body = bodyCrop(*session_.review(), double(width()) / std::max(1, height()), true);
-    const double share = height() / (cover * session_.clip().height);  // of the clip's height that is shown
-    if (body.height() > share * session_.clip().height * 1.05) return; // would not fit: the whole picture
-    covering_ = true;
-    centre_.setY(std::clamp(body.center().y() / session_.clip().height, share / 2, 1 - share / 2));
+    const double scale = std::clamp(1.05 * height() / body.height(), whole, filling); // its margin may be cut a little
+    const auto middle = [](double at, double shown) {
+        return shown < 1 ? std::clamp(at, shown / 2, 1 - shown / 2) : 0.5; // nothing but the clip is shown
+    };
+    zoom_ = scale / whole;
+    centre_ = {middle(body.center().x() / w, width() / (scale * w)),
+               middle(body.center().y() / h, height() / (scale * h))};
+    staysFitted_ = true;
+}
+
+void StagePicture::resizeEvent(QResizeEvent*) {
+    if (staysFitted_ && session_.review()) fitBody();
 }
 
 std::map<QString, QPointF> StagePicture::marksHere() const {
@@ -279,11 +287,12 @@ QPointF StagePicture::snapped(const QPointF& clip, Qt::KeyboardModifiers keys) c
 }
 
 void StagePicture::zoomAt(const QPointF& at, double factor) {
+    staysFitted_ = false;
     const QPointF fixed = toClip(at);
     zoom_ = std::clamp(zoom_ * factor, 1.0, 12.0);
     const QPointF moved = toClip(at) - fixed;
     centre_ -= {moved.x() / session_.clip().width, moved.y() / session_.clip().height};
-    if (zoom_ == 1 && !covering_) centre_ = {0.5, 0.5};
+    if (zoom_ == 1) centre_ = {0.5, 0.5};
     update();
 }
 
@@ -330,6 +339,7 @@ void StagePicture::mouseMoveEvent(QMouseEvent* e) {
         offerSticker(toClip(e->position()));
         update();
     } else if (pan_ && zoom_ > 1) {
+        staysFitted_ = false;
         const QPointF moved = toClip(e->position()) - toClip(*pan_);
         centre_ -= {moved.x() / session_.clip().width, moved.y() / session_.clip().height};
         pan_ = e->position();

@@ -47,7 +47,7 @@ public:
     void snapSelected();
     void markInvisible();
     void resetZoom(); ///< the whole picture
-    void fitBody();   ///< fills the stage when the body still fits
+    void fitBody();   ///< as large as the body fits, at most until the stage is full
 
     /// Place of a point of the clip in this widget, for tests and pointers.
     QPointF toWidget(const QPointF& clip) const { return view().map(clip); }
@@ -61,6 +61,7 @@ signals:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
@@ -93,8 +94,8 @@ private:
     std::optional<QPointF> pan_;
     std::optional<QPointF> cursor_; // clip pixels, once the keyboard has been used for placing
     double zoom_ = 1;
-    bool covering_ = false, fitted_ = false;
-    QPointF centre_{0.5, 0.5}; // share of the clip in the widget's middle
+    bool fitted_ = false, staysFitted_ = false; ///< staysFitted_: until somebody looks elsewhere
+    QPointF centre_{0.5, 0.5};                  // share of the clip in the widget's middle
 };
 
 } // namespace deft::ui

@@ -21,6 +21,7 @@ public:
     QPointF at(const Point2& point) const { return look_.toView.map(qp(point)); }
     double px(double v) const { return v * look_.scale; }
     double clearTop() const { return look_.clearTop; }
+    double left() const { return p.hasClipping() ? p.clipBoundingRect().left() : 0; } ///< of what is drawn on
 
     void path(const QPainterPath& path, const QColor& colour, double width, Qt::PenStyle style = Qt::SolidLine) const {
         p.setBrush(Qt::NoBrush);
@@ -201,7 +202,7 @@ void drawMatLine(const Ink& ink, const Frame& f, bool label, double width) {
     const Point2 a(0, y - axes.matPoint.x() * dy / dx), b(width, y + (width - axes.matPoint.x()) * dy / dx);
     ink.line(ink.at(a), ink.at(b), kOnPicture, 1.0, Qt::CustomDashLine);
     if (label)
-        ink.text(QPointF(std::max(0.0, ink.at(a).x()) + ink.px(16), ink.at(a).y() + ink.px(14)),
+        ink.text(QPointF(std::max(ink.left(), ink.at(a).x()) + ink.px(16), ink.at(a).y() + ink.px(14)),
                  (stands ? QStringLiteral("level, roll ") : QStringLiteral("mat line, roll ")) +
                      reading(axes.rollDeg, "deg"),
                  Qt::AlignLeft, Size::Small, QFont::Medium);
