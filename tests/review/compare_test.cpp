@@ -99,8 +99,8 @@ private slots:
         QVERIFY(verdict({8.0, 8.4, 8.2}, {6.0, 6.3, 6.1}) == Verdict::Real);
         QVERIFY(verdict({3.0, 8.4, 5.0}, {6.3, 2.0, 4.0}) == Verdict::WithinReps);
         QVERIFY(!differences({of({3.0, 8.4, 5.0})}, {of({6.3, 2.0, 4.0})})[0].better);
-        QVERIFY(verdict({8.4}, {6.3, 2.0, 4.0}) == Verdict::Real); // of a single rep nothing is known but its band
-        QVERIFY(verdict({8.4, 8.4}, {6.3, 6.3}) == Verdict::Real);
+        QVERIFY(verdict({8.4, 3.0}, {6.3, 2.0, 4.0}) == Verdict::Real); // two reps tell too little of their scatter
+        QVERIFY(verdict({8.4, 8.4, 8.4}, {6.3, 6.3, 6.3}) == Verdict::Real);
         QVERIFY(verdict({6.0, 6.1, 6.2}, {6.3, 6.3, 6.4}) == Verdict::WithinBand);
     }
 

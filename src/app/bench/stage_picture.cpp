@@ -141,7 +141,8 @@ void StagePicture::fitBody() {
     const double w = session_.clip().width, h = session_.clip().height, whole = std::min(width() / w, height() / h),
                  filling = std::max(width() / w, height() / h);
     const QRectF body = bodyCrop(*session_.review(), double(width()) / std::max(1, height()), true);
-    const double scale = std::clamp(1.05 * height() / body.height(), whole, filling); // its margin may be cut a little
+    const double fits = height() / body.height(), cut = 1.05; // of its margin, where that fills the stage
+    const double scale = cut * fits > filling ? filling : std::max(whole, fits);
     const auto middle = [](double at, double shown) {
         return shown < 1 ? std::clamp(at, shown / 2, 1 - shown / 2) : 0.5; // nothing but the clip is shown
     };

@@ -57,6 +57,7 @@ private:
 };
 
 /// Endings of landmarks: of the side view, then of the two sides seen from the front or the rear.
+constexpr double kHeadOfTrunk = 0.6; // from the shoulder to the top of the head (common proportions, from memory)
 const std::string kSides[] = {"", "_l", "_r"};
 
 struct Frame {
@@ -274,21 +275,26 @@ void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment
 
 QRectF bodyCrop(const Review& r, double aspect, bool whole) {
     QRectF box;
-    const std::vector<std::string> names =
-        whole ? std::vector<std::string>{"ear", "shoulder", "hip", "knee", "ankle", "toe", "heel"}
-              : std::vector<std::string>{"shoulder", "hip", "knee", "asis"};
-    for (size_t n = 0; n < names.size() * std::size(kSides); ++n) {
-        const auto it = r.tracks.landmark.find(names[n / std::size(kSides)] + kSides[n % std::size(kSides)]);
-        if (it == r.tracks.landmark.end()) continue;
-        for (size_t i = 0; i < it->second.size(); i += 3) {
-            const TrackPoint& p = it->second[i];
-            if (!p.usable()) continue;
-            const QRectF dot(p.at.x() - 1, p.at.y() - 1, 2, 2);
-            box = box.isNull() ? dot : box.united(dot);
+    const auto take = [&](const Point2& at) {
+        const QRectF dot(at.x() - 1, at.y() - 1, 2, 2);
+        box = box.isNull() ? dot : box.united(dot);
+    };
+    const auto names = whole ? std::vector<std::string>{"ear", "shoulder", "hip", "knee", "ankle", "toe", "heel"}
+                             : std::vector<std::string>{"shoulder", "hip", "knee", "asis"};
+    const bool noHead = whole && !r.tracks.landmark.count("ear");
+    for (size_t i = 0; i < r.tracks.frames(); i += 3)
+        for (const std::string& side : kSides) {
+            const auto usable = [&](const std::string& name) {
+                const TrackPoint* p = r.tracks.find(name + side, i);
+                return p && p->usable() ? p : nullptr;
+            };
+            for (const std::string& name : names)
+                if (const TrackPoint* p = usable(name)) take(p->at);
+            const TrackPoint *shoulder = usable("shoulder"), *hip = usable("hip");
+            if (noHead && shoulder && hip) take(shoulder->at + kHeadOfTrunk * (shoulder->at - hip->at));
         }
-    }
     if (box.isNull()) box = QRectF(0, 0, r.clip.width, r.clip.height);
-    const double margin = (whole ? 0.14 : 0.08) * box.width(); // a head is longer than its ear mark
+    const double margin = std::max((whole ? 0.14 : 0.08) * box.width(), 0.05 * box.height()); // heads, feet
     box.adjust(-margin, -1.2 * margin, margin, margin);
     if (box.width() / box.height() < aspect) {
         const double w = box.height() * aspect;

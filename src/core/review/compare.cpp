@@ -29,7 +29,8 @@ std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std:
         if (std::isfinite(first.value) && std::isfinite(second->value)) {
             d.change = second->value - first.value;
             d.u95 = std::hypot(first.u95, second->u95);
-            if (const auto means = meanDifference(first.reps, second->reps)) d.ofReps = *means;
+            if (std::min(first.reps.size(), second->reps.size()) >= kRepsThatScatter)
+                if (const auto means = meanDifference(first.reps, second->reps)) d.ofReps = *means;
             d.verdict = !isRealChange(first.value, first.u95, second->value, second->u95)
                             ? Difference::Verdict::WithinBand
                         : d.ofReps && !d.ofReps->isReal() ? Difference::Verdict::WithinReps
