@@ -294,7 +294,7 @@ QRectF bodyCrop(const Review& r, double aspect, bool whole) {
             if (noHead && shoulder && hip) take(shoulder->at + kHeadOfTrunk * (shoulder->at - hip->at));
         }
     if (box.isNull()) box = QRectF(0, 0, r.clip.width, r.clip.height);
-    const double margin = std::max((whole ? 0.14 : 0.08) * box.width(), 0.05 * box.height()); // heads, feet
+    const double margin = std::max((whole ? 0.14 : 0.08) * box.width(), 0.07 * box.height()); // heads, feet
     box.adjust(-margin, -1.2 * margin, margin, margin);
     if (box.width() / box.height() < aspect) {
         const double w = box.height() * aspect;
