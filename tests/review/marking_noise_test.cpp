@@ -74,6 +74,24 @@ private slots:
         QCOMPARE(placedMark("hip", placed, none).error().code, Errc::Degenerate);
     }
 
+    /// From the front what counts is up and outward, on either side, however the camera is rolled.
+    void towardHeadAndOutward() {
+        const Vector2 up = Vector2(0.1, -1).normalized(), right(-up.y(), up.x()); // on the screen
+        const Point2 hips(300, 500);
+        const auto at = [&](double x, double y) -> Point2 { return hips + x * right + y * up; };
+        const std::map<std::string, Point2> truth = {{"hip_l", at(50, 0)},        {"hip_r", at(-50, 0)},
+                                                     {"shoulder_l", at(60, 200)}, {"shoulder_r", at(-60, 200)},
+                                                     {"knee_l", at(40, -150)},    {"knee_r", at(-40, -150)}};
+        for (const auto& [name, outward] : {std::pair{"knee_l", 1.0}, {"knee_r", -1.0}}) {
+            const auto mark = placedMark(name, truth.at(name) + 6 * outward * right + 2 * up, truth).value();
+            NEAR(mark.off.x(), 0.01, 1e-12);
+            NEAR(mark.off.y(), 0.03, 1e-12);
+        }
+        auto one = truth;
+        one.erase("shoulder_r");
+        QCOMPARE(placedMark("knee_l", hips, one).error().code, Errc::NotFound);
+    }
+
     void trunkOfAFrame() {
         MarkedFrame side{0, {{"shoulder", Point2(0, 0)}, {"hip", Point2(30, 40)}}};
         NEAR(trunkPx(side), 50, 1e-12);

@@ -46,7 +46,11 @@ private slots:
         for (int set = 0; !round.isOver() && set < 100; ++set) {
             QVERIFY(pictureIsMade());
             const auto& truth = round.picture()->truth;
-            if (round.placedHere().empty()) trunks += (truth.at("shoulder") - truth.at("hip")).norm(), ++pictures;
+            if (round.placedHere().empty()) {
+                MarkedFrame all{0, {}};
+                for (const auto& [name, at] : truth) all.points[name] = at;
+                trunks += trunkPx(all), ++pictures;
+            }
             const Point2 at = truth.at(round.asked()) + Vector2(scatter(random) + 6, scatter(random));
             QTest::mouseClick(&practice().picture(), Qt::LeftButton, {}, inWidget(at));
             if (set == 0) { // beside the picture nothing is marked
@@ -70,6 +74,10 @@ private slots:
         QTest::mouseClick(&practice().picture(), Qt::LeftButton, {}, {200, 200});
         QCOMPARE(round.placedHere(), placed);
         QCOMPARE(pictures, double(round.pictures()));
+        // All ways in which a body is marked: lying, on hands and knees, seen from the front.
+        QVERIFY(round.noise()->landmarks.count("crest") && round.noise()->landmarks.count("knee_l"));
+        QVERIFY(NoisePanel::habitWords("knee_l", {0.001, 0.03}, 0.005, 4).endsWith(QStringLiteral("outward")));
+        QVERIFY(NoisePanel::habitWords("knee", {0.001, 0.03}, 0.005, 4).endsWith(QStringLiteral("to the front")));
         QVERIFY2(round.noise()->marks >= 24, qPrintable(QString::number(round.noise()->marks)));
         // Six pixels to one side are a habit where the body lies one way, and no scatter there.
         const double sd = scatterPx / (trunks / pictures);

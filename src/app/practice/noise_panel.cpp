@@ -25,13 +25,15 @@ NoisePanel::NoisePanel(PracticeRound& round, QWidget* parent) : Panel(tr("How yo
     });
 }
 
-QString NoisePanel::habitWords(const Vector2& habit, double sd, int marks) {
+QString NoisePanel::habitWords(const std::string& landmark, const Vector2& habit, double sd, int marks) {
     // Less than twice its own uncertainty is no habit.
     if (!(std::isfinite(sd) && habit.norm() > 2 * sd / std::sqrt(marks))) return tr("none to speak of");
     const bool along = std::abs(habit.x()) >= std::abs(habit.y());
     const double most = along ? habit.x() : habit.y();
-    const QString where = along ? (most > 0 ? tr("toward the head") : tr("toward the feet"))
-                                : (most > 0 ? tr("to the front") : tr("to the back"));
+    const bool fromTheFront = !sideOf(landmark).empty();
+    const QString where = along          ? (most > 0 ? tr("toward the head") : tr("toward the feet"))
+                          : fromTheFront ? (most > 0 ? tr("outward") : tr("inward"))
+                                         : (most > 0 ? tr("to the front") : tr("to the back"));
     return tr("%1 %2").arg(share(std::abs(most)), where);
 }
 
@@ -81,7 +83,8 @@ double NoisePanel::paintTable(QPainter& p, const QRectF& body, const MarkingNois
     for (const auto& [name, own] : noise.landmarks) {
         QString words = QString::fromStdString(landmarkWords(name));
         words[0] = words[0].toUpper();
-        row(words, std::isfinite(own.sd) ? share(own.sd) : tr("–"), habitWords(own.habit, own.sd, own.marks), true);
+        row(words, std::isfinite(own.sd) ? share(own.sd) : tr("–"), habitWords(name, own.habit, own.sd, own.marks),
+            true);
         p.setPen(QPen(c.hairline, 1));
         p.drawLine(QPointF(body.left(), y), QPointF(body.right(), y));
     }

@@ -10,7 +10,7 @@ class NoisePanel : public Panel {
 public:
     explicit NoisePanel(PracticeRound& round, QWidget* parent = nullptr);
     /// "1.2 % toward the head", or that it is nothing to speak of. @param habit as PlacedMark::off
-    static QString habitWords(const Vector2& habit, double sd, int marks);
+    static QString habitWords(const std::string& landmark, const Vector2& habit, double sd, int marks);
     /// What the round says as a whole; empty before its end.
     QString sentence() const;
 

@@ -12,7 +12,9 @@ namespace {
 constexpr double kWhen[PracticeRound::kMoments] = {0.05, 0.75};
 
 /// An exercise in a scene's position.
-std::string exerciseIn(const std::string& position) { return position == "all-fours" ? "arm-leg-reach" : position; }
+std::string exerciseIn(const std::string& position) {
+    return position == "all-fours" ? "arm-leg-reach" : position == "standing" ? "one-leg-stand" : position;
+}
 
 Result<std::vector<PracticePicture>> picturesOf(const std::filesystem::path& file, const StopToken& stop) {
     const auto scene = figure::readScene(file);

@@ -1,5 +1,7 @@
 #include "review/marking_noise.h"
 
+#include "landmarks/names.h"
+
 #include <boost/math/distributions/chi_squared.hpp>
 #include <cmath>
 
@@ -7,15 +9,20 @@ namespace deft {
 
 Result<PlacedMark> placedMark(const std::string& landmark, const Point2& placed,
                               const std::map<std::string, Point2>& truth) {
-    for (const char* name : {"shoulder", "hip", "asis"})
-        if (!truth.count(name)) return fail(Errc::NotFound, std::string("the true place of ") + name + " is missing");
-    if (!truth.count(landmark)) return fail(Errc::NotFound, "the true place of " + landmark + " is missing");
-    const Vector2 trunk = truth.at("shoulder") - truth.at("hip");
+    const std::string side = sideOf(landmark);
+    const auto needed = side.empty() ? std::vector<std::string>{"shoulder", "hip", "asis", landmark}
+                                     : std::vector<std::string>{"shoulder_l", "shoulder_r", "hip_l", "hip_r", landmark};
+    for (const std::string& name : needed)
+        if (!truth.count(name)) return fail(Errc::NotFound, "the true place of " + name + " is missing");
+    const auto middle = [&](const std::string& name) -> Point2 {
+        return side.empty() ? truth.at(name) : 0.5 * (truth.at(name + "_l") + truth.at(name + "_r"));
+    };
+    const Vector2 trunk = middle("shoulder") - middle("hip");
     const double length = trunk.norm();
     if (!(length > 0)) return fail(Errc::Degenerate, "shoulder and hip are in one place");
     const Vector2 cranial = trunk / length;
-    Vector2 front(-cranial.y(), cranial.x());
-    if ((truth.at("asis") - truth.at("hip")).dot(front) < 0) front = -front;
+    Vector2 front(-cranial.y(), cranial.x()); // seen from the front: outward
+    if ((truth.at(side.empty() ? "asis" : "hip" + side) - middle("hip")).dot(front) < 0) front = -front;
     const Vector2 off = (placed - truth.at(landmark)) / length;
     return PlacedMark{landmark, {off.dot(cranial), off.dot(front)}};
 }

@@ -6,11 +6,13 @@ namespace deft {
 /// A mark set by a coach on a picture whose true points are known.
 struct PlacedMark {
     std::string landmark;
-    /// Placed less true, in trunk lengths (shoulder to hip): x toward the head, y toward the client's front.
+    /// Placed less true, in trunk lengths (shoulder to hip): x toward the head, y toward the client's front, of a
+    /// landmark with a side outward.
     Vector2 off = Vector2::Zero();
 };
 
-/// @param truth the true points of a side view: shoulder, hip, and asis, which tells where the front is
+/// @param truth the true points of a side view: shoulder, hip, and asis, which tells where the front is; or both
+/// shoulders and hips
 /// @errors NotFound when one of them is missing; Degenerate when shoulder and hip are one
 Result<PlacedMark> placedMark(const std::string& landmark, const Point2& placed,
                               const std::map<std::string, Point2>& truth);
