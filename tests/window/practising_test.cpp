@@ -2,6 +2,7 @@
 // of clips.
 #include "app/bench/bench_page.h"
 #include "app/bench/readings_panel.h"
+#include "app/practice/noise_panel.h"
 #include "app/practice/practice_page.h"
 #include "app/session/own_marking.h"
 #include "support/driven_window.h"
