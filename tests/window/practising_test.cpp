@@ -76,7 +76,7 @@ private slots:
         QCOMPARE(round.placedHere(), placed);
         QCOMPARE(pictures, double(round.pictures()));
         // All ways in which a body is marked: lying, on hands and knees, seen from the front.
-        QVERIFY(round.noise()->landmarks.count("crest") && round.noise()->landmarks.count("knee_l"));
+        QVERIFY(round.noise()->landmarks.count("crest") && round.noise()->landmarks.count("asis_l"));
         QVERIFY(NoisePanel::habitWords("knee_l", {0.001, 0.03}, 0.005, 4).endsWith(QStringLiteral("outward")));
         QVERIFY(NoisePanel::habitWords("knee", {0.001, 0.03}, 0.005, 4).endsWith(QStringLiteral("to the front")));
         QVERIFY2(round.noise()->marks >= 24, qPrintable(QString::number(round.noise()->marks)));
