@@ -192,6 +192,9 @@ private slots:
         QTest::newRow("a bare foot that shows another side")
             << QStringList{"ankle", "heel", "toe"} << QList<QPointF>{{200, 200}, {180, 330}, {420, 330}} << "toe"
             << QRect(365, 150, 195, 250) << false << 0.5;
+        QTest::newRow("a trunk of which little is left")
+            << QStringList{"shoulder", "hip", "rib"} << QList<QPointF>{{120, 240}, {520, 240}, {300, 240}} << "rib"
+            << QRect(190, 150, 135, 180) << false << 2.0;
         QTest::newRow("a pelvis that rolls") << QStringList{"hip_r", "hip_l", "asis_r", "asis_l"}
                                              << QList<QPointF>{{160, 300}, {440, 300}, {200, 180}, {400, 180}}
                                              << "asis_l" << QRect(370, 215, 100, 30) << false << 1.0;

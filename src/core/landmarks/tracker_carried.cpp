@@ -170,6 +170,8 @@ double LandmarkTracker::goesRound(const std::string& name, const Carried& carrie
             skin = {0.4, 60, 1.8};
         else if (part == BodyPart::Foot)
             skin = {0, 38, 1.2};
+        else if (part == BodyPart::Thigh)
+            skin = {0, 1.6, 1};
         else if (part == BodyPart::Trunk && name == s->plan().proximal)
             skin = {0, 45, 0.75};
     }
@@ -188,7 +190,7 @@ bool LandmarkTracker::isBacked(const Carried& carried) {
 /// against two segments it was a fold or a seam that had moved.
 bool LandmarkTracker::mayContradict(const std::string& name, const Carried& carried, const Anchor& anchor) const {
     if (const SegmentCloud* s = mainSegment(name); s && s->plan().part == BodyPart::Trunk)
-        if (name == s->plan().proximal || (!carried.atEnd && carried.agreeing < kHalfAgree)) return true;
+        if (name == s->plan().proximal || (!carried.atEnd && carried.agreeing <= kHalfAgree)) return true;
     return !anchor.failures && !isBacked(carried) && skinSlides(name);
 }
 

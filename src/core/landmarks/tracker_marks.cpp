@@ -42,12 +42,13 @@ constexpr double kFewPoints = 0.25; // for each point that a segment has less th
 constexpr int kManyPoints = 12;
 // Seen from the front limbs turn out of the picture: a patch on one of few points goes round with the skin.
 constexpr double kFewTurned = 0.4;
-constexpr double kEndOfLimb = 0.06;           // a frame, for 25 frames
-constexpr double kWeak = 2.5, kPatchLost = 5; // of a mark whose patch is seen: more, and it is told so
-constexpr double kLost = 9;                   // where segments carry a mark: more, and it is not told as weak
-constexpr double kFewAgree = 5;               // for the end of a limb whose points have all gone
-constexpr double kSceneSd = 0.5;              // a still mark on an edge, as precisely as it was set
-constexpr double kAnywhere = 0.12;            // an arm that is lost, of the picture's longer side
+constexpr double kEndOfLimb = 0.06;             // a frame, for 25 frames
+constexpr double kWeak = 2.5, kPatchLost = 5;   // of a mark whose patch is seen: more, and it is told so
+constexpr double kLost = 9;                     // where segments carry a mark: more, and it is not told as weak
+constexpr double kFewAgree = 5, kFewOfArm = 15; // for the end of a limb whose points have all gone
+constexpr double kFewOfTrunk = 28;              // for each part of its points, below half of them
+constexpr double kSceneSd = 0.5;                // a still mark on an edge, as precisely as it was set
+constexpr double kAnywhere = 0.12;              // an arm that is lost, of the picture's longer side
 // On cloth the parts of a band add up to more than errors turn out to be. Skin at the waist goes with trunk and thigh.
 constexpr double kCalibrated = 0.8, kCalibratedSeen = 0.5, kCalibratedWaist = 0.65;
 
@@ -178,6 +179,9 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     }
     const Carried carried = carriedBySegments(name);
     const bool hasSegment = carried.segments > 0;
+    const SegmentCloud* main = mainSegment(name);
+    const BodyPart part = main ? main->plan().part : BodyPart::Scene;
+    const bool onArm = part == BodyPart::UpperArm || part == BodyPart::Forearm;
     const Point2 before = p.at;
     const bool backed = isBacked(carried);
     const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried.at).norm() : 0;
@@ -209,7 +213,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         // A patch whose segment is gone may have stayed behind with what lies beside the body, unless the limb was
         // still anyway; and one that moves on alone has mostly slid along an outline, unless a body finder sees it
         // there.
-        if (!hasSegment && mainSegment(name)) {
+        if (!hasSegment && main) {
             if (sight.bySeed) {
                 a->provenAlone |= a->alone > 0 && (p.at - a->aloneFrom).norm() > kGoneAlong;
                 a->alone = 1, a->aloneFrom = p.at, a->wasStill = a->speed < kStill;
@@ -226,7 +230,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         p.sd = std::hypot(p.sd, goesRound(name, carried));
         p.state = lost ? PointState::Lost : p.sd > trusted * kWeak ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && mayContradict(name, carried, *a) &&
-               gap < (carried.atEnd ? kSkinSlides : kBackBends)) {
+               gap < (carried.atEnd && carried.agreeing > kHalfAgree ? kSkinSlides : kBackBends)) {
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder.
         p.at = sight.match.pose.centre;
         p.sd = std::hypot(patchSd(sight.match) + 0.5, (carried.atEnd ? kSkinOff : kBackOff) * gap);
@@ -238,16 +242,19 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
                std::max(0, kManyPoints - carried.points) * (kFewPoints + kFewTurned * std::min(1.0, 2 * carried.turn));
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
         if (carried.atEnd && !backed && a)
-            p.sd += kEndOfLimb * std::min(a->failures, 25) + kFewAgree * (1 - carried.agreeing);
+            p.sd += kEndOfLimb * std::min(a->failures, 25) + (onArm ? kFewOfArm : kFewAgree) * (1 - carried.agreeing);
+        // What is left of a trunk may well be a fold of the shirt, or the mat behind it.
+        if (carried.segments == 1 && part == BodyPart::Trunk)
+            p.sd += kFewOfTrunk * std::max(0.0, kHalfAgree - carried.agreeing);
         p.state = p.sd > kLost ? PointState::Lost : PointState::Weak;
     } else {
         p.sd = std::min(kAnywhere * std::max(image.cols, image.rows), std::max(p.sd, 1.0) * 1.15 + 0.5);
         p.state = PointState::Lost;
     }
-    const SegmentCloud* main = mainSegment(name);
-    const bool atWaist = main && main->plan().part == BodyPart::Pelvis;
     if (!sticker && p.state != PointState::Lost)
-        p.sd *= p.state == PointState::Weak ? kCalibrated : atWaist ? kCalibratedWaist : kCalibratedSeen;
+        p.sd *= p.state == PointState::Weak ? kCalibrated
+                : part == BodyPart::Pelvis  ? kCalibratedWaist
+                                            : kCalibratedSeen;
     if (!a) return;
     if (hasSegment || sticker) a->alone = 0, a->provenAlone = false;
     const Point2 &from = hasSegment ? a->carried : before, &to = hasSegment ? carried.at : p.at;
