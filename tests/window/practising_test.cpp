@@ -79,6 +79,7 @@ private slots:
         QVERIFY(round.noise()->landmarks.count("crest") && round.noise()->landmarks.count("asis_l"));
         QVERIFY(NoisePanel::habitWords("knee_l", {0.001, 0.03}, 0.005, 4).endsWith(QStringLiteral("outward")));
         QVERIFY(NoisePanel::habitWords("knee", {0.001, 0.03}, 0.005, 4).endsWith(QStringLiteral("to the front")));
+        QCOMPARE(NoisePanel::habitWords("knee", {0.001, 0.03}, 0.005, 2), QStringLiteral("none to speak of"));
         QVERIFY2(round.noise()->marks >= 24, qPrintable(QString::number(round.noise()->marks)));
         // Six pixels to one side are a habit where the body lies one way, and no scatter there.
         const double sd = scatterPx / (trunks / pictures);

@@ -12,7 +12,7 @@
 namespace deft::ui {
 namespace {
 
-constexpr int kRow = 28;
+constexpr int kRow = 28, kMarksOfHabit = 4;
 QString share(double trunks) { return QStringLiteral("%1\u00a0%").arg(QString::number(100 * trunks, 'f', 1)); }
 
 } // namespace
@@ -26,8 +26,8 @@ NoisePanel::NoisePanel(PracticeRound& round, QWidget* parent) : Panel(tr("How yo
 }
 
 QString NoisePanel::habitWords(const std::string& landmark, const Vector2& habit, double sd, int marks) {
-    // Less than twice its own uncertainty is no habit.
-    if (!(std::isfinite(sd) && habit.norm() > 2 * sd / std::sqrt(marks))) return tr("none to speak of");
+    // Less than twice its own uncertainty is no habit, and of few marks neither is known.
+    if (marks < kMarksOfHabit || !(habit.norm() > 2 * sd / std::sqrt(marks))) return tr("none to speak of");
     const bool along = std::abs(habit.x()) >= std::abs(habit.y());
     const double most = along ? habit.x() : habit.y();
     const bool fromTheFront = !sideOf(landmark).empty();
