@@ -16,10 +16,9 @@ constexpr int kManyOfTrunk = 24;     // a trunk of fewer points may be an arm th
 // Of the way from hip to hip: how far a hip's skin lies beside its joint. Joints are some 18 cm apart, the hips some 32
 // (common proportions of adults, from memory).
 constexpr double kBesideJoint = 0.22;
-constexpr double kBacked_px = 3;   // between two segments that agree
-constexpr double kHalfAgree = 0.5; // of a trunk's points
-constexpr double kFarApart = 20;   // px
-constexpr double kBackTurns = 5;   // px a rad
+constexpr double kBacked_px = 3; // between two segments that agree
+constexpr double kFarApart = 20; // px
+constexpr double kBackTurns = 5; // px a rad
 // A patch on cloth whose segment has turned at all (rad): px for each point that it has less than many.
 constexpr double kFewSeen = 0.1, kTurned = 0.005;
 constexpr int kManySeen = 24;
@@ -89,8 +88,8 @@ double LandmarkTracker::astray(const SegmentCloud& s, const std::string& name) c
     return others > 0 ? kLowBack * kUntoldTurn * (shoulder->second - layout.at(name)).norm() : 0;
 }
 
-/// What a trunk cannot tell, px: the shoulder's skin goes along with an arm that is raised, also where the arm is lost,
-/// and what lies between its ends goes along with skin that bends.
+/// What a trunk cannot tell, px: whether the shoulder's skin has gone along with an arm that is lost; and how far what
+/// lies between its ends has gone along with skin that bends.
 double LandmarkTracker::untoldBy(const SegmentCloud& s, const std::string& name) const {
     if (s.plan().part != BodyPart::Trunk || name == s.plan().distal) return 0;
     if (name != s.plan().proximal) return kBackTurns * std::abs(s.pose().angleRad);

@@ -182,6 +182,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     const SegmentCloud* main = mainSegment(name);
     const BodyPart part = main ? main->plan().part : BodyPart::Scene;
     const bool onArm = part == BodyPart::UpperArm || part == BodyPart::Forearm;
+    const bool poorTrunk = part == BodyPart::Trunk && carried.agreeing <= kHalfAgree;
     const Point2 before = p.at;
     const bool backed = isBacked(carried);
     const double gap = hasSegment && sight.good ? (sight.match.pose.centre - carried.at).norm() : 0;
@@ -230,7 +231,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         p.sd = std::hypot(p.sd, goesRound(name, carried));
         p.state = lost ? PointState::Lost : p.sd > trusted * kWeak ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && mayContradict(name, carried, *a) &&
-               gap < (carried.atEnd && carried.agreeing > kHalfAgree ? kSkinSlides : kBackBends)) {
+               gap < (carried.atEnd && !poorTrunk ? kSkinSlides : kBackBends)) {
         // The mark is plainly there, but its segment has moved on: skin slides over bone, most at the shoulder.
         p.at = sight.match.pose.centre;
         p.sd = std::hypot(patchSd(sight.match) + 0.5, (carried.atEnd ? kSkinOff : kBackOff) * gap);
