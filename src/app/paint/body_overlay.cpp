@@ -56,8 +56,8 @@ private:
     const BodyLook& look_;
 };
 
-/// Endings of landmarks: of the side view, then of the two sides seen from the front or the rear.
 constexpr double kHeadOfTrunk = 0.6; // from the shoulder to the top of the head (common proportions, from memory)
+/// Endings of landmarks: of the side view, then of the two sides seen from the front or the rear.
 const std::string kSides[] = {"", "_l", "_r"};
 
 struct Frame {

@@ -184,9 +184,9 @@ bool LandmarkTracker::isBacked(const Carried& carried) {
     return carried.segments > 1 && carried.disagreement < kBacked_px;
 }
 
-/// Whether a patch may lie apart from where its segments carry the mark. In made clips it was right at shoulders in
-/// nearly all such frames, even against trunk and arm together, and at a back of which few points were left; elsewhere
-/// against two segments it was a fold or a seam that had moved.
+/// Whether a patch may lie apart from where its segments carry the mark. In made clips it was nearer at shoulders in
+/// four of five such frames, even against trunk and arm together, and at a back of which few points were left;
+/// elsewhere against two segments it was a fold or a seam that had moved.
 bool LandmarkTracker::mayContradict(const std::string& name, const Carried& carried, const Anchor& anchor) const {
     if (const SegmentCloud* s = mainSegment(name); s && s->plan().part == BodyPart::Trunk)
         if (name == s->plan().proximal || (!carried.atEnd && carried.agreeing <= kHalfAgree)) return true;

@@ -182,6 +182,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     const SegmentCloud* main = mainSegment(name);
     const BodyPart part = main ? main->plan().part : BodyPart::Scene;
     const bool onArm = part == BodyPart::UpperArm || part == BodyPart::Forearm;
+    const double fewTurned = kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
     const bool poorTrunk = part == BodyPart::Trunk && carried.agreeing <= kHalfAgree;
     const Point2 before = p.at;
     const bool backed = isBacked(carried);
@@ -226,8 +227,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         }
         const double trusted = hasSegment ? 1 : kCalibrated; // a patch alone is given up sooner
         const bool lost = p.sd > trusted * kPatchLost;
-        if (carried.segments == 1 && !sideOf(name).empty())
-            p.sd += kFewTurned * std::max(0, kManyPoints - carried.points) * std::min(1.0, 2 * carried.turn);
+        if (carried.segments == 1 && !sideOf(name).empty()) p.sd += fewTurned;
         p.sd = std::hypot(p.sd, goesRound(name, carried));
         p.state = lost ? PointState::Lost : p.sd > trusted * kWeak ? PointState::Weak : PointState::Seen;
     } else if (sight.distinct && sight.match.correlation > kSure && mayContradict(name, carried, *a) &&
@@ -240,7 +240,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
     } else if (hasSegment) {
         p.at = carried.at;
         p.sd = kCarried * carried.sd + 1 + carried.untold + carried.rolled +
-               std::max(0, kManyPoints - carried.points) * (kFewPoints + kFewTurned * std::min(1.0, 2 * carried.turn));
+               kFewPoints * std::max(0, kManyPoints - carried.points) + fewTurned;
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
         if (carried.atEnd && !backed && a)
             p.sd += kEndOfLimb * std::min(a->failures, 25) + (onArm ? kFewOfArm : kFewAgree) * (1 - carried.agreeing);

@@ -1,9 +1,21 @@
 #include "review/compare.h"
 
+#include "stats/two_samples.h"
+
 #include <algorithm>
 #include <cmath>
 
 namespace deft {
+namespace {
+
+/// False also where too little is known of it.
+bool repsDifferAsMuch(const std::vector<double>& a, const std::vector<double>& b) {
+    if (std::min(a.size(), b.size()) < kRepsThatScatter) return false;
+    const auto means = meanDifference(a, b);
+    return means && !means->isReal();
+}
+
+} // namespace
 
 bool isRealChange(double before, double beforeU95, double after, double afterU95) {
     return std::abs(after - before) > std::hypot(beforeU95, afterU95); // false for gaps
@@ -25,16 +37,14 @@ std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std:
             return row.measure == first.measure && row.stat == first.stat;
         });
         if (second == b.end()) continue;
-        Difference d{first, *second, kGap, kGap, {}, Difference::Verdict::CannotTell, {}};
+        Difference d{first, *second, kGap, kGap, Difference::Verdict::CannotTell, {}};
         if (std::isfinite(first.value) && std::isfinite(second->value)) {
             d.change = second->value - first.value;
             d.u95 = std::hypot(first.u95, second->u95);
-            if (std::min(first.reps.size(), second->reps.size()) >= kRepsThatScatter)
-                if (const auto means = meanDifference(first.reps, second->reps)) d.ofReps = *means;
             d.verdict = !isRealChange(first.value, first.u95, second->value, second->u95)
                             ? Difference::Verdict::WithinBand
-                        : d.ofReps && !d.ofReps->isReal() ? Difference::Verdict::WithinReps
-                                                          : Difference::Verdict::Real;
+                        : repsDifferAsMuch(first.reps, second->reps) ? Difference::Verdict::WithinReps
+                                                                     : Difference::Verdict::Real;
         }
         if (d.verdict == Difference::Verdict::Real) d.better = isBetter(first, first.value, second->value);
         out.push_back(std::move(d));

@@ -1,6 +1,5 @@
 #pragma once
 #include "review/readings.h"
-#include "stats/two_samples.h"
 
 namespace deft {
 
@@ -12,15 +11,14 @@ bool isRealChange(double before, double beforeU95, double after, double afterU95
 /// tolerance. Nothing where both lie within its tolerance, or neither way is better.
 std::optional<bool> isBetter(const ReadingRow& row, double before, double after);
 
-/// Reps on either side from which their scatter is worth something: two would have to differ by tens of times it
+/// Reps on either side from which their scatter is worth something: with two, means must differ by several times it
 /// (chosen here).
 constexpr size_t kRepsThatScatter = 3;
 
 /// One reading taken twice.
 struct Difference {
     ReadingRow a, b;
-    double change = kGap, u95 = kGap;     ///< b - a and its 95 % half-width; gap when one of them is not known
-    std::optional<MeanDifference> ofReps; ///< of the means over reps, where they are enough
+    double change = kGap, u95 = kGap; ///< b - a and its 95 % half-width; gap when one of them is not known
     /// Real: outside the band, and more than the reps of a side scatter. WithinReps: outside the band, but no more.
     enum class Verdict { Real, WithinReps, WithinBand, CannotTell } verdict = Verdict::CannotTell;
     /// Is b better? Nothing when the change is not real or neither way is better.
