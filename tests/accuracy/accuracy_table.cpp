@@ -15,6 +15,7 @@ namespace {
 /// Pooled over clips, apart with and without stickers.
 struct Pool {
     std::map<std::string, Errors> byMeasure[2];
+    std::map<std::string, Errors> whereSeen; ///< without stickers, see onSeenMarks()
     std::map<PointState, Errors> byState[2];
     std::map<std::string, Errors> byEvent[2];
     std::map<std::string, Errors> bones; ///< without stickers
@@ -168,6 +169,18 @@ MarkErrors markErrors(Pool& pool, const Review& seen, const Review& truth, bool 
     return marks;
 }
 
+/// Errors of a measure in frames in which no mark that it uses is weak.
+Errors onSeenMarks(const Review& seen, const Review& truth, const Measure& measure) {
+    Review plain = seen;
+    Series* s = plain.series.find(measure.id);
+    for (const std::string& name : measure.landmarks) {
+        const auto points = seen.tracks.landmark.find(name);
+        for (size_t i = 0; s && points != seen.tracks.landmark.end() && i < s->value.size(); ++i)
+            if (points->second[i].state == PointState::Weak) s->value[i] = kGap;
+    }
+    return errorsOf(plain, truth, measure.id);
+}
+
 /// Measures one clip twice, tells its own figures and adds them to the pool. False: it could not be filmed.
 bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes, const std::filesystem::path& folder) {
     const auto clip = folder / (c.clip + ".mp4");
@@ -188,6 +201,7 @@ bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes,
         const Errors e = errorsOf(seen, truth, s.id);
         if (e.asked == 0) continue;
         pool.byMeasure[stickers][s.id].add(e);
+        if (m && !stickers) pool.whereSeen[s.id].add(onSeenMarks(seen, truth, *m));
         if (s.unit == "deg") angles.add(e);
         std::printf("  %-18s %-3s RMS %7s  p95 %7s  bias %7s  in %6s  measured %6s\n", s.id.c_str(), s.unit.c_str(),
                     number(e.rms(), 3).c_str(), number(e.p95(), 3).c_str(), number(e.bias(), 3).c_str(),
@@ -235,10 +249,11 @@ std::string tablesOf(const Pool& pool) {
         states += " | " + percent(double(pool.wrong[k]) / double(std::max<size_t>(1, pool.seen[k]))) + " %";
     states += " |\n";
     std::string measures = "| measure | with stickers: RMS, 95th percentile, bias, inside the band | without | "
-                           "measured, without |\n|---|---|---|---|\n";
+                           "measured, without | without, no mark of it weak | that is |\n|---|---|---|---|---|---|\n";
     for (const auto& [id, e] : pool.byMeasure[0])
         measures += "| " + measureName(id) + " (" + unitSign(measureUnit(id)) + ") | " +
-                    cell(of(pool.byMeasure[1], id), 2) + " | " + cell(e, 2) + " | " + percent(e.measured()) + " % |\n";
+                    cell(of(pool.byMeasure[1], id), 2) + " | " + cell(e, 2) + " | " + percent(e.measured()) + " % | " +
+                    cell(of(pool.whereSeen, id), 2) + " | " + percent(of(pool.whereSeen, id).measured()) + " % |\n";
     std::string events =
         "| time of an event (ms) | with stickers: number; RMS, 95th percentile, bias, inside the band | "
         "without |\n|---|---|---|\n";

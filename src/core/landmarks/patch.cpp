@@ -8,6 +8,10 @@
 namespace deft {
 namespace {
 
+// A quarter of the pixels leads near the place; all of them tell it. The last step back then, and steps left for that.
+constexpr double kNear_px = 0.4;
+constexpr int kStepsWithAll = 2;
+
 // What follows runs hundreds of times a frame: one walk over a patch each, in plain loops that the compiler can turn
 // into instructions for several pixels at once (-fopenmp-simd).
 
@@ -171,22 +175,24 @@ std::optional<Patch> Patch::take(const cv::Mat& image, const Point2& centre, dou
 
 std::optional<PatchMatch> Patch::alignRoughly(const cv::Mat& image, PatchPose start, AlignOptions o) const {
     o.steps = (o.steps + 1) / 2, o.stopPx = 0.5;
-    return align(*fewPixels_, image, start, o);
+    return align(*fewPixels_, *fewPixels_, image, start, o);
 }
 
-std::optional<PatchMatch> Patch::align(const Pixels& p, const cv::Mat& image, PatchPose start,
-                                       const AlignOptions& o) const {
-    const Eigen::Index n = p.grey.size();
+std::optional<PatchMatch> Patch::align(const Pixels& atFirst, const Pixels& atLast, const cv::Mat& image,
+                                       PatchPose start, const AlignOptions& o) const {
     PatchMatch match;
     PatchPose& pose = match.pose = start;
     const bool turns = o.anglePriorRad > 0, scales = o.scalePrior > 0;
     if (!turns) pose.angleRad = o.predictedAngleRad;
     if (!scales) pose.scale = o.predictedScale;
-    Eigen::ArrayXf values(n); // what is seen, then how far it is off
+    const Pixels* pixels = &atFirst;
+    Eigen::ArrayXf values(atLast.grey.size()); // what is seen, then how far it is off
     double variance = 4;
     Eigen::Matrix4d hessian = Eigen::Matrix4d::Identity();
 
     for (int step = 0; step < o.steps; ++step) {
+        const Pixels& p = *pixels;
+        const Eigen::Index n = p.grey.size();
         const auto c = float(pose.scale * std::cos(pose.angleRad)), s = float(pose.scale * std::sin(pose.angleRad));
         const auto cx = float(pose.centre.x()), cy = float(pose.centre.y()), reach = float(radius_ * pose.scale);
         if (!inside(image, cx - reach, cy - reach) || !inside(image, cx + reach, cy + reach)) return std::nullopt;
@@ -229,7 +235,12 @@ std::optional<PatchMatch> Patch::align(const Pixels& p, const cv::Mat& image, Pa
             Vector2(double(c) * turned.x() - double(s) * turned.y(), double(s) * turned.x() + double(c) * turned.y());
         pose.angleRad -= d[2];
         pose.scale = std::clamp(pose.scale / grow, 0.6, 1.6);
-        if (d.head<2>().norm() < o.stopPx && std::abs(d[2]) * radius_ < 2 * o.stopPx) break;
+        const double way = d.head<2>().norm();
+        if (pixels != &atLast) {
+            if (way < kNear_px || step + 1 + kStepsWithAll >= o.steps) pixels = &atLast;
+        } else if (way < o.stopPx && std::abs(d[2]) * radius_ < 2 * o.stopPx) {
+            break;
+        }
     }
     const Eigen::Matrix4d inverse = hessian.inverse();
     match.sdPx = std::sqrt(variance * std::max(inverse(0, 0), inverse(1, 1)));

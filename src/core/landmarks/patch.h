@@ -38,7 +38,7 @@ public:
 
     /// @return nothing when it leaves the picture or has too little texture
     std::optional<PatchMatch> align(const cv::Mat& image, PatchPose start, const AlignOptions& options) const {
-        return align(*pixels_, image, start, options);
+        return align(*fewPixels_, *pixels_, image, start, options);
     }
     /// The same with a quarter of its pixels and half as many steps, to within a pixel: where it is worth to align it.
     std::optional<PatchMatch> alignRoughly(const cv::Mat& image, PatchPose start, AlignOptions options) const;
@@ -65,7 +65,8 @@ private:
         /// Weighted mean of one value for each pixel.
         template <class Values> float mean(const Values& values) const { return (weight * values).sum() / total; }
     };
-    std::optional<PatchMatch> align(const Pixels& pixels, const cv::Mat& image, PatchPose start,
+    /// With `atFirst` until near the place, from then on with `atLast`.
+    std::optional<PatchMatch> align(const Pixels& atFirst, const Pixels& atLast, const cv::Mat& image, PatchPose start,
                                     const AlignOptions& options) const;
 
     double radius_ = 0, texture_ = 0;

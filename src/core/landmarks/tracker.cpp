@@ -14,18 +14,29 @@ constexpr double kMaxSpeed = 300;    // px a second at which a jump is no longer
 constexpr double kGoesOn_px = 1.5;   // between a match and where optical flow leads
 constexpr double kSeedReach_px = 24; // of a body finder's joint around its mark
 constexpr int kLookAgain = 15;       // frames between two searches for a lost mark
-constexpr int kLevels = 3;
-const cv::Size kWindow{15, 15};
+// Optical flow only tells where to look, so it is worked out in pictures of half the size.
+constexpr int kLevels = 2;
+const cv::Size kWindow{11, 11};
+
+std::vector<cv::Mat> flowPyramid(const cv::Mat& image) {
+    cv::Mat half;
+    cv::pyrDown(image, half);
+    std::vector<cv::Mat> pyramid;
+    cv::buildOpticalFlowPyramid(half, pyramid, kWindow, kLevels);
+    return pyramid;
+}
 
 /// Pyramidal Lucas-Kanade flow of points from one picture to the next.
 std::pair<std::vector<cv::Point2f>, std::vector<uchar>>
-flow(const std::vector<cv::Mat>& from, const std::vector<cv::Mat>& to, const std::vector<cv::Point2f>& points) {
+flow(const std::vector<cv::Mat>& from, const std::vector<cv::Mat>& to, std::vector<cv::Point2f> points) {
+    for (cv::Point2f& p : points) p *= 0.5F;
     std::vector<cv::Point2f> after;
     std::vector<uchar> found;
     std::vector<float> error;
     if (!points.empty())
         cv::calcOpticalFlowPyrLK(from, to, points, after, found, error, kWindow, kLevels,
                                  {cv::TermCriteria::COUNT | cv::TermCriteria::EPS, 12, 0.03});
+    for (cv::Point2f& p : after) p *= 2;
     return {std::move(after), std::move(found)};
 }
 
@@ -104,7 +115,7 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
         a->carried = now_[name].at;
         anchors_.emplace(name, std::move(*a));
     }
-    cv::buildOpticalFlowPyramid(image, pyramid_, kWindow, kLevels);
+    pyramid_ = flowPyramid(image);
 }
 
 LandmarkTracker LandmarkTracker::asleep() const {
@@ -113,9 +124,7 @@ LandmarkTracker LandmarkTracker::asleep() const {
     return copy;
 }
 
-void LandmarkTracker::wake(const cv::Mat& image) {
-    cv::buildOpticalFlowPyramid(smooth(image), pyramid_, kWindow, kLevels);
-}
+void LandmarkTracker::wake(const cv::Mat& image) { pyramid_ = flowPyramid(smooth(image)); }
 
 /// Trunk and pelvis meet at the hip and turn much alike; limbs only share their joints, and two joints tell how a limb
 /// lies.
@@ -200,8 +209,7 @@ void LandmarkTracker::stepSegments(const cv::Mat& image, const std::vector<cv::M
 
 void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<std::string, Point2>& seeds) {
     const cv::Mat image = smooth(raw);
-    std::vector<cv::Mat> pyramid;
-    cv::buildOpticalFlowPyramid(image, pyramid, kWindow, kLevels);
+    std::vector<cv::Mat> pyramid = flowPyramid(image);
 
     for (SegmentCloud& s : segments_) s.predict(seconds);
 
