@@ -40,6 +40,26 @@ private slots:
                  lean["lean_deg"][i], 1e-9);
     }
 
+    /// A rolled camera turns every line by as much, so a floor line undoes it; one that looks up or down makes lines in
+    /// front of it flatter, like a turn about a level axis.
+    void rollAndPitchOfALine() {
+        const Table t = readTable(reference("06_geometry/roll_pitch_projection.csv"));
+        int rolls = 0, pitches = 0;
+        for (size_t i = 0; i < t.rows; ++i) {
+            const double turn = t["turn_deg"][i], real = t["phi_deg"][i], seen = t["phi_seen_deg"][i];
+            if (t.words.at("turn")[i] == "roll") {
+                const double floor = slopeDeg({0, 0}, kLong * toward(turn)).value();
+                NEAR(slopeDeg({0, 0}, kLong * toward(seen)).value() - floor, real, 1e-9);
+                ++rolls;
+            } else {
+                const Point2 undone = seenSquare(kLong * toward(seen), turn, {0, 0}, {1, 0}, {});
+                NEAR(slopeDeg({0, 0}, undone).value(), real, 1e-9);
+                ++pitches;
+            }
+        }
+        QVERIFY(rolls > 10 && pitches > 10);
+    }
+
     /// The knee in the middle, thigh and shank as the reference draws them: the inner angle comes back.
     void yawOfAJoint() {
         const Table t = readTable(reference("06_geometry/yaw_projection_joint.csv"));

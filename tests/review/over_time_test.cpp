@@ -26,15 +26,20 @@ class OverTimeTest : public QObject {
     }
 
 private slots:
-    /// scipy and statsmodels on the same numbers (tests/reference/04_trend, "known_sigma_1.0").
+    /// scipy on the same numbers (tests/reference/04_trend): Theil's and Sen's line, and the farther of its limits.
     void slopeOnTheReference() {
         const Json all = referenceJson("04_trend/trend_series.json");
-        const Json& e = all.at("weekly_improving");
-        const OverTime o = over(e.at("y").get<std::vector<double>>(), kU95);
-        NEAR(o.perWeek, e.at("known_sigma_1.0").at("slope").get<double>(), 1e-9);
-        NEAR(o.perWeek - o.perWeekU95, e.at("known_sigma_1.0").at("slope_ci95")[0].get<double>(), 1e-9);
+        const Json &e = all.at("weekly_improving"), &sen = e.at("theil_sen");
+        const auto y = e.at("y").get<std::vector<double>>();
+        const OverTime o = over(y, kU95);
+        NEAR(o.perWeek, sen.at("slope").get<double>(), 1e-9);
+        NEAR(o.perWeek - o.perWeekU95, sen.at("lo95").get<double>(), 1e-9);
         QVERIFY(o.verdict == OverTime::Verdict::Trend);
         QCOMPARE(o.better, std::optional(true)); // it bends less
+        // Bands so wide that the scatter is nothing beside them: the slope's half-width comes from them (statsmodels).
+        const Json& known = e.at("known_sigma_1.0");
+        const double half = known.at("slope_ci95")[1].get<double>() - known.at("slope").get<double>();
+        NEAR(over(y, 5 * kU95).perWeekU95, 5 * half, 1e-9);
     }
 
     void verdicts_data() {
@@ -48,6 +53,7 @@ private slots:
         QTest::newRow("they scatter more than their bands") << Values{14, 4, 12, 5, 9, 6} << 0.5 << 1;
         QTest::newRow("one odd visit at the end") << Values{8, 8.1, 7.9, 8, 8.05, 3} << 1.0 << 1;
         QTest::newRow("steadily, over six") << Values{8, 7.4, 7.1, 6.4, 5.9, 5.1} << 1.0 << 2;
+        QTest::newRow("steadily, but for one odd visit") << Values{12, 11.3, 10.6, 9.9, 15, 8.5, 7.8, 7.1} << 1.0 << 2;
         QTest::newRow("one that was not measured") << Values{14, std::nan(""), 8} << 1.0 << 0;
     }
     void verdicts() {

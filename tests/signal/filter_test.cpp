@@ -36,6 +36,26 @@ private slots:
         }
     }
 
+    /// Butterworth's fourth order as two sections, whose poles lie 22.5 and 67.5 degrees off the real axis. scipy puts
+    /// the whole gain into the first.
+    void fourthOrder() {
+        const Table t = readTable(reference("01_filter/butter4_sos.csv"));
+        QCOMPARE(t.rows, size_t(4));
+        for (size_t i = 0; i < t.rows; i += 2) {
+            const double w = std::tan(std::numbers::pi * t["fc"][i] / t["fs"][i]);
+            double gain = 1;
+            for (const size_t k : {size_t(0), size_t(1)}) {
+                const double off = std::numbers::pi * (k == 0 ? 1 : 3) / 8;
+                const Biquad made = lowPassSection(w, 1 / (2 * std::cos(off)));
+                NEAR(made.a1, t["a1"][i + k], 1e-14);
+                NEAR(made.a2, t["a2"][i + k], 1e-14);
+                NEAR(made.b1 / made.b0, t["b1"][i + k] / t["b0"][i + k], 1e-14);
+                gain *= made.b0;
+            }
+            NEAR(gain, t["b0"][i] * t["b0"][i + 1], 1e-14);
+        }
+    }
+
     /// Gain of the filter's own coefficients after one and both passes (scipy.signal.freqz).
     void frequencyResponse() {
         const Table t = readTable(reference("01_filter/freq_response.csv"));

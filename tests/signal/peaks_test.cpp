@@ -99,24 +99,6 @@ private slots:
         }
     }
 
-    /// numpy.interp both ways, and a movement brought to 0 … 100 % of its time (02_signal_basics, 07_curves).
-    void readingBetweenSamples() {
-        const Table from = readTable(reference("02_signal_basics/derivative_irregular.csv"));
-        const Table even = readTable(reference("02_signal_basics/resample_irregular_to_30Hz.csv"));
-        const auto resampled = toEvenTimes(from["t"], from["x"], {0, from.rows}, 1 / 30.0);
-        QVERIFY(resampled.size() >= even.rows);
-        for (size_t i = 0; i < even.rows; ++i) NEAR(resampled[i], even["linear"][i], 1e-9);
-        const Table grid = readTable(reference("02_signal_basics/derivative_uniform_fs30.csv"));
-        const Table uneven = readTable(reference("02_signal_basics/interp_uniform_to_irregular.csv"));
-        for (size_t i = 0; i < uneven.rows; ++i)
-            NEAR(atEvenTime(grid["x"], uneven["tq"][i] * 30), uneven["linear"][i], 1e-9);
-        const Json curve = referenceJson("07_curves/curve_agreement.json");
-        const auto knee = curve["knee_person1"].get<std::vector<double>>();
-        for (size_t k = 0; k <= 100; ++k)
-            NEAR(atEvenTime(knee, 0.01 * double(k) * double(knee.size() - 1)),
-                 curve["time_normalise_to_101"]["out"][k].get<double>(), 1e-9);
-    }
-
     /// Knee angles of 39 made-up walkers: the peaks of the middle of three joined cycles (scipy.signal.find_peaks).
     void peaksOfWalking() {
         const Table all = readTable(reference("07_curves/synthetic_gait.csv"));

@@ -33,6 +33,24 @@ private slots:
              example_.at("tost_ind_margin2_unequal").at("p").get<double>(), 1e-9);
     }
 
+    /// Knee against hip of 39 made-up walkers at twenty points of their step: means and scatter as scipy tells them
+    /// (07_curves).
+    void pointsOfAStep() {
+        const Table all = readTable(reference("07_curves/synthetic_gait.csv"));
+        const Table mean = readTable(reference("07_curves/synthetic_gait_mean.csv"));
+        QCOMPARE(mean.rows, size_t(20));
+        for (size_t k = 0; k < mean.rows; ++k) {
+            std::vector<double> hip, knee;
+            for (size_t i = 0; i < all.rows; ++i)
+                if (all["point"][i] == mean["point"][k])
+                    hip.push_back(all["hip_deg"][i]), knee.push_back(all["knee_deg"][i]);
+            QCOMPARE(hip.size(), size_t(39));
+            const MeanDifference d = meanDifference(hip, knee).value();
+            NEAR(d.change, mean["knee_mean"][k] - mean["hip_mean"][k], 1e-9);
+            NEAR(d.se, std::hypot(mean["knee_sd"][k], mean["hip_sd"][k]) / std::sqrt(39.0), 1e-9);
+        }
+    }
+
     /// Of series without a difference one in twenty seems to differ, whatever their scatter and length.
     void falseDifferences() {
         std::mt19937 random(11);

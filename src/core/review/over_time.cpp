@@ -15,11 +15,15 @@ constexpr double kLeastShare = 0.5; // of the widest band (chosen here)
 void findTrend(OverTime& o, const std::vector<double>& value, const std::vector<double>& sd) {
     const auto line = straightLine(o.weeks, value, sd);
     if (!line) return; // all on one day
-    const double scatter = line->misfit / double(value.size() - 2);
-    o.perWeek = line->line.slope;
-    o.perWeekU95 = line->line.slopeU95 * std::sqrt(std::max(1.0, scatter));
-    o.atFirst = line->line.at0;
-    const bool ordered = value.size() < kOrderFrom || monotoneTrend(value).p < 0.05;
+    o.perWeek = line->line.slope, o.perWeekU95 = line->line.slopeU95, o.atFirst = line->line.at0;
+    bool ordered = true;
+    if (value.size() < kOrderFrom) {
+        o.perWeekU95 *= std::sqrt(std::max(1.0, line->misfit / double(value.size() - 2)));
+    } else if (const auto median = medianLine(o.weeks, value)) {
+        o.perWeek = median->line.slope, o.atFirst = median->line.at0;
+        o.perWeekU95 = std::max({o.perWeekU95, median->high95 - o.perWeek, o.perWeek - median->low95});
+        ordered = monotoneTrend(value).p < 0.05;
+    }
     if (std::abs(o.perWeek) <= o.perWeekU95 || !ordered) {
         o.verdict = OverTime::Verdict::NoTrend;
         return;

@@ -25,15 +25,16 @@ struct OverTime {
 };
 
 constexpr size_t kTrendFrom = 3; ///< visits; two are compared, not called a trend
-/// From as many visits on a trend must also show in their order alone (Mann and Kendall), so that one odd visit makes
-/// none; with fewer that test cannot say anything.
+/// From as many visits on the line is that of Theil and Sen, and a trend must also show in the visits' order alone
+/// (Mann and Kendall), so that one odd visit neither makes nor hides one; with fewer that test cannot say anything.
 constexpr size_t kOrderFrom = 5;
 constexpr size_t kUnlikeFrom = 5; ///< earlier visits whose scatter is worth something (chosen here)
 
-/// The line goes through the visits weighted by their bands, none of which counts for less than half of the widest.
-/// Where they scatter more than their bands explain, its band is wider by the square root of misfit over degrees of
-/// freedom (Birge, Phys Rev 40, 1932): the client's days differ, too. @param earlier any order; those without a value
-/// or a band are left out
+/// Up to four visits: the line goes through them weighted by their bands, none of which counts for less than half of
+/// the widest. Where they scatter more than their bands explain, its band is wider by the square root of misfit over
+/// degrees of freedom (Birge, Phys Rev 40, 1932): the client's days differ, too. From five on: the median of the slopes
+/// of all pairs, with the farther of its limits, and no narrower than the visits' own bands allow.
+/// @param earlier any order; those without a value or a band are left out
 OverTime overTime(const ReadingRow& now, const std::string& today, std::vector<Visit> earlier);
 
 } // namespace deft

@@ -2,9 +2,11 @@
 
 #include "base/units.h"
 #include "signal/resample.h"
+#include "signal/spline.h"
 
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 namespace deft {
 namespace {
@@ -25,12 +27,8 @@ std::vector<double> onePass(const Biquad& f, const std::vector<double>& x) {
 
 } // namespace
 
-Result<Biquad> dualPassButterworth(double cutoffHz, double sampleRateHz) {
-    if (!(cutoffHz > 0) || !(cutoffHz < sampleRateHz / 2))
-        return fail(Errc::OutOfRange, "a cutoff of " + std::to_string(cutoffHz) + " Hz is not between 0 and half of " +
-                                          std::to_string(sampleRateHz) + " Hz");
-    const double w = std::tan(kPi * cutoffHz / sampleRateHz) / kTwoPassFactor;
-    const double k = std::sqrt(2.0) * w, d = 1 + k + w * w;
+Biquad lowPassSection(double w, double q) {
+    const double k = w / q, d = 1 + k + w * w;
     Biquad f{};
     f.b0 = w * w / d;
     f.b1 = 2 * f.b0;
@@ -40,6 +38,13 @@ Result<Biquad> dualPassButterworth(double cutoffHz, double sampleRateHz) {
     f.z1 = f.b2 - f.a2; // steady state for a constant input of 1, whose output is 1
     f.z0 = f.b1 - f.a1 + f.z1;
     return f;
+}
+
+Result<Biquad> dualPassButterworth(double cutoffHz, double sampleRateHz) {
+    if (!(cutoffHz > 0) || !(cutoffHz < sampleRateHz / 2))
+        return fail(Errc::OutOfRange, "a cutoff of " + std::to_string(cutoffHz) + " Hz is not between 0 and half of " +
+                                          std::to_string(sampleRateHz) + " Hz");
+    return lowPassSection(std::tan(kPi * cutoffHz / sampleRateHz) / kTwoPassFactor, std::sqrt(0.5));
 }
 
 Result<std::vector<double>> filterBothWays(const Biquad& filter, const std::vector<double>& x) {
@@ -119,7 +124,10 @@ std::vector<double> smoothed(const std::vector<double>& time_s, const std::vecto
         if (!filter) continue;
         const auto y = filterBothWays(*filter, samples);
         if (!y) continue;
-        for (size_t i = run.begin; i < run.end; ++i) out[i] = atEvenTime(*y, (time_s[i] - time_s[run.begin]) * rate);
+        std::vector<double> evenly(y->size());
+        std::iota(evenly.begin(), evenly.end(), 0.0);
+        const NaturalSpline between(std::move(evenly), *y);
+        for (size_t i = run.begin; i < run.end; ++i) out[i] = between((time_s[i] - time_s[run.begin]) * rate);
     }
     return out;
 }

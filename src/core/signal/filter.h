@@ -13,6 +13,10 @@ struct Biquad {
     double z0, z1; ///< filter state after an endless input of 1
 };
 
+/// Low-pass by the bilinear transformation; a Butterworth filter of any even order is a chain of them.
+/// @param w tan(π fc/fs) of the cutoff @param q of the pair of poles: √½ alone is Butterworth's second order
+Biquad lowPassSection(double w, double q);
+
 /// Second-order Butterworth low-pass for two passes (forward and backward): −3 dB lies at `cutoffHz` after BOTH.
 /// The correction divides tan(π fc/fs) by (√2−1)^¼ = 0.8022 as in Winter, Biomechanics and Motor Control of Human
 /// Movement, 4th ed. 2009, ch. 3 (0.802 there); dividing the frequency in hertz over-corrects near the Nyquist

@@ -1,6 +1,7 @@
 #include "signal/resample.h"
 
 #include "base/units.h"
+#include "signal/spline.h"
 
 #include <algorithm>
 #include <cmath>
@@ -27,24 +28,15 @@ double medianStep(const std::vector<double>& time_s, const Run& run) {
 
 std::vector<double> toEvenTimes(const std::vector<double>& time_s, const std::vector<double>& x, const Run& run,
                                 double step) {
+    std::vector<double> times, values;
+    for (size_t i = run.begin; i < run.end; ++i)
+        if (times.empty() || time_s[i] > times.back()) // damaged clips show two frames at one time
+            times.push_back(time_s[i]), values.push_back(x[i]);
+    const NaturalSpline between(std::move(times), std::move(values));
     std::vector<double> out;
-    size_t k = run.begin;
-    const double last = time_s[run.end - 1] + 1e-9;
-    for (int i = 0; time_s[run.begin] + i * step <= last; ++i) {
-        const double t = time_s[run.begin] + i * step;
-        while (k + 2 < run.end && time_s[k + 1] < t) ++k;
-        const size_t next = std::min(k + 1, run.end - 1);
-        const double span = time_s[next] - time_s[k];
-        const double f = span > 0 ? std::clamp((t - time_s[k]) / span, 0.0, 1.0) : 0;
-        out.push_back(x[k] + f * (x[next] - x[k]));
-    }
+    const double first = time_s[run.begin], last = time_s[run.end - 1] + 1e-9;
+    for (int i = 0; first + i * step <= last; ++i) out.push_back(between(first + i * step));
     return out;
-}
-
-double atEvenTime(const std::vector<double>& x, double index) {
-    const double at = std::clamp(index, 0.0, double(x.size() - 1));
-    const size_t k = std::min(size_t(at), x.size() - 1), next = std::min(k + 1, x.size() - 1);
-    return x[k] + (at - double(k)) * (x[next] - x[k]);
 }
 
 std::vector<double> derivative(const std::vector<double>& t, const std::vector<double>& x) {

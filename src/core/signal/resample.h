@@ -16,12 +16,9 @@ std::vector<Run> runsWithoutGaps(const std::vector<double>& x);
 /// Median time between neighbours inside the run (s); 0 for fewer than two samples.
 double medianStep(const std::vector<double>& time_s, const Run& run);
 
-/// Linear interpolation onto times begin, begin + step, …, not past the last sample.
+/// The natural cubic spline at times begin, begin + step, …, not past the last sample.
 std::vector<double> toEvenTimes(const std::vector<double>& time_s, const std::vector<double>& x, const Run& run,
                                 double step);
-
-/// Linear reading at a fractional index, held at the ends.
-double atEvenTime(const std::vector<double>& x, double index);
 
 /// First derivative per second at uneven times: slope of the parabola through the neighbours, one-sided at the ends and
 /// beside gaps (second order inside, like numpy.gradient with coordinates).
