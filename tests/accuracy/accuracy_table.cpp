@@ -15,12 +15,12 @@ namespace {
 /// Pooled over clips, apart with and without stickers.
 struct Pool {
     std::map<std::string, Errors> byMeasure[2];
-    std::map<std::string, Errors> whereSeen; ///< without stickers, see onSeenMarks()
+    std::map<std::string, Errors> whereSeen; ///< without stickers, in frames in which no mark of theirs is weak
     std::map<PointState, Errors> byState[2];
     std::map<std::string, Errors> byEvent[2];
-    std::map<std::string, Errors> bones; ///< without stickers
+    std::map<std::string, Errors> bones, bonesWhereSeen; ///< without stickers
     size_t seen[2] = {}, wrong[2] = {};
-    int wrongFindings = 0, clearFindings = 0;
+    int wrongFindings = 0, clearFindings = 0, needlessDoubts = 0, doubts = 0;
     std::string clips; ///< rows of the first table
 };
 
@@ -107,13 +107,37 @@ std::pair<int, int> contradicted(const Review& seen, const Review& truth) {
     return {wrong, clear};
 }
 
+/// Findings that "cannot be told" though the true points are farther from the limit than 1.5 half-widths, of all that
+/// cannot be told.
+std::pair<int, int> doubted(const Review& seen, const Review& truth) {
+    int all = 0, needless = 0;
+    for (const Fault& f : seen.findings.faults) {
+        const Series* s = truth.series.find(f.measure);
+        if (f.certainty != Certainty::CannotTell || !s) continue;
+        const double real = s->value[size_t(seen.clip.frameAt(f.worst_s))];
+        ++all, needless += std::abs(real - f.limit) > 1.5 * f.u95;
+    }
+    return {needless, all};
+}
+
+/// The measure without the frames in which a mark that it uses is weak.
+Series onSeenMarks(const Review& seen, const Measure& measure) {
+    Series s = *seen.series.find(measure.id);
+    for (const std::string& name : measure.landmarks) {
+        const auto points = seen.tracks.landmark.find(name);
+        for (size_t i = 0; points != seen.tracks.landmark.end() && i < s.value.size(); ++i)
+            if (points->second[i].state == PointState::Weak) s.value[i] = kGap;
+    }
+    return s;
+}
+
 /// The turn of bones since the start, against that of the followed marks (degrees). Bones tell a joint without its
-/// side.
-Errors againstBones(const Review& seen, const Table& truth, const std::string& measure) {
+/// side. @param shown the measure in the frames that count
+Errors againstBones(const Review& seen, const Table& truth, const std::string& measure, const Series& shown) {
     Errors e;
     const Series* s = seen.series.find(measure);
     const auto column = truth.column.find("bone_" + measure);
-    if (!s || column == truth.column.end()) return e;
+    if (column == truth.column.end()) return e;
     std::vector<double> start;
     const bool joint = measure.ends_with("_angle");
     const auto told = [&](size_t i) { return std::isfinite(s->value[i]) && !(joint && column->second[i] > 160); };
@@ -122,7 +146,7 @@ Errors againstBones(const Review& seen, const Table& truth, const std::string& m
     if (start.empty()) return e;
     std::sort(start.begin(), start.end());
     for (size_t i = 0; i < s->value.size(); ++i)
-        if (told(i)) {
+        if (told(i) && std::isfinite(shown.value[i])) {
             const double off = s->value[i] - column->second[i] - start[start.size() / 2];
             e.add(off, std::abs(off) <= s->u95[i]);
         }
@@ -169,18 +193,6 @@ MarkErrors markErrors(Pool& pool, const Review& seen, const Review& truth, bool 
     return marks;
 }
 
-/// Errors of a measure in frames in which no mark that it uses is weak.
-Errors onSeenMarks(const Review& seen, const Review& truth, const Measure& measure) {
-    Review plain = seen;
-    Series* s = plain.series.find(measure.id);
-    for (const std::string& name : measure.landmarks) {
-        const auto points = seen.tracks.landmark.find(name);
-        for (size_t i = 0; s && points != seen.tracks.landmark.end() && i < s->value.size(); ++i)
-            if (points->second[i].state == PointState::Weak) s->value[i] = kGap;
-    }
-    return errorsOf(plain, truth, measure.id);
-}
-
 /// Measures one clip twice, tells its own figures and adds them to the pool. False: it could not be filmed.
 bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes, const std::filesystem::path& folder) {
     const auto clip = folder / (c.clip + ".mp4");
@@ -201,7 +213,7 @@ bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes,
         const Errors e = errorsOf(seen, truth, s.id);
         if (e.asked == 0) continue;
         pool.byMeasure[stickers][s.id].add(e);
-        if (m && !stickers) pool.whereSeen[s.id].add(onSeenMarks(seen, truth, *m));
+        if (m && !stickers) pool.whereSeen[s.id].add(errorsOf(onSeenMarks(seen, *m), s));
         if (s.unit == "deg") angles.add(e);
         std::printf("  %-18s %-3s RMS %7s  p95 %7s  bias %7s  in %6s  measured %6s\n", s.id.c_str(), s.unit.c_str(),
                     number(e.rms(), 3).c_str(), number(e.p95(), 3).c_str(), number(e.bias(), 3).c_str(),
@@ -209,12 +221,17 @@ bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes,
     }
     const auto [w, all] = contradicted(seen, truth);
     pool.wrongFindings += w, pool.clearFindings += all;
+    const auto [needless, doubts] = doubted(seen, truth);
+    pool.needlessDoubts += needless, pool.doubts += doubts;
     const Table table = readTable(std::filesystem::path(clip).replace_extension(".truth.csv").string());
     if (!stickers)
         for (const char* m : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle"}) {
-            const Errors e = againstBones(seen, table, m);
+            const Series* shown = seen.series.find(m);
+            if (!shown) continue;
+            const Errors e = againstBones(seen, table, m, *shown);
             if (e.off.empty()) continue;
             pool.bones[m].add(e);
+            pool.bonesWhereSeen[m].add(againstBones(seen, table, m, onSeenMarks(seen, *findMeasure(m))));
             std::printf("  bones %-16s RMS %s\n", m, number(e.rms(), 2).c_str());
         }
     const auto events = eventErrors(seen, truth);
@@ -263,14 +280,20 @@ std::string tablesOf(const Pool& pool) {
                   std::to_string(e.off.size()) + "; " + cell(e, 0, 1000) + " |\n";
     }
     std::string threeD =
-        "| against the bones, plain clothes, change since the start | RMS, 95th percentile |\n|---|---|\n";
-    for (const auto& [id, e] : pool.bones)
-        threeD += "| " + measureName(id) + " | " + number(e.rms(), 2) + "°, " + number(e.p95(), 2) + "° |\n";
+        "| against the bones, plain clothes, change since the start | RMS, 95th percentile | no mark of it weak "
+        "|\n|---|---|---|\n";
+    for (const auto& [id, e] : pool.bones) {
+        const Errors& where = of(pool.bonesWhereSeen, id);
+        threeD += "| " + measureName(id) + " | " + number(e.rms(), 2) + "°, " + number(e.p95(), 2) + "° | " +
+                  number(where.rms(), 2) + "°, " + number(where.p95(), 2) + "° |\n";
+    }
     return "| clip | marks, RMS | wrong as seen | angles, RMS | inside the band | measured | times of reps / holds / "
            "breaks |\n|---|---|---|---|---|---|---|\n" +
            pool.clips + "\n" + states + "\n" + measures + "\n" + events + "\n" + threeD +
            "\nFindings called clear that the true points contradict: " + std::to_string(pool.wrongFindings) + " of " +
-           std::to_string(pool.clearFindings) + ".\n";
+           std::to_string(pool.clearFindings) +
+           ".\nFindings that cannot be told though the true points are more than 1.5 half-widths from the limit: " +
+           std::to_string(pool.needlessDoubts) + " of " + std::to_string(pool.doubts) + ".\n";
 }
 
 } // namespace

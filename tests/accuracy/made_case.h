@@ -79,19 +79,23 @@ struct Errors {
     double measured() const { return double(off.size()) / double(std::max<size_t>(1, asked)); }
 };
 
-inline Errors errorsOf(const Review& seen, const Review& truth, const std::string& measure) {
+inline Errors errorsOf(const Series& seen, const Series& truth) {
     Errors e;
-    const Series *s = seen.series.find(measure), *t = truth.series.find(measure);
-    for (size_t i = 0; s && t && i < s->value.size(); ++i) {
-        if (!std::isfinite(t->value[i])) continue;
-        if (!std::isfinite(s->value[i])) {
+    for (size_t i = 0; i < seen.value.size(); ++i) {
+        if (!std::isfinite(truth.value[i])) continue;
+        if (!std::isfinite(seen.value[i])) {
             e.missed();
             continue;
         }
-        const double off = s->unit == "deg" ? wrapDeg(s->value[i] - t->value[i]) : s->value[i] - t->value[i];
-        e.add(off, std::abs(off) <= s->u95[i]);
+        const double off = seen.value[i] - truth.value[i], shortest = seen.unit == "deg" ? wrapDeg(off) : off;
+        e.add(shortest, std::abs(shortest) <= seen.u95[i]);
     }
     return e;
+}
+
+inline Errors errorsOf(const Review& seen, const Review& truth, const std::string& measure) {
+    const Series *s = seen.series.find(measure), *t = truth.series.find(measure);
+    return s && t ? errorsOf(*s, *t) : Errors{};
 }
 
 /// Distances of a landmark from its true place while it is told to be in a state; inside the 95 % circle of its band
