@@ -107,7 +107,7 @@ private slots:
         for (const char* name : {"hip", "asis", "crest", "knee"}) {
             const double drift = (t.now().at(name).at - first.at(name).at).norm();
             QVERIFY2(drift < 0.15, (name + std::to_string(drift)).c_str());
-            NEAR((t.now().at(name).at - kClothMarks.at(name)).norm(), 0, 0.4);
+            NEAR((t.now().at(name).at - kClothMarks.at(name)).norm(), 0, 0.5);
         }
     }
 
@@ -131,6 +131,26 @@ private slots:
             QVERIFY2(p.usable() && off < 1, qPrintable(QStringLiteral("frame %1: %2 px off").arg(i).arg(off)));
         }
         NEAR((t.now().at("asis").at - asis).norm(), 0, 2.45 * t.now().at("asis").sd);
+    }
+
+    /// A bare arm that hangs before leggings is not followed by them when it swings off.
+    void bareArmBeforeLeggings() {
+        const cv::Mat leggings = cloth();
+        const auto picture = [&](double by) {
+            cv::Mat out = leggings.clone();
+            const cv::Point a(int(std::lround(320 + by / 3)), 60), b(int(std::lround(320 + by)), 330);
+            cv::line(out, a, b, 70, 15, cv::LINE_AA);
+            cv::circle(out, b, 12, 70, cv::FILLED, cv::LINE_AA);
+            return out;
+        };
+        LandmarkTracker t;
+        t.mark(picture(0), asMarks({{"shoulder", {320, 70}}, {"elbow", {320, 190}}, {"wrist", {320, 310}}}));
+        for (int i = 1; i <= 40; ++i) {
+            t.step(picture(1.5 * i), 1 / 30.0);
+            const TrackPoint& wrist = t.now().at("wrist");
+            const double off = (wrist.at - Point2(320 + 1.4 * i, 310)).norm();
+            QVERIFY2(!wrist.usable() || off < 6, qPrintable(QStringLiteral("frame %1: %2 px off").arg(i).arg(off)));
+        }
     }
 
     /// Who stands beside the camera has an arm before the trunk. As it swings away, what little the trunk is followed

@@ -10,6 +10,8 @@ namespace deft {
 namespace {
 
 constexpr double kPlainlyLess = 0.5; // of the spread of grey, for marks to be taken as those in a limb's middle
+constexpr double kOtherGrey = 4;     // times an arm's own spread of grey: more, and it is not the arm
+constexpr double kLeastSpread = 3;   // grey levels, of bare skin with the picture's noise
 
 const std::vector<SegmentPlan>& plans() {
     static const std::vector<SegmentPlan> p = {
@@ -96,6 +98,25 @@ void alongTrunk(cv::Mat& mask, const SegmentPlan& segment, const std::map<std::s
     capsule(mask, a + 0.22 * (b - a), a + 0.66 * (b - a), wide, 255);
 }
 
+/// An arm is bare or in one sleeve, and thin: what is much lighter or darker than its middle line lies behind it, and
+/// would be followed in its place when the arm moves off.
+void leaveOutWhatLiesBehind(cv::Mat& arm, const Point2& a, const Point2& b, double wide, const cv::Mat& image) {
+    cv::Mat middle = cv::Mat::zeros(arm.size(), CV_8UC1);
+    capsule(middle, a + 0.16 * (b - a), a + 0.84 * (b - a), 0.3 * wide, 255);
+    std::vector<uchar> grey;
+    for (int y = 0; y < image.rows; ++y)
+        for (int x = 0; x < image.cols; ++x)
+            if (middle.at<uchar>(y, x)) grey.push_back(image.at<uchar>(y, x));
+    if (grey.empty()) return;
+    const auto quantile = [&](double share) {
+        const auto at = grey.begin() + std::ptrdiff_t(share * double(grey.size() - 1));
+        std::nth_element(grey.begin(), at, grey.end());
+        return double(*at);
+    };
+    const double usual = quantile(0.5), spread = std::max(kLeastSpread, (quantile(0.84) - quantile(0.16)) / 2);
+    arm &= (image >= usual - kOtherGrey * spread) & (image <= usual + kOtherGrey * spread);
+}
+
 /// Seen from the front joints are marked on a limb's outline or in its middle: the limb is where the picture is most
 /// alike. The hip is always on the outline.
 void alongLimb(cv::Mat& mask, const SegmentPlan& segment, const std::map<std::string, Point2>& points,
@@ -110,7 +131,10 @@ void alongLimb(cv::Mat& mask, const SegmentPlan& segment, const std::map<std::st
         return std::pair{limb, spread[0]};
     };
     const auto onOutline = limbWith(wide, wide), inMiddle = limbWith(segment.part == BodyPart::Thigh ? wide : 0, 0);
-    mask |= inMiddle.second < kPlainlyLess * onOutline.second ? inMiddle.first : onOutline.first;
+    cv::Mat limb = inMiddle.second < kPlainlyLess * onOutline.second ? inMiddle.first : onOutline.first;
+    if (segment.part == BodyPart::UpperArm || segment.part == BodyPart::Forearm)
+        leaveOutWhatLiesBehind(limb, points.at(segment.proximal), points.at(segment.distal), wide, image);
+    mask |= limb;
 }
 
 } // namespace
