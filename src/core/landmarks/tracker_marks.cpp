@@ -148,10 +148,13 @@ LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const A
 /// What was taken for a sticker and keeps its place while every limb that it was taken on has gone away is the room's:
 /// an outline that crosses a post behind it, say.
 bool LandmarkTracker::isOfTheRoom(const std::string& name, const Point2& at) const {
+    const auto tells = [](const SegmentCloud& s) { return s.measured() && s.points() >= kManyPoints; };
+    // What lies beside the main one only tells of the joint from afar, and while that is covered it may be far off.
+    if (const SegmentCloud* main = mainSegment(name); !main || !tells(*main)) return false;
     bool left = false;
     for (const SegmentCloud& s : segments_) {
         const auto place = layout_.at(s.plan().name).find(name);
-        if (place == layout_.at(s.plan().name).end() || !s.measured() || s.points() < kManyPoints) continue;
+        if (place == layout_.at(s.plan().name).end() || !tells(s)) continue;
         const double way = (s.pose()(place->second) - place->second).norm();
         if (way < kGoneAway || (at - place->second).norm() > kStayed * way) return false;
         left = true;
