@@ -157,7 +157,8 @@ bool LandmarkTracker::skinSlides(const std::string& name) const {
 }
 
 /// How far a patch may have gone round with the skin of a limb that has turned, and its segment with it, px: arms roll
-/// about their own length, feet bend at the toes, shoulders slide over the blade, and few points tell little of it.
+/// about their own length, feet bend at the toes, shoulders slide over the blade, backs bend, and few points tell
+/// little of it.
 double LandmarkTracker::goesRound(const std::string& name, const Carried& carried) const {
     struct Skin {
         double least = 0, perRad = 0, most = 0; // px
@@ -173,6 +174,8 @@ double LandmarkTracker::goesRound(const std::string& name, const Carried& carrie
             skin = {0, 1.6, 1};
         else if (part == BodyPart::Trunk && name == s->plan().proximal)
             skin = {0, 45, 0.75};
+        else if (part == BodyPart::Trunk && name != s->plan().distal)
+            skin = {name.starts_with("rib") ? 0.4 : 0.7, 0, 0};
     }
     const double few = carried.segments > 0 ? kFewSeen * std::max(0, kManySeen - carried.points) : 0;
     return std::hypot(skin.least + std::min(skin.most, skin.perRad * carried.turn),
