@@ -12,6 +12,7 @@ namespace {
 constexpr double kStickerRadius = 0.028; // torso lengths: 27 mm across
 constexpr double kStickerSd = 0.3;       // px
 constexpr double kUnmatched = 2.2;       // cost of a landmark without a sticker, as a squared distance in bands
+constexpr double kPlainlyBest = 1.6;     // by so much any other choice must cost more (chosen on forty made clips)
 
 struct Wish {
     std::string name;
@@ -34,14 +35,25 @@ bool onFoot(std::string_view name) { return oneOf(name, {"ankle", "heel", "toe"}
 /// Points at the side of the body: from the front their stickers are turned away, and what is seen there is another's.
 bool turnedAway(std::string_view name) { return !sideOf(name).empty() && oneOf(name, {"hip", "crest"}); }
 
-/// Tries every way to give each wish one of its stickers or none.
+/// Tries every way to give each wish one of its stickers or none, and keeps for every choice what the best way with it
+/// costs: another choice that costs little more may as well be the right one.
 class Matching {
 public:
     Matching(const std::vector<Wish>& wishes, const std::vector<Sticker>& stickers, double shiftSd)
-        : wishes_(wishes), stickers_(stickers), shiftSd_(shiftSd), now_(wishes.size(), -1), used_(stickers.size()) {
+        : wishes_(wishes), stickers_(stickers), shiftSd_(shiftSd), now_(wishes.size(), -1), used_(stickers.size()),
+          leastWith_(wishes.size()) {
         tryFrom(0);
     }
-    const std::vector<int>& best() const { return best_; }
+    /// The wish on its sticker; nothing when it has none. Where another choice is nearly as good the mark keeps the
+    /// band of the proposal: the sticker may be somebody else's.
+    std::optional<ProposedMark> markOf(size_t i) const {
+        if (best_[i] < 0) return std::nullopt;
+        const Sticker& mine = stickers_[size_t(best_[i])];
+        const bool plain = std::all_of(leastWith_[i].begin(), leastWith_[i].end(), [&](const auto& choice) {
+            return choice.first == best_[i] || choice.second > least_ + kPlainlyBest;
+        });
+        return ProposedMark{mine.centre, plain ? kStickerSd : wishes_[i].mark->sd, mine.score, MarkSource::Sticker};
+    }
 
 private:
     double cost() const {
@@ -61,7 +73,12 @@ private:
     }
     void tryFrom(size_t i) {
         if (i == wishes_.size()) {
-            if (const double c = cost(); best_.empty() || c < least_) least_ = c, best_ = now_;
+            const double c = cost();
+            if (best_.empty() || c < least_) least_ = c, best_ = now_;
+            for (size_t k = 0; k < now_.size(); ++k) {
+                const auto [known, first] = leastWith_[k].try_emplace(now_[k], c);
+                if (!first) known->second = std::min(known->second, c);
+            }
             return;
         }
         for (const size_t s : wishes_[i].near) {
@@ -79,6 +96,7 @@ private:
     double shiftSd_, least_ = 0;
     std::vector<int> now_, best_;
     std::vector<bool> used_;
+    std::vector<std::map<int, double>> leastWith_; ///< of each wish, by sticker; −1 = none
 };
 
 } // namespace
@@ -117,9 +135,7 @@ void snapToStickers(std::map<std::string, ProposedMark>& marks, const cv::Mat& g
     for (const auto& [group, members] : groups) {
         const Matching matching(members, stickers, 0.08 * torsoPx);
         for (size_t i = 0; i < members.size(); ++i)
-            if (const int s = matching.best()[i]; s >= 0)
-                marks[members[i].name] = {stickers[size_t(s)].centre, kStickerSd, stickers[size_t(s)].score,
-                                          MarkSource::Sticker};
+            if (const auto mark = matching.markOf(i)) marks[members[i].name] = *mark;
     }
 }
 
