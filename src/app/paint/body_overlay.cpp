@@ -182,6 +182,13 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         // Beside the tip, on the side where the body is not.
         QPointF at = tip(value, reach * 1.12) + QPointF(ink.px(rightward ? 22 : -22), -ink.px(6));
         at.setY(std::max(at.y(), ink.clearTop()));
+        // Clear of the scale and its names, which lean as the trunk does.
+        for (double d = low - 2; d <= std::max(high, value) + 2; ++d) {
+            const QPointF end = tip(d, reach * 1.2);
+            if (end.y() < at.y() - ink.px(18) || end.y() > at.y() + ink.px(52)) continue;
+            const double clear = end.x() + ink.px(rightward ? 14 : -14);
+            at.setX(rightward ? std::max(at.x(), clear) : std::min(at.x(), clear));
+        }
         const Qt::Alignment side = rightward ? Qt::AlignLeft : Qt::AlignRight;
         ink.text(at, reading(value, "deg") + QStringLiteral("  ± ") + band(u95), side, Size::Large);
         QString words = QString::fromStdString(measureName(measure));
