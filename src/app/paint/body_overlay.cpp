@@ -182,11 +182,11 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         // Beside the tip, on the side where the body is not.
         QPointF at = tip(value, reach * 1.12) + QPointF(ink.px(rightward ? 22 : -22), -ink.px(6));
         at.setY(std::max(at.y(), ink.clearTop()));
-        // Clear of the scale and its names, which lean as the trunk does.
+        // Clear of the scale, which leans as the trunk does.
         for (double d = low - 2; d <= std::max(high, value) + 2; ++d) {
-            const QPointF end = tip(d, reach * 1.2);
-            if (end.y() < at.y() - ink.px(18) || end.y() > at.y() + ink.px(52)) continue;
-            const double clear = end.x() + ink.px(rightward ? 14 : -14);
+            const QPointF end = tip(d, reach * 1.09);
+            if (end.y() < at.y() - ink.px(18) || end.y() > at.y() + ink.px(46)) continue;
+            const double clear = end.x() + ink.px(rightward ? 6 : -6);
             at.setX(rightward ? std::max(at.x(), clear) : std::min(at.x(), clear));
         }
         const Qt::Alignment side = rightward ? Qt::AlignLeft : Qt::AlignRight;
