@@ -8,7 +8,8 @@
 namespace deft {
 namespace {
 
-// A quarter of the pixels leads near the place; all of them tell it. The last step back then, and steps left for that.
+// A quarter of the pixels leads near the place, until a step is shorter than this or so many are left; then all of
+// them.
 constexpr double kNear_px = 0.4;
 constexpr int kStepsWithAll = 2;
 

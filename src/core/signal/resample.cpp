@@ -7,6 +7,13 @@
 #include <cmath>
 
 namespace deft {
+namespace {
+
+// Of the usual step: frames that are nearer to each other are one. Between two at almost the same time a spline would
+// overshoot, and damaged clips show two at one.
+constexpr double kOneFrame = 0.25;
+
+} // namespace
 
 std::vector<Run> runsWithoutGaps(const std::vector<double>& x) {
     std::vector<Run> runs;
@@ -30,7 +37,7 @@ std::vector<double> toEvenTimes(const std::vector<double>& time_s, const std::ve
                                 double step) {
     std::vector<double> times, values;
     for (size_t i = run.begin; i < run.end; ++i)
-        if (times.empty() || time_s[i] > times.back()) // damaged clips show two frames at one time
+        if (times.empty() || time_s[i] - times.back() > kOneFrame * step)
             times.push_back(time_s[i]), values.push_back(x[i]);
     const NaturalSpline between(std::move(times), std::move(values));
     std::vector<double> out;
