@@ -4,6 +4,7 @@
 #include "app/bench/mat_tool.h"
 #include "app/bench/readings_panel.h"
 #include "app/exercises/exercises_page.h"
+#include "landmarks/names.h"
 #include "review/neutral.h"
 #include "support/driven_window.h"
 #include "support/numbered_clip.h"
@@ -271,6 +272,37 @@ private slots:
         QVERIFY(QTest::qWaitFor([&] { return !source.frame(359).isNull(); }, 20000));
         QCOMPARE(numberOf(greyOf(source.frame(359))), 359);
         QVERIFY(std::count(came.begin(), came.end(), 199) == 0);
+    }
+
+    /// The stage shows the body as large as it fits through the whole clip, in a window of any shape, until somebody
+    /// has zoomed: then it stays as it was left.
+    void stageFitsTheBody() {
+        const auto scale = [&] { return QLineF(stage().toWidget({0, 0}), stage().toWidget({100, 0})).length() / 100; };
+        const auto whole = [&] {
+            return std::min(double(stage().width()) / session().clip().width,
+                            double(stage().height()) / session().clip().height);
+        };
+        const auto bodyIsInside = [&] {
+            for (const auto& [name, points] : session().review()->tracks.landmark)
+                for (const TrackPoint& p : points)
+                    if (!isSceneLandmark(name) && p.usable() && !stage().rect().contains(at(p.at.x(), p.at.y())))
+                        return false;
+            return true;
+        };
+        const QSize usual = window_->size();
+        stage().fitBody();
+        for (const QSize& size : {QSize(1280, 800), QSize(1700, 800), QSize(1280, 1000)}) {
+            window_->resize(size);
+            QTest::qWait(50);
+            QVERIFY2(bodyIsInside(), qPrintable(QStringLiteral("%1 × %2").arg(size.width()).arg(size.height())));
+            QVERIFY(scale() > 1.03 * whole());
+        }
+        stage().resetZoom();
+        NEAR(scale(), whole(), 1e-9);
+        window_->resize(usual);
+        QTest::qWait(50);
+        NEAR(scale(), whole(), 1e-9);
+        stage().fitBody();
     }
 
     void neutralFrame() {
