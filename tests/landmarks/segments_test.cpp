@@ -133,6 +133,26 @@ private slots:
         NEAR((t.now().at("asis").at - asis).norm(), 0, 2.45 * t.now().at("asis").sd);
     }
 
+    /// Who stands has a hand before the thigh: neither pelvis nor thigh take points there.
+    void handBeforeTheThigh() {
+        const std::map<std::string, Point2> places = {{"shoulder", {300, 60}}, {"hip", {300, 250}},
+                                                      {"asis", {330, 225}},    {"knee", {300, 430}},
+                                                      {"elbow", {295, 160}},   {"wrist", {305, 250}}};
+        std::vector<std::string> names;
+        for (const auto& [name, at] : places) names.push_back(name);
+        const cv::Mat image = cloth();
+        int asked = 0;
+        for (const SegmentPlan& plan : segmentsFor(names)) {
+            if (plan.part != BodyPart::Pelvis && plan.part != BodyPart::Thigh) continue;
+            const cv::Mat mask = segmentMask(plan, places, image);
+            for (const cv::Point hand : {cv::Point(305, 250), cv::Point(310, 290)})
+                QCOMPARE(int(mask.at<uchar>(hand)), 0);
+            if (plan.part == BodyPart::Thigh) QVERIFY(mask.at<uchar>(cv::Point(300, 370)) > 0);
+            ++asked;
+        }
+        QCOMPARE(asked, 2);
+    }
+
     /// A bare arm that hangs before leggings is not followed by them when it swings off.
     void bareArmBeforeLeggings() {
         const cv::Mat leggings = cloth();

@@ -10,6 +10,7 @@ namespace deft {
 namespace {
 
 constexpr double kPlainlyLess = 0.5; // of the spread of grey, for marks to be taken as those in a limb's middle
+constexpr double kHand = 0.7;        // of the forearm's length, beyond the wrist
 constexpr double kOtherGrey = 4;     // times an arm's own spread of grey: more, and it is not the arm
 constexpr double kLeastSpread = 3;   // grey levels, of bare skin with the picture's noise
 
@@ -190,10 +191,10 @@ cv::Mat segmentMask(const SegmentPlan& segment, const std::map<std::string, Poin
                 if (isPelvis ? towardKnee > -6 : towardKnee < 6) mask.at<uchar>(y, x) = 0;
             }
     }
-    if (isTrunk || isPelvis) {
+    if (isTrunk || isPelvis || isThigh) {
         const Point2 *elbow = at(points, "elbow" + side), *wrist = at(points, "wrist" + side);
         if (shoulder && elbow) capsule(mask, *shoulder, *elbow, 0.10 * trunk, 0);
-        if (elbow && wrist) capsule(mask, *elbow, *wrist, 0.09 * trunk, 0);
+        if (elbow && wrist) capsule(mask, *elbow, *wrist + kHand * (*wrist - *elbow), 0.09 * trunk, 0);
     }
     return mask;
 }
