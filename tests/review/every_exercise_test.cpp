@@ -1,6 +1,7 @@
 // Every exercise file that ships, from its own drawing: the drawn movement is read without a fault, each drawn fault is
 // found and nothing that does not follow from it, and a mirrored picture reads the same. That proves that marks,
 // measures, signs and tolerances of a file fit each other.
+#include "review/readings.h"
 #include "support/drawn_body.h"
 #include "support/table.h"
 
@@ -36,6 +37,18 @@ class EveryExerciseTest : public QObject {
         return out;
     }
 private slots:
+    /// Angles between limbs are sizes, told without a plus; what goes two ways has one.
+    void signsOfReadings() {
+        const auto r = drawnReview(loadExercise("arm-leg-reach").value(), {});
+        QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
+        std::map<std::string, bool> sign;
+        for (const ReadingRow& row : readingRows(*r)) {
+            if (row.stat == "worst") sign[row.measure] = row.sign;
+        }
+        QVERIFY(sign.count("elbow_angle") && !sign["elbow_angle"]);
+        QVERIFY(sign["tilt"]);
+    }
+
     void cleanMovement_data() { files(); }
     void cleanMovement() {
         QFETCH(QString, id);

@@ -14,7 +14,8 @@ namespace {
 ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limit& limit, bool onTheWay) {
     ReadingRow row;
     row.name = measureName(limit.measure), row.measure = limit.measure, row.stat = "worst", row.unit = limit.unit,
-    row.low = limit.low, row.high = limit.high, row.sign = true;
+    row.low = limit.low, row.high = limit.high;
+    row.sign = !(limit.low && *limit.low > 0); // an angle between limbs is a size, the others go two ways
     const Series* s = r.series.find(limit.measure);
     const Tolerance t{limit.measure, limit.low, limit.high, true, true};
     double worst = -1e300, mildest = 1e300;
