@@ -155,6 +155,9 @@ Errors againstBones(const Review& seen, const Table& truth, const std::string& m
 
 std::string percent(double share) { return number(100 * share, share > 0.9995 || share == 0 ? 0 : 1); }
 
+/// Of all that was asked for; "–" when nothing was.
+std::string measuredCell(const Errors& e) { return e.asked == 0 ? "–" : percent(e.measured()) + " %"; }
+
 std::string cell(const Errors& e, int decimals, double times = 1) {
     if (e.off.empty()) return "–";
     return number(times * e.rms(), decimals) + ", " + number(times * e.p95(), decimals) + ", " +
@@ -269,8 +272,8 @@ std::string tablesOf(const Pool& pool) {
                            "measured, without | without, no mark of it weak | that is |\n|---|---|---|---|---|---|\n";
     for (const auto& [id, e] : pool.byMeasure[0])
         measures += "| " + measureName(id) + " (" + unitSign(measureUnit(id)) + ") | " +
-                    cell(of(pool.byMeasure[1], id), 2) + " | " + cell(e, 2) + " | " + percent(e.measured()) + " % | " +
-                    cell(of(pool.whereSeen, id), 2) + " | " + percent(of(pool.whereSeen, id).measured()) + " % |\n";
+                    cell(of(pool.byMeasure[1], id), 2) + " | " + cell(e, 2) + " | " + measuredCell(e) + " | " +
+                    cell(of(pool.whereSeen, id), 2) + " | " + measuredCell(of(pool.whereSeen, id)) + " |\n";
     std::string events =
         "| time of an event (ms) | with stickers: number; RMS, 95th percentile, bias, inside the band | "
         "without |\n|---|---|---|\n";

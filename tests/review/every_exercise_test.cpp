@@ -37,7 +37,7 @@ class EveryExerciseTest : public QObject {
         return out;
     }
 private slots:
-    /// Angles between limbs are sizes, told without a plus; what goes two ways has one.
+    /// What is above nought as long as all is well is told without a plus; what goes two ways has one.
     void signsOfReadings() {
         const auto r = drawnReview(loadExercise("arm-leg-reach").value(), {});
         QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());

@@ -167,8 +167,9 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         ink.p.setBrush(fan);
         ink.p.drawPath(wedge(value - u95, value + u95, reach));
     }
+    const int firstTick = int(std::floor(low)) - 2, lastTick = int(std::ceil(std::max(high, value))) + 2;
     if (!small) {
-        for (int d = int(std::floor(low)) - 2; d <= int(std::ceil(std::max(high, value))) + 2; ++d)
+        for (int d = firstTick; d <= lastTick; ++d)
             ink.line(tip(d, reach * 1.02), tip(d, reach * (d % 5 == 0 ? 1.09 : 1.05)), kOnPicture, 0.8);
         // Name the limits, and neutral when its name would not run into them.
         for (const double d : {low, high})
@@ -183,7 +184,7 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         QPointF at = tip(value, reach * 1.12) + QPointF(ink.px(rightward ? 22 : -22), -ink.px(6));
         at.setY(std::max(at.y(), ink.clearTop()));
         // Clear of the scale, which leans as the trunk does.
-        for (double d = low - 2; d <= std::max(high, value) + 2; ++d) {
+        for (int d = firstTick; d <= lastTick; ++d) {
             const QPointF end = tip(d, reach * 1.09);
             if (end.y() < at.y() - ink.px(18) || end.y() > at.y() + ink.px(46)) continue;
             const double clear = end.x() + ink.px(rightward ? 6 : -6);

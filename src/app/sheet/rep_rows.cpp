@@ -13,12 +13,6 @@ std::string anchorOf(const Exercise& e) { return e.anchor() ? e.anchor()->limit.
 
 QString seconds(double s) { return reading(s, "s", 1, false); }
 
-/// Without a plus where the tolerance lies above nought: an angle between limbs.
-QString ofMeasure(const Review& r, const std::string& measure, double value) {
-    const auto limit = limitOf(r, measure);
-    return reading(value, measureUnit(measure), 1, !(limit && limit->low && *limit->low > 0));
-}
-
 /// Where the anchor is at a moment.
 RepCell anchorCell(const Review& r, double time_s, const std::string& anchor) {
     RepCell c(r.clip.frameAt(std::max(0.0, time_s)), anchor);
@@ -29,7 +23,7 @@ RepCell anchorCell(const Review& r, double time_s, const std::string& anchor) {
         c.number = QObject::tr("cannot tell");
         return c;
     }
-    c.number = ofMeasure(r, anchor, value);
+    c.number = reading(value, limit->unit, 1, toldWithSign(*limit));
     // Certain only when the limit lies outside the band, as for every finding.
     const double excess = limit->excess(value);
     c.edge = std::abs(excess) <= s->u95[size_t(c.frame)] ? Edge::CannotTell : excess > 0 ? Edge::Out : Edge::In;
@@ -105,10 +99,12 @@ RepCell worstCell(const Review& r, const Rep& rep) {
         c.number = QObject::tr("cannot tell");
         return c;
     }
-    c.number = ofMeasure(r, w.measure, w.value);
+    const std::string unit = measureUnit(w.measure);
+    const auto limit = limitOf(r, w.measure);
+    c.number = reading(w.value, unit, 1, !limit || toldWithSign(*limit));
     c.edge = !w.out() ? Edge::In : std::abs(w.value - w.limit) > w.u95 ? Edge::Out : Edge::CannotTell;
     if (w.out())
-        c.under = QObject::tr("out by %1").arg(reading(std::abs(w.value - w.limit), measureUnit(w.measure), 1, false));
+        c.under = QObject::tr("out by %1").arg(reading(std::abs(w.value - w.limit), unit, 1, false));
     else
         c.beside = QObject::tr("in");
     if (w.out() && c.edge == Edge::CannotTell) c.under = QObject::tr("cannot tell");

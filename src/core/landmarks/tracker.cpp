@@ -26,7 +26,7 @@ std::vector<cv::Mat> flowPyramid(const cv::Mat& image) {
     return pyramid;
 }
 
-/// Pyramidal Lucas-Kanade flow of points, in whole pixels, from one picture to the next.
+/// Pyramidal Lucas-Kanade flow of points of one picture into the next, both given by their flowPyramid().
 std::pair<std::vector<cv::Point2f>, std::vector<uchar>>
 flow(const std::vector<cv::Mat>& from, const std::vector<cv::Mat>& to, std::vector<cv::Point2f> points) {
     for (cv::Point2f& p : points) p *= 0.5F;

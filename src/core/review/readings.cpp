@@ -14,8 +14,7 @@ namespace {
 ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limit& limit, bool onTheWay) {
     ReadingRow row;
     row.name = measureName(limit.measure), row.measure = limit.measure, row.stat = "worst", row.unit = limit.unit,
-    row.low = limit.low, row.high = limit.high;
-    row.sign = !(limit.low && *limit.low > 0); // an angle between limbs is a size, the others go two ways
+    row.low = limit.low, row.high = limit.high, row.sign = toldWithSign(limit);
     const Series* s = r.series.find(limit.measure);
     const Tolerance t{limit.measure, limit.low, limit.high, true, true};
     double worst = -1e300, mildest = 1e300;
@@ -104,6 +103,8 @@ ReadingRow ofLead(const Review& r, const std::vector<Rep>& reps) {
 }
 
 } // namespace
+
+bool toldWithSign(const Limit& limit) { return !limit.low || *limit.low <= 0; }
 
 std::optional<Limit> limitOf(const Review& r, const std::string& measure) {
     std::optional<Limit> found;

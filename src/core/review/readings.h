@@ -29,5 +29,8 @@ std::vector<ReadingRow> readingRows(const Review& review, const std::vector<Rep>
 
 /// Limit of a measure in this review's exercise and school, from its faults and set-up checks.
 std::optional<Limit> limitOf(const Review& review, const std::string& measure);
+/// Is what has this limit told with its sign? Where the whole tolerance lies above nought (elbow and knee angle, a
+/// raised leg) a plus says nothing.
+bool toldWithSign(const Limit& limit);
 
 } // namespace deft
