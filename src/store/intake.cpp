@@ -53,6 +53,8 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
     for (const std::string& flag : parcel.flags)
         if (std::find(in.flags.begin(), in.flags.end(), flag) == in.flags.end()) in.flags.push_back(flag);
     if (auto ok = library.setFlags(client, in.flags); !ok) return tl::unexpected(ok.error());
+    if (parcel.consent)
+        if (auto ok = library.recordConsent(client, *parcel.consent); !ok) return tl::unexpected(ok.error());
     if (parcel.asked) {
         const std::string rung = in.asked.rung;
         in.asked = *parcel.asked;

@@ -4,22 +4,16 @@
 #include "judgement/cue_record.h"
 #include "review/readings.h"
 #include "review/review_json.h"
+#include "store/sql_values.h"
 
-#include <QCryptographicHash>
-#include <QDateTime>
 #include <QDir>
 #include <QSqlError>
 #include <QSqlQuery>
-#include <QVariant>
 #include <cmath>
 
 namespace deft {
+using namespace sql;
 namespace {
-
-QString q(const std::string& s) { return QString::fromStdString(s); }
-std::string s(const QVariant& v) { return v.toString().toStdString(); }
-QString text(const Json& j) { return QString::fromStdString(j.dump()); }
-Json parse(const QVariant& v) { return Json::parse(s(v), nullptr, false); }
 
 constexpr const char* kSchema[] = {
     "CREATE TABLE client (id INTEGER PRIMARY KEY, name TEXT NOT NULL CHECK (name <> ''), role TEXT NOT NULL, flags "
@@ -44,15 +38,16 @@ constexpr const char* kSchema[] = {
 /// Reviews whose mail has not been made yet: the program may be closed while it is.
 constexpr const char* kUnsent = "CREATE TABLE unsent (review INTEGER PRIMARY KEY REFERENCES review)";
 
-QString now() { return QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs); }
+/// What a client agreed to is a record: a later one takes its place, none is changed.
+constexpr const char* kConsent[] = {
+    "ALTER TABLE client ADD COLUMN wants TEXT NOT NULL DEFAULT ''",
+    "CREATE TABLE consent (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, consent TEXT NOT NULL, "
+    "recorded_at TEXT NOT NULL)",
+    "CREATE TRIGGER consent_stays BEFORE UPDATE ON consent BEGIN SELECT RAISE(ABORT, 'a recorded consent is never "
+    "changed'); END",
+};
 
 } // namespace
-
-const Reading* FiledReview::find(const std::string& measure, const std::string& stat) const {
-    for (const Reading& r : readings)
-        if (r.measure == measure && r.stat == stat) return &r;
-    return nullptr;
-}
 
 Result<std::unique_ptr<Library>> Library::open(const std::filesystem::path& folder) {
     std::error_code ec;
@@ -79,7 +74,9 @@ Result<std::unique_ptr<Library>> Library::open(const std::filesystem::path& fold
         return fail(Errc::WriteFailed, folder.string() + ": library.sqlite cannot be opened (" +
                                            db.lastError().text().toStdString() + ")");
     // Write-ahead log with full syncing: a killed program or a power cut leaves whole transactions only.
-    for (const char* pragma : {"PRAGMA journal_mode = WAL", "PRAGMA synchronous = FULL", "PRAGMA foreign_keys = ON"})
+    // What is deleted is written over.
+    for (const char* pragma : {"PRAGMA journal_mode = WAL", "PRAGMA synchronous = FULL", "PRAGMA foreign_keys = ON",
+                               "PRAGMA secure_delete = ON"})
         if (auto ok = lib->run(QString::fromLatin1(pragma)); !ok)
             return fail(Errc::BadFormat, (folder / "library.sqlite").string() + ": is not a library of this program (" +
                                              ok.error().detail + ")");
@@ -106,7 +103,12 @@ Result<void> Library::run(const QString& sql, const QVariantList& values, int64_
     return {};
 }
 
-template <class Work> Result<void> Library::transaction(Work work) {
+Result<void> Library::audit(const char* what, int64_t subject) {
+    return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, ?, ?)"),
+               {now(), QString::fromLatin1(what), qlonglong(subject)});
+}
+
+Result<void> Library::transaction(const std::function<Result<void>()>& work) {
     // IMMEDIATE takes the write lock first, so that a full disk or a lock shows before anything is half done.
     if (auto ok = run(QStringLiteral("BEGIN IMMEDIATE")); !ok) return ok;
     if (Result<void> ok = work(); !ok) {
@@ -130,50 +132,19 @@ Result<void> Library::migrate() {
                                             std::to_string(found) + ", this one knows " +
                                             std::to_string(kLibraryVersion) + "); nothing was changed");
     if (found == kLibraryVersion) return {};
+    // What is kept to save time had names that do not tell the clip; it is made anew.
+    std::error_code ec;
+    if (found > 0) std::filesystem::remove_all(folder_ / "cache", ec);
     return transaction([&]() -> Result<void> {
         if (found < 1)
             for (const char* sql : kSchema)
                 if (auto ok = run(QString::fromLatin1(sql)); !ok) return ok;
-        if (auto ok = run(QString::fromLatin1(kUnsent)); !ok) return ok;
+        if (found < 2)
+            if (auto ok = run(QString::fromLatin1(kUnsent)); !ok) return ok;
+        for (const char* sql : kConsent)
+            if (auto ok = run(QString::fromLatin1(sql)); !ok) return ok;
         return run(QStringLiteral("PRAGMA user_version = %1").arg(kLibraryVersion));
     });
-}
-
-Result<int64_t> Library::addClient(const std::string& name, const std::string& role,
-                                   const std::vector<std::string>& flags) {
-    int64_t id = 0;
-    auto ok = transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("INSERT INTO client (name, role, flags) VALUES (?, ?, ?)"),
-                         {q(name), q(role), text(Json(flags))}, &id);
-            !r)
-            return r;
-        return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'client added', ?)"),
-                   {now(), qlonglong(id)});
-    });
-    return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
-}
-
-Result<void> Library::setFlags(int64_t client, const std::vector<std::string>& flags) {
-    for (const Client& c : clients())
-        if (c.id == client && c.flags == flags) return {}; // the audit tells of changes only
-    return transaction([&]() -> Result<void> {
-        if (auto r =
-                run(QStringLiteral("UPDATE client SET flags = ? WHERE id = ?"), {text(Json(flags)), qlonglong(client)});
-            !r)
-            return r;
-        return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'intake flags changed', ?)"),
-                   {now(), qlonglong(client)});
-    });
-}
-
-std::vector<Client> Library::clients() const {
-    std::vector<Client> out;
-    QSqlQuery query(QStringLiteral("SELECT id, name, role, flags FROM client ORDER BY name"),
-                    QSqlDatabase::database(connection_));
-    while (query.next())
-        out.push_back({query.value(0).toLongLong(), s(query.value(1)), s(query.value(2)),
-                       parse(query.value(3)).get<std::vector<std::string>>()});
-    return out;
 }
 
 Result<int64_t> Library::addClip(int64_t client, const std::string& received, ReviewInputs draft) {
@@ -187,8 +158,7 @@ Result<int64_t> Library::addClip(int64_t client, const std::string& received, Re
                          {qlonglong(client), q(received), text(toJson(draft)), now()}, &id);
             !r)
             return r;
-        return run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'clip added', ?)"),
-                   {now(), qlonglong(id)});
+        return audit("clip added", id);
     });
     return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
 }
@@ -274,10 +244,7 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
                          {text(toJson(review.inputs)), now(), qlonglong(clip)});
             !r)
             return r;
-        if (auto r = run(QStringLiteral("INSERT INTO audit (at, what, subject) VALUES (?, 'review filed', ?)"),
-                         {now(), qlonglong(id)});
-            !r)
-            return r;
+        if (auto r = audit("review filed", id); !r) return r;
         // The page that is handed to mail, inside the transaction: without it nothing counts as sent.
         return writeFileAtomically(folder_ / "answers" / ("answer-" + std::to_string(id) + ".html"), html);
     });
@@ -287,21 +254,23 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
 std::vector<FiledReview> Library::filed(int64_t client, const std::string& exercise) const {
     std::vector<FiledReview> out;
     QSqlQuery query(QSqlDatabase::database(connection_));
-    query.prepare(QStringLiteral("SELECT review.id, clip, date, exercise, past, answer.text FROM review JOIN answer ON "
+    query.prepare(QStringLiteral("SELECT review.id, clip, date, exercise, past, answer.text, "
+                                 "json_extract(result, '$.decision') FROM review JOIN answer ON "
                                  "answer.review = review.id "
                                  "WHERE client = ? AND exercise = ? ORDER BY date, review.id"));
     query.addBindValue(qlonglong(client));
     query.addBindValue(q(exercise));
     query.exec();
     while (query.next()) {
-        FiledReview r{query.value(0).toLongLong(),
-                      query.value(1).toLongLong(),
-                      s(query.value(2)),
-                      s(query.value(3)),
-                      {},
-                      {},
-                      s(query.value(5))};
+        FiledReview r;
+        r.id = query.value(0).toLongLong(), r.clip = query.value(1).toLongLong();
+        r.date = s(query.value(2)), r.exercise = s(query.value(3)), r.answerText = s(query.value(5));
         if (auto past = parseHistory(parse(query.value(4)), "library"); past && !past->empty()) r.past = past->front();
+        if (const Json decision = parse(query.value(6)); decision.is_object()) {
+            r.step = decision.value("step", "");
+            r.because = decision.value("because", r.because), r.arithmetic = decision.value("arithmetic", r.arithmetic);
+            if (auto next = parseTarget(decision.value("target", Json()), "library")) r.next = std::move(*next);
+        }
         QSqlQuery readings(QSqlDatabase::database(connection_));
         readings.prepare(
             QStringLiteral("SELECT measure, stat, value, u95, unit FROM reading WHERE review = ? ORDER BY rowid"));
@@ -346,42 +315,6 @@ std::vector<CueRecord> Library::cueRecord() const {
 int64_t Library::auditEntries() const {
     QSqlQuery query(QStringLiteral("SELECT count(*) FROM audit"), QSqlDatabase::database(connection_));
     return query.next() ? query.value(0).toLongLong() : 0;
-}
-
-namespace {
-std::filesystem::path cacheFile(const std::filesystem::path& folder, const std::string& key, const char* ending) {
-    const QByteArray hash =
-        QCryptographicHash::hash(QByteArray::fromStdString(key), QCryptographicHash::Sha256).toHex().left(32);
-    return folder / "cache" / (hash.toStdString() + ending);
-}
-// The numbers rise when tracking or proposing itself changes.
-std::filesystem::path tracksFile(const std::filesystem::path& folder, const ReviewInputs& in) {
-    return cacheFile(folder, "1" + in.clipSha256 + toJson(in.marks).dump(), ".tracks.csv");
-}
-std::filesystem::path proposalsFile(const std::filesystem::path& folder, const ReviewInputs& in) {
-    return cacheFile(folder, "2" + in.clipSha256 + in.exercise + (in.marks.mirrored ? "m" : ""), ".proposals.json");
-}
-} // namespace
-
-std::optional<Tracks> Library::cachedTracks(const ReviewInputs& inputs) const {
-    const auto path = tracksFile(folder_, inputs);
-    const auto csv = readFile(path);
-    if (!csv) return std::nullopt;
-    auto tracks = parseTracks(*csv, path.string());
-    return tracks ? std::optional(std::move(*tracks)) : std::nullopt;
-}
-
-void Library::cacheTracks(const ReviewInputs& inputs, const Tracks& tracks) const {
-    (void)writeFileAtomically(tracksFile(folder_, inputs), toCsv(tracks));
-}
-
-std::optional<Marks> Library::cachedProposals(const ReviewInputs& inputs) const {
-    auto marks = readMarks(proposalsFile(folder_, inputs));
-    return marks ? std::optional(std::move(*marks)) : std::nullopt;
-}
-
-void Library::cacheProposals(const ReviewInputs& inputs, const Marks& proposals) const {
-    (void)writeFileAtomically(proposalsFile(folder_, inputs), toText(toJson(proposals)));
 }
 
 } // namespace deft

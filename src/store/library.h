@@ -1,9 +1,11 @@
 #pragma once
-#include "review/review.h"
+#include "review/consent.h"
+#include "review/filed_review.h"
 
 #include <QLockFile>
 #include <QSqlDatabase>
 #include <QVariantList>
+#include <functional>
 #include <memory>
 
 namespace deft {
@@ -12,6 +14,8 @@ struct Client {
     int64_t id = 0;
     std::string name, role;
     std::vector<std::string> flags;
+    std::string wants;              ///< what the client comes for, in the coach's words
+    std::optional<Consent> consent; ///< the last that was recorded
 };
 
 /// A clip that a client sent. Waiting until a review of it has been filed.
@@ -23,25 +27,23 @@ struct Clip {
     std::string savedAt;
 };
 
-struct Reading {
-    std::string measure, stat; ///< as in ReadingRow
-    double value = 0, u95 = 0;
-    std::string unit;
-};
-
-struct FiledReview {
-    int64_t id = 0, clip = 0;
-    std::string date, exercise;
-    PastReview past;
-    std::vector<Reading> readings;
-    std::string answerText;
-    const Reading* find(const std::string& measure, const std::string& stat) const;
-};
-
 /// Filed, but its mail has not been made yet.
 struct UnsentReview {
     int64_t review = 0;
     ReviewInputs inputs;
+};
+
+/// What an erasure is to take.
+enum class Erasing {
+    Videos,    ///< of one client: clips and all that shows or was followed in them; the numbers stay
+    Everything ///< of one client, numbers and records too
+};
+
+/// What an erasure takes, or has taken.
+struct Erasure {
+    int clips = 0, reviews = 0;                 ///< reviews whose numbers go; none with Erasing::Videos
+    std::vector<std::filesystem::path> files;   ///< in the library's folder
+    std::vector<std::filesystem::path> outside; ///< the client's clips outside of it, which are left alone
 };
 
 /// A coach's records: one folder with library.sqlite, answers/ and cache/. Schema and rules: docs/library.md.
@@ -63,6 +65,18 @@ public:
     std::vector<Client> clients() const;
     /// What intake says now; clips that already wait keep what they came with. @errors WriteFailed
     Result<void> setFlags(int64_t client, const std::vector<std::string>& flags);
+    Result<void> setWants(int64_t client, const std::string& wants);
+    /// Recorded beside the ones before it, which stay. The same one again changes nothing. @errors WriteFailed
+    Result<void> recordConsent(int64_t client, const Consent& consent);
+    std::vector<Consent> consents(int64_t client) const; ///< as they were recorded, oldest first
+
+    /// What erase() would take, as things are now.
+    Erasure whatErasingTakes(int64_t client, Erasing what) const;
+    /// Takes it for good: files first, then the records, which the database writes over. Clips of the same content that
+    /// another client has, too, stay. No work on these clips may be running. @errors WriteFailed naming the file that
+    /// could not be removed (nothing is recorded as gone then, and it can be asked for again)
+    Result<Erasure> erase(int64_t client, Erasing what);
+
     /// `draft` must name the clip's file; its history and flags are filled from the client's record, its cue record
     /// from the filed reviews of all clients.
     Result<int64_t> addClip(int64_t client, const std::string& received, ReviewInputs draft);
@@ -94,9 +108,11 @@ public:
 private:
     Library() = default;
     Result<void> migrate();
+    std::vector<int64_t> reviewsOf(int64_t client) const;
     std::vector<Clip> readClips(const QString& where, const QVariantList& values = {}) const;
     Result<void> run(const QString& sql, const QVariantList& values = {}, int64_t* id = nullptr) const;
-    template <class Work> Result<void> transaction(Work work);
+    Result<void> audit(const char* what, int64_t subject); ///< within a transaction
+    Result<void> transaction(const std::function<Result<void>()>& work);
 
     std::filesystem::path folder_;
     QString connection_;
@@ -104,6 +120,6 @@ private:
 };
 
 /// The newest schema that this program reads and writes.
-constexpr int kLibraryVersion = 2;
+constexpr int kLibraryVersion = 3;
 
 } // namespace deft

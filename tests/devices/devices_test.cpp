@@ -27,7 +27,8 @@ class DevicesTest : public QObject {
         return Json::parse(R"({"format":"deft-mirror-parcel","version":1,"client":"Wim Dekker","role":"stage manager",
             "clip":"evening.mp4","exercise":"side-plank","side":"left","sent":"2026-05-18","answer_by":"2026-05-20",
             "flags":["shoulder-restriction"],"note":{"pain":false,"words":"Shook at the end.","shaking":true,"felt":[],
-            "red_flags":[],"signs":[]},"target":{"rung":"knees","sets":2,"hold_s":15,"days_per_week":3}})");
+            "red_flags":[],"signs":[]},"target":{"rung":"knees","sets":2,"hold_s":15,"days_per_week":3},
+            "consent":{"given":"2026-05-18","until":"2026-11-18","scopes":["coaching"]}})");
     }
     static Parcel parcel() { return parseParcel(good(), "p").value(); }
     fs::path folder(const char* name) const {
@@ -71,6 +72,12 @@ private slots:
         QTest::newRow("a hold of years") << "/target/hold_s"
                                          << "1e9"
                                          << "/target/hold_s";
+        QTest::newRow("consent of no day") << "/consent/given"
+                                           << "\"2026-02-30\""
+                                           << "/consent/given";
+        QTest::newRow("consent to nothing named") << "/consent"
+                                                  << "{\"given\":\"2026-05-18\"}"
+                                                  << "/consent";
         QTest::newRow("pain perhaps") << "/note/pain"
                                       << "\"a bit\""
                                       << "/note/pain";
@@ -78,6 +85,7 @@ private slots:
     void parcelWrong() { verifyWrongEntry(good(), parseParcel); }
     void unknownWords() {
         for (const auto& [at, value] : {std::pair{"/exercise", Json("juggling")},
+                                        {"/consent/scopes", Json::array({"juggling"})},
                                         {"/flags", Json::array({"juggling"})},
                                         {"/note/red_flags", Json::array({"juggling"})}}) {
             Json j = good();
@@ -171,6 +179,7 @@ private slots:
         QCOMPARE(c.draft.asked.rung, std::string("knees"));
         QCOMPARE(c.draft.schools.at("stop-at"), std::string("shaking"));
         QCOMPARE(library->clients().at(0).flags, std::vector<std::string>{"shoulder-restriction"});
+        QVERIFY(library->clients().at(0).consent == parcel().consent);
         QCOMPARE(takeIn(*library, parcel(), clip_, sha, "2026-06-01", {}).error().code, Errc::Conflict);
         // The same clip with another note is not dropped: it may be the pain that was not there before.
         Parcel again = parcel();

@@ -77,6 +77,9 @@ private slots:
         QVERIFY(filed[0].find("pelvis_on_trunk", "worst") && filed[0].find("knee_angle", "set-up") &&
                 filed[0].find("clean_hold", "median"));
         QVERIFY(filed[0].find("pelvis_on_trunk", "worst")->value > 5);
+        QCOMPARE(filed[0].step, review.decision.step);
+        QVERIFY(toJson(filed[0].next) == toJson(review.decision.target));
+        QCOMPARE(filed[0].because, review.decision.because);
         QCOMPARE(filed[0].past.faults.empty(), false);
         QCOMPARE(QDir(QString::fromStdString((at("a") / "answers").string())).entryList(QDir::Files).size(), 1);
         // The next clip of this client knows what was said.
@@ -113,11 +116,15 @@ private slots:
             const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
             QVERIFY(library->file(clip, demoReview(), page(1), "text"));
             QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
-            QVERIFY(q.exec(QStringLiteral("DROP TABLE unsent")));
-            QVERIFY(q.exec(QStringLiteral("PRAGMA user_version = 1")));
+            for (const char* sql : {"DROP TABLE unsent", "DROP TABLE consent", "ALTER TABLE client DROP COLUMN wants",
+                                    "PRAGMA user_version = 1"})
+                QVERIFY(q.exec(QString::fromLatin1(sql)));
         }
         auto library = Library::open(at("old")).value();
         QVERIFY(library->unsent().empty());
+        QVERIFY(library->clients()[0].wants.empty() && !library->clients()[0].consent);
+        QVERIFY(library->setWants(library->clients()[0].id, "no stiff back at load-in"));
+        QCOMPARE(library->clients()[0].wants, std::string("no stiff back at load-in"));
         QCOMPARE(library->filed(library->clients()[0].id, "bridge").size(), size_t(1));
         const auto clip = library->addClip(library->clients()[0].id, "2026-05-07", demoInputs()).value();
         QVERIFY(library->file(clip, demoReview(), page(2), "text"));
@@ -172,6 +179,26 @@ private slots:
         const auto entries = library->auditEntries();
         QVERIFY(library->setFlags(client, {"osteoporosis", "balance-risk"})); // nothing changes, nothing to tell
         QCOMPARE(library->auditEntries(), entries);
+    }
+
+    /// What a client agreed to stays on record beside what came later; withdrawing is a record, too.
+    void consentIsARecord() {
+        auto library = Library::open(at("consent")).value();
+        const auto client = library->addClient("Marit Solheim", "stage manager").value();
+        QVERIFY(!library->clients().front().consent);
+        const Consent march{"2026-03-12", "2026-09-12", {"coaching"}}, withdrawn{"2026-05-01", "", {}};
+        QVERIFY(library->recordConsent(client, march));
+        const auto entries = library->auditEntries();
+        QVERIFY(library->recordConsent(client, march)); // the same again is no news
+        QCOMPARE(library->auditEntries(), entries);
+        QVERIFY(library->clients().front().consent->covers("coaching"));
+        QVERIFY(!library->clients().front().consent->covers("pass-on"));
+        QVERIFY(!march.isOver("2026-09-12") && march.isOver("2026-09-13") && !withdrawn.isOver("2036-01-01"));
+        QVERIFY(library->recordConsent(client, withdrawn));
+        QVERIFY(!library->clients().front().consent->covers("coaching"));
+        QCOMPARE(library->consents(client), (std::vector<Consent>{march, withdrawn}));
+        QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
+        QVERIFY(!q.exec(QStringLiteral("UPDATE consent SET consent = ''")));
     }
 
     /// What cues have done for one client is known when the next one's clip comes in.

@@ -1,7 +1,7 @@
 // Clips that come in through the inbox, what stands side by side, and what goes out to the client.
 #include "app/compare/difference_table.h"
 #include "app/compare/pair_picture.h"
-#include "app/compare/weeks_panel.h"
+#include "app/widgets/weeks_panel.h"
 #include "app/window/demo_phone.h"
 #include "app/window/first_steps.h"
 #include "app/window/guide.h"
@@ -198,8 +198,8 @@ private slots:
         QVERIFY(bend->verdict == OverTime::Verdict::Trend && bend->better == true); // her back bends less and less
         const auto* panel = window_->findChild<WeeksPanel*>();
         QVERIFY(panel && panel->isVisible() && !window_->comparePage().pictures().isVisible());
-        QVERIFY(panel->accessibleDescription().contains(WeeksPanel::verdict(*bend)));
-        QVERIFY(WeeksPanel::verdict(*bend).startsWith(QStringLiteral("getting better")));
+        QVERIFY(panel->accessibleDescription().contains(trendWords(*bend).whole()));
+        QVERIFY(trendWords(*bend).verdict.startsWith(QStringLiteral("getting better")));
         QTest::keyClick(&window_->comparePage(), Qt::Key_2);
         QVERIFY(window_->comparePage().comparison().weeks().empty() && !panel->isVisible());
         QVERIFY(window_->comparePage().pictures().isVisible());

@@ -1,6 +1,6 @@
 #include "app/bench/overrule_form.h"
 
-#include "app/session/words.h"
+#include "app/theme/target_words.h"
 
 #include <QFormLayout>
 #include <QKeyEvent>

@@ -1,7 +1,7 @@
 #include "app/bench/target_panel.h"
 #include "app/theme/words.h"
 
-#include "app/session/words.h"
+#include "app/theme/target_words.h"
 
 namespace deft::ui {
 

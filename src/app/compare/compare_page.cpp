@@ -3,8 +3,8 @@
 #include "app/compare/difference_table.h"
 #include "app/compare/pair_picture.h"
 #include "app/compare/place_strip.h"
-#include "app/compare/weeks_panel.h"
 #include "app/widgets/key_button.h"
+#include "app/widgets/weeks_panel.h"
 
 #include <QBoxLayout>
 
@@ -15,7 +15,7 @@ ComparePage::ComparePage(ReviewSession& session, Library& library, QWidget* pare
     pictures_ = new PairPicture(comparison_);
     place_ = new PlaceStrip(comparison_);
     table_ = new DifferenceTable(comparison_);
-    weeks_ = new WeeksPanel(comparison_);
+    weeks_ = new WeeksPanel(tr("this clip"));
     setFocusPolicy(Qt::StrongFocus);
     auto* choice = new QHBoxLayout;
     choice->setSpacing(8);
@@ -51,6 +51,7 @@ void ComparePage::refresh() {
     place_->setVisible(!weeks);
     table_->setVisible(comparison_.side(0) != nullptr);
     weeks_->setVisible(weeks);
+    weeks_->show(comparison_.weeks(), comparison_.why());
 }
 
 } // namespace deft::ui

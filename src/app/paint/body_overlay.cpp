@@ -340,7 +340,7 @@ void drawBody(QPainter& painter, const Review& review, int64_t frame, const Body
     } else if (const TrackPoint* a = f.get("shoulder"), *b = f.get("hip"); a && b) {
         ink.line(ink.at(a->at), ink.at(b->at), kOnPicture, 1.6);
     }
-    if (pelvic) drawNeedle(ink, f, m, limitOf(review, m), look.numbers, !look.everything, look.raw);
+    if (pelvic) drawNeedle(ink, f, m, limitOf(review.exercise, m), look.numbers, !look.everything, look.raw);
     if (m == "sag" || m == "hip_height" || m == "level_loss") drawHipLine(ink, f, m, look.everything && look.numbers);
     if (look.marks) drawMarks(ink, f, look.selected);
     painter.restore();

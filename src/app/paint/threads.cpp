@@ -70,7 +70,7 @@ void drawThreads(QPainter& p, const QRectF& body, const ClipInfo& clip, const Re
         const FaultPlan* plan = r->exercise.anchor();
         const auto columns = repColumns(r->exercise);
         if (const Series* anchor = plan ? r->series.find(plan->limit.measure) : nullptr) {
-            const auto limit = limitOf(*r, plan->limit.measure);
+            const auto limit = limitOf(r->exercise, plan->limit.measure);
             auto [low, high] = spanOf(*anchor);
             low = std::min(low, limit->low.value_or(low)) - 1, high = std::max(high, limit->high.value_or(high)) + 1;
             const QRectF strip(a.left(), a.top() + 3 * unit, a.width(), 3 * unit - 6);

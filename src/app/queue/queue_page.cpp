@@ -1,6 +1,6 @@
 #include "app/queue/queue_page.h"
 
-#include "app/session/words.h"
+#include "app/theme/target_words.h"
 #include "app/theme/palette.h"
 #include "app/theme/words.h"
 #include "checks/clip_check.h"

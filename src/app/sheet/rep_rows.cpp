@@ -17,7 +17,7 @@ QString seconds(double s) { return reading(s, "s", 1, false); }
 RepCell anchorCell(const Review& r, double time_s, const std::string& anchor) {
     RepCell c(r.clip.frameAt(std::max(0.0, time_s)), anchor);
     const Series* s = r.series.find(anchor);
-    const auto limit = limitOf(r, anchor);
+    const auto limit = limitOf(r.exercise, anchor);
     const double value = s ? s->value[size_t(c.frame)] : kGap;
     if (!std::isfinite(value) || !limit) {
         c.number = QObject::tr("cannot tell");
@@ -100,7 +100,7 @@ RepCell worstCell(const Review& r, const Rep& rep) {
         return c;
     }
     const std::string unit = measureUnit(w.measure);
-    const auto limit = limitOf(r, w.measure);
+    const auto limit = limitOf(r.exercise, w.measure);
     c.number = reading(w.value, unit, 1, !limit || toldWithSign(*limit));
     c.edge = !w.out() ? Edge::In : std::abs(w.value - w.limit) > w.u95 ? Edge::Out : Edge::CannotTell;
     if (w.out())

@@ -2,7 +2,7 @@
 
 #include "app/paint/strokes.h"
 #include "app/session/review_session.h"
-#include "app/session/words.h"
+#include "app/theme/target_words.h"
 
 #include <QAccessible>
 #include <QHBoxLayout>

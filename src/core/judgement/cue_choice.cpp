@@ -1,5 +1,6 @@
 #include "judgement/cue_choice.h"
 
+#include "judgement/cue_record.h"
 #include "judgement/wording.h"
 
 #include <algorithm>
@@ -15,18 +16,6 @@ ptrdiff_t place(const std::string& rung) {
     return std::find(kCueLadder.begin(), kCueLadder.end(), rung) - kCueLadder.begin();
 }
 
-const Limit* limitOf(const Exercise& e, const std::string& id) {
-    if (const FaultPlan* f = e.fault(id)) return &f->limit;
-    if (const SetupCheck* c = e.check(id)) return &c->limit;
-    return nullptr;
-}
-
-/// How bad a reading is: how far beyond its limit; without a limit, its size.
-double severity(const Exercise& e, const std::string& id, double worst) {
-    const Limit* limit = limitOf(e, id);
-    return limit ? limit->excess(worst) : std::abs(worst);
-}
-
 std::vector<PastCue> cuesSaid(const std::string& id, const Case& now) {
     std::vector<PastCue> said;
     for (const PastReview& p : now.history)
@@ -40,7 +29,7 @@ std::optional<std::pair<double, double>> readingNow(const Exercise& e, const std
     std::optional<std::pair<double, double>> worst;
     for (const Case::Fault& f : now.faults)
         if (f.id == id && std::isfinite(f.worst) &&
-            (!worst || severity(e, id, f.worst) > severity(e, id, worst->first)))
+            (!worst || severityOf(e, id, f.worst) > severityOf(e, id, worst->first)))
             worst = {f.worst, std::sqrt(2.0) * f.u95};
     return worst;
 }
@@ -54,7 +43,7 @@ CueEffect effectSince(const Exercise& e, const std::string& id, const Case& now,
     effect.mdc = said.back().mdc;
     if (const auto reading = readingNow(e, id, now)) {
         effect.mdc = std::max(effect.mdc, reading->second);
-        effect.change = severity(e, id, first) - severity(e, id, reading->first);
+        effect.change = severityOf(e, id, first) - severityOf(e, id, reading->first);
     }
     return effect;
 }

@@ -6,21 +6,71 @@
 namespace deft {
 namespace {
 
+const PastCue* cueOf(const PastReview& review, const std::string& fault) {
+    const auto it =
+        std::find_if(review.cues.begin(), review.cues.end(), [&](const PastCue& c) { return c.fault == fault; });
+    return it == review.cues.end() ? nullptr : &*it;
+}
+
+bool hasFault(const PastReview& review, const std::string& fault) {
+    return std::find(review.faults.begin(), review.faults.end(), fault) != review.faults.end();
+}
+
+double shrunkBy(const Exercise& e, const PastCue& before, const PastCue& after) {
+    return severityOf(e, before.fault, before.worst) - severityOf(e, before.fault, after.worst);
+}
+
 /// Did the fault shrink by the next review? Nothing when that review does not say.
 std::optional<bool> shrank(const Exercise& e, const PastCue& cue, const PastReview& next) {
-    if (std::find(next.faults.begin(), next.faults.end(), cue.fault) == next.faults.end()) return true;
-    const auto later =
-        std::find_if(next.cues.begin(), next.cues.end(), [&](const PastCue& c) { return c.fault == cue.fault; });
-    if (later == next.cues.end()) return std::nullopt;
-    const FaultPlan* fault = e.fault(cue.fault);
-    const SetupCheck* check = e.check(cue.fault);
-    const Limit* limit = fault ? &fault->limit : check ? &check->limit : nullptr;
-    const double before = limit ? limit->excess(cue.worst) : std::abs(cue.worst),
-                 after = limit ? limit->excess(later->worst) : std::abs(later->worst);
-    return before - after > std::max(cue.mdc, later->mdc);
+    if (!hasFault(next, cue.fault)) return true;
+    const PastCue* later = cueOf(next, cue.fault);
+    if (!later) return std::nullopt;
+    return shrunkBy(e, cue, *later) > std::max(cue.mdc, later->mdc);
+}
+
+/// What became of the fault that a cue of the review `first` was meant for, said until the review `last`.
+CueSpell spellOf(const Exercise& e, const std::vector<PastReview>& history, const PastCue& cue, size_t first,
+                 size_t last) {
+    CueSpell spell{cue.fault, cue.rung, first, last, cue.worst};
+    const bool wentOn = last + 1 < history.size();
+    if (!wentOn && first == last) return spell;
+    const PastReview& telling = history[wentOn ? last + 1 : last];
+    if (wentOn && !hasFault(telling, cue.fault)) {
+        spell.effect = CueSpell::Effect::Gone;
+        return spell;
+    }
+    const PastCue* later = cueOf(telling, cue.fault);
+    spell.effect = CueSpell::Effect::NotTold;
+    if (!later) return spell;
+    spell.after = later->worst, spell.change = shrunkBy(e, cue, *later), spell.mdc = std::max(cue.mdc, later->mdc);
+    spell.effect = spell.change > spell.mdc ? CueSpell::Effect::Less : CueSpell::Effect::NoRealChange;
+    return spell;
 }
 
 } // namespace
+
+double severityOf(const Exercise& e, const std::string& id, double value) {
+    const FaultPlan* fault = e.fault(id);
+    const SetupCheck* check = e.check(id);
+    const Limit* limit = fault ? &fault->limit : check ? &check->limit : nullptr;
+    return limit ? limit->excess(value) : std::abs(value);
+}
+
+std::vector<CueSpell> cueSpells(const Exercise& exercise, const std::vector<PastReview>& history) {
+    std::vector<CueSpell> spells;
+    const auto says = [&](size_t review, const PastCue& cue) {
+        const PastCue* same = review < history.size() ? cueOf(history[review], cue.fault) : nullptr;
+        return same && same->rung == cue.rung;
+    };
+    for (size_t i = 0; i < history.size(); ++i)
+        for (const PastCue& cue : history[i].cues) {
+            if (i > 0 && says(i - 1, cue)) continue; // it goes on from the review before
+            size_t last = i;
+            while (says(last + 1, cue)) ++last;
+            spells.push_back(spellOf(exercise, history, cue, i, last));
+        }
+    return spells;
+}
 
 void addToCueRecord(std::vector<CueRecord>& record, const Exercise& exercise, const std::vector<PastReview>& history) {
     for (size_t i = 0; i + 1 < history.size(); ++i)

@@ -9,4 +9,29 @@ namespace deft {
 /// change. A fault that is still there without a reading says nothing.
 void addToCueRecord(std::vector<CueRecord>& record, const Exercise& exercise, const std::vector<PastReview>& history);
 
+/// A cue that was said in one review, or in several running, and what became of its fault.
+struct CueSpell {
+    std::string fault, rung;
+    size_t first = 0, last = 0; ///< reviews of the history in which it was said
+    double before = kGap;       ///< the fault's reading when it was first said
+    /// The reading in the review that tells how it went on: the one after the last, or the last itself while none
+    /// came after it. A gap when the fault was gone, or is still there without a reading.
+    double after = kGap;
+    double change = kGap, mdc = kGap; ///< + the fault has shrunk; the change that counts
+    enum class Effect {
+        JustSaid,     ///< in one review, and none came after it
+        Gone,         ///< the next review has no such fault
+        Less,         ///< smaller beyond the detectable change
+        NoRealChange, ///< within it, or worse
+        NotTold       ///< still there, without a reading
+    } effect = Effect::JustSaid;
+};
+
+/// In the order in which they were first said; within a review in that of its cues.
+std::vector<CueSpell> cueSpells(const Exercise& exercise, const std::vector<PastReview>& history);
+
+/// How bad a reading of a fault or set-up check is: how far it lies outside its limit (negative inside); its size
+/// where the exercise knows no limit of it.
+double severityOf(const Exercise& exercise, const std::string& id, double value);
+
 } // namespace deft

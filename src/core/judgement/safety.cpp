@@ -32,6 +32,7 @@ Result<SafetyRules> readSafetyRules(const std::filesystem::path& file) {
         rules.locked = j.at("locked");
         for (const auto& [id, words] : j.at("red_flags").items()) rules.redFlags[id] = words;
         for (const auto& [id, words] : j.at("signs").items()) rules.signs[id] = words;
+        for (const Json& c : j.at("consent")) rules.consent.emplace_back(c.at("id"), c.at("name"));
         for (const auto& [id, f] : j.at("flags").items()) {
             SafetyRules::Flag flag{f.at("name"), f.at("care"), {}};
             for (const Json& g : f.at("gates"))

@@ -23,6 +23,7 @@ struct SafetyRules {
     std::string pain, urgent, sign, locked;
     std::map<std::string, std::string> redFlags, signs; ///< id → what the client or the clip shows
     std::map<std::string, Flag> flags;
+    std::vector<std::pair<std::string, std::string>> consent; ///< id and words of what a client may agree to
 };
 
 /// @errors those of readJsonFile, BadFormat

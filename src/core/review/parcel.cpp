@@ -41,6 +41,11 @@ Result<Parcel> parseParcel(const Json& json, const std::string& where) {
     p.note = std::move(read->note);
     p.flags = std::move(read->flags);
     if (json.contains("target")) p.asked = read->target;
+    if (json.contains("consent")) {
+        auto consent = parseConsent(json["consent"], where + ": /consent");
+        if (!consent) return tl::unexpected(consent.error());
+        p.consent = std::move(*consent);
+    }
     return p;
 }
 
@@ -51,6 +56,7 @@ Json toJson(const Parcel& p) {
     for (const auto& [key, text] : {std::pair{"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
         if (!text->empty()) j[key] = *text;
     if (p.asked) j["target"] = toJson(*p.asked);
+    if (p.consent) j["consent"] = toJson(*p.consent);
     return j;
 }
 

@@ -1,5 +1,6 @@
 #pragma once
 #include "judgement/case.h"
+#include "review/consent.h"
 
 namespace deft {
 
@@ -11,7 +12,8 @@ struct Parcel {
     std::string sent, answerBy; ///< ISO dates; may be empty
     std::vector<std::string> flags;
     ClientNote note;
-    std::optional<Target> asked; ///< as the client remembers it
+    std::optional<Target> asked;    ///< as the client remembers it
+    std::optional<Consent> consent; ///< what the client agrees to from now on; nothing = as before
 };
 
 /// @errors BadFormat naming file, path, what was expected and found; NewerVersion; NotFound for unknown words of the

@@ -12,9 +12,7 @@ namespace {
 
 /// Worst of each rep while the tolerance counts; the row's value is the worst of all, its best that of the mildest rep.
 ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limit& limit, bool onTheWay) {
-    ReadingRow row;
-    row.name = measureName(limit.measure), row.measure = limit.measure, row.stat = "worst", row.unit = limit.unit,
-    row.low = limit.low, row.high = limit.high, row.sign = toldWithSign(limit);
+    ReadingRow row = toldReading(r.exercise, limit.measure, "worst");
     const Series* s = r.series.find(limit.measure);
     const Tolerance t{limit.measure, limit.low, limit.high, true, true};
     double worst = -1e300, mildest = 1e300;
@@ -31,10 +29,10 @@ ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limi
     return row;
 }
 
-ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const std::string& title, const char* id,
-                  const std::string& unit, bool median, double (*value)(const Rep&), double (*u95)(const Rep&)) {
-    ReadingRow row;
-    row.name = title, row.measure = id, row.unit = unit;
+ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const char* id, const char* stat,
+                  double (*value)(const Rep&), double (*u95)(const Rep&)) {
+    ReadingRow row = toldReading(r.exercise, id, stat);
+    const bool median = row.stat == "median";
     for (size_t k = 0; k < reps.size(); ++k) {
         const Rep& rep = reps[k];
         if (rep.unsure()) continue;
@@ -54,10 +52,9 @@ ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const std::stri
 }
 
 /// Of something that is told of whole reps or holds: the one in which there was most of it, either way.
-ReadingRow ofWhole(const Review& r, const std::vector<Rep>& reps, const std::string& title, const char* id,
+ReadingRow ofWhole(const Review& r, const std::vector<Rep>& reps, const char* id,
                    const std::function<std::optional<std::pair<double, double>>(const Rep&)>& valueAndBand) {
-    ReadingRow row;
-    row.name = title, row.measure = id, row.stat = "worst", row.unit = measureUnit(id);
+    ReadingRow row = toldReading(r.exercise, id, "worst");
     for (size_t k = 0; k < reps.size(); ++k) {
         const Hold& hold = reps[k].hold;
         const auto found = reps[k].unsure() ? std::nullopt : valueAndBand(reps[k]);
@@ -75,38 +72,63 @@ ReadingRow ofWhole(const Review& r, const std::vector<Rep>& reps, const std::str
 
 using Found = std::optional<std::pair<double, double>>;
 
-ReadingRow ofSway(const Review& r, const std::vector<Rep>& reps) {
-    ReadingRow row = ofWhole(r, reps, "Sway of the pelvis", "sway", [](const Rep& rep) {
-        const Hold& h = rep.hold;
-        return h.sway ? Found({h.sway->rms, h.swayU95}) : std::nullopt;
-    });
-    row.decimals = 2;
-    return row;
+Found swayTold(const Rep& rep) {
+    const Hold& h = rep.hold;
+    return h.sway ? Found({h.sway->rms, h.swayU95}) : std::nullopt;
 }
 
-ReadingRow ofShaking(const Review& r, const std::vector<Rep>& reps) {
-    ReadingRow row = ofWhole(r, reps, "Shaking, share of sway", "tremor_share", [](const Rep& rep) {
-        const Hold& h = rep.hold;
-        return h.tremor ? Found({h.tremor->share, h.tremor->u95}) : std::nullopt;
-    });
-    row.decimals = 0;
-    return row;
+Found shakingTold(const Rep& rep) {
+    const auto& tremor = rep.hold.tremor;
+    return tremor ? Found({tremor->share, tremor->u95}) : std::nullopt;
 }
 
-ReadingRow ofLead(const Review& r, const std::vector<Rep>& reps) {
-    ReadingRow row = ofWhole(r, reps, "Shoulders before the pelvis", "shoulders_lead", [](const Rep& rep) {
-        const auto& lead = rep.shouldersLead;
-        return lead ? Found({lead->s, lead->u95}) : std::nullopt;
-    });
-    row.decimals = 2, row.sign = true;
-    return row;
+Found leadTold(const Rep& rep) {
+    const auto& lead = rep.shouldersLead;
+    return lead ? Found({lead->s, lead->u95}) : std::nullopt;
 }
+
+/// Readings of reps and holds, which no tolerance of an exercise names.
+struct Told {
+    const char *measure, *name, *unit; ///< no unit: the measure's own
+    int decimals;
+    bool sign = false;
+};
+constexpr Told kTold[] = {{"tilt_range", "Own range, arch to flat", "deg", 0},
+                          {"control_range", "Control range, least", nullptr, 0},
+                          {"clean_hold", "Clean hold, median", "s", 1},
+                          {"sway", "Sway of the pelvis", nullptr, 2},
+                          {"tremor_share", "Shaking, share of sway", nullptr, 0},
+                          {"shoulders_lead", "Shoulders before the pelvis", nullptr, 2, true},
+                          {"breath_fit", "Breath fit", "%", 0},
+                          {"pace_out", "Pace, ", "s", 1},
+                          {"pace_back", "Pace, ", "s", 1}};
 
 } // namespace
 
+ReadingRow toldReading(const Exercise& e, const std::string& measure, const std::string& stat) {
+    ReadingRow row;
+    row.measure = measure, row.stat = stat;
+    for (const Told& told : kTold) {
+        if (measure != told.measure) continue;
+        row.name = told.name, row.decimals = told.decimals, row.sign = told.sign;
+        row.unit = told.unit ? told.unit : measureUnit(measure == "control_range" ? e.mover.measure : measure);
+        if (measure == "pace_out") row.name += e.phaseOut, row.low = e.paceOut_s;
+        if (measure == "pace_back") row.name += e.phaseBack, row.low = e.paceBack_s;
+        return row;
+    }
+    row.name = measureName(measure), row.unit = measureUnit(measure);
+    const auto limit = limitOf(e, measure);
+    if (limit) row.unit = limit->unit, row.low = limit->low, row.high = limit->high;
+    if (stat == "set-up")
+        row.name += ", set-up", row.decimals = 0;
+    else
+        row.sign = limit && toldWithSign(*limit);
+    return row;
+}
+
 bool toldWithSign(const Limit& limit) { return !limit.low || *limit.low <= 0; }
 
-std::optional<Limit> limitOf(const Review& r, const std::string& measure) {
+std::optional<Limit> limitOf(const Exercise& e, const std::string& measure) {
     std::optional<Limit> found;
     auto take = [&](const Limit& l) {
         if (l.measure != measure) return;
@@ -114,8 +136,8 @@ std::optional<Limit> limitOf(const Review& r, const std::string& measure) {
         if (l.low) found->low = l.low; // two faults may hold one end each
         if (l.high) found->high = l.high;
     };
-    for (const FaultPlan& f : r.exercise.faults) take(f.limit);
-    for (const SetupCheck& c : r.exercise.setup) take(c.limit);
+    for (const FaultPlan& f : e.faults) take(f.limit);
+    for (const SetupCheck& c : e.setup) take(c.limit);
     return found;
 }
 
@@ -124,63 +146,56 @@ std::vector<ReadingRow> readingRows(const Review& r) { return readingRows(r, r.e
 std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& reps) {
     std::vector<ReadingRow> rows;
     for (const SetupVerdict& v : r.findings.setup) {
-        const SetupCheck* check = r.exercise.check(v.id);
-        const Limit& limit = check->limit;
-        ReadingRow row;
-        row.name = measureName(limit.measure) + ", set-up";
-        row.measure = limit.measure, row.stat = "set-up", row.unit = limit.unit, row.value = v.value, row.u95 = v.u95,
-        row.low = limit.low, row.high = limit.high, row.decimals = 0;
+        const Limit& limit = r.exercise.check(v.id)->limit;
+        ReadingRow row = toldReading(r.exercise, limit.measure, "set-up");
+        row.value = v.value, row.u95 = v.u95, row.low = limit.low, row.high = limit.high;
         row.worstFrame = row.bestFrame = r.clip.frameAt(r.events.setupEnd_s / 2);
         if (!std::isfinite(v.value)) row.why = "cannot tell: not marked";
         rows.push_back(std::move(row));
     }
     if (const Neutral& n = r.series.neutral; n.range) {
-        ReadingRow row;
-        row.name = "Own range, arch to flat", row.measure = "tilt_range", row.stat = "set-up", row.unit = "deg";
-        row.value = *n.range, row.u95 = n.rangeU95, row.decimals = 0;
+        ReadingRow row = toldReading(r.exercise, "tilt_range", "set-up");
+        row.value = *n.range, row.u95 = n.rangeU95;
         rows.push_back(std::move(row));
     }
     std::set<std::string> done;
     for (const FaultPlan& f : r.exercise.faults) {
-        const auto limit = limitOf(r, f.limit.measure);
+        const auto limit = limitOf(r.exercise, f.limit.measure);
         if (!limit || !done.insert(f.limit.measure).second) continue;
         rows.push_back(ofTolerance(r, reps, *limit, f.onTheWay));
     }
-    auto add = [&](ReadingRow row, const char* stat, std::optional<double> low, int decimals) {
-        row.stat = stat, row.low = low, row.decimals = decimals;
+    const auto addAsked = [&](ReadingRow row, std::optional<double> asked) {
+        row.low = asked;
         rows.push_back(std::move(row));
     };
     if (!r.exercise.mover.isWindow())
-        add(ofReps(
-                r, reps, "Control range, least", "control_range", measureUnit(r.exercise.mover.measure), false,
-                [](const Rep& rep) { return rep.controlRange; }, [](const Rep& rep) { return rep.controlRangeU95; }),
-            "least", r.inputs.asked.range, 0);
-    add(ofReps(
-            r, reps, "Clean hold, median", "clean_hold", "s", true, [](const Rep& rep) { return rep.hold.clean_s; },
-            [](const Rep& rep) { return rep.hold.cleanU95_s(); }),
-        "median", r.inputs.asked.hold_s, 1);
+        addAsked(ofReps(
+                     r, reps, "control_range", "least", [](const Rep& rep) { return rep.controlRange; },
+                     [](const Rep& rep) { return rep.controlRangeU95; }),
+                 r.inputs.asked.range);
+    addAsked(ofReps(
+                 r, reps, "clean_hold", "median", [](const Rep& rep) { return rep.hold.clean_s; },
+                 [](const Rep& rep) { return rep.hold.cleanU95_s(); }),
+             r.inputs.asked.hold_s);
     if (r.exercise.mover.isWindow()) {
-        rows.push_back(ofSway(r, reps));
-        rows.push_back(ofShaking(r, reps));
+        rows.push_back(ofWhole(r, reps, "sway", swayTold));
+        rows.push_back(ofWhole(r, reps, "tremor_share", shakingTold));
         return rows;
     }
     const auto hasLead = [](const Rep& rep) { return rep.shouldersLead.has_value(); };
-    if (std::any_of(reps.begin(), reps.end(), hasLead)) rows.push_back(ofLead(r, reps));
+    if (std::any_of(reps.begin(), reps.end(), hasLead)) rows.push_back(ofWhole(r, reps, "shoulders_lead", leadTold));
     if (const auto fit = breathFit(r.inputs.breaths, {r.events.setupStart_s, r.events.setupEnd_s, reps})) {
-        ReadingRow row;
-        row.name = "Breath fit", row.measure = "breath_fit", row.unit = "%", row.value = fit->share(),
-        row.u95 = fit->u95();
-        add(std::move(row), "share", std::nullopt, 0);
+        ReadingRow row = toldReading(r.exercise, "breath_fit", "share");
+        row.value = fit->share(), row.u95 = fit->u95();
+        rows.push_back(std::move(row));
     }
     if (r.exercise.paceOut_s)
-        add(ofReps(
-                r, reps, "Pace, " + r.exercise.phaseOut, "pace_out", "s", true,
-                [](const Rep& rep) { return rep.out_s(); }, [](const Rep& rep) { return rep.outU95_s(); }),
-            "median", r.exercise.paceOut_s, 1);
-    add(ofReps(
-            r, reps, "Pace, " + r.exercise.phaseBack, "pace_back", "s", true,
-            [](const Rep& rep) { return rep.back_s(); }, [](const Rep& rep) { return rep.backU95_s(); }),
-        "median", r.exercise.paceBack_s, 1);
+        rows.push_back(ofReps(
+            r, reps, "pace_out", "median", [](const Rep& rep) { return rep.out_s(); },
+            [](const Rep& rep) { return rep.outU95_s(); }));
+    rows.push_back(ofReps(
+        r, reps, "pace_back", "median", [](const Rep& rep) { return rep.back_s(); },
+        [](const Rep& rep) { return rep.backU95_s(); }));
     return rows;
 }
 

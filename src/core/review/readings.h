@@ -27,8 +27,12 @@ std::vector<ReadingRow> readingRows(const Review& review);
 /// Of some of its reps only, for example those of one side; ReadingRow::worstRep counts within them.
 std::vector<ReadingRow> readingRows(const Review& review, const std::vector<Rep>& reps);
 
-/// Limit of a measure in this review's exercise and school, from its faults and set-up checks.
-std::optional<Limit> limitOf(const Review& review, const std::string& measure);
+/// How a reading is told: name, unit, decimals, sign and the exercise's tolerance; without value, reps or frames.
+/// What was asked for (hold, range) is no tolerance of the exercise and is left out.
+ReadingRow toldReading(const Exercise& exercise, const std::string& measure, const std::string& stat);
+
+/// Limit of a measure in an exercise as its school has it, from its faults and set-up checks.
+std::optional<Limit> limitOf(const Exercise& exercise, const std::string& measure);
 /// Is what has this limit told with its sign? Where the whole tolerance lies above nought (elbow and knee angle, a
 /// raised leg) a plus says nothing.
 bool toldWithSign(const Limit& limit);

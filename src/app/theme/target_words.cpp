@@ -1,4 +1,4 @@
-#include "app/session/words.h"
+#include "app/theme/target_words.h"
 
 #include "app/theme/words.h"
 

@@ -1,0 +1,136 @@
+#include "app/paint/client_story.h"
+
+#include "app/paint/strokes.h"
+#include "app/paint/weeks.h"
+#include "app/theme/target_words.h"
+#include "app/theme/words.h"
+
+#include <QObject>
+#include <algorithm>
+
+namespace deft::ui {
+namespace {
+
+QString text(const std::string& s) { return QString::fromStdString(s); }
+
+struct Told {
+    QString name, unit;
+};
+/// Name and unit of what a cue is meant for.
+Told toldOf(const Exercise& e, const std::string& fault) {
+    if (const FaultPlan* f = e.fault(fault)) return {text(f->name), text(f->limit.unit)};
+    if (const SetupCheck* c = e.check(fault)) return {text(c->name), text(c->limit.unit)};
+    return {text(fault), {}}; // an exercise of the coach's own that has changed since
+}
+
+bool isNow(const ClientStory& story, const LadderStep& step) { return step.rung == story.rungNow(); }
+
+} // namespace
+
+QString effectWords(const ClientStory& story, const CueSpell& spell) {
+    const std::string unit = toldOf(story.exercise, spell.fault).unit.toStdString();
+    switch (spell.effect) {
+    case CueSpell::Effect::JustSaid:
+        return QObject::tr("said last");
+    case CueSpell::Effect::Gone:
+        return QObject::tr("worked: gone");
+    case CueSpell::Effect::Less:
+        return QObject::tr("worked: %1 less").arg(reading(spell.change, unit, 1, false));
+    case CueSpell::Effect::NoRealChange:
+        return QObject::tr("none real: %1 of %2")
+            .arg(reading(-spell.change, unit, 1, true), reading(spell.mdc, unit, 1, false));
+    case CueSpell::Effect::NotTold:
+        break;
+    }
+    return QObject::tr("still there, not measured");
+}
+
+QString ladderWords(const ClientStory& story, const LadderStep& step) {
+    const Rung& rung = story.exercise.ladder[size_t(story.exercise.rungIndex(step.rung))];
+    if (!step.locks.empty()) return QObject::tr("locked: %1").arg(text(step.locks.front().reason));
+    QString done;
+    if (step.reviews > 0)
+        done = QObject::tr("met cleanly in %1 of %2, last %3")
+                   .arg(step.met)
+                   .arg(counted(step.reviews, QObject::tr("review"), QObject::tr("reviews")), dayWords(step.last));
+    if (isNow(story, step)) {
+        const FiledReview& last = story.reviews.back();
+        const QString next = QObject::tr("now: %1").arg(
+            targetWords(story.exercise, last.next.rung.empty() ? last.past.target : last.next));
+        return done.isEmpty() ? next : QStringLiteral("%1; %2").arg(next, done);
+    }
+    return done.isEmpty() ? text(rung.criterion) : done;
+}
+
+void drawCues(QPainter& p, const QRectF& body, const ClientStory& story) {
+    if (story.cues.empty() || story.reviews.empty()) return;
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    const Palette& c = colours();
+    const WeeksColumns columns(body.width());
+    const DayAxis days{story.reviews.front().date, story.reviews.back().date, body.left() + columns.name,
+                       body.right() - columns.words};
+    const size_t fit = size_t(std::max(1.0, body.height() / kCueRow));
+    QRectF row(body.left(), body.top(), body.width(), kCueRow);
+    for (size_t i = story.cues.size() - std::min(fit, story.cues.size()); i < story.cues.size(); ++i) {
+        const CueSpell& cue = story.cues[i];
+        const bool helped = cue.effect == CueSpell::Effect::Gone || cue.effect == CueSpell::Effect::Less,
+                   now = cue.effect == CueSpell::Effect::JustSaid;
+        const int used = putText(p, QRectF(row.left(), row.top(), columns.name - 16, kCueRow),
+                                 toldOf(story.exercise, cue.fault).name, Size::Small, c.ink, QFont::DemiBold);
+        putText(p, QRectF(row.left() + used + 6, row.top(), columns.name - 16 - used - 6, kCueRow), text(cue.rung),
+                Size::Small, c.ink2);
+        // Solid where it worked, ticks where nothing real came of it: never told by colour alone.
+        const double y = row.center().y(), from = days.across(story.reviews[cue.first].date),
+                     to = days.across(story.reviews[std::min(cue.last + 1, story.reviews.size() - 1)].date);
+        QPen pen(now ? c.accent : c.ink, 4, Qt::SolidLine, Qt::FlatCap);
+        if (!helped && !now) pen.setDashPattern({0.5, 0.75});
+        p.setPen(pen);
+        p.drawLine(QPointF(from, y), QPointF(to, y));
+        p.setPen(QPen(now ? c.accent : c.ink, 1.5));
+        p.setBrush(helped ? c.ink : c.paper);
+        for (size_t k = cue.first; k <= cue.last; ++k)
+            p.drawEllipse(QPointF(days.across(story.reviews[k].date), y), 4, 4);
+        putText(p, QRectF(days.right + 16, row.top(), row.right() - days.right - 16, kCueRow), effectWords(story, cue),
+                Size::Small, helped || now ? c.ink : c.ink2, helped ? QFont::DemiBold : QFont::Normal);
+        row.translate(0, kCueRow);
+    }
+    p.restore();
+}
+
+void drawLadder(QPainter& p, const QRectF& body, const ClientStory& story) {
+    const size_t rungs = story.ladder.size();
+    if (rungs == 0) return;
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    const Palette& c = colours();
+    const double height = std::clamp(body.height() / double(rungs), 36.0, 56.0), left = body.left() + 8,
+                 right = left + 40;
+    QRectF row(body.left(), body.top(), body.width(), height);
+    p.setPen(QPen(c.ink2, 2));
+    for (const double x : {left, right})
+        p.drawLine(QPointF(x, row.top()), QPointF(x, row.top() + height * double(rungs)));
+    for (size_t i = rungs; i-- > 0; row.translate(0, height)) { // the hardest on top
+        const LadderStep& step = story.ladder[i];
+        const bool now = !story.reviews.empty() && isNow(story, step);
+        if (now) p.fillRect(row, c.soft);
+        const double y = row.center().y();
+        p.setPen(QPen(now ? c.accent : step.reviews > 0 ? c.ink : c.strong, 1));
+        p.setBrush(now ? QBrush(c.accent) : step.reviews > 0 ? QBrush(c.ink) : QBrush(c.paper));
+        p.drawRect(QRectF(left + 1, y - 2.5, right - left - 2, 5));
+        if (now) { // the rails stand before the row's ground
+            p.setPen(QPen(c.ink2, 2));
+            for (const double x : {left, right}) p.drawLine(QPointF(x, row.top()), QPointF(x, row.bottom()));
+        }
+        const Rung& rung = story.exercise.ladder[i];
+        const QRectF words(right + 16, y - 18, row.right() - right - 20, 18);
+        QString name = text(rung.name);
+        if (!name.isEmpty()) name[0] = name[0].toUpper();
+        putText(p, words, name, Size::Small, now ? c.accent : c.ink,
+                now || step.reviews > 0 ? QFont::DemiBold : QFont::Medium);
+        putText(p, words.translated(0, 18), ladderWords(story, step), Size::Small, c.ink2);
+    }
+    p.restore();
+}
+
+} // namespace deft::ui

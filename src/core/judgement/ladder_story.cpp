@@ -1,0 +1,23 @@
+#include "judgement/ladder_story.h"
+
+namespace deft {
+
+std::vector<LadderStep> ladderStory(const Exercise& exercise, const std::vector<PastReview>& history,
+                                    const std::vector<std::string>& flags, const std::vector<std::string>& cleared) {
+    std::vector<LadderStep> story;
+    for (const Rung& rung : exercise.ladder) {
+        LadderStep step;
+        step.rung = rung.id;
+        for (const PastReview& past : history) {
+            if (past.rung != rung.id) continue;
+            if (step.reviews++ == 0) step.first = past.date;
+            step.last = past.date;
+            step.met += past.met && past.clean;
+        }
+        step.locks = locksOf(exercise, rung.id, flags, cleared);
+        story.push_back(std::move(step));
+    }
+    return story;
+}
+
+} // namespace deft

@@ -1,0 +1,11 @@
+#include "review/filed_review.h"
+
+namespace deft {
+
+const Reading* FiledReview::find(const std::string& measure, const std::string& stat) const {
+    for (const Reading& r : readings)
+        if (r.measure == measure && r.stat == stat) return &r;
+    return nullptr;
+}
+
+} // namespace deft
