@@ -2,8 +2,10 @@
 #include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
+#include "base/zip_file.h"
 
 #include "support/no_room.h"
+#include "support/unzipped.h"
 
 #include <QDir>
 #include <QFile>
@@ -27,6 +29,17 @@ private slots:
         QVERIFY(writeFileAtomically(at("a"), "shorter"));
         QCOMPARE(readFile(at("a")).value(), std::string("shorter"));
         QCOMPARE(QDir(dir_.path()).entryList(QDir::Files).size(), 1); // nothing half written is left beside it
+    }
+
+    /// What a zip holds is what was put in, and the same files make the same bytes.
+    void zipThereAndBack() {
+        const std::vector<ZipEntry> entries{
+            {"review.json", "{}\n"}, {"stills/größe.jpg", std::string("a\0b", 3)}, {"empty", ""}};
+        const std::string zip = zipOf(entries).value();
+        QCOMPARE(zipOf(entries).value(), zip);
+        const auto files = unzipped(zip);
+        QCOMPARE(files.size(), entries.size());
+        for (const ZipEntry& e : entries) QCOMPARE(files.at(e.name), e.content);
     }
 
     void missingFile() {

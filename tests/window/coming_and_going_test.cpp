@@ -196,7 +196,7 @@ private slots:
         QCOMPARE(bend->visits.front().date, std::string("2026-03-19"));
         QCOMPARE(bend->visits.back().date, std::string("2026-05-14"));
         QVERIFY(bend->verdict == OverTime::Verdict::Trend && bend->better == true); // her back bends less and less
-        const auto* panel = window_->findChild<WeeksPanel*>();
+        const auto* panel = window_->comparePage().findChild<WeeksPanel*>();
         QVERIFY(panel && panel->isVisible() && !window_->comparePage().pictures().isVisible());
         QVERIFY(panel->accessibleDescription().contains(trendWords(*bend).whole()));
         QVERIFY(trendWords(*bend).verdict.startsWith(QStringLiteral("getting better")));

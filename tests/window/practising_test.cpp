@@ -37,7 +37,7 @@ private slots:
 
     void round() {
         constexpr double scatterPx = 4;
-        QTest::keyClick(window_.get(), Qt::Key_6, Qt::AltModifier);
+        QTest::keyClick(window_.get(), Qt::Key_7, Qt::AltModifier);
         QCOMPARE(window_->room(), MainWindow::Practice);
         press(Qt::Key_Return);
         std::mt19937 random(5);

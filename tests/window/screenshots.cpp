@@ -129,6 +129,8 @@ int main(int argc, char** argv) {
         shot("drawn");
         window.session().undoStack().undo();
     }
+    window.go(MainWindow::Record);
+    shot("client");
     window.go(MainWindow::Exercises);
     window.exercisesPage().choose("side-plank");
     shot("exercises");

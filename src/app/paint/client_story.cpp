@@ -50,16 +50,16 @@ QString ladderWords(const ClientStory& story, const LadderStep& step) {
     if (!step.locks.empty()) return QObject::tr("locked: %1").arg(text(step.locks.front().reason));
     QString done;
     if (step.reviews > 0)
-        done = QObject::tr("met cleanly in %1 of %2, last %3")
+        done = QObject::tr("met cleanly in %1 of %2")
                    .arg(step.met)
-                   .arg(counted(step.reviews, QObject::tr("review"), QObject::tr("reviews")), dayWords(step.last));
+                   .arg(counted(step.reviews, QObject::tr("review"), QObject::tr("reviews")));
     if (isNow(story, step)) {
         const FiledReview& last = story.reviews.back();
         const QString next = QObject::tr("now: %1").arg(
             targetWords(story.exercise, last.next.rung.empty() ? last.past.target : last.next));
         return done.isEmpty() ? next : QStringLiteral("%1; %2").arg(next, done);
     }
-    return done.isEmpty() ? text(rung.criterion) : done;
+    return done.isEmpty() ? text(rung.criterion) : QObject::tr("%1, last %2").arg(done, dayWords(step.last));
 }
 
 void drawCues(QPainter& p, const QRectF& body, const ClientStory& story) {
@@ -76,10 +76,11 @@ void drawCues(QPainter& p, const QRectF& body, const ClientStory& story) {
         const CueSpell& cue = story.cues[i];
         const bool helped = cue.effect == CueSpell::Effect::Gone || cue.effect == CueSpell::Effect::Less,
                    now = cue.effect == CueSpell::Effect::JustSaid;
-        const int used = putText(p, QRectF(row.left(), row.top(), columns.name - 16, kCueRow),
-                                 toldOf(story.exercise, cue.fault).name, Size::Small, c.ink, QFont::DemiBold);
-        putText(p, QRectF(row.left() + used + 6, row.top(), columns.name - 16 - used - 6, kCueRow), text(cue.rung),
-                Size::Small, c.ink2);
+        const double room = columns.name - 16;
+        const int rung = putText(p, QRectF(row.left(), row.top(), room, kCueRow), text(cue.rung), Size::Small, c.ink2,
+                                 QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+        putText(p, QRectF(row.left(), row.top(), room - rung - 8, kCueRow), toldOf(story.exercise, cue.fault).name,
+                Size::Small, c.ink, QFont::DemiBold);
         // Solid where it worked, ticks where nothing real came of it: never told by colour alone.
         const double y = row.center().y(), from = days.across(story.reviews[cue.first].date),
                      to = days.across(story.reviews[std::min(cue.last + 1, story.reviews.size() - 1)].date);
@@ -123,12 +124,19 @@ void drawLadder(QPainter& p, const QRectF& body, const ClientStory& story) {
             for (const double x : {left, right}) p.drawLine(QPointF(x, row.top()), QPointF(x, row.bottom()));
         }
         const Rung& rung = story.exercise.ladder[i];
-        const QRectF words(right + 16, y - 18, row.right() - right - 20, 18);
+        const bool roomy = height >= 48; // for what is told to take two lines
+        const QRectF words(right + 16, y - (roomy ? 24 : 18), row.right() - right - 20, 18);
         QString name = text(rung.name);
         if (!name.isEmpty()) name[0] = name[0].toUpper();
         putText(p, words, name, Size::Small, now ? c.accent : c.ink,
                 now || step.reviews > 0 ? QFont::DemiBold : QFont::Medium);
-        putText(p, words.translated(0, 18), ladderWords(story, step), Size::Small, c.ink2);
+        const QRectF below(words.left(), words.bottom(), words.width(), roomy ? 30 : 18);
+        p.setFont(face(Size::Small));
+        p.setPen(c.ink2);
+        if (roomy)
+            p.drawText(below, Qt::TextWordWrap, ladderWords(story, step));
+        else
+            putText(p, below, ladderWords(story, step), Size::Small, c.ink2);
     }
     p.restore();
 }

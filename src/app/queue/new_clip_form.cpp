@@ -10,7 +10,6 @@
 
 #include <QDate>
 #include <QFormLayout>
-#include <QMenu>
 
 namespace deft::ui {
 
@@ -24,16 +23,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     client_->setEditable(true);
     role_ = new QLineEdit;
     role_->setPlaceholderText(tr("what they do, if you like"));
-    intake_ = new QPushButton;
-    intake_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-    intake_->setMenu(new QMenu(intake_));
-    if (const auto& rules = safetyRules())
-        for (const auto& [id, flag] : rules->flags) {
-            QAction* a = intake_->menu()->addAction(QString::fromStdString(flag.name));
-            a->setData(QString::fromStdString(id));
-            a->setCheckable(true);
-            connect(a, &QAction::toggled, this, &NewClipForm::showIntake);
-        }
+    intake_ = new IntakeButton;
     exercise_ = new QComboBox;
     side_ = new QComboBox;
     for (const char* side : {"both", "left", "right"}) side_->addItem(tr(side), QString::fromLatin1(side));
@@ -93,7 +83,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
         for (const Client& c : library_.clients())
             if (QString::fromStdString(c.name) == name) {
                 role_->setText(QString::fromStdString(c.role));
-                setIntake(c.flags);
+                intake_->setFlags(c.flags);
             }
     });
     connect(exercise_, &QComboBox::currentIndexChanged, this, [this] {
@@ -131,7 +121,7 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
     words_->clear();
     pain_->setChecked(false);
     stop_->setCurrentIndex(0), felt_->setCurrentIndex(0);
-    setIntake({});
+    intake_->setFlags({});
     // Most coaches bring in several clips of the same exercise.
     if (const auto last = library_.newestClip())
         exercise_->setCurrentIndex(std::max(0, exercise_->findData(QString::fromStdString(last->draft.exercise))));
@@ -173,27 +163,6 @@ void NewClipForm::showGuess(const std::vector<std::pair<std::string, double>>& g
     guess_->show();
 }
 
-std::vector<std::string> NewClipForm::intake() const {
-    std::vector<std::string> flags;
-    for (const QAction* a : intake_->menu()->actions())
-        if (a->isChecked()) flags.push_back(a->data().toString().toStdString());
-    return flags;
-}
-
-void NewClipForm::setIntake(const std::vector<std::string>& flags) {
-    for (QAction* a : intake_->menu()->actions())
-        a->setChecked(std::find(flags.begin(), flags.end(), a->data().toString().toStdString()) != flags.end());
-    showIntake();
-}
-
-void NewClipForm::showIntake() {
-    QStringList names;
-    for (const QAction* a : intake_->menu()->actions())
-        if (a->isChecked()) names << a->text();
-    intake_->setText(names.isEmpty() ? tr("nothing that holds an exercise back") : names.join(QStringLiteral(", ")));
-    intake_->setAccessibleName(tr("Intake: %1").arg(intake_->text()));
-}
-
 void NewClipForm::add() {
     const QString name = client_->currentText().trimmed();
     if (name.isEmpty()) {
@@ -210,13 +179,13 @@ void NewClipForm::add() {
     for (const Client& c : library_.clients())
         if (QString::fromStdString(c.name) == name) client = c.id;
     if (client == 0) {
-        auto id = library_.addClient(name.toStdString(), role_->text().trimmed().toStdString(), intake());
+        auto id = library_.addClient(name.toStdString(), role_->text().trimmed().toStdString(), intake_->flags());
         if (!id) {
             emit failed(QString::fromStdString("Not added: " + id.error().detail + "."));
             return;
         }
         client = *id;
-    } else if (auto ok = library_.setFlags(client, intake()); !ok) {
+    } else if (auto ok = library_.setFlags(client, intake_->flags()); !ok) {
         emit failed(QString::fromStdString("Not added: " + ok.error().detail + "."));
         return;
     }

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/session/background_job.h"
+#include "app/widgets/intake_button.h"
 #include "app/widgets/key_button.h"
 #include "store/library.h"
 
@@ -8,7 +9,6 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPlainTextEdit>
-#include <QPushButton>
 #include <QSpinBox>
 
 namespace deft::ui {
@@ -21,7 +21,7 @@ public:
     /// Begins a new entry. `facts` says what was found in the file.
     void begin(const QString& path, const QString& facts);
     QComboBox& clientBox() { return *client_; }
-    QPushButton& intakeButton() { return *intake_; }
+    IntakeButton& intakeButton() { return *intake_; }
 
 signals:
     void added(qint64 clip);
@@ -32,15 +32,12 @@ private:
     void add();
     void guessExercise();
     void showGuess(const std::vector<std::pair<std::string, double>>& guesses);
-    void showIntake();
-    std::vector<std::string> intake() const;
-    void setIntake(const std::vector<std::string>& flags);
     Library& library_;
     QString path_;
     QLabel* facts_;
     QComboBox *client_, *exercise_, *side_, *felt_, *stop_;
     QLineEdit* role_;
-    QPushButton* intake_;
+    IntakeButton* intake_;
     QSpinBox *sets_, *reps_, *hold_;
     QCheckBox* pain_;
     QPlainTextEdit* words_;

@@ -1,7 +1,8 @@
 #include "app/queue/queue_page.h"
 
-#include "app/theme/target_words.h"
+#include "app/theme/consent_words.h"
 #include "app/theme/palette.h"
+#include "app/theme/target_words.h"
 #include "app/theme/words.h"
 #include "checks/clip_check.h"
 #include "video/clip_reader.h"
@@ -157,7 +158,7 @@ void QueuePage::preview() {
             .arg(text(e.client.name), text(e.client.role));
     if (exercise)
         html += tr("<p><b>%1</b>, asked %2, received %3</p>")
-                    .arg(text(exercise->name), targetWords(*exercise, e.clip.draft.asked), text(e.clip.received));
+                    .arg(text(exercise->name), targetWords(*exercise, e.clip.draft.asked), dayAndYear(e.clip.received));
     if (!e.clip.draft.note.words.empty()) html += QStringLiteral("<p>“%1”</p>").arg(text(e.clip.draft.note.words));
     if (e.clip.draft.note.pain)
         html += tr("<p><b>Pain was named.</b> Answer this one first; the exercise stops until you have spoken.</p>");
@@ -165,12 +166,16 @@ void QueuePage::preview() {
         by.isValid() && !e.clip.filed)
         html += tr("<p>An answer was promised by %1.</p>")
                     .arg(QLocale(QLocale::English).toString(by, QStringLiteral("dddd, d MMMM")));
+    const QString trouble = consentTrouble(e.client.consent, QDate::currentDate().toString(Qt::ISODate).toStdString());
+    if (!trouble.isEmpty()) html += tr("<p><b>%1</b> See the client room (Alt+5).</p>").arg(trouble);
     html += QStringLiteral("<p>%1</p>").arg((e.work.isEmpty() ? e.found : e.work).toHtmlEscaped());
     if (!e.clip.filed) html += askedFor(e.clip.draft);
     const auto filed = library_.filed(e.client.id, e.clip.draft.exercise);
     if (!filed.empty()) {
         html += tr("<p style='margin-top:16px'><b>Filed before</b></p><table cellspacing='0' cellpadding='3'>");
-        for (const FiledReview& r : filed) {
+        constexpr ptrdiff_t kShown = 2; // the client room has them all
+        for (auto it = filed.rbegin(); it != filed.rend() && it - filed.rbegin() < kShown; ++it) {
+            const FiledReview& r = *it;
             const Reading *clean = r.find("clean_hold", "median"), *range = r.find("control_range", "least"),
                           *pelvis = r.find("pelvis_on_trunk", "worst");
             auto cell = [](const Reading* x, const QString& name, bool sign) {
@@ -178,10 +183,10 @@ void QueuePage::preview() {
                                .arg(name, reading(x->value, x->unit, 1, sign), band(x->u95))
                          : QStringLiteral("<td></td>");
             };
-            html += QStringLiteral("<tr><td>%1&nbsp;&nbsp;</td>").arg(text(r.date)) + cell(clean, tr("clean"), false) +
-                    QStringLiteral("</tr><tr><td></td>") + cell(pelvis, tr("pelvis, worst"), true) +
-                    QStringLiteral("</tr><tr><td></td>") + cell(range, tr("control range"), false) +
-                    QStringLiteral("</tr>");
+            html += QStringLiteral("<tr><td>%1&nbsp;&nbsp;</td>").arg(dayAndYear(r.date)) +
+                    cell(clean, tr("clean"), false) + QStringLiteral("</tr><tr><td></td>") +
+                    cell(pelvis, tr("pelvis, worst"), true) + QStringLiteral("</tr><tr><td></td>") +
+                    cell(range, tr("control range"), false) + QStringLiteral("</tr>");
         }
         html += QStringLiteral("</table>");
     } else {

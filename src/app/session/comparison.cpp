@@ -34,12 +34,13 @@ Rep partOfHold(const Rep& rep, double from, double to) {
 Comparison::Comparison(ReviewSession& session, Library& library, QObject* parent)
     : QObject(parent), session_(session), library_(library) {
     connect(&session, &ReviewSession::reviewChanged, this, &Comparison::refresh);
-    connect(&session, &ReviewSession::opened, this, [this] {
-        job_.stop();
-        otherClip_ = 0, other_.reset(), otherFrames_.reset();
-        place_ = kAlignTop, rep_ = 0;
-        nothing({});
-    });
+    for (auto other : {&ReviewSession::opened, &ReviewSession::closed})
+        connect(&session, other, this, [this] {
+            job_.stop();
+            otherClip_ = 0, other_.reset(), otherFrames_.reset();
+            place_ = kAlignTop, rep_ = 0;
+            nothing({});
+        });
 }
 
 void Comparison::setActive(bool active) {

@@ -8,6 +8,8 @@
 #include "base/files.h"
 #include "devices/mail_drop.h"
 
+#include <algorithm>
+
 namespace deft::ui {
 
 Result<MadeMail> makeMail(const Review& review, const std::filesystem::path& clip, StopToken stop,
@@ -72,11 +74,21 @@ void Outgoing::queue(Letter letter) {
     if (!job_.isRunning()) next();
 }
 
+void Outgoing::giveUp(const std::vector<int64_t>& filed) {
+    const auto isMeant = [&](int64_t id) { return std::find(filed.begin(), filed.end(), id) != filed.end(); };
+    waiting_.erase(
+        std::remove_if(waiting_.begin(), waiting_.end(), [&](const Letter& letter) { return isMeant(letter.filed); }),
+        waiting_.end());
+    if (!job_.isRunning() || !isMeant(now_)) return;
+    job_.stop();
+    next();
+}
+
 void Outgoing::next() {
     if (waiting_.empty()) return;
     Letter letter = std::move(waiting_.front());
     waiting_.pop_front();
-    const int64_t filed = letter.filed;
+    const int64_t filed = now_ = letter.filed;
     job_.run(
         [letter = std::move(letter), folder = library_.folder()](StopToken stop,
                                                                  const ProgressFn& progress) -> Result<MadeMail> {

@@ -25,6 +25,8 @@ public:
     void send(int64_t filed, const Review& review);
     /// Makes the mails of reviews that were filed before the program was closed or killed.
     void resume();
+    /// Gives up the mails of these reviews: what they would show is to go.
+    void giveUp(const std::vector<int64_t>& filed);
     bool isIdle() const { return !job_.isRunning() && waiting_.empty(); }
     const BackgroundJob& job() const { return job_; }
 
@@ -41,6 +43,7 @@ private:
     void next();
     Library& library_;
     std::deque<Letter> waiting_;
+    int64_t now_ = 0; ///< the filed review whose mail is being made
     BackgroundJob job_;
 };
 

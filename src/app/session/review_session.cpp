@@ -65,8 +65,10 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     if (inputs_.client.empty()) inputs_.client = client.name, inputs_.clientRole = client.role;
     exercise_ = std::move(*exercise);
     clip_ = reader->info();
-    for (FiledReview& r : library_.filed(client.id, inputs_.exercise))
-        if (r.clip != clip.id) earlier_.push_back(std::move(r));
+    for (FiledReview& r : library_.filed(client.id, inputs_.exercise)) {
+        if (r.clip == clip.id) break; // an earlier review that is looked at again knows nothing of later ones
+        earlier_.push_back(std::move(r));
+    }
     frames_ = std::make_unique<FrameSource>(inputs_.clipPath);
     watch_.watch(inputs_.clipPath, inputs_.clipSha256);
     emit opened();
@@ -128,6 +130,12 @@ void ReviewSession::close() {
     answer_ = {}, moments_.clear(), earlier_.clear(), known_.clear();
     followed_ = {};
     clipId_ = 0, frame_ = 0, rep_ = 0, phase_ = Phase::SetUp, moment_ = -1;
+}
+
+void ReviewSession::leave() {
+    close();
+    inputs_ = {}, client_ = {};
+    emit closed();
 }
 
 void ReviewSession::edit(const QString& what, const std::function<void(ReviewInputs&)>& change, const QString& merge) {

@@ -24,6 +24,7 @@ public:
     /// Shows the clip at once and measures it in the background, unless it was measured with the same marks before.
     Result<void> open(const Clip& clip, const Client& client);
     void close();
+    void leave(); ///< closes it without opening another
     bool isOpen() const { return clipId_ != 0; }
     /// Are the landmarks marked that the exercise needs?
     bool isMarked() const;
@@ -90,6 +91,7 @@ public:
 
 signals:
     void opened();
+    void closed(); ///< and no other clip is open
     void marksChanged();
     void proposalsChanged();
     void reviewChanged(); ///< measured anew, or judged anew

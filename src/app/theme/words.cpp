@@ -25,9 +25,12 @@ QString counted(int n, const QString& one, const QString& many) {
     return QStringLiteral("%1 %2").arg(n).arg(n == 1 ? one : many);
 }
 
-QString dayWords(const std::string& iso) {
+static QString dayAs(const std::string& iso, const QString& format) {
     const QDate day = QDate::fromString(QString::fromStdString(iso), Qt::ISODate);
-    return day.isValid() ? QLocale(QLocale::English).toString(day, QStringLiteral("d MMM")) : QString();
+    return day.isValid() ? QLocale(QLocale::English).toString(day, format) : QString();
 }
+
+QString dayWords(const std::string& iso) { return dayAs(iso, QStringLiteral("d MMM")); }
+QString dayAndYear(const std::string& iso) { return dayAs(iso, QStringLiteral("d MMM yyyy")); }
 
 } // namespace deft::ui

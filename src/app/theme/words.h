@@ -14,5 +14,7 @@ QString band(double u95);
 QString counted(int n, const QString& one, const QString& many);
 /// "12 May" of an ISO date; empty when it is none.
 QString dayWords(const std::string& iso);
+/// "12 May 2026".
+QString dayAndYear(const std::string& iso);
 
 } // namespace deft::ui

@@ -34,10 +34,11 @@ QMenu { background: %1; color: %2; border: 1px solid %3; padding: 4px 0; }
 QMenu::item { padding: 4px 24px 4px 16px; }
 QMenu::item:selected { background: %4; color: %2; }
 QMenu::item:disabled { color: %5; }
-QLineEdit, QComboBox, QSpinBox, QDoubleSpinBox, QPlainTextEdit { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; }
-QLineEdit:focus, QComboBox:focus, QSpinBox:focus, QDoubleSpinBox:focus, QPlainTextEdit:focus { border: 2px solid %2; padding: 2px 6px; }
+QLineEdit, QComboBox, QSpinBox, QDoubleSpinBox, QDateEdit, QPlainTextEdit { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; }
+QLineEdit:focus, QComboBox:focus, QSpinBox:focus, QDoubleSpinBox:focus, QDateEdit:focus, QPlainTextEdit:focus { border: 2px solid %2; padding: 2px 6px; }
 QPlainTextEdit#letter, QPlainTextEdit#letter:focus { border: 0; background: transparent; padding: 0; }
-QComboBox::drop-down { border: 0; width: 20px; }
+QComboBox::drop-down { border: 0; width: 24px; }
+QComboBox::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }
 QPushButton { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; text-align: left; }
 QPushButton:focus { border: 2px solid %2; padding: 2px 6px; }
 QPushButton::menu-indicator { image: none; }

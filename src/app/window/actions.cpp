@@ -88,9 +88,9 @@ void MainWindow::makeActions() {
     }
 
     QMenu* rooms = menu(tr("&Rooms"));
-    const std::pair<QString, Room> names[] = {{tr("Queue"), Queue},         {tr("Bench"), Bench},
-                                              {tr("Compare"), Compare},     {tr("Answer"), Letter},
-                                              {tr("Exercises"), Exercises}, {tr("Practice"), Practice}};
+    const std::pair<QString, Room> names[] = {
+        {tr("Queue"), Queue},   {tr("Bench"), Bench},         {tr("Compare"), Compare},  {tr("Answer"), Letter},
+        {tr("Client"), Record}, {tr("Exercises"), Exercises}, {tr("Practice"), Practice}};
     for (const auto& [name, room] : names) {
         QAction* a =
             add(rooms, name, {K(Qt::ALT | Qt::Key(Qt::Key_1 + int(room)))}, this, [this, to = room] { go(to); });
@@ -236,6 +236,8 @@ void MainWindow::makeActions() {
     });
     add(letter, tr("File and send"), {K(Qt::CTRL | Qt::Key_Return), K(Qt::CTRL | Qt::Key_Enter)}, answer_,
         [this] { fileAnswer(); });
+
+    makeClientActions(menu(tr("C&lient")));
 
     QMenu* files = menu(tr("E&xercises"));
     add(files, tr("My own file of this exercise"), {K(Qt::Key_E)}, &exercises_->list(),

@@ -5,6 +5,8 @@
 #include "base/files.h"
 #include "review/review_json.h"
 
+#include <QDate>
+
 namespace deft::ui {
 namespace {
 
@@ -48,6 +50,15 @@ Result<void> fillDemo(Library& library) {
         for (const Json& who : list->at("clients")) {
             auto client = library.addClient(who.at("name"), who.at("role"));
             if (!client) return tl::unexpected(client.error());
+            if (auto ok = library.setWants(*client, who.value("wants", "")); !ok) return ok;
+            if (who.contains("consent")) {
+                Json told = who.at("consent"); // kept for so many months from today, whenever the demo is opened
+                told["until"] =
+                    QDate::currentDate().addMonths(told.at("kept_months")).toString(Qt::ISODate).toStdString();
+                auto consent = parseConsent(told, where + ": /clients/consent");
+                if (!consent) return tl::unexpected(consent.error());
+                if (auto ok = library.recordConsent(*client, *consent); !ok) return ok;
+            }
             for (const Json& sent : who.at("clips")) {
                 const auto clip = folder / "clips" / sent.at("clip").get<std::string>();
                 auto stem = clip;

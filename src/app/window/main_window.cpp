@@ -3,6 +3,7 @@
 
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
+#include "app/client/client_page.h"
 #include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
 #include "app/practice/practice_page.h"
@@ -38,11 +39,12 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     bench_ = new BenchPage(*session_);
     compare_ = new ComparePage(*session_, *library_);
     answer_ = new AnswerPage(*session_);
+    client_ = new ClientPage(*library_);
     exercises_ = new ExercisesPage(library_->folder() / "exercises");
     practice_ = new PracticePage;
-    for (QWidget* page :
-         {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(compare_),
-          static_cast<QWidget*>(answer_), static_cast<QWidget*>(exercises_), static_cast<QWidget*>(practice_)})
+    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(compare_),
+                          static_cast<QWidget*>(answer_), static_cast<QWidget*>(client_),
+                          static_cast<QWidget*>(exercises_), static_cast<QWidget*>(practice_)})
         pages_->addWidget(page);
     auto* middle = new QWidget;
     auto* column = new QVBoxLayout(middle);
@@ -111,6 +113,8 @@ void MainWindow::go(Room room) {
     } else if (room == Exercises) {
         exercises_->list().setFocus();
         if (session_->isOpen()) exercises_->choose(session_->inputs().exercise);
+    } else if (room == Record) {
+        showRecord();
     } else if (room == Practice) {
         practice_->picture().setFocus();
     } else {
@@ -148,6 +152,7 @@ void MainWindow::refreshBars() {
     const int waiting = queue_->clips().waiting();
     line_->setHeading(room() == Exercises
                           ? tr("What the program knows about every exercise, and where each number comes from")
+                      : room() == Record   ? client_->heading()
                       : room() == Practice ? tr("Practice: how exactly do you place marks?")
                       : room() != Queue    ? QString()
                       : waiting ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
@@ -184,6 +189,16 @@ void MainWindow::refreshBars() {
                             {QStringLiteral("← →"), tr("place in the movement")},
                             {QStringLiteral("↑ ↓"), tr("rep")},
                             {tr("Esc"), tr("bench")},
+                            {QStringLiteral("?"), tr("all keys")}});
+    else if (room() == Record)
+        keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},
+                            {tr("← →"), tr("review")},
+                            {QStringLiteral("O"), tr("open it")},
+                            {tr("Ctrl+Page"), tr("client")},
+                            {QStringLiteral("E"), tr("write down")},
+                            {QStringLiteral("P"), tr("report")},
+                            {QStringLiteral("X"), tr("bundle")},
+                            {tr("Esc"), tr("back")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Exercises)
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},

@@ -14,6 +14,7 @@ namespace deft::ui {
 class AnswerPage;
 class BenchPage;
 class ClientLine;
+class ClientPage;
 class ComparePage;
 class DemoPhone;
 class ExercisesPage;
@@ -23,11 +24,11 @@ class KeysBar;
 class QueuePage;
 class RoomBar;
 
-/// The window over one library: queue, bench, compare, answer, exercises and practice.
+/// The window over one library: queue, bench, compare, answer, client, exercises and practice.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Room { Queue, Bench, Compare, Letter, Exercises, Practice };
+    enum Room { Queue, Bench, Compare, Letter, Record, Exercises, Practice };
     static bool isOfAClip(Room room); ///< it shows the clip that is open
     explicit MainWindow(std::unique_ptr<Library> library, QWidget* parent = nullptr);
     ~MainWindow() override;
@@ -41,6 +42,7 @@ public:
     BenchPage& benchPage() { return *bench_; }
     ComparePage& comparePage() { return *compare_; }
     AnswerPage& answerPage() { return *answer_; }
+    ClientPage& clientPage() { return *client_; }
     ExercisesPage& exercisesPage() { return *exercises_; }
     PracticePage& practicePage() { return *practice_; }
     Room room() const;
@@ -58,6 +60,12 @@ public:
     void writePicture(const QString& path);
     /// Rep sheet and plots on one page: .pdf, .svg or .png.
     void writeSheet(const QString& path);
+    /// What the filed reviews of the client and exercise shown in the client room tell: .pdf, .svg or .png.
+    void writeReport(const QString& path);
+    /// The review chosen in the client room as a zip. Refused where the client has not agreed to passing it on.
+    void writeBundle(const QString& path);
+    /// Ends all work on the client's clips, then takes them out of the library for good.
+    void eraseClient(qint64 client, Erasing what);
 
 protected:
     void closeEvent(QCloseEvent* event) override;
@@ -68,6 +76,10 @@ private:
     void makeActions();
     void makeQueueActions(QMenu* menu);
     void makePracticeActions(QMenu* menu);
+    void makeClientActions(QMenu* menu);
+    void showRecord();
+    void chooseReportFile();
+    void chooseBundleFile();
     void makeAnnotateActions(QMenu* menu);
     const Moment* moment() const; ///< the chosen one, null = none
     void chooseFault(const QString& title, const std::function<void(const std::string&)>& then);
@@ -114,6 +126,7 @@ private:
     BenchPage* bench_;
     ComparePage* compare_;
     AnswerPage* answer_;
+    ClientPage* client_;
     ExercisesPage* exercises_;
     PracticePage* practice_;
     QMenu* schools_;

@@ -127,6 +127,8 @@ QString MainWindow::firstStep() const {
     case Letter:
         return tr(
             "This goes to the client. E edits words, Space leaves a part out, Ctrl+Enter files and makes the mail.");
+    case Record:
+        return tr("What the answered clips tell together. Arrows choose exercise and review; E writes down consent.");
     case Exercises:
         break;
     case Practice:

@@ -1,0 +1,114 @@
+#include "app/client/client_form.h"
+
+#include "app/theme/palette.h"
+#include "judgement/safety.h"
+
+#include <QFormLayout>
+#include <QHBoxLayout>
+
+namespace deft::ui {
+namespace {
+
+constexpr int kKeptForMonths = 6; // proposed for a first consent; chosen here
+
+QDate dayOf(const std::string& iso) { return QDate::fromString(QString::fromStdString(iso), Qt::ISODate); }
+std::string isoOf(const QDate& day) { return day.toString(Qt::ISODate).toStdString(); }
+
+QDateEdit* dayField() {
+    auto* field = new QDateEdit;
+    field->setDisplayFormat(QStringLiteral("d MMM yyyy"));
+    field->setLocale(QLocale(QLocale::English));
+    field->setFixedWidth(120);
+    field->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    return field;
+}
+
+} // namespace
+
+ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent), record_(record) {
+    title_ = new QLabel;
+    title_->setFont(face(Size::Large, QFont::DemiBold));
+    wants_ = new QPlainTextEdit;
+    wants_->setTabChangesFocus(true);
+    wants_->setMaximumHeight(72);
+    intake_ = new IntakeButton;
+    given_ = dayField(), until_ = dayField();
+    limited_ = new QCheckBox(tr("videos are kept until"));
+    auto* form = new QFormLayout;
+    form->setLabelAlignment(Qt::AlignLeft);
+    form->setVerticalSpacing(8);
+    form->addRow(tr("&Wants"), wants_);
+    form->addRow(tr("&Intake"), intake_);
+    form->addRow(tr("&Consent of"), given_);
+    if (const auto& rules = safetyRules())
+        for (const auto& [id, name] : rules->consent) {
+            scopes_.push_back(new QCheckBox(QString::fromStdString(name)));
+            form->addRow(QString(), scopes_.back());
+        }
+    auto* until = new QHBoxLayout;
+    until->addWidget(limited_);
+    until->addWidget(until_);
+    until->addStretch();
+    form->addRow(QString(), until);
+    auto* why = new QLabel(tr("Each consent is recorded beside the ones before it. Without a tick it is withdrawn; the "
+                              "videos can be erased then. Ask in the way your local rules ask for."));
+    why->setWordWrap(true);
+    why->setFont(face(Size::Small));
+    auto* go = new KeyButton(tr("Keep this"), {}, KeyButton::Kind::Primary);
+    auto* no = new KeyButton(tr("Leave it as it was"), tr("Esc"), KeyButton::Kind::Plain);
+    connect(go, &KeyButton::clicked, this, &ClientForm::keep);
+    connect(no, &KeyButton::clicked, this, &ClientForm::left);
+    connect(limited_, &QCheckBox::toggled, until_, &QWidget::setEnabled);
+    auto* buttons = new QHBoxLayout;
+    buttons->addWidget(go);
+    buttons->addWidget(no);
+    buttons->addStretch();
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(12);
+    column->addWidget(title_);
+    column->addLayout(form);
+    column->addWidget(why);
+    column->addLayout(buttons);
+    column->addStretch();
+}
+
+void ClientForm::begin() {
+    const Client& c = record_.client();
+    title_->setText(tr("About %1").arg(QString::fromStdString(c.name)));
+    wants_->setPlainText(QString::fromStdString(c.wants));
+    intake_->setFlags(c.flags);
+    const QDate today = QDate::currentDate();
+    given_->setDate(c.consent ? dayOf(c.consent->given) : today);
+    const bool limited = c.consent ? !c.consent->until.empty() : true;
+    limited_->setChecked(limited);
+    until_->setEnabled(limited);
+    until_->setDate(c.consent && limited ? dayOf(c.consent->until) : today.addMonths(kKeptForMonths));
+    for (size_t i = 0; i < scopes_.size(); ++i)
+        scopes_[i]->setChecked(c.consent && c.consent->covers(safetyRules()->consent[i].first));
+    wants_->setFocus();
+}
+
+/// Nothing where none is on record and nothing has been ticked: then nobody was asked.
+std::optional<Consent> ClientForm::consent() const {
+    Consent consent{isoOf(given_->date()), limited_->isChecked() ? isoOf(until_->date()) : std::string(), {}};
+    for (size_t i = 0; i < scopes_.size(); ++i)
+        if (scopes_[i]->isChecked()) consent.scopes.push_back(safetyRules()->consent[i].first);
+    if (consent.scopes.empty()) {
+        const auto& before = record_.client().consent;
+        if (!before || before->scopes.empty()) return std::nullopt;
+        consent.given = isoOf(QDate::currentDate()); // withdrawn today, whenever it was given
+        consent.until.clear();
+    }
+    return consent;
+}
+
+void ClientForm::keep() {
+    if (auto ok = record_.keep(wants_->toPlainText().trimmed().toStdString(), intake_->flags(), consent()); !ok) {
+        emit failed(QString::fromStdString("Not kept: " + ok.error().detail + "."));
+        return;
+    }
+    emit left();
+}
+
+} // namespace deft::ui

@@ -1,0 +1,40 @@
+#pragma once
+#include "app/client/client_record.h"
+#include "app/widgets/intake_button.h"
+#include "app/widgets/key_button.h"
+
+#include <QCheckBox>
+#include <QDateEdit>
+#include <QLabel>
+#include <QPlainTextEdit>
+
+namespace deft::ui {
+
+/// What the coach writes down about a client: what they want, intake flags, and what they have agreed to.
+class ClientForm : public QWidget {
+    Q_OBJECT
+public:
+    explicit ClientForm(ClientRecord& record, QWidget* parent = nullptr);
+    void begin(); ///< as the record has it now
+    QPlainTextEdit& wants() { return *wants_; }
+    IntakeButton& intake() { return *intake_; }
+    QCheckBox& scope(size_t index) { return *scopes_[index]; }
+    QDateEdit& given() { return *given_; }
+    void keep();
+
+signals:
+    void left();
+    void failed(const QString& sentence);
+
+private:
+    std::optional<Consent> consent() const;
+    ClientRecord& record_;
+    QLabel* title_;
+    QPlainTextEdit* wants_;
+    IntakeButton* intake_;
+    std::vector<QCheckBox*> scopes_; ///< in the order of data/safety.json
+    QDateEdit *given_, *until_;
+    QCheckBox* limited_; ///< videos are kept up to a day
+};
+
+} // namespace deft::ui

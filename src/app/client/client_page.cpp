@@ -1,0 +1,221 @@
+#include "app/client/client_page.h"
+
+#include "app/client/client_panels.h"
+#include "app/client/facts_panel.h"
+#include "app/theme/consent_words.h"
+#include "app/theme/words.h"
+#include "app/widgets/weeks_panel.h"
+#include "judgement/safety.h"
+
+#include <QDate>
+#include <QHBoxLayout>
+#include <QScrollArea>
+
+namespace deft::ui {
+namespace {
+
+QString text(const std::string& s) { return QString::fromStdString(s); }
+
+QString flagsWords(const std::vector<std::string>& flags) {
+    QStringList names;
+    for (const std::string& id : flags)
+        names << text(safetyRules() && safetyRules()->flags.count(id) ? safetyRules()->flags.at(id).name : id);
+    return names.isEmpty() ? QObject::tr("none") : names.join(QStringLiteral(", "));
+}
+
+/// Where the client felt the exercise, the last time it was said.
+QString feltWords(const ClientRecord& record) {
+    const Clip* said = nullptr;
+    for (const Clip& c : record.clips())
+        if (c.draft.exercise == record.exercise() && !c.draft.note.felt.empty() && (!said || c.id > said->id))
+            said = &c;
+    if (!said) return QObject::tr("not said");
+    QStringList places;
+    const auto e = loadExercise(said->draft.exercise);
+    for (const std::string& id : said->draft.note.felt) {
+        const FeltPlace* place = e ? e->feltPlace(id) : nullptr;
+        places << text(place ? place->name : id);
+    }
+    return QObject::tr("%1 (%2)").arg(places.join(QStringLiteral(", ")), dayWords(said->received));
+}
+
+/// Schools of the chosen exercise that are not its usual ones.
+QString schoolsWords(const ClientRecord& record) {
+    const Clip* newest = record.newestClip();
+    const auto e = newest ? loadExercise(newest->draft.exercise) : Result<Exercise>(fail(Errc::NotFound, ""));
+    if (!e) return {};
+    QStringList names;
+    const Schools usual = e->schoolsFor({});
+    for (const auto& [question, choice] : e->schoolsFor(newest->draft.schools))
+        if (const SchoolQuestion* q = findSchoolQuestion(question); q && usual.at(question) != choice)
+            for (const SchoolChoice& c : q->choices)
+                if (c.id == choice) names << text(c.name);
+    return names.isEmpty() ? QObject::tr("as usual") : names.join(QStringLiteral("; "));
+}
+
+QVBoxLayout* columnIn(QWidget* widget) {
+    auto* column = new QVBoxLayout(widget);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(16);
+    return column;
+}
+
+QHBoxLayout* inARow(std::initializer_list<QWidget*> widgets) {
+    auto* row = new QHBoxLayout;
+    row->setSpacing(8);
+    for (QWidget* w : widgets) row->addWidget(w);
+    return row;
+}
+
+} // namespace
+
+ClientPage::ClientPage(Library& library, QWidget* parent) : QWidget(parent), record_(library) {
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Client"));
+    weeks_ = new WeeksPanel(tr("the last review"));
+    form_ = new ClientForm(record_);
+    erase_ = new EraseForm(record_, library);
+    auto* story = new QWidget;
+    auto* rows = columnIn(story);
+    rows->addWidget(weeks_, 1);
+    rows->addWidget(new CuesPanel(record_));
+    middle_ = new QStackedWidget;
+    for (QWidget* w : {story, static_cast<QWidget*>(form_), static_cast<QWidget*>(erase_)}) middle_->addWidget(w);
+
+    auto* page = new QHBoxLayout(this);
+    page->setContentsMargins(16, 16, 16, 16);
+    page->setSpacing(24);
+    page->addWidget(left());
+    page->addWidget(middle_, 1);
+    page->addWidget(right());
+
+    connect(&record_, &ClientRecord::changed, this, &ClientPage::refresh);
+    connect(form_, &ClientForm::left, this, &ClientPage::leaveForm);
+    connect(form_, &ClientForm::failed, this, &ClientPage::said);
+    connect(erase_, &EraseForm::left, this, &ClientPage::leaveForm);
+    connect(erase_, &EraseForm::wanted, this, &ClientPage::eraseWanted);
+    record_.show(0);
+}
+
+QWidget* ClientPage::left() {
+    who_ = new QComboBox;
+    who_->setAccessibleName(tr("Client"));
+    who_->setFocusPolicy(Qt::TabFocus);
+    connect(who_, &QComboBox::activated, this,
+            [this](int index) { record_.show(record_.clients()[size_t(index)].id); });
+    about_ = new FactsPanel(tr("About"));
+    agreed_ = new FactsPanel(tr("Flags and consent"));
+    auto* edit = new KeyButton(tr("Edit"), QStringLiteral("E"));
+    edit->setAccessibleName(tr("Write down what the client wants, intake flags and consent"));
+    auto* erase = new KeyButton(tr("Erase…"), tr("Del"));
+    connect(edit, &KeyButton::clicked, this, &ClientPage::edit);
+    connect(erase, &KeyButton::clicked, this, &ClientPage::askWhatToErase);
+    auto* known = new QWidget;
+    auto* facts = columnIn(known);
+    for (QWidget* w : {static_cast<QWidget*>(new PractisedPanel(record_)), static_cast<QWidget*>(about_),
+                       static_cast<QWidget*>(agreed_)})
+        facts->addWidget(w);
+    facts->addStretch(1);
+    auto* scrolled = new QScrollArea; // what a client has agreed to may be long
+    scrolled->setWidgetResizable(true);
+    scrolled->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scrolled->setFocusPolicy(Qt::NoFocus);
+    scrolled->setWidget(known);
+    scrolled->viewport()->setAutoFillBackground(false);
+    known->setAutoFillBackground(false);
+    auto* side = new QWidget;
+    side->setFixedWidth(224);
+    auto* column = columnIn(side);
+    column->addWidget(who_);
+    column->addWidget(scrolled, 1);
+    column->addLayout(inARow({edit, erase}));
+    return side;
+}
+
+QWidget* ClientPage::right() {
+    auto* ladder = new LadderPanel(record_);
+    auto* decided = new DecidedPanel(record_);
+    decided->setFixedHeight(200);
+    open_ = new KeyButton(tr("Open this review on the bench"), QStringLiteral("O"));
+    report_ = new KeyButton(tr("Report…"), QStringLiteral("P"));
+    bundle_ = new KeyButton(tr("Bundle…"), QStringLiteral("X"));
+    connect(open_, &KeyButton::clicked, this, &ClientPage::openReview);
+    connect(report_, &KeyButton::clicked, this, &ClientPage::reportWanted);
+    connect(bundle_, &KeyButton::clicked, this, &ClientPage::bundleWanted);
+    auto* side = new QWidget;
+    side->setFixedWidth(304);
+    auto* column = columnIn(side);
+    column->addWidget(ladder, 1);
+    column->addWidget(decided);
+    column->addWidget(open_);
+    column->addLayout(inARow({report_, bundle_}));
+    return side;
+}
+
+QString ClientPage::heading() const {
+    const Client& c = record_.client();
+    if (record_.isEmpty()) return tr("Nobody is on record yet");
+    return c.role.empty() ? text(c.name) : tr("%1, %2").arg(text(c.name), text(c.role));
+}
+
+void ClientPage::edit() {
+    if (record_.isEmpty()) return;
+    middle_->setCurrentIndex(Form);
+    form_->begin();
+}
+
+void ClientPage::askWhatToErase() {
+    if (record_.isEmpty()) return;
+    middle_->setCurrentIndex(Erase);
+    erase_->begin();
+}
+
+bool ClientPage::leaveForm() {
+    if (middle_->currentIndex() == Weeks) return false;
+    middle_->setCurrentIndex(Weeks);
+    setFocus();
+    return true;
+}
+
+void ClientPage::openReview() {
+    if (const FiledReview* r = record_.chosenReview()) emit openClip(r->clip);
+}
+
+void ClientPage::refresh() {
+    who_->clear();
+    for (const Client& c : record_.clients()) {
+        who_->addItem(text(c.name));
+        if (c.id == record_.client().id) who_->setCurrentIndex(who_->count() - 1);
+    }
+    const bool reviewed = record_.chosenReview() != nullptr;
+    for (KeyButton* b : {open_, report_, bundle_}) b->setEnabled(reviewed);
+    if (record_.isEmpty()) {
+        about_->setFacts({});
+        agreed_->setFacts({});
+        weeks_->show({}, tr("There is no client yet. The first comes with the first clip: bring one in with Ctrl+O."));
+        return;
+    }
+    const Client& c = record_.client();
+    const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    int pain = 0;
+    for (const Clip& clip : record_.clips()) pain += clip.draft.note.pain;
+    about_->setFacts({{tr("Since"), dayAndYear(record_.since())},
+                      {tr("Wants"), c.wants.empty() ? tr("not written down") : text(c.wants)},
+                      {tr("Felt in"), feltWords(record_)},
+                      {tr("Schools"), schoolsWords(record_)}});
+    agreed_->setFacts(
+        {{tr("Flags"), flagsWords(c.flags), !c.flags.empty()},
+         {tr("Pain"),
+          pain ? tr("named with %1 of %2").arg(pain).arg(counted(int(record_.clips().size()), tr("clip"), tr("clips")))
+               : tr("never named"),
+          pain > 0},
+         {tr("Consent"), consentWords(c.consent), !c.consent || !c.consent->covers("coaching")},
+         {tr("Videos"), keptWords(c.consent, today), c.consent && c.consent->isOver(today)}});
+    const ClientStory* told = record_.story();
+    const bool none = !told || told->reviews.empty();
+    weeks_->show(told ? told->weeks : std::vector<OverTime>(),
+                 none ? tr("No review of this exercise has been filed yet. Its readings stand here from the first on.")
+                      : tr("The last review has no readings."));
+}
+
+} // namespace deft::ui

@@ -1,0 +1,50 @@
+#include "app/paint/bundle.h"
+
+#include "app/paint/answer_picture.h"
+#include "app/sheet/rep_rows.h"
+#include "base/zip_file.h"
+#include "review/review_json.h"
+
+#include <QBuffer>
+
+namespace deft::ui {
+namespace {
+
+constexpr QSize kStill(960, 640); // the rep sheet's shape
+
+std::string jpeg(const QImage& image) {
+    QByteArray bytes;
+    QBuffer buffer(&bytes);
+    buffer.open(QIODevice::WriteOnly);
+    image.save(&buffer, "JPG", 88);
+    return bytes.toStdString();
+}
+
+} // namespace
+
+Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken stop, const ProgressFn& progress) {
+    static constexpr const char* kNames[kPhases] = {"set-up", "out", "hold", "back", "worst"};
+    review.inputs.clipPath = std::filesystem::path(review.inputs.clipPath).filename().string();
+    std::vector<ZipEntry> entries{{"review.json", toText(toJson(review))},
+                                  {"marks.json", toText(toJson(review.inputs.marks))},
+                                  {"series.csv", toCsv(review.series)},
+                                  {"tracks.csv", toCsv(review.tracks)}};
+    const auto rows = repRows(review);
+    for (size_t rep = 0; rep < rows.size(); ++rep)
+        for (size_t phase = 0; phase < kPhases; ++phase) {
+            if (stop.stop_requested()) return fail(Errc::Cancelled, "stopped");
+            if (progress) progress({int64_t(rep * kPhases + phase), int64_t(rows.size() * kPhases), "stills"});
+            const RepCell& cell = rows[rep].cells[phase];
+            const auto frame = reader.bgra(cell.frame);
+            if (!frame) continue; // a damaged frame
+            AnswerPicture shown;
+            shown.frame = cell.frame, shown.measure = cell.measure;
+            const QImage still = answerPicture(review, toImage(*frame), shown, kStill);
+            if (!still.isNull())
+                entries.push_back(
+                    {"stills/rep-" + std::to_string(rep + 1) + "-" + kNames[phase] + ".jpg", jpeg(still)});
+        }
+    return zipOf(entries);
+}
+
+} // namespace deft::ui

@@ -1,0 +1,20 @@
+#pragma once
+#include <QPushButton>
+#include <string>
+#include <vector>
+
+namespace deft::ui {
+
+/// The intake flags of a client: their names on the button, all there are in its menu.
+class IntakeButton : public QPushButton {
+    Q_OBJECT
+public:
+    explicit IntakeButton(QWidget* parent = nullptr);
+    std::vector<std::string> flags() const; ///< ids of data/safety.json
+    void setFlags(const std::vector<std::string>& flags);
+
+private:
+    void showNames();
+};
+
+} // namespace deft::ui

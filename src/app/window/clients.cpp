@@ -1,0 +1,119 @@
+// The client room's keys, and what leaves the library or is erased from it.
+#include "app/client/client_page.h"
+#include "app/paint/bundle.h"
+#include "app/paint/client_report.h"
+#include "app/queue/queue_page.h"
+#include "app/session/stored_review.h"
+#include "app/window/main_window.h"
+#include "base/files.h"
+
+#include <QFileDialog>
+
+namespace deft::ui {
+
+void MainWindow::makeClientActions(QMenu* menu) {
+    using K = QKeySequence;
+    ClientRecord& record = client_->record();
+    add(menu, tr("Next exercise"), {K(Qt::Key_Down)}, client_, [&record] { record.stepExercise(1); });
+    add(menu, tr("Exercise before"), {K(Qt::Key_Up)}, client_, [&record] { record.stepExercise(-1); });
+    add(menu, tr("Later review"), {K(Qt::Key_Right)}, client_, [&record] { record.chooseReview(record.review() + 1); });
+    add(menu, tr("Earlier review"), {K(Qt::Key_Left)}, client_,
+        [&record] { record.chooseReview(record.review() - 1); });
+    add(menu, tr("Open the review on the bench"), {K(Qt::Key_O)}, client_, [this] { client_->openReview(); });
+    add(menu, tr("Next client"), {K(Qt::CTRL | Qt::Key_PageDown)}, client_, [&record] { record.stepClient(1); });
+    add(menu, tr("Client before"), {K(Qt::CTRL | Qt::Key_PageUp)}, client_, [&record] { record.stepClient(-1); });
+    add(menu, tr("Write down wishes, flags and consent"), {K(Qt::Key_E)}, client_, [this] { client_->edit(); });
+    add(menu, tr("Report of this exercise to a file…"), {K(Qt::Key_P)}, client_, [this] { chooseReportFile(); });
+    add(menu, tr("Review as a bundle to pass on…"), {K(Qt::Key_X)}, client_, [this] { chooseBundleFile(); });
+    add(menu, tr("Erase videos, or everything, of this client…"), {K(Qt::Key_Delete)}, client_,
+        [this] { client_->askWhatToErase(); });
+    add(menu, tr("Back from the client"), {K(Qt::Key_Escape)}, client_, [this] {
+        if (!client_->leaveForm()) go(session_->isOpen() ? Bench : Queue);
+    });
+    connect(&record, &ClientRecord::changed, this, &MainWindow::refreshBars);
+    connect(client_, &ClientPage::openClip, this, &MainWindow::openClip);
+    connect(client_, &ClientPage::said, this, &MainWindow::say);
+    connect(client_, &ClientPage::eraseWanted, this, &MainWindow::eraseClient);
+    connect(client_, &ClientPage::reportWanted, this, &MainWindow::chooseReportFile);
+    connect(client_, &ClientPage::bundleWanted, this, &MainWindow::chooseBundleFile);
+}
+
+/// Whose clip was looked at last: the one that is chosen in the queue, or the one that is open.
+void MainWindow::showRecord() {
+    if (const auto chosen = library_->clip(queue_->chosen()); chosen && !session_->isOpen())
+        client_->record().show(chosen->client, chosen->draft.exercise);
+    else if (session_->isOpen())
+        client_->record().show(session_->client().id, session_->inputs().exercise);
+    else
+        client_->record().refresh();
+    client_->leaveForm();
+    client_->setFocus();
+}
+
+void MainWindow::chooseReportFile() {
+    if (!client_->record().chosenReview()) return say(tr("No review of this exercise has been filed yet."));
+    const QString path = QFileDialog::getSaveFileName(this, tr("The report as a file"), QStringLiteral("report.pdf"),
+                                                      tr("PDF (*.pdf);;SVG (*.svg);;PNG (*.png)"));
+    if (!path.isEmpty()) writeReport(path);
+}
+
+void MainWindow::writeReport(const QString& path) {
+    const ClientRecord& record = client_->record();
+    if (!record.story()) return say(tr("No review of this exercise has been filed yet."));
+    writeAside(path, [story = *record.story(), name = record.client().name, role = record.client().role,
+                      file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) {
+        return writeClientReport(story, name, role, file);
+    });
+}
+
+void MainWindow::chooseBundleFile() {
+    if (!client_->record().chosenReview()) return say(tr("No review of this exercise has been filed yet."));
+    const QString path = QFileDialog::getSaveFileName(this, tr("The review as a bundle"), QStringLiteral("review.zip"),
+                                                      tr("Bundle (*.zip)"));
+    if (!path.isEmpty()) writeBundle(path);
+}
+
+void MainWindow::writeBundle(const QString& path) {
+    const ClientRecord& record = client_->record();
+    const FiledReview* review = record.chosenReview();
+    if (!review) return say(tr("No review of this exercise has been filed yet."));
+    if (!record.client().consent || !record.client().consent->covers("pass-on"))
+        return say(tr("Not written: there is no consent of %1 on record to passing a bundle on. E writes one down.")
+                       .arg(QString::fromStdString(record.client().name)));
+    const auto clip = library_->clip(review->clip);
+    if (!clip) return say(tr("That clip is not in the library any more."));
+    writeAside(path,
+               [&library = *library_, inputs = clip->draft, file = std::filesystem::path(path.toStdString())](
+                   StopToken stop, const ProgressFn& progress) -> Result<void> {
+                   auto measured = measureStored(library, inputs, stop, progress);
+                   if (!measured) return tl::unexpected(measured.error());
+                   auto reader = ClipReader::open(inputs.clipPath);
+                   if (!reader) return tl::unexpected(reader.error());
+                   auto zip = reviewBundle(std::move(*measured), *reader, stop, progress);
+                   if (!zip) return tl::unexpected(zip.error());
+                   return writeFileAtomically(file, *zip);
+               });
+}
+
+void MainWindow::eraseClient(qint64 client, Erasing what) {
+    if (session_->isOpen() && session_->client().id == client) session_->leave();
+    std::vector<int64_t> filed;
+    for (const Clip& c : library_->clipsOf(client)) {
+        session_->proposer().stopOne(c.id);
+        measurer_->stopOne(c.id);
+        for (const FiledReview& r : library_->filed(client, c.draft.exercise)) filed.push_back(r.id);
+    }
+    outgoing_->giveUp(filed);
+    writing_.stop();
+    const QString name = QString::fromStdString(client_->record().client().name);
+    const auto erased = library_->erase(client, what);
+    client_->leaveForm();
+    client_->record().refresh();
+    queue_->refresh();
+    refreshBars();
+    if (!erased) return say(QString::fromStdString("Not erased: " + erased.error().detail + ". Ask for it again."));
+    say(what == Erasing::Everything ? tr("Everything of %1 has been erased.").arg(name)
+                                    : tr("The videos of %1 have been erased; the numbers are kept.").arg(name));
+}
+
+} // namespace deft::ui

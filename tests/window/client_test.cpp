@@ -1,0 +1,183 @@
+// The client room: what filed reviews tell, what is written down of a client, what may leave, and what is erased.
+#include "app/client/client_page.h"
+#include "app/client/facts_panel.h"
+#include "app/widgets/weeks_panel.h"
+#include "base/files.h"
+#include "support/driven_window.h"
+#include "support/unzipped.h"
+
+#include <QProcess>
+
+using namespace deft;
+using namespace deft::test;
+
+class ClientRoomTest : public DrivenWindow {
+    Q_OBJECT
+
+    ClientPage& room() { return window_->clientPage(); }
+    ClientRecord& record() { return room().record(); }
+    void press(Qt::Key k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(&room(), k, m); }
+    QString file(const char* name) const { return dir_.filePath(QString::fromLatin1(name)); }
+    /// What is said once a file has been written, or not.
+    bool isSaid(const QString& words) {
+        return QTest::qWaitFor([&] { return window_->message().contains(words); }, 60000);
+    }
+    static QByteArray told(const QString& program, const QStringList& arguments) {
+        QProcess p;
+        p.start(program, arguments);
+        p.waitForFinished(60000);
+        return p.readAllStandardOutput();
+    }
+
+private slots:
+    void initTestCase() {
+        qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere");
+        prepare();
+    }
+    void init() {
+        static int number = 0;
+        const QString name = QStringLiteral("client-%1").arg(++number);
+        fill(name);
+        openWindow(name);
+        window_->queuePage().list().setCurrentIndex(window_->queuePage().clips().index(0)); // Ruta's
+        QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
+        QCOMPARE(window_->room(), MainWindow::Record);
+    }
+    void cleanup() { window_.reset(); }
+
+    /// It opens at the client of the chosen clip; keys go through exercises, reviews and clients.
+    void whatIsTold() {
+        QCOMPARE(record().client().name, std::string("Ruta Kalniņa"));
+        QCOMPARE(record().story()->reviews.size(), size_t(3));
+        QCOMPARE(record().review(), 2);
+        const auto* weeks = room().findChild<WeeksPanel*>();
+        QVERIFY(weeks->accessibleDescription().contains(QStringLiteral("getting better")));
+        press(Qt::Key_Left);
+        press(Qt::Key_Left);
+        press(Qt::Key_Left); // there is none before
+        QCOMPARE(record().review(), 0);
+        press(Qt::Key_PageDown, Qt::ControlModifier);
+        QCOMPARE(record().client().name, std::string("Tomáš Veselý"));
+        QVERIFY(record().story()->reviews.empty() && !record().chosenReview());
+        press(Qt::Key_O); // nothing to open
+        QCOMPARE(window_->room(), MainWindow::Record);
+        press(Qt::Key_PageUp, Qt::ControlModifier);
+        press(Qt::Key_Left);
+        // An earlier review opens as it was, and knows nothing of the later one.
+        press(Qt::Key_O);
+        QCOMPARE(window_->room(), MainWindow::Bench);
+        QVERIFY(session().isFiled());
+        QCOMPARE(session().inputs().date, std::string("2026-04-09"));
+        QCOMPARE(session().earlier().size(), size_t(1));
+        QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
+        press(Qt::Key_Escape);
+        QCOMPARE(window_->room(), MainWindow::Bench); // back to where the coach was
+    }
+
+    void written() {
+        press(Qt::Key_PageDown, Qt::ControlModifier);
+        const auto consent = [&] { return room().agreed().facts()[2].value; };
+        QCOMPARE(consent(), QStringLiteral("none on record"));
+        press(Qt::Key_E);
+        ClientForm& form = room().form();
+        QVERIFY(form.isVisible() && form.wants().hasFocus());
+        form.wants().setPlainText(QStringLiteral("eight hours at the wheel"));
+        form.intake().setFlags({"hypertension"});
+        form.given().setDate({2026, 5, 20});
+        form.scope(0).setChecked(true);
+        form.keep();
+        QVERIFY(!form.isVisible());
+        QVERIFY(consent().startsWith(QStringLiteral("20 May 2026: clips are kept")));
+        QCOMPARE(record().client().flags, std::vector<std::string>{"hypertension"});
+        QCOMPARE(record().client().wants, std::string("eight hours at the wheel"));
+        // Left without a change: nothing new is recorded. Without a tick it is withdrawn.
+        const auto entries = window_->library().auditEntries();
+        press(Qt::Key_E);
+        form.keep();
+        QCOMPARE(window_->library().auditEntries(), entries);
+        press(Qt::Key_E);
+        form.scope(0).setChecked(false);
+        form.keep();
+        QVERIFY(consent().startsWith(QStringLiteral("withdrawn")));
+        QCOMPARE(window_->library().consents(record().client().id).size(), size_t(2));
+        press(Qt::Key_E);
+        form.wants().setPlainText(QStringLiteral("not kept"));
+        press(Qt::Key_Escape);
+        QVERIFY(!form.isVisible());
+        QCOMPARE(record().client().wants, std::string("eight hours at the wheel"));
+    }
+
+    void report() {
+        window_->writeReport(file("report.pdf"));
+        QVERIFY(isSaid(QStringLiteral("Written to")));
+        const QByteArray words = told(QStringLiteral("pdftotext"), {file("report.pdf"), QStringLiteral("-")});
+        for (const char* said : {"Ruta Kalniņa", "3 reviews from 19 Mar 2026 to 30 Apr 2026", "Pelvis against trunk",
+                                 "getting better", "no medical device"})
+            QVERIFY2(words.contains(said), said);
+        press(Qt::Key_PageDown, Qt::ControlModifier);
+        window_->writeReport(file("none.pdf"));
+        QVERIFY(isSaid(QStringLiteral("no review of this exercise")));
+        QVERIFY(!QFile::exists(file("none.pdf")));
+    }
+
+    /// Passed on only where that was agreed to, without a face and without this machine's paths.
+    void bundle() {
+        window_->writeBundle(file("review.zip"));
+        QVERIFY(isSaid(QStringLiteral("Written to")));
+        const auto files = unzipped(readFile(file("review.zip").toStdString()).value());
+        for (const char* name : {"review.json", "marks.json", "series.csv", "tracks.csv", "stills/rep-1-worst.jpg"})
+            QVERIFY2(files.count(name), name);
+        const QImage still = QImage::fromData(QByteArray::fromStdString(files.at("stills/rep-1-worst.jpg")));
+        QCOMPARE(still.size(), QSize(960, 640));
+        const Json review = Json::parse(files.at("review.json"));
+        QCOMPARE(review.at("clip").at("file").get<std::string>(), std::string("ruta-bridge-april.mp4"));
+        for (const auto& [name, content] : files)
+            QVERIFY2(content.find(demoFolder().string()) == std::string::npos, name.c_str());
+        const Consent before = *record().client().consent;
+        QVERIFY(record().keep("", {}, Consent{before.given, before.until, {"coaching"}}));
+        window_->writeBundle(file("refused.zip"));
+        QVERIFY(isSaid(QStringLiteral("no consent of Ruta Kalniņa")));
+        QVERIFY(!QFile::exists(file("refused.zip")));
+    }
+
+    /// While the client's clip is open and being measured: work ends, the window goes on, nothing comes back.
+    void erased() {
+        window_->openClip(clipOf("Ruta"));
+        QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
+        const int64_t ruta = record().client().id;
+        press(Qt::Key_Delete);
+        EraseForm& form = room().eraseForm();
+        QVERIFY(form.isVisible() && form.words().contains(QStringLiteral("One clip has not been answered")));
+        press(Qt::Key_Escape);
+        QVERIFY(!form.isVisible() && session().isOpen());
+        press(Qt::Key_Delete);
+        form.everything().setChecked(true);
+        QVERIFY(form.words().contains(QStringLiteral("3 reviews")));
+        QTest::mouseClick(&form.go(), Qt::LeftButton);
+        QVERIFY(window_->message().startsWith(QStringLiteral("Everything of Ruta Kalniņa has been erased")));
+        QVERIFY(!session().isOpen() && !form.isVisible());
+        for (const Client& c : window_->library().clients()) QVERIFY(c.id != ruta);
+        QCOMPARE(window_->queuePage().clips().rowCount(), 2);
+        QVERIFY(record().client().name != "Ruta Kalniņa");
+        for (const auto r : {MainWindow::Bench, MainWindow::Compare, MainWindow::Letter, MainWindow::Queue}) {
+            window_->go(r); // the rooms of a clip have none to show
+            QCOMPARE(window_->room(), MainWindow::Queue);
+        }
+        QTest::qWait(2500); // work ahead begins again, on what is left
+        window_->openClip(clipOf("Ois"));
+        QVERIFY(measured());
+        // The last ones, too: an empty library says what to do.
+        for (const char* name : {"Ois", "Tom"}) {
+            (void)name;
+            QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
+            window_->eraseClient(record().client().id, Erasing::Everything);
+        }
+        QVERIFY(record().isEmpty());
+        press(Qt::Key_E);
+        press(Qt::Key_Delete);
+        QVERIFY(!room().form().isVisible() && !form.isVisible());
+    }
+};
+
+QTEST_MAIN(ClientRoomTest)
+#include "client_test.moc"
