@@ -1,11 +1,8 @@
 #include "cli/commands.h"
 
-#include "answer/mail.h"
-#include "app/paint/answer_pdf.h"
-#include "app/paint/answer_picture.h"
-#include "app/theme/palette.h"
 #include "base/files.h"
 #include "cli/knowledge.h"
+#include "cli/letters.h"
 #include "cli/looking.h"
 #include "cli/repeat.h"
 #include "figure/film.h"
@@ -15,7 +12,6 @@
 #include "video/clip_reader.h"
 
 #include <CLI/CLI.hpp>
-#include <QGuiApplication>
 #include <csignal>
 #include <cstdio>
 #include <iostream>
@@ -27,8 +23,8 @@ namespace {
 
 struct Options {
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-                             caseFile, last, checkedFor;
-    std::vector<std::string> schools, folders;
+                             caseFile, last, checkedFor, rung;
+    std::vector<std::string> schools, folders, flags;
     bool json = false, quiet = false, mirrored = false;
 };
 
@@ -163,34 +159,6 @@ int analyseClip(const Options& o) {
     return 0;
 }
 
-int answer(const Options& o, int& argc, char** argv) {
-    auto review = readFolder(o.folder);
-    if (!review) return failed(review.error());
-    const Answer composed = composeAnswer(*review);
-    std::string content;
-    if (o.format == "text")
-        content = answerText(composed);
-    else {
-        // Pictures carry text, so the typeface is needed, but no display.
-        qputenv("QT_QPA_PLATFORM", "offscreen");
-        const QGuiApplication gui(argc, argv);
-        ui::loadTypeface();
-        auto reader = ClipReader::open(review->inputs.clipPath);
-        if (!reader) return failed(reader.error());
-        const PictureMaker pictures = ui::pictureMaker(*review, *reader);
-        if (o.format == "pdf") {
-            content = ui::answerPdf(composed, pictures).toStdString();
-        } else if (o.format == "eml") {
-            auto mail = answerMail(composed, review->inputs.coach, pictures);
-            if (!mail) return failed(mail.error());
-            content = std::move(*mail);
-        } else
-            content = answerHtml(composed, pictures);
-    }
-    if (auto ok = writeFileAtomically(o.out, content); !ok) return failed(ok.error());
-    return 0;
-}
-
 int marks(const Options& o) {
     const Interruptible interrupt;
     return proposeMarksFor(o.clip, o.exercise, o.mirrored, o.last, o.out, o.quiet, interrupt.token(), progressTo(o));
@@ -269,6 +237,12 @@ Outcome run(int argc, char** argv) {
     show->add_flag("--json", o.json);
     CLI::App* validate = exercisesCommand->add_subcommand("validate", "check a file");
     validate->add_option("FILE", o.name)->required();
+    CLI::App* sheetCommand = exercisesCommand->add_subcommand("sheet", "what a client needs to begin with one");
+    sheetCommand->add_option("ID", o.name)->required();
+    sheetCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
+    sheetCommand->add_option("--rung", o.rung, "version; usually the first of its ladder");
+    sheetCommand->add_option("--flag", o.flags, "intake flag of the client");
+    sheetCommand->add_option("--out", o.out)->required();
     CLI::App* decideCommand = command("decide", "the decision from a case, without a clip");
     decideCommand->add_option("CASE", o.caseFile)->required();
     CLI::App* figureCommand = command("figure", "make a clip from a scene, with its truth and marks beside it");
@@ -292,7 +266,7 @@ Outcome run(int argc, char** argv) {
     else if (*marksCommand)
         outcome.exit = marks(o);
     else if (*answerCommand)
-        outcome.exit = answer(o, argc, argv);
+        outcome.exit = writeAnswer(o.folder, o.format, o.out, argc, argv);
     else if (*repeatCommand)
         outcome.exit = showRepeatability(o.folders, o.json);
     else if (*list)
@@ -301,6 +275,8 @@ Outcome run(int argc, char** argv) {
         outcome.exit = showExercise(o.name, o.json);
     else if (*validate)
         outcome.exit = validateExercise(o.name);
+    else if (*sheetCommand)
+        outcome.exit = writeSheet(o.name, o.rung, o.flags, o.format, o.out, argc, argv);
     else if (*decideCommand)
         outcome.exit = decideCase(o.caseFile, o.json);
     else if (*figureCommand)

@@ -38,11 +38,13 @@ constexpr const char* kSchema[] = {
 /// Reviews whose mail has not been made yet: the program may be closed while it is.
 constexpr const char* kUnsent = "CREATE TABLE unsent (review INTEGER PRIMARY KEY REFERENCES review)";
 
-/// What a client agreed to is a record: a later one takes its place, none is changed.
-constexpr const char* kConsent[] = {
+/// What a client agreed to is a record: a later one takes its place, none is changed. And the reviews after which no
+/// clip is waited for any more.
+constexpr const char* kClients[] = {
     "ALTER TABLE client ADD COLUMN wants TEXT NOT NULL DEFAULT ''",
     "CREATE TABLE consent (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, consent TEXT NOT NULL, "
     "recorded_at TEXT NOT NULL)",
+    "CREATE TABLE not_expected (review INTEGER PRIMARY KEY REFERENCES review)",
     "CREATE TRIGGER consent_stays BEFORE UPDATE ON consent BEGIN SELECT RAISE(ABORT, 'a recorded consent is never "
     "changed'); END",
 };
@@ -141,7 +143,7 @@ Result<void> Library::migrate() {
                 if (auto ok = run(QString::fromLatin1(sql)); !ok) return ok;
         if (found < 2)
             if (auto ok = run(QString::fromLatin1(kUnsent)); !ok) return ok;
-        for (const char* sql : kConsent)
+        for (const char* sql : kClients)
             if (auto ok = run(QString::fromLatin1(sql)); !ok) return ok;
         return run(QStringLiteral("PRAGMA user_version = %1").arg(kLibraryVersion));
     });

@@ -33,6 +33,14 @@ struct UnsentReview {
     ReviewInputs inputs;
 };
 
+/// A clip that was asked for in the last review of a client and exercise, while none has come since.
+struct ExpectedClip {
+    int64_t review = 0, client = 0;
+    std::string name, exercise, due; ///< ISO day
+    Target target;                   ///< what the client was asked to do
+    std::string coach;
+};
+
 /// What an erasure is to take.
 enum class Erasing {
     Videos,    ///< of one client: clips and all that shows or was followed in them; the numbers stay
@@ -89,6 +97,10 @@ public:
 
     /// Files the review and its answer: readings, answer and audit entry in one transaction, the page beside it.
     Result<int64_t> file(int64_t clip, const Review& review, const std::string& html, const std::string& text);
+    /// Soonest due first. A review that stopped the exercise asked for none.
+    std::vector<ExpectedClip> expected() const;
+    /// The coach does not wait for it any more. @errors WriteFailed
+    Result<void> expectNoMore(int64_t review);
     std::vector<UnsentReview> unsent() const; ///< oldest first
     Result<void> markSent(int64_t review);
     /// Filed reviews of a client and exercise, oldest first.

@@ -1,7 +1,7 @@
 // What was computed once and is kept to save time.
 #include "base/files.h"
-#include "store/cache_names.h"
 #include "review/review_json.h"
+#include "store/cache_names.h"
 #include "store/library.h"
 
 #include <QCryptographicHash>

@@ -82,6 +82,7 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
         what == Erasing::Videos ? QStringList{QStringLiteral("DELETE FROM unsent WHERE review ") + of,
                                               QStringLiteral("UPDATE answer SET html = '' WHERE review ") + of, waiting}
                                 : QStringList{QStringLiteral("DELETE FROM unsent WHERE review ") + of,
+                                              QStringLiteral("DELETE FROM not_expected WHERE review ") + of,
                                               QStringLiteral("DELETE FROM answer WHERE review ") + of,
                                               QStringLiteral("DELETE FROM reading WHERE review ") + of,
                                               QStringLiteral("DELETE FROM review WHERE client = ?"),

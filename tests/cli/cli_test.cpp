@@ -207,6 +207,17 @@ private slots:
         QCOMPARE(Json::parse(run({"exercises", "show", "bridge", "--json"}).out.toStdString())["id"].get<std::string>(),
                  std::string("bridge"));
         QCOMPARE(run({"exercises", "validate", QStringLiteral(DEFT_SOURCE_DIR "/data/exercises/bridge.json")}).code, 0);
+        for (const auto& [form, begins] :
+             {std::pair{"pdf", "%PDF-"}, {"html", "<!DOCTYPE html>"}, {"text", "Hello,"}}) {
+            QCOMPARE(run({"exercises", "sheet", "side-plank", "--format", form, "--out", at("sheet")}).code, 0);
+            QVERIFY(readFile(at("sheet").toStdString())->starts_with(begins));
+        }
+        QVERIFY(run({"exercises", "sheet", "side-plank", "--format", "html", "--out", at("sheet")}).code == 0 &&
+                readFile(at("sheet").toStdString())->find("data:image/png;base64,") != std::string::npos);
+        const QStringList sheet{"exercises", "sheet", "leg-lower", "--format", "text", "--out", at("none"), "--rung"};
+        verifyTrouble(run(sheet + QStringList{"three"}), "two-straight");
+        verifyTrouble(run(sheet + QStringList{"two-straight", "--flag", "pregnancy"}), "during pregnancy");
+        QVERIFY(!QFile::exists(at("none")));
         Json bad = readJsonFile(DEFT_SOURCE_DIR "/data/exercises/bridge.json").value();
         bad["faults"][0]["unit"] = "%";
         QVERIFY(writeFileAtomically(at("bad.json").toStdString(), toText(bad)));

@@ -128,8 +128,8 @@ private slots:
             const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
             QVERIFY(library->file(clip, demoReview(), page(1), "text"));
             QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
-            for (const char* sql : {"DROP TABLE unsent", "DROP TABLE consent", "ALTER TABLE client DROP COLUMN wants",
-                                    "PRAGMA user_version = 1"})
+            for (const char* sql : {"DROP TABLE unsent", "DROP TABLE consent", "DROP TABLE not_expected",
+                                    "ALTER TABLE client DROP COLUMN wants", "PRAGMA user_version = 1"})
                 QVERIFY(q.exec(QString::fromLatin1(sql)));
         }
         auto library = Library::open(at("old")).value();
@@ -185,6 +185,46 @@ private slots:
         const auto entries = library->auditEntries();
         QVERIFY(library->setFlags(client, {"osteoporosis", "balance-risk"})); // nothing changes, nothing to tell
         QCOMPARE(library->auditEntries(), entries);
+    }
+
+    /// What was asked for in the last review and has not come: until a clip comes, or the coach gives it up.
+    void clipsThatAreExpected() {
+        auto library = Library::open(at("expected")).value();
+        QVERIFY(library->expected().empty());
+        const auto ruta = library->addClient("Ruta Kalniņa", "puppeteer").value(),
+                   oisin = library->addClient("Oisín Gallagher", "rigger").value();
+        const auto fileOn = [&](int64_t client, const char* date, bool pain = false) {
+            ReviewInputs in = demoInputs();
+            in.date = date, in.note.pain = pain;
+            const auto clip = library->addClip(client, date, in).value();
+            return library->file(clip, demoReview(in), page(1), "text").value();
+        };
+        const auto last = fileOn(ruta, "2026-04-30");
+        fileOn(ruta, "2026-04-09"); // of an earlier day, though it was filed later
+        const auto early = fileOn(oisin, "2026-04-16");
+        auto expected = library->expected();
+        QCOMPARE(expected.size(), size_t(2));
+        QCOMPARE(std::tuple(expected[0].review, expected[0].name, expected[0].due),
+                 std::tuple(early, std::string("Oisín Gallagher"), std::string("2026-04-23")));
+        QCOMPARE(std::pair(expected[1].review, expected[1].due), std::pair(last, std::string("2026-05-07")));
+        QCOMPARE(expected[1].target.hold_s, demoReview().decision.target.hold_s);
+        QVERIFY(library->expectNoMore(early));
+        QVERIFY(library->expectNoMore(early));
+        QCOMPARE(library->expected().size(), size_t(1));
+        ReviewInputs other = demoInputs();
+        other.exercise = "forearm-plank";
+        library->addClip(ruta, "2026-05-14", other).value(); // another exercise is not what was asked for
+        QCOMPARE(library->expected().size(), size_t(1));
+        const auto came = library->addClip(ruta, "2026-05-14", demoInputs()).value();
+        QVERIFY(library->expected().empty());
+        // Answered with a stop: nothing is asked for.
+        ReviewInputs in = demoInputs();
+        in.date = "2026-05-14", in.note.pain = true;
+        const Review stopped = demoReview(in);
+        QCOMPARE(stopped.decision.step, std::string("stop"));
+        QVERIFY(library->file(came, stopped, page(1), "text"));
+        QVERIFY(library->expected().empty());
+        QVERIFY(library->erase(oisin, Erasing::Everything).has_value());
     }
 
     /// What a client agreed to stays on record beside what came later; withdrawing is a record, too.

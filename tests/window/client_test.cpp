@@ -45,6 +45,35 @@ private slots:
     }
     void cleanup() { window_.reset(); }
 
+    /// In the queue, among many.
+    void findClips() {
+        window_->go(MainWindow::Queue);
+        QListView& list = window_->queuePage().list();
+        const auto shown = [&] {
+            QStringList names;
+            for (int row = 0; row < window_->queuePage().clips().rowCount(); ++row)
+                if (!list.isRowHidden(row))
+                    names << QString::fromStdString(window_->queuePage().clips().entry(row).client.name);
+            return names;
+        };
+        QCOMPARE(shown().size(), 6);
+        QTest::keyClick(&list, Qt::Key_Slash);
+        QLineEdit& box = window_->queuePage().findBox();
+        QVERIFY(box.hasFocus());
+        QTest::keyClicks(&box, QStringLiteral("bridge oisin"));
+        QCOMPARE(shown(), QStringList(QStringLiteral("Oisín Gallagher")));
+        QCOMPARE(window_->queuePage().chosen(), clipOf("Ois"));
+        QTest::keyClick(&box, Qt::Key_Return);
+        QVERIFY(list.hasFocus());
+        QTest::keyClick(&list, Qt::Key_5, Qt::AltModifier); // and it is that client's record that opens
+        QCOMPARE(record().client().name, std::string("Oisín Gallagher"));
+        window_->go(MainWindow::Queue);
+        QCOMPARE(shown().size(), 1); // it is still being looked for
+        QTest::keyClick(&list, Qt::Key_Escape);
+        QVERIFY(box.isHidden());
+        QCOMPARE(shown().size(), 6);
+    }
+
     /// It opens at the client of the chosen clip; keys go through exercises, reviews and clients.
     void whatIsTold() {
         QCOMPARE(record().client().name, std::string("Ruta Kalniņa"));
@@ -118,6 +147,20 @@ private slots:
         window_->writeReport(file("none.pdf"));
         QVERIFY(isSaid(QStringLiteral("no review of this exercise")));
         QVERIFY(!QFile::exists(file("none.pdf")));
+    }
+
+    /// The exercise as the client does it next, unless a flag locks it.
+    void sheet() {
+        const auto write = [&](const char* name) {
+            const SheetReader reader{record().client().name, "Jonna", record().client().flags, {}};
+            window_->writeSheetForClient(file(name), record().story()->exercise, record().newestClip()->draft.asked,
+                                         reader);
+        };
+        write("sheet.txt");
+        QVERIFY(isSaid(QStringLiteral("Written to")));
+        QVERIFY(readFile(file("sheet.txt").toStdString())->starts_with("Hello Ruta, here is your next exercise."));
+        write("sheet.doc");
+        QVERIFY(isSaid(QStringLiteral("html, pdf, text or eml")));
     }
 
     /// Passed on only where that was agreed to, without a face and without this machine's paths.

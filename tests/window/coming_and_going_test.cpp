@@ -350,6 +350,31 @@ private slots:
             QVERIFY2(mail.find(part) != std::string::npos, part);
     }
 
+    /// After an answer the next clip is expected; a reminder can be written, or the waiting given up.
+    void expectedAfterwards() {
+        fill(QStringLiteral("expected"));
+        openWindow(QStringLiteral("expected"));
+        ExpectedList& list = window_->queuePage().expected();
+        QVERIFY(!list.isVisible()); // Ruta's next clip waits to be answered
+        openRuta();
+        QVERIFY(session().file());
+        window_->go(MainWindow::Queue);
+        QVERIFY(list.isVisible() &&
+                list.text().contains(QStringLiteral("Ruta Kalniņa, Bridge, both feet: due 21 May")));
+        list.setFocus();
+        QTest::keyClick(&list, Qt::Key_Tab); // to the first link
+        QTest::keyClick(&list, Qt::Key_Return);
+        QVERIFY2(window_->message().startsWith(QStringLiteral("The reminder is ready")),
+                 qPrintable(window_->message()));
+        const fs::path outbox = window_->library().folder() / "outbox";
+        std::string mail;
+        for (const auto& file : fs::directory_iterator(outbox))
+            if (file.path().stem().string().ends_with("-reminder")) mail = readFile(file.path()).value();
+        QVERIFY(mail.find("Ruta") != std::string::npos && mail.find("21 May") != std::string::npos);
+        emit list.linkActivated(QStringLiteral("waive %1").arg(window_->library().expected().front().review));
+        QVERIFY(!list.isVisible() && window_->library().expected().empty());
+    }
+
     /// Filed, but the program was killed before the mail was made: the next start makes it, once.
     void mailAfterAKill() {
         fill(QStringLiteral("killed"));

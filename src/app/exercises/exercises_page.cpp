@@ -126,6 +126,11 @@ void ExercisesPage::choose(const std::string& id) {
     showChosen();
 }
 
+std::string ExercisesPage::chosen() const {
+    return isExercise(list_->currentItem()) ? list_->currentItem()->data(Qt::UserRole).toString().toStdString()
+                                            : std::string();
+}
+
 void ExercisesPage::step(int by) {
     for (int i = list_->currentRow() + by; i >= 0 && i < list_->count(); i += by)
         if (isExercise(list_->item(i))) return list_->setCurrentRow(i);
@@ -140,8 +145,8 @@ void ExercisesPage::setEditing(bool editing) {
 }
 
 void ExercisesPage::showChosen() {
-    if (!isExercise(list_->currentItem())) return;
-    const std::string id = list_->currentItem()->data(Qt::UserRole).toString().toStdString();
+    const std::string id = chosen();
+    if (id.empty()) return;
     const auto e = loadExercise(id);
     title_->setText(e ? QString::fromStdString(e->name) : QString::fromStdString(id));
     drawing_->show(e ? &*e : nullptr);

@@ -31,6 +31,7 @@ public:
     OwnFileEditor& editor() { return *editor_; }
     QTextBrowser& page() { return *text_; }
     void choose(const std::string& id);
+    std::string chosen() const; ///< id; empty = none
     void setEditing(bool editing);
     bool isEditing() const { return pages_->currentIndex() == 1; }
     void step(int by);

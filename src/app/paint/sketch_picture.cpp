@@ -1,7 +1,10 @@
 #include "app/paint/sketch_picture.h"
 
+#include "answer/sheet.h"
 #include "app/theme/palette.h"
 
+#include <QBuffer>
+#include <QImage>
 #include <QTransform>
 #include <algorithm>
 #include <cmath>
@@ -106,6 +109,27 @@ void drawOne(QPainter& p, const QTransform& place, const Sketch& body, const QCo
 }
 
 } // namespace
+
+PictureMaker sheetPictures(const Exercise& exercise) {
+    Exercise plain = exercise;
+    plain.landmarksNeeded.clear();
+    return [plain](const AnswerPicture& picture) -> PictureData {
+        const OnPaper light;
+        QImage image(640, 360, QImage::Format_RGB32);
+        image.fill(colours().raised);
+        QPainter p(&image);
+        p.setRenderHint(QPainter::Antialiasing);
+        const bool end = picture.frame == kSheetEnd;
+        drawSketch(p, QRectF(image.rect()).adjusted(16, 16, -16, -16), plain, end ? plain.end : plain.start,
+                   end && !plain.mover.isWindow() ? &plain.start : nullptr);
+        p.end();
+        QByteArray bytes;
+        QBuffer buffer(&bytes);
+        buffer.open(QIODevice::WriteOnly);
+        image.save(&buffer, "PNG");
+        return {"image/png", bytes.toBase64().toStdString()};
+    };
+}
 
 Sketch wrongSketch(const Exercise& e, const std::string& fault) {
     Sketch body = e.end;

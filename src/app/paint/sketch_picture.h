@@ -1,5 +1,5 @@
 #pragma once
-#include "exercises/exercise.h"
+#include "answer/answer.h"
 
 #include <QPainter>
 
@@ -10,6 +10,9 @@ namespace deft::ui {
 /// stands out among the others.
 void drawSketch(QPainter& painter, const QRectF& box, const Exercise& exercise, const Sketch& body,
                 const Sketch* also = nullptr, const std::string& asked = {});
+
+/// The drawings of a client's sheet (answer/sheet.h) as PNG, without the rings that tell a coach what to mark.
+PictureMaker sheetPictures(const Exercise& exercise);
 
 /// The far end as one fault makes it look.
 Sketch wrongSketch(const Exercise& exercise, const std::string& fault);

@@ -3,8 +3,8 @@
 #include "app/paint/answer_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/strokes.h"
-#include "app/theme/target_words.h"
 #include "app/sheet/moments.h"
+#include "app/theme/target_words.h"
 #include "app/theme/words.h"
 
 namespace deft::ui {

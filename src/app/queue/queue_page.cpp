@@ -12,6 +12,17 @@
 #include <QLocale>
 
 namespace deft::ui {
+namespace {
+/// Without accents, so that a name is found however it is typed.
+QString plain(const QString& words) {
+    QString out;
+    for (const QChar c : words.normalized(QString::NormalizationForm_D))
+        if (c.category() != QChar::Mark_NonSpacing) out += c;
+    return out;
+}
+
+std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+} // namespace
 
 QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), library_(library) {
     clips_ = new ClipList(library, this);
@@ -55,8 +66,18 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     inbox_->hide();
     auto* left = new QVBoxLayout;
     left->setSpacing(12);
+    find_ = new QLineEdit;
+    find_->setPlaceholderText(tr("Name, exercise, or what the client wrote"));
+    find_->setAccessibleName(tr("Find clips"));
+    find_->setClearButtonEnabled(true);
+    find_->hide();
+    connect(find_, &QLineEdit::textChanged, this, &QueuePage::filter);
+    connect(find_, &QLineEdit::returnPressed, list_, qOverload<>(&QWidget::setFocus));
+    left->addWidget(find_);
     left->addWidget(list_, 1);
     left->addWidget(inbox_);
+    expected_ = new ExpectedList;
+    left->addWidget(expected_);
     page->addLayout(left, 1);
     page->addWidget(side_);
 
@@ -82,11 +103,46 @@ void QueuePage::refresh() {
     const int row = std::max(0, list_->currentIndex().row());
     const int64_t before = chosen();
     clips_->refresh();
+    filter();
+    expected_->show(library_.expected(), today());
     int now = std::min(row, clips_->rowCount() - 1);
     for (int r = 0; r < clips_->rowCount(); ++r) // the same clip, wherever it has moved
         if (clips_->entry(r).clip.id == before) now = r;
     if (now >= 0) list_->setCurrentIndex(clips_->index(now));
     preview();
+}
+
+void QueuePage::find() {
+    find_->show();
+    find_->setFocus();
+    find_->selectAll();
+}
+
+bool QueuePage::leaveFinding() {
+    if (find_->isHidden()) return false;
+    find_->clear();
+    find_->hide();
+    list_->setFocus();
+    return true;
+}
+
+/// Rows without all of the words are hidden; the chosen row stays one that is shown.
+void QueuePage::filter() {
+    const QStringList words = plain(find_->text()).split(QLatin1Char(' '), Qt::SkipEmptyParts);
+    int first = -1;
+    for (int row = 0; row < clips_->rowCount(); ++row) {
+        const auto& e = clips_->entry(row);
+        const QString said = QStringLiteral("%1 %2 %3 %4")
+                                 .arg(QString::fromStdString(e.client.name), QString::fromStdString(e.client.role),
+                                      e.exercise, QString::fromStdString(e.clip.draft.note.words));
+        const bool has = std::all_of(words.begin(), words.end(), [&](const QString& word) {
+            return plain(said).contains(word, Qt::CaseInsensitive);
+        });
+        list_->setRowHidden(row, !has);
+        if (has && first < 0) first = row;
+    }
+    if (const int now = list_->currentIndex().row(); first >= 0 && (now < 0 || list_->isRowHidden(now)))
+        list_->setCurrentIndex(clips_->index(first));
 }
 
 int64_t QueuePage::chosen() const {
@@ -166,7 +222,7 @@ void QueuePage::preview() {
         by.isValid() && !e.clip.filed)
         html += tr("<p>An answer was promised by %1.</p>")
                     .arg(QLocale(QLocale::English).toString(by, QStringLiteral("dddd, d MMMM")));
-    const QString trouble = consentTrouble(e.client.consent, QDate::currentDate().toString(Qt::ISODate).toStdString());
+    const QString trouble = consentTrouble(e.client.consent, today());
     if (!trouble.isEmpty()) html += tr("<p><b>%1</b> See the client room (Alt+5).</p>").arg(trouble);
     html += QStringLiteral("<p>%1</p>").arg((e.work.isEmpty() ? e.found : e.work).toHtmlEscaped());
     if (!e.clip.filed) html += askedFor(e.clip.draft);

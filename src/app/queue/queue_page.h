@@ -1,5 +1,6 @@
 #pragma once
 #include "app/queue/clip_list.h"
+#include "app/queue/expected_list.h"
 #include "app/queue/new_clip_form.h"
 
 #include <QListView>
@@ -15,8 +16,12 @@ public:
     ClipList& clips() { return *clips_; }
     QListView& list() { return *list_; }
     NewClipForm& form() { return *form_; }
+    ExpectedList& expected() { return *expected_; }
     void refresh();
     void openChosen();
+    void find();         ///< asks for words; only clips that have them all are shown
+    bool leaveFinding(); ///< shows all again @return false when nothing was being looked for
+    QLineEdit& findBox() { return *find_; }
     /// Looks at a file and asks what has to be known about it. Says what is wrong with a bad one.
     void bringIn(const QString& path);
     /// What waits in the inbox and could not be taken in, as rich text with links; empty = nothing.
@@ -32,11 +37,14 @@ signals:
 private:
     QString askedFor(const ReviewInputs& draft) const;
     void preview();
+    void filter();
     Library& library_;
     ClipList* clips_;
     QListView* list_;
+    QLineEdit* find_;
     QStackedWidget* side_;
     NewClipForm* form_;
+    ExpectedList* expected_;
     QLabel *picture_, *about_, *inbox_;
     KeyButton* open_;
 };

@@ -242,6 +242,9 @@ void MainWindow::makeActions() {
     QMenu* files = menu(tr("E&xercises"));
     add(files, tr("My own file of this exercise"), {K(Qt::Key_E)}, &exercises_->list(),
         [this] { exercises_->setEditing(true); });
+    add(files, tr("Write a sheet for a client…"), {K(Qt::Key_W)}, &exercises_->list(), [this] {
+        if (const auto e = loadExercise(exercises_->chosen())) chooseSheetForClient(*e, firstTarget(*e), {});
+    });
     add(files, tr("Keep my file"), {K::Save}, exercises_, [this] { exercises_->editor().save(); });
     add(files, tr("Back to the page, or to the bench"), {K(Qt::Key_Escape)}, exercises_, [this] {
         if (exercises_->isEditing())

@@ -25,6 +25,7 @@ void MainWindow::makeClientActions(QMenu* menu) {
     add(menu, tr("Write down wishes, flags and consent"), {K(Qt::Key_E)}, client_, [this] { client_->edit(); });
     add(menu, tr("Report of this exercise to a file…"), {K(Qt::Key_P)}, client_, [this] { chooseReportFile(); });
     add(menu, tr("Review as a bundle to pass on…"), {K(Qt::Key_X)}, client_, [this] { chooseBundleFile(); });
+    add(menu, tr("Sheet of this exercise for the client…"), {K(Qt::Key_S)}, client_, [this] { sheetOfRecord(); });
     add(menu, tr("Erase videos, or everything, of this client…"), {K(Qt::Key_Delete)}, client_,
         [this] { client_->askWhatToErase(); });
     add(menu, tr("Back from the client"), {K(Qt::Key_Escape)}, client_, [this] {
@@ -48,6 +49,17 @@ void MainWindow::showRecord() {
         client_->record().refresh();
     client_->leaveForm();
     client_->setFocus();
+}
+
+/// For the version and target that the client does next.
+void MainWindow::sheetOfRecord() {
+    const ClientRecord& record = client_->record();
+    const Clip* newest = record.newestClip();
+    if (!record.story() || !newest) return say(tr("Choose a client with an exercise first."));
+    const ClientStory& story = *record.story();
+    const Target next = story.rungNow().empty() || !newest->filed ? newest->draft.asked : story.reviews.back().next;
+    const Client& client = record.client();
+    chooseSheetForClient(story.exercise, next, {client.name, newest->draft.coach, client.flags, newest->draft.cleared});
 }
 
 void MainWindow::chooseReportFile() {

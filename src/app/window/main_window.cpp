@@ -161,6 +161,7 @@ void MainWindow::refreshBars() {
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")},
                             {tr("Enter"), tr("open")},
                             {tr("Ctrl+O"), tr("a clip of your own")},
+                            {QStringLiteral("/"), tr("find")},
                             {QStringLiteral("X"), tr("stop its measuring")},
                             {QStringLiteral("R"), tr("try again")},
                             {QStringLiteral("?"), tr("all keys")}});
@@ -198,11 +199,13 @@ void MainWindow::refreshBars() {
                             {QStringLiteral("E"), tr("write down")},
                             {QStringLiteral("P"), tr("report")},
                             {QStringLiteral("X"), tr("bundle")},
+                            {QStringLiteral("S"), tr("exercise sheet")},
                             {tr("Esc"), tr("back")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Exercises)
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},
                             {QStringLiteral("E"), tr("my own file")},
+                            {QStringLiteral("W"), tr("a sheet for a client")},
                             {tr("Ctrl+S"), tr("keep it")},
                             {tr("Esc"), tr("back")},
                             {QStringLiteral("?"), tr("all keys")}});

@@ -1,4 +1,5 @@
 #pragma once
+#include "answer/sheet.h"
 #include "app/session/inbox.h"
 #include "app/session/measurer.h"
 #include "app/session/outgoing.h"
@@ -64,6 +65,9 @@ public:
     void writeReport(const QString& path);
     /// The review chosen in the client room as a zip. Refused where the client has not agreed to passing it on.
     void writeBundle(const QString& path);
+    /// An exercise for a client who has not done it before; the form by the file's ending: pdf, html, txt, eml.
+    void writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
+                             const SheetReader& reader);
     /// Ends all work on the client's clips, then takes them out of the library for good.
     void eraseClient(qint64 client, Erasing what);
 
@@ -78,8 +82,11 @@ private:
     void makePracticeActions(QMenu* menu);
     void makeClientActions(QMenu* menu);
     void showRecord();
+    void remind(qint64 review);
     void chooseReportFile();
     void chooseBundleFile();
+    void chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader);
+    void sheetOfRecord(); ///< of the exercise shown in the client room
     void makeAnnotateActions(QMenu* menu);
     const Moment* moment() const; ///< the chosen one, null = none
     void chooseFault(const QString& title, const std::function<void(const std::string&)>& then);

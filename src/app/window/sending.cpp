@@ -1,14 +1,19 @@
 // Answers on their way out: filed, made into a mail, written to files.
 #include "answer/calendar.h"
+#include "answer/mail.h"
+#include "answer/reminder.h"
+#include "answer/sheet.h"
 #include "app/answer/answer_page.h"
-#include "app/paint/answer_pdf.h"
+#include "app/paint/answer_file.h"
 #include "app/paint/answer_picture.h"
 #include "app/paint/frame_picture.h"
 #include "app/paint/reply_clip.h"
 #include "app/paint/review_sheet.h"
+#include "app/paint/sketch_picture.h"
 #include "app/queue/queue_page.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
+#include "devices/mail_drop.h"
 
 #include <QFileDialog>
 #include <QTemporaryDir>
@@ -24,6 +29,12 @@ Result<std::string> wholeMail(const Review& review, StopToken stop, const Progre
         .map([](MadeMail made) { return std::move(made.text); });
 }
 
+/// The form that a file's ending asks for: .html, .pdf, .txt, .eml.
+std::string formOf(const std::filesystem::path& path) {
+    const std::string ending = path.extension().string();
+    return ending == ".txt" ? "text" : ending.empty() ? ending : ending.substr(1);
+}
+
 /// An answer in the form that the file's ending asks for.
 Result<void> writeAs(const std::filesystem::path& path, const Review& review, StopToken stop,
                      const ProgressFn& progress) {
@@ -32,19 +43,10 @@ Result<void> writeAs(const std::filesystem::path& path, const Review& review, St
     if (!reader) return tl::unexpected(reader.error());
     const Answer answer = composeAnswer(review);
     if (kind == ".mp4") return writeReplyClip(review, answer, *reader, path, stop, progress);
-    const PictureMaker pictures = pictureMaker(review, *reader);
     Result<std::string> content =
-        fail(Errc::Unsupported, path.string() + ": end the name in .pdf, .html, .txt, .eml, .ics or .mp4");
-    if (kind == ".pdf")
-        content = answerPdf(answer, pictures).toStdString();
-    else if (kind == ".html")
-        content = answerHtml(answer, pictures);
-    else if (kind == ".txt")
-        content = answerText(answer);
-    else if (kind == ".eml")
-        content = wholeMail(review, stop, progress);
-    else if (kind == ".ics")
-        content = answerCalendar(answer, review.inputs);
+        kind == ".eml"   ? wholeMail(review, stop, progress)
+        : kind == ".ics" ? answerCalendar(answer, review.inputs)
+                         : answerIn(formOf(path), answer, review.inputs.coach, pictureMaker(review, *reader));
     if (!content) return tl::unexpected(content.error());
     return writeFileAtomically(path, *content);
 }
@@ -69,10 +71,31 @@ void MainWindow::connectSending() {
                 ? tr("The mail is ready: %1").arg(file)
                 : tr("The mail is ready, %1. It is in %2").arg(QString::fromStdString(mail.without), file));
     });
+    connect(&queue_->expected(), &ExpectedList::remind, this, &MainWindow::remind);
+    connect(&queue_->expected(), &ExpectedList::expectNoMore, this, [this](qint64 review) {
+        const auto ok = library_->expectNoMore(review);
+        if (!ok) return say(QString::fromStdString("Not changed: " + ok.error().detail + "."));
+        queue_->refresh();
+    });
     connect(outgoing_, &Outgoing::failed, this, [this](const QString& sentence) {
         say(tr("The review is filed and its page kept, but there is no mail: %1. The next start tries again.")
                 .arg(sentence));
     });
+}
+
+/// The mail lies in the outbox beside the answers'; its name begins like theirs, so that it is erased with them.
+void MainWindow::remind(qint64 review) {
+    for (const ExpectedClip& e : library_->expected()) {
+        if (e.review != review) continue;
+        const auto exercise = loadExercise(e.exercise);
+        if (!exercise) return say(QString::fromStdString("No reminder: " + exercise.error().detail + "."));
+        const auto mail = answerMail(reminder(*exercise, e.target, e.name, e.coach, e.due), e.coach, {});
+        if (!mail) return say(QString::fromStdString("No reminder: " + mail.error().detail + "."));
+        const auto file =
+            dropMail(library_->folder() / "outbox", "answer-" + std::to_string(review) + "-reminder", *mail);
+        return say(file ? tr("The reminder is ready: %1").arg(QString::fromStdString(file->string()))
+                        : QString::fromStdString("No reminder: " + file.error().detail + "."));
+    }
 }
 
 void MainWindow::chooseAnswerFile() {
@@ -124,6 +147,26 @@ void MainWindow::writeAnswer(const QString& path) {
     if (!session_->review()) return say(tr("There is no answer yet; measure the clip first."));
     writeAside(path, [review = *session_->review(), file = std::filesystem::path(path.toStdString())](
                          StopToken stop, const ProgressFn& progress) { return writeAs(file, review, stop, progress); });
+}
+
+void MainWindow::chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader) {
+    const QString path =
+        QFileDialog::getSaveFileName(this, tr("The exercise as a sheet for a client"), QStringLiteral("exercise.pdf"),
+                                     tr("PDF (*.pdf);;Page (*.html);;Text (*.txt);;Mail (*.eml)"));
+    if (!path.isEmpty()) writeSheetForClient(path, exercise, target, reader);
+}
+
+void MainWindow::writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
+                                     const SheetReader& reader) {
+    const auto sheet = exerciseSheet(exercise, target, reader);
+    if (!sheet) return say(QString::fromStdString("Not written: " + sheet.error().detail + "."));
+    writeAside(path,
+               [sheet = *sheet, coach = reader.coach,
+                file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) -> Result<void> {
+                   auto content = answerIn(formOf(file), sheet.letter, coach, sheetPictures(sheet.exercise));
+                   if (!content) return tl::unexpected(content.error());
+                   return writeFileAtomically(file, *content);
+               });
 }
 
 /// Writes a file off the window's thread and says how it went.

@@ -38,7 +38,7 @@ Answer composeAnswer(const Review& review);
 
 /// Always at the end of every answer.
 extern const char* const kScopeNote;
-/// What stands under the scope note: the exercise and the school's way of measuring.
+/// What stands under the scope note: the exercise and, where a school was chosen, its way of measuring.
 std::string footnote(const Answer& answer);
 /// Corrections are numbered; the other parts are paragraphs.
 bool isCorrection(const AnswerPart& part);

@@ -14,10 +14,12 @@ icaltimetype dateOf(std::chrono::sys_days day) {
 }
 } // namespace
 
-std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) {
-    const auto day = parseDate(inputs.date);
+std::optional<std::chrono::sys_days> nextClipDay(const std::string& reviewDate) {
+    const auto day = parseDate(reviewDate);
     return day ? std::optional(*day + kUntilNext) : std::nullopt;
 }
+
+std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) { return nextClipDay(inputs.date); }
 
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs) {
     const auto due = nextClipDay(inputs);

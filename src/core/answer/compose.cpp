@@ -1,5 +1,7 @@
 #include "answer/calendar.h"
 #include "answer/correction.h"
+#include "answer/dose_words.h"
+#include "answer/letter_parts.h"
 #include "answer/phrases.h"
 #include "judgement/wording.h"
 #include "review/seen_faults.h"
@@ -14,13 +16,6 @@ const char* const kScopeNote =
     "What your doctor or physiotherapist tells you comes first.";
 
 namespace {
-
-/// Seconds, or breaths where the school counts those.
-std::string holdWords(const Exercise& e, double hold_s) {
-    if (!e.breath_s) return countWords(int(hold_s)) + " seconds";
-    const int breaths = std::max(1, int(std::lround(hold_s / *e.breath_s)));
-    return countWords(breaths) + (breaths == 1 ? " calm breath" : " calm breaths");
-}
 
 /// The schools that this answer follows, where the exercise leaves a choice that matters here.
 std::string schoolWords(const Review& r) {
@@ -41,11 +36,6 @@ const Rep* bestRep(const Review& r) {
     for (const Rep& rep : r.events.reps)
         if (!rep.unsure() && (!best || rep.hold.clean_s > best->hold.clean_s)) best = &rep;
     return best;
-}
-
-AnswerPart greeting(const Review& r) {
-    const std::string first = r.inputs.client.substr(0, r.inputs.client.find(' '));
-    return {"greeting", "Greeting", first.empty() ? "Hello," : "Hello " + first + ",", {}, {}};
 }
 
 AnswerPart whatWentWell(const Review& r) {
@@ -129,23 +119,10 @@ AnswerPart target(const Review& r) {
         return part;
     }
     const Target& t = d.target;
-    // One movement a round is told as that movement, more as rounds of it.
-    const bool single = t.reps.value_or(1) == 1;
-    std::string version =
-        single ? r.exercise.words.many : "rounds of " + countWords(*t.reps) + " " + r.exercise.words.many;
-    if (single && t.sets == 1) version = r.exercise.words.one;
-    if (!single && t.sets == 1) version = "round of " + countWords(*t.reps) + " " + r.exercise.words.many;
-    part.text = "Until next time: " + countWords(t.sets) + " " + version;
-    if (t.hold_s) part.text += ", " + holdWords(r.exercise, *t.hold_s) + (single ? "" : " each");
-    if (r.exercise.eachSide)
-        part.text += t.firstSide.empty() ? ", the same on both sides"
-                                         : ", the same on both sides, beginning with the " + t.firstSide;
+    const Rung* other = nullptr; // another version than the one that was asked for
     for (const Rung& rung : r.exercise.ladder)
-        if (rung.id == t.rung && t.rung != r.inputs.asked.rung) part.text += ", now as “" + rung.name + "”";
-    part.text += t.daysPerWeek >= 7   ? ", every day"
-                 : t.daysPerWeek == 3 ? ", every other day"
-                                      : ", on " + countWords(t.daysPerWeek) + " days of the week";
-    part.text += ", with a good rest between them.";
+        if (rung.id == t.rung && t.rung != r.inputs.asked.rung) other = &rung;
+    part.text = "Until next time: " + doseWords(r.exercise, t, other);
     const bool lifted =
         std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });
     if (t.range && lifted && !r.exercise.words.range.empty()) part.text += " " + r.exercise.words.range;
@@ -207,7 +184,7 @@ Answer composeAnswer(const Review& r) {
     a.clientName = r.inputs.client;
     a.exerciseName = r.exercise.name;
     a.schoolWords = schoolWords(r);
-    a.parts.push_back(greeting(r));
+    a.parts.push_back(greetingTo(r.inputs.client));
     a.parts.push_back(whatWentWell(r));
     int number = 0;
     for (const ChosenCue& cue : r.decision.cues) a.parts.push_back(correction(r, cue, ++number));
@@ -215,19 +192,10 @@ Answer composeAnswer(const Review& r) {
     a.parts.push_back(target(r));
     a.parts.push_back(cautions(r));
     const auto due = nextClipDay(r.inputs);
-    AnswerPart next{"next",
-                    "Next clip",
-                    "Next clip: in a week" + (due ? " (" + dayInWords(*due) + ")" : std::string()) +
-                        ", the phone on the same spot.",
-                    {},
-                    {}};
-    AnswerPart close{"close",
-                     "Close",
-                     r.inputs.coach.empty() ? "Kind regards" : r.inputs.coach.substr(0, r.inputs.coach.find(' ')),
-                     {},
-                     {}};
-    a.parts.push_back(next);
-    a.parts.push_back(close);
+    a.parts.push_back(plainPart("next", "Next clip",
+                                "Next clip: in a week" + (due ? " (" + dayInWords(*due) + ")" : std::string()) +
+                                    ", the phone on the same spot."));
+    a.parts.push_back(closeOf(r.inputs.coach));
     for (AnswerPart& p : a.parts) {
         p.computed = p.text;
         if (const auto it = r.inputs.words.find(p.id); it != r.inputs.words.end()) useEdited(p, it->second, r.inputs);

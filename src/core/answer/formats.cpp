@@ -53,7 +53,9 @@ bool isCorrection(const AnswerPart& p) { return p.id.starts_with(kCorrection); }
 
 std::string faultOf(const AnswerPart& p) { return isCorrection(p) ? p.id.substr(kCorrection.size()) : std::string(); }
 
-std::string footnote(const Answer& a) { return a.exerciseName + ", measured the way of “" + a.schoolWords + "”"; }
+std::string footnote(const Answer& a) {
+    return a.exerciseName + (a.schoolWords.empty() ? "" : ", measured the way of “" + a.schoolWords + "”");
+}
 
 std::string answerHtml(const Answer& answer, const PictureMaker& pictures) {
     return answerPage(answer, [&](const AnswerPicture& picture) {

@@ -1,5 +1,6 @@
-#include "app/paint/answer_pdf.h"
+#include "app/paint/answer_file.h"
 
+#include "answer/mail.h"
 #include "app/theme/palette.h"
 
 #include <QAbstractTextDocumentLayout>
@@ -91,6 +92,15 @@ QByteArray answerPdf(const Answer& answer, const PictureMaker& pictures) {
     cursor.insertText(QString::fromUtf8(kScopeNote) + QLatin1Char('\n') + QString::fromStdString(footnote(answer)));
     document.print(&writer);
     return bytes;
+}
+
+Result<std::string> answerIn(const std::string& form, const Answer& answer, const std::string& coach,
+                             const PictureMaker& pictures) {
+    if (form == "html") return answerHtml(answer, pictures);
+    if (form == "pdf") return answerPdf(answer, pictures).toStdString();
+    if (form == "text") return answerText(answer);
+    if (form == "eml") return answerMail(answer, coach, pictures);
+    return fail(Errc::Unsupported, "\"" + form + "\" is no form of an answer: html, pdf, text or eml");
 }
 
 } // namespace deft::ui

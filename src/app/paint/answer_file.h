@@ -9,4 +9,9 @@ namespace deft::ui {
 /// typeface, but no display.
 QByteArray answerPdf(const Answer& answer, const PictureMaker& pictures);
 
+/// An answer, or a sheet, in one of the forms "html", "pdf", "text" and "eml".
+/// @param coach of the mail @errors Unsupported (another form), those of answerMail
+Result<std::string> answerIn(const std::string& form, const Answer& answer, const std::string& coach,
+                             const PictureMaker& pictures);
+
 } // namespace deft::ui

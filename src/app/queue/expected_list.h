@@ -1,0 +1,21 @@
+#pragma once
+#include "store/library.h"
+
+#include <QLabel>
+
+namespace deft::ui {
+
+/// Clips that were asked for and have not come, soonest due first, each with what can be done about it.
+class ExpectedList : public QLabel {
+    Q_OBJECT
+public:
+    explicit ExpectedList(QWidget* parent = nullptr);
+    /// @param today ISO day
+    void show(const std::vector<ExpectedClip>& expected, const std::string& today);
+
+signals:
+    void remind(qint64 review);
+    void expectNoMore(qint64 review);
+};
+
+} // namespace deft::ui

@@ -1,0 +1,67 @@
+#include "cli/letters.h"
+
+#include "answer/sheet.h"
+#include "app/paint/answer_file.h"
+#include "app/paint/answer_picture.h"
+#include "app/paint/sketch_picture.h"
+#include "app/theme/palette.h"
+#include "base/files.h"
+#include "cli/knowledge.h"
+#include "judgement/safety.h"
+#include "review/review_json.h"
+#include "video/clip_reader.h"
+
+#include <QGuiApplication>
+#include <memory>
+
+namespace deft::cli {
+namespace {
+
+/// Pictures and pages carry text, so the typeface is needed, but no display.
+std::unique_ptr<QGuiApplication> withoutDisplay(int& argc, char** argv) {
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    auto gui = std::make_unique<QGuiApplication>(argc, argv);
+    ui::loadTypeface();
+    return gui;
+}
+
+int written(const std::string& out, const Result<std::string>& content) {
+    if (!content) return failed(content.error());
+    if (auto ok = writeFileAtomically(out, *content); !ok) return failed(ok.error());
+    return 0;
+}
+
+} // namespace
+
+int writeAnswer(const std::string& folder, const std::string& form, const std::string& out, int& argc, char** argv) {
+    auto review = readFolder(folder);
+    if (!review) return failed(review.error());
+    auto reader = ClipReader::open(review->inputs.clipPath);
+    if (!reader) return failed(reader.error());
+    const auto gui = withoutDisplay(argc, argv);
+    return written(
+        out, ui::answerIn(form, composeAnswer(*review), review->inputs.coach, ui::pictureMaker(*review, *reader)));
+}
+
+int writeSheet(const std::string& id, const std::string& rung, const std::vector<std::string>& flags,
+               const std::string& form, const std::string& out, int& argc, char** argv) {
+    const auto exercise = loadExercise(id);
+    if (!exercise) return failed(exercise.error());
+    Target target = firstTarget(*exercise);
+    if (!rung.empty()) {
+        target.rung = rung;
+        std::string known;
+        for (const Rung& r : exercise->ladder) known += (known.empty() ? "" : ", ") + r.id;
+        if (exercise->rungIndex(rung) < 0)
+            return failed({Errc::NotFound, id + " has no version \"" + rung + "\"; there are " + known});
+    }
+    for (const std::string& flag : flags)
+        if (safetyRules() && !safetyRules()->flags.count(flag))
+            return failed({Errc::NotFound, "there is no intake flag \"" + flag + "\""});
+    const auto sheet = exerciseSheet(*exercise, target, {{}, {}, flags, {}});
+    if (!sheet) return failed(sheet.error());
+    const auto gui = withoutDisplay(argc, argv);
+    return written(out, ui::answerIn(form, sheet->letter, {}, ui::sheetPictures(sheet->exercise)));
+}
+
+} // namespace deft::cli

@@ -1,0 +1,11 @@
+#pragma once
+#include "exercises/exercise.h"
+#include "judgement/case.h"
+
+namespace deft {
+
+/// What is to be done and how often: "three lifts, five seconds, every other day, with a good rest between them."
+/// @param version named in it; null = the one that the client knows
+std::string doseWords(const Exercise& exercise, const Target& target, const Rung* version);
+
+} // namespace deft

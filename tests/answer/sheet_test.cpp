@@ -1,0 +1,86 @@
+// The sheet for a client who has not done an exercise before: whole for every exercise, and never one that is locked.
+#include "answer/reminder.h"
+#include "answer/sheet.h"
+#include "judgement/decision.h"
+#include "judgement/safety.h"
+
+#include <QTest>
+
+using namespace deft;
+
+class SheetTest : public QObject {
+    Q_OBJECT
+
+private slots:
+    /// Every exercise says how to begin, how often, how to film it and when to stop.
+    void wholeForEveryExercise() {
+        for (const std::string& id : exerciseIds()) {
+            const Exercise e = loadExercise(id).value();
+            const auto made = exerciseSheet(e, firstTarget(e), {"Wim Dekker", "Jonna Lind", {}, {}});
+            QVERIFY2(made.has_value(), id.c_str());
+            const Answer& letter = made->letter;
+            for (const char* part : {"greeting", "movement", "set-up", "target", "film", "cautions", "close"}) {
+                QVERIFY2(letter.find(part) && letter.find(part)->sent && letter.find(part)->text.size() > 4, part);
+                QVERIFY2(letter.find(part)->text.find('{') == std::string::npos, part);
+            }
+            QVERIFY(letter.find("greeting")->text.starts_with("Hello Wim,"));
+            QCOMPARE(letter.find("close")->text, std::string("Jonna"));
+            QVERIFY(letter.find("cautions")->text.starts_with(made->exercise.stopRule));
+            // More than its first line: something is said in each.
+            for (const char* part : {"set-up", "film", "cautions"})
+                QVERIFY2(letter.find(part)->text.find('\n') != std::string::npos, (id + " " + part).c_str());
+            QCOMPARE(letter.find("movement")->pictures.size(), size_t(made->exercise.start.empty() ? 0 : 2));
+        }
+    }
+
+    /// A version with a file of its own is told from that one: a brace lifts nothing.
+    void versionWithItsOwnFile() {
+        const Exercise reach = loadExercise("arm-leg-reach").value();
+        Target target = firstTarget(reach);
+        QCOMPARE(target.rung, std::string("breathing-brace"));
+        const Sheet brace = exerciseSheet(reach, target, {}).value();
+        QCOMPARE(brace.exercise.id, std::string("breathing-brace"));
+        QCOMPARE(brace.letter.exerciseName, brace.exercise.name);
+        target.rung = "leg";
+        const Sheet leg = exerciseSheet(reach, target, {}).value();
+        QCOMPARE(leg.exercise.id, reach.id);
+        QVERIFY(leg.letter.find("movement")->text.starts_with(reach.ladder[size_t(reach.rungIndex("leg"))].name));
+    }
+
+    void target() {
+        const Exercise bridge = loadExercise("bridge").value();
+        const Sheet sheet = exerciseSheet(bridge, {"hold", 4, std::nullopt, 15.0, std::nullopt, 7}, {}).value();
+        QCOMPARE(sheet.letter.find("target")->text,
+                 std::string("To begin with: four lifts, 15 seconds, every day, with a good rest between them."));
+        QVERIFY(answerText(sheet.letter).find("no medical device") != std::string::npos);
+        QVERIFY(answerText(sheet.letter).find("measured the way of") == std::string::npos); // nothing was measured
+    }
+
+    void reminderForWhoHasNotWritten() {
+        const Exercise bridge = loadExercise("bridge").value();
+        const Answer letter = reminder(bridge, {"hold", 3, std::nullopt, 10.0, std::nullopt, 3}, "Ruta Kalniņa",
+                                       "Jonna Lind", "2026-05-21");
+        const std::string text = answerText(letter);
+        for (const char* said : {"Hello Ruta,", "by Thursday 21 May", "three lifts, ten seconds", "\nJonna\n"})
+            QVERIFY2(text.find(said) != std::string::npos, said);
+        QVERIFY(text.find(bridge.stopRule) != std::string::npos);
+    }
+
+    /// What an intake flag locks is not handed out until its readiness list is confirmed; its care always goes along.
+    void lockedAndCare() {
+        const Exercise lower = loadExercise("leg-lower").value();
+        Target both = firstTarget(lower);
+        both.rung = "two-straight";
+        const auto refused = exerciseSheet(lower, both, {"", "", {"pregnancy"}, {}});
+        QVERIFY(!refused);
+        QVERIFY(refused.error().detail.find(locksOf(lower, both.rung, {"pregnancy"}, {}).front().reason) !=
+                std::string::npos);
+        const std::string care = safetyRules()->flags.at("pregnancy").care;
+        const auto cleared = exerciseSheet(lower, both, {"", "", {"pregnancy"}, {"pregnancy"}});
+        QVERIFY(cleared && cleared->letter.find("cautions")->text.find(care) != std::string::npos);
+        QVERIFY(exerciseSheet(lower, both, {}).value().letter.find("cautions")->text.find(care) == std::string::npos);
+    }
+};
+
+QTEST_GUILESS_MAIN(SheetTest)
+#include "sheet_test.moc"
