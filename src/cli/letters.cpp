@@ -39,8 +39,8 @@ int writeAnswer(const std::string& folder, const std::string& form, const std::s
     auto reader = ClipReader::open(review->inputs.clipPath);
     if (!reader) return failed(reader.error());
     const auto gui = withoutDisplay(argc, argv);
-    return written(
-        out, ui::answerIn(form, composeAnswer(*review), review->inputs.coach, ui::pictureMaker(*review, *reader)));
+    return written(out, ui::answerIn(form, composeAnswer(*review), {review->inputs.coach, {}, {}},
+                                     ui::pictureMaker(*review, *reader)));
 }
 
 int writeSheet(const std::string& id, const std::string& rung, const std::vector<std::string>& flags,

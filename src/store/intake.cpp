@@ -14,7 +14,8 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
     }
     for (const Client& c : library.clients())
         if (c.id == client) in.client = c.name, in.clientRole = c.role, in.flags = c.flags;
-    if (const auto last = library.newestClip()) in.coach = last->draft.coach;
+    in.coach = library.coach().name;
+    if (const auto last = library.newestClip(); last && in.coach.empty()) in.coach = last->draft.coach;
     int64_t newest = 0;
     for (const Clip& c : library.clipsOf(client)) {
         if (c.draft.exercise != exercise || c.id < newest) continue;

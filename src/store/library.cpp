@@ -42,6 +42,8 @@ constexpr const char* kUnsent = "CREATE TABLE unsent (review INTEGER PRIMARY KEY
 /// clip is waited for any more.
 constexpr const char* kClients[] = {
     "ALTER TABLE client ADD COLUMN wants TEXT NOT NULL DEFAULT ''",
+    "ALTER TABLE client ADD COLUMN address TEXT NOT NULL DEFAULT ''",
+    "CREATE TABLE coach (id INTEGER PRIMARY KEY CHECK (id = 1), name TEXT NOT NULL, address TEXT NOT NULL)",
     "CREATE TABLE consent (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, consent TEXT NOT NULL, "
     "recorded_at TEXT NOT NULL)",
     "CREATE TABLE not_expected (review INTEGER PRIMARY KEY REFERENCES review)",

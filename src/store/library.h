@@ -1,4 +1,5 @@
 #pragma once
+#include "answer/mail.h"
 #include "review/consent.h"
 #include "review/filed_review.h"
 
@@ -15,7 +16,13 @@ struct Client {
     std::string name, role;
     std::vector<std::string> flags;
     std::string wants;              ///< what the client comes for, in the coach's words
+    std::string address;            ///< for mail; empty = not known
     std::optional<Consent> consent; ///< the last that was recorded
+};
+
+/// The coach whose library it is.
+struct Coach {
+    std::string name, address; ///< address for mail; both may be empty
 };
 
 /// A clip that a client sent. Waiting until a review of it has been filed.
@@ -73,7 +80,13 @@ public:
     std::vector<Client> clients() const;
     /// What intake says now; clips that already wait keep what they came with. @errors WriteFailed
     Result<void> setFlags(int64_t client, const std::vector<std::string>& flags);
-    Result<void> setWants(int64_t client, const std::string& wants);
+    /// @param address for mail, empty = not known
+    Result<void> setAbout(int64_t client, const std::string& wants, const std::string& address);
+    Coach coach() const;
+    Result<void> setCoach(const Coach& coach);
+    int64_t clientOfReview(int64_t review) const; ///< 0 = there is no such review
+    /// Names and addresses for a mail to a client. @param coach as the letter is signed; empty = as this library says
+    Correspondents correspondents(int64_t client, const std::string& coach) const;
     /// Recorded beside the ones before it, which stay. The same one again changes nothing. @errors WriteFailed
     Result<void> recordConsent(int64_t client, const Consent& consent);
     std::vector<Consent> consents(int64_t client) const; ///< as they were recorded, oldest first

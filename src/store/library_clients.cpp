@@ -34,20 +34,51 @@ Result<void> Library::setFlags(int64_t client, const std::vector<std::string>& f
 
 std::vector<Client> Library::clients() const {
     std::vector<Client> out;
-    QSqlQuery query(QStringLiteral("SELECT id, name, role, flags, wants FROM client ORDER BY name"),
+    QSqlQuery query(QStringLiteral("SELECT id, name, role, flags, wants, address FROM client ORDER BY name"),
                     QSqlDatabase::database(connection_));
     while (query.next()) {
-        Client c{query.value(0).toLongLong(), s(query.value(1)),
-                 s(query.value(2)),           parse(query.value(3)).get<std::vector<std::string>>(),
-                 s(query.value(4)),           std::nullopt};
+        Client c{query.value(0).toLongLong(),
+                 s(query.value(1)),
+                 s(query.value(2)),
+                 parse(query.value(3)).get<std::vector<std::string>>(),
+                 s(query.value(4)),
+                 s(query.value(5)),
+                 std::nullopt};
         if (auto given = consents(c.id); !given.empty()) c.consent = std::move(given.back());
         out.push_back(std::move(c));
     }
     return out;
 }
 
-Result<void> Library::setWants(int64_t client, const std::string& wants) {
-    return run(QStringLiteral("UPDATE client SET wants = ? WHERE id = ?"), {q(wants), qlonglong(client)});
+Result<void> Library::setAbout(int64_t client, const std::string& wants, const std::string& address) {
+    return run(QStringLiteral("UPDATE client SET wants = ?, address = ? WHERE id = ?"),
+               {q(wants), q(address), qlonglong(client)});
+}
+
+Coach Library::coach() const {
+    QSqlQuery query(QStringLiteral("SELECT name, address FROM coach"), QSqlDatabase::database(connection_));
+    return query.next() ? Coach{s(query.value(0)), s(query.value(1))} : Coach();
+}
+
+Result<void> Library::setCoach(const Coach& coach) {
+    return run(QStringLiteral("INSERT OR REPLACE INTO coach (id, name, address) VALUES (1, ?, ?)"),
+               {q(coach.name), q(coach.address)});
+}
+
+int64_t Library::clientOfReview(int64_t review) const {
+    QSqlQuery query(QSqlDatabase::database(connection_));
+    query.prepare(QStringLiteral("SELECT client FROM review WHERE id = ?"));
+    query.addBindValue(qlonglong(review));
+    query.exec();
+    return query.next() ? query.value(0).toLongLong() : 0;
+}
+
+Correspondents Library::correspondents(int64_t client, const std::string& coach) const {
+    const Coach own = this->coach();
+    Correspondents who{coach.empty() ? own.name : coach, own.address, {}};
+    for (const Client& c : clients())
+        if (c.id == client) who.clientAddress = c.address;
+    return who;
 }
 
 Result<void> Library::recordConsent(int64_t client, const Consent& consent) {

@@ -246,7 +246,7 @@ private slots:
         std::string bytes;
         for (int i = 0; i < 1000; ++i) bytes += char(i * 31);
         const QString mail =
-            QString::fromStdString(answerMail(a, "Jonna", nullptr, {{"moment.mp4", "video/mp4", bytes}}).value());
+            QString::fromStdString(answerMail(a, {"Jonna", "", ""}, nullptr, {{"moment.mp4", "video/mp4", bytes}}).value());
         const qsizetype part = mail.indexOf(QStringLiteral("video/mp4"));
         QVERIFY(part > 0 && mail.indexOf(QStringLiteral("moment.mp4"), part) > 0);
         const qsizetype begin = mail.indexOf(QStringLiteral("\r\n\r\n"), part) + 4,

@@ -50,7 +50,7 @@ private slots:
     void readingsOverTheWeeks() {
         const Exercise bridge = loadExercise("bridge").value();
         QVERIFY(tellStory(bridge, {}, {}, {}).weeks.empty());
-        QCOMPARE(tellStory(bridge, {}, {}, {}).rungNow(), std::string());
+        QVERIFY(!tellStory(bridge, {}, {}, {}).now());
         const ClientStory story = tellStory(bridge,
                                             {filed(review("2026-03-26", "both", false, {}, {}), 4),
                                              filed(review("2026-04-02", "both", false, {}, {}), 5),
@@ -64,7 +64,10 @@ private slots:
         QCOMPARE(hold.visits.size(), size_t(3));
         QVERIFY(hold.verdict == OverTime::Verdict::Trend && hold.better.value_or(false));
         QVERIFY(std::abs(hold.perWeek - 1) < 1e-9);
-        QCOMPARE(story.rungNow(), std::string("both"));
+        QCOMPARE(story.now()->rung, std::string("both"));
+        ClientStory waiting = story; // a clip has come since, of another version
+        waiting.asked = Target{"hold", 2, std::nullopt, 15.0, std::nullopt, 3};
+        QCOMPARE(waiting.now()->rung, std::string("hold"));
     }
 
     /// The limit of back-bend is 5°: a reading counts by how far it lies beyond.

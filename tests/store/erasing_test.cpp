@@ -61,7 +61,7 @@ private slots:
         library_ = Library::open(folder_).value();
         ruta_ = library_->addClient("Ruta Kalniņa", "puppeteer").value();
         oisin_ = library_->addClient("Oisín Gallagher", "rigger").value();
-        QVERIFY(library_->setWants(ruta_, "a back that lasts the Kalniņa tour"));
+        QVERIFY(library_->setAbout(ruta_, "a back that lasts the Kalniņa tour", "kalniņa@example.net"));
         QVERIFY(library_->recordConsent(ruta_, {"2026-03-12", "2026-09-12", {"coaching"}}));
         fileReviewOf(ruta_, "Ruta Kalniņa", "ruta.mp4");
         // Many, so that some number begins with the digit of another.

@@ -129,14 +129,16 @@ private slots:
             QVERIFY(library->file(clip, demoReview(), page(1), "text"));
             QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
             for (const char* sql : {"DROP TABLE unsent", "DROP TABLE consent", "DROP TABLE not_expected",
-                                    "ALTER TABLE client DROP COLUMN wants", "PRAGMA user_version = 1"})
+                                    "ALTER TABLE client DROP COLUMN wants", "ALTER TABLE client DROP COLUMN address",
+                                    "DROP TABLE coach", "PRAGMA user_version = 1"})
                 QVERIFY(q.exec(QString::fromLatin1(sql)));
         }
         auto library = Library::open(at("old")).value();
         QVERIFY(library->unsent().empty());
         QVERIFY(library->clients()[0].wants.empty() && !library->clients()[0].consent);
-        QVERIFY(library->setWants(library->clients()[0].id, "no stiff back at load-in"));
+        QVERIFY(library->setAbout(library->clients()[0].id, "no stiff back at load-in", "ruta@example.net"));
         QCOMPARE(library->clients()[0].wants, std::string("no stiff back at load-in"));
+        QCOMPARE(library->correspondents(library->clients()[0].id, "").clientAddress, std::string("ruta@example.net"));
         QCOMPARE(library->filed(library->clients()[0].id, "bridge").size(), size_t(1));
         const auto clip = library->addClip(library->clients()[0].id, "2026-05-07", demoInputs()).value();
         QVERIFY(library->file(clip, demoReview(), page(2), "text"));

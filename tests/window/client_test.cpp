@@ -3,6 +3,7 @@
 #include "app/client/facts_panel.h"
 #include "app/widgets/weeks_panel.h"
 #include "base/files.h"
+#include "store/intake.h"
 #include "support/driven_window.h"
 #include "support/unzipped.h"
 
@@ -44,6 +45,37 @@ private slots:
         QCOMPARE(window_->room(), MainWindow::Record);
     }
     void cleanup() { window_.reset(); }
+
+    /// Answers are signed by the coach and go to the client's address.
+    void signedAndAddressed() {
+        QTest::keyClick(window_.get(), Qt::Key_Comma, Qt::ControlModifier);
+        CoachForm& form = window_->queuePage().coachForm();
+        QVERIFY(form.isVisible() && form.name().text() == QStringLiteral("Jonna"));
+        form.name().setText(QStringLiteral("Mira Aalto"));
+        form.address().setText(QStringLiteral("mira at example"));
+        QTest::keyClick(&form.address(), Qt::Key_Return);
+        QVERIFY(form.isVisible() && window_->message().contains(QStringLiteral("no e-mail address")));
+        form.address().setText(QStringLiteral("mira@example.org"));
+        QTest::keyClick(&form.address(), Qt::Key_Return);
+        QVERIFY(!form.isVisible());
+        QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
+        press(Qt::Key_E);
+        room().form().address().setText(QStringLiteral("ruta@example.net"));
+        room().form().keep();
+        const auto sheetTo = [&](const std::string& coach) {
+            window_->writeSheetForClient(file("sheet.eml"), record().story()->exercise,
+                                         record().newestClip()->draft.asked, {record().client().name, coach, {}, {}},
+                                         record().client().id);
+            return isSaid(QStringLiteral("Written to"));
+        };
+        QVERIFY(sheetTo(window_->library().coach().name));
+        const std::string mail = readFile(file("sheet.eml").toStdString()).value();
+        for (const char* part : {"mira@example.org", "ruta@example.net", "your next exercise"})
+            QVERIFY2(mail.find(part) != std::string::npos, part);
+        QVERIFY(mail.find("address.invalid") == std::string::npos);
+        // A new clip is signed by the new name, too.
+        QCOMPARE(newDraft(window_->library(), record().client().id, "bridge", {}).coach, std::string("Mira Aalto"));
+    }
 
     /// In the queue, among many.
     void findClips() {
@@ -177,7 +209,7 @@ private slots:
         for (const auto& [name, content] : files)
             QVERIFY2(content.find(demoFolder().string()) == std::string::npos, name.c_str());
         const Consent before = *record().client().consent;
-        QVERIFY(record().keep("", {}, Consent{before.given, before.until, {"coaching"}}));
+        QVERIFY(record().keep({"", "", {}, Consent{before.given, before.until, {"coaching"}}}));
         window_->writeBundle(file("refused.zip"));
         QVERIFY(isSaid(QStringLiteral("no consent of Ruta Kalniņa")));
         QVERIFY(!QFile::exists(file("refused.zip")));

@@ -31,6 +31,8 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     wants_ = new QPlainTextEdit;
     wants_->setTabChangesFocus(true);
     wants_->setMaximumHeight(72);
+    address_ = new QLineEdit;
+    address_->setPlaceholderText(tr("where answers go; may stay empty"));
     intake_ = new IntakeButton;
     given_ = dayField(), until_ = dayField();
     limited_ = new QCheckBox(tr("videos are kept until"));
@@ -38,6 +40,7 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     form->setLabelAlignment(Qt::AlignLeft);
     form->setVerticalSpacing(8);
     form->addRow(tr("&Wants"), wants_);
+    form->addRow(tr("E-&mail"), address_);
     form->addRow(tr("&Intake"), intake_);
     form->addRow(tr("&Consent of"), given_);
     if (const auto& rules = safetyRules())
@@ -77,6 +80,7 @@ void ClientForm::begin() {
     const Client& c = record_.client();
     title_->setText(tr("About %1").arg(QString::fromStdString(c.name)));
     wants_->setPlainText(QString::fromStdString(c.wants));
+    address_->setText(QString::fromStdString(c.address));
     intake_->setFlags(c.flags);
     const QDate today = QDate::currentDate();
     given_->setDate(c.consent ? dayOf(c.consent->given) : today);
@@ -104,7 +108,14 @@ std::optional<Consent> ClientForm::consent() const {
 }
 
 void ClientForm::keep() {
-    if (auto ok = record_.keep(wants_->toPlainText().trimmed().toStdString(), intake_->flags(), consent()); !ok) {
+    const std::string address = address_->text().trimmed().toStdString();
+    if (!address.empty() && !isAddress(address)) {
+        address_->setFocus();
+        emit failed(tr("Not kept: “%1” is no e-mail address.").arg(address_->text().trimmed()));
+        return;
+    }
+    if (auto ok = record_.keep({wants_->toPlainText().trimmed().toStdString(), address, intake_->flags(), consent()});
+        !ok) {
         emit failed(QString::fromStdString("Not kept: " + ok.error().detail + "."));
         return;
     }

@@ -6,6 +6,7 @@
 #include <QCheckBox>
 #include <QDateEdit>
 #include <QLabel>
+#include <QLineEdit>
 #include <QPlainTextEdit>
 
 namespace deft::ui {
@@ -17,6 +18,7 @@ public:
     explicit ClientForm(ClientRecord& record, QWidget* parent = nullptr);
     void begin(); ///< as the record has it now
     QPlainTextEdit& wants() { return *wants_; }
+    QLineEdit& address() { return *address_; }
     IntakeButton& intake() { return *intake_; }
     QCheckBox& scope(size_t index) { return *scopes_[index]; }
     QDateEdit& given() { return *given_; }
@@ -31,6 +33,7 @@ private:
     ClientRecord& record_;
     QLabel* title_;
     QPlainTextEdit* wants_;
+    QLineEdit* address_;
     IntakeButton* intake_;
     std::vector<QCheckBox*> scopes_; ///< in the order of data/safety.json
     QDateEdit *given_, *until_;

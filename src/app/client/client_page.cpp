@@ -200,6 +200,7 @@ void ClientPage::refresh() {
     int pain = 0;
     for (const Clip& clip : record_.clips()) pain += clip.draft.note.pain;
     about_->setFacts({{tr("Since"), dayAndYear(record_.since())},
+                      {tr("E-mail"), c.address.empty() ? tr("not known") : text(c.address)},
                       {tr("Wants"), c.wants.empty() ? tr("not written down") : text(c.wants)},
                       {tr("Felt in"), feltWords(record_)},
                       {tr("Schools"), schoolsWords(record_)}});

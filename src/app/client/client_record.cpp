@@ -41,6 +41,7 @@ void ClientRecord::tell() {
         if (auto exercise = exerciseOf(read->draft))
             story_ = tellStory(*exercise, library_.filed(client_.id, exercise_), client_.flags, read->draft.cleared);
     }
+    if (const Clip* newest = newestClip(); story_ && newest && !newest->filed) story_->asked = newest->draft.asked;
     if (story_) review_ = int(story_->reviews.size()) - 1;
     emit changed();
 }
@@ -92,13 +93,12 @@ std::string ClientRecord::since() const {
     return first;
 }
 
-Result<void> ClientRecord::keep(const std::string& wants, const std::vector<std::string>& flags,
-                                const std::optional<Consent>& consent) {
-    if (wants != client_.wants)
-        if (auto ok = library_.setWants(client_.id, wants); !ok) return ok;
-    if (auto ok = library_.setFlags(client_.id, flags); !ok) return ok;
-    if (consent)
-        if (auto ok = library_.recordConsent(client_.id, *consent); !ok) return ok;
+Result<void> ClientRecord::keep(const Written& written) {
+    if (written.wants != client_.wants || written.address != client_.address)
+        if (auto ok = library_.setAbout(client_.id, written.wants, written.address); !ok) return ok;
+    if (auto ok = library_.setFlags(client_.id, written.flags); !ok) return ok;
+    if (written.consent)
+        if (auto ok = library_.recordConsent(client_.id, *written.consent); !ok) return ok;
     refresh();
     return {};
 }

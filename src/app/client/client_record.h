@@ -43,9 +43,14 @@ public:
     const Clip* newestClip() const;          ///< of the chosen exercise; null = none
     std::string since() const;               ///< ISO day of the first clip; empty = none
 
-    /// @errors those of Library; nothing is changed then
-    Result<void> keep(const std::string& wants, const std::vector<std::string>& flags,
-                      const std::optional<Consent>& consent);
+    /// What the coach writes down; no consent = as it was.
+    struct Written {
+        std::string wants, address;
+        std::vector<std::string> flags;
+        std::optional<Consent> consent;
+    };
+    /// @errors those of Library
+    Result<void> keep(const Written& written);
 
 signals:
     void changed();

@@ -1,6 +1,5 @@
 #include "app/paint/answer_file.h"
 
-#include "answer/mail.h"
 #include "app/theme/palette.h"
 
 #include <QAbstractTextDocumentLayout>
@@ -94,12 +93,12 @@ QByteArray answerPdf(const Answer& answer, const PictureMaker& pictures) {
     return bytes;
 }
 
-Result<std::string> answerIn(const std::string& form, const Answer& answer, const std::string& coach,
+Result<std::string> answerIn(const std::string& form, const Answer& answer, const Correspondents& who,
                              const PictureMaker& pictures) {
     if (form == "html") return answerHtml(answer, pictures);
     if (form == "pdf") return answerPdf(answer, pictures).toStdString();
     if (form == "text") return answerText(answer);
-    if (form == "eml") return answerMail(answer, coach, pictures);
+    if (form == "eml") return answerMail(answer, who, pictures);
     return fail(Errc::Unsupported, "\"" + form + "\" is no form of an answer: html, pdf, text or eml");
 }
 

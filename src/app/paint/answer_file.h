@@ -1,5 +1,5 @@
 #pragma once
-#include "answer/answer.h"
+#include "answer/mail.h"
 
 #include <QByteArray>
 
@@ -10,8 +10,8 @@ namespace deft::ui {
 QByteArray answerPdf(const Answer& answer, const PictureMaker& pictures);
 
 /// An answer, or a sheet, in one of the forms "html", "pdf", "text" and "eml".
-/// @param coach of the mail @errors Unsupported (another form), those of answerMail
-Result<std::string> answerIn(const std::string& form, const Answer& answer, const std::string& coach,
+/// @param who of the mail @errors Unsupported (another form), those of answerMail
+Result<std::string> answerIn(const std::string& form, const Answer& answer, const Correspondents& who,
                              const PictureMaker& pictures);
 
 } // namespace deft::ui

@@ -23,7 +23,10 @@ Told toldOf(const Exercise& e, const std::string& fault) {
     return {text(fault), {}}; // an exercise of the coach's own that has changed since
 }
 
-bool isNow(const ClientStory& story, const LadderStep& step) { return step.rung == story.rungNow(); }
+bool isNow(const ClientStory& story, const LadderStep& step) {
+    const auto now = story.now();
+    return now && step.rung == now->rung;
+}
 
 } // namespace
 
@@ -54,10 +57,8 @@ QString ladderWords(const ClientStory& story, const LadderStep& step) {
                    .arg(step.met)
                    .arg(counted(step.reviews, QObject::tr("review"), QObject::tr("reviews")));
     if (isNow(story, step)) {
-        const FiledReview& last = story.reviews.back();
-        const QString next = QObject::tr("now: %1").arg(
-            targetWords(story.exercise, last.next.rung.empty() ? last.past.target : last.next));
-        return done.isEmpty() ? next : QStringLiteral("%1; %2").arg(next, done);
+        const QString now = QObject::tr("now: %1").arg(targetWords(story.exercise, *story.now()));
+        return done.isEmpty() ? now : QStringLiteral("%1; %2").arg(now, done);
     }
     return done.isEmpty() ? text(rung.criterion) : QObject::tr("%1, last %2").arg(done, dayWords(step.last));
 }
@@ -113,7 +114,7 @@ void drawLadder(QPainter& p, const QRectF& body, const ClientStory& story) {
         p.drawLine(QPointF(x, row.top()), QPointF(x, row.top() + height * double(rungs)));
     for (size_t i = rungs; i-- > 0; row.translate(0, height)) { // the hardest on top
         const LadderStep& step = story.ladder[i];
-        const bool now = !story.reviews.empty() && isNow(story, step);
+        const bool now = isNow(story, step);
         if (now) p.fillRect(row, c.soft);
         const double y = row.center().y();
         p.setPen(QPen(now ? c.accent : step.reviews > 0 ? c.ink : c.strong, 1));

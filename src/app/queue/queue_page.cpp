@@ -37,6 +37,7 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     about_ = new QLabel;
     about_->setWordWrap(true);
     about_->setTextFormat(Qt::RichText);
+    about_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
     about_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     open_ = new KeyButton(tr("Open on the bench"), tr("Enter"), KeyButton::Kind::Primary);
     auto* own = new KeyButton(tr("Open a clip of your own…"), tr("Ctrl+O"), KeyButton::Kind::Plain);
@@ -55,6 +56,8 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     side_ = new QStackedWidget;
     side_->addWidget(preview);
     side_->addWidget(form_);
+    coach_ = new CoachForm(library);
+    side_->addWidget(coach_);
     side_->setFixedWidth(392);
 
     auto* page = new QHBoxLayout(this);
@@ -90,6 +93,9 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     connect(open_, &KeyButton::clicked, this, &QueuePage::openChosen);
     connect(own, &KeyButton::clicked, this, &QueuePage::chooseFile);
     connect(form_, &NewClipForm::failed, this, &QueuePage::failed);
+    connect(coach_, &CoachForm::said, this, &QueuePage::failed);
+    connect(coach_, &CoachForm::left, this, &QueuePage::leave);
+    connect(about_, &QLabel::linkActivated, this, &QueuePage::askForCoach);
     connect(form_, &NewClipForm::cancelled, this, [this] { side_->setCurrentIndex(0); });
     connect(form_, &NewClipForm::added, this, [this](qint64 clip) {
         side_->setCurrentIndex(0);
@@ -118,12 +124,20 @@ void QueuePage::find() {
     find_->selectAll();
 }
 
-bool QueuePage::leaveFinding() {
-    if (find_->isHidden()) return false;
-    find_->clear();
-    find_->hide();
+void QueuePage::askForCoach() {
+    side_->setCurrentWidget(coach_);
+    coach_->begin();
+}
+
+void QueuePage::leave() {
+    if (side_->currentIndex() != 0) {
+        side_->setCurrentIndex(0);
+        preview();
+    } else {
+        find_->clear();
+        find_->hide();
+    }
     list_->setFocus();
-    return true;
 }
 
 /// Rows without all of the words are hidden; the chosen row stays one that is shown.
@@ -201,7 +215,10 @@ void QueuePage::preview() {
     picture_->setVisible(at.isValid());
     if (!at.isValid()) {
         about_->setText(tr("<h3>Nothing waits</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or "
-                           "WebM from the side, head to toes in the picture.</p>"));
+                           "WebM from the side, head to toes in the picture.</p>") +
+                        (library_.coach().name.empty()
+                             ? tr("<p><a href=\"coach\">Say your name</a>: answers are signed with it.</p>")
+                             : QString()));
         return;
     }
     const auto& e = clips_->entry(at.row());

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/queue/clip_list.h"
+#include "app/queue/coach_form.h"
 #include "app/queue/expected_list.h"
 #include "app/queue/new_clip_form.h"
 
@@ -16,11 +17,14 @@ public:
     ClipList& clips() { return *clips_; }
     QListView& list() { return *list_; }
     NewClipForm& form() { return *form_; }
+    CoachForm& coachForm() { return *coach_; }
+    void askForCoach(); ///< name and address of the coach, beside the list
     ExpectedList& expected() { return *expected_; }
     void refresh();
     void openChosen();
-    void find();         ///< asks for words; only clips that have them all are shown
-    bool leaveFinding(); ///< shows all again @return false when nothing was being looked for
+    void find(); ///< asks for words; only clips that have them all are shown
+    /// Leaves the form beside the list, else shows all clips again.
+    void leave();
     QLineEdit& findBox() { return *find_; }
     /// Looks at a file and asks what has to be known about it. Says what is wrong with a bad one.
     void bringIn(const QString& path);
@@ -44,6 +48,7 @@ private:
     QLineEdit* find_;
     QStackedWidget* side_;
     NewClipForm* form_;
+    CoachForm* coach_;
     ExpectedList* expected_;
     QLabel *picture_, *about_, *inbox_;
     KeyButton* open_;

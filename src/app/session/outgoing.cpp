@@ -1,7 +1,6 @@
 #include "app/session/outgoing.h"
 
 #include "answer/calendar.h"
-#include "answer/mail.h"
 #include "app/paint/answer_picture.h"
 #include "app/paint/reply_clip.h"
 #include "app/session/stored_review.h"
@@ -12,8 +11,8 @@
 
 namespace deft::ui {
 
-Result<MadeMail> makeMail(const Review& review, const std::filesystem::path& clip, StopToken stop,
-                          const ProgressFn& progress) {
+Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const std::filesystem::path& clip,
+                          StopToken stop, const ProgressFn& progress) {
     auto reader = ClipReader::open(review.inputs.clipPath);
     if (!reader) return tl::unexpected(reader.error());
     const Answer answer = composeAnswer(review);
@@ -33,7 +32,7 @@ Result<MadeMail> makeMail(const Review& review, const std::filesystem::path& cli
     }
     if (const auto calendar = answerCalendar(answer, review.inputs))
         attachments.push_back({"next-clip.ics", "text/calendar", *calendar});
-    auto mail = answerMail(answer, review.inputs.coach, pictureMaker(review, *reader), attachments);
+    auto mail = answerMail(answer, who, pictureMaker(review, *reader), attachments);
     if (!mail) return tl::unexpected(mail.error());
     made.text = std::move(*mail);
     return made;
@@ -42,10 +41,10 @@ Result<MadeMail> makeMail(const Review& review, const std::filesystem::path& cli
 namespace {
 
 /// The files of a filed review: reply clip and calendar beside its page, the mail in the outbox.
-Result<MadeMail> makeFiles(const Review& review, const std::string& name, const std::filesystem::path& library,
-                           StopToken stop, const ProgressFn& progress) {
+Result<MadeMail> makeFiles(const Review& review, const Correspondents& who, const std::string& name,
+                           const std::filesystem::path& library, StopToken stop, const ProgressFn& progress) {
     const auto beside = library / "answers" / name;
-    auto made = makeMail(review, beside.string() + ".mp4", stop, progress);
+    auto made = makeMail(review, who, beside.string() + ".mp4", stop, progress);
     if (!made) return made;
     if (const auto calendar = answerCalendar(composeAnswer(review), review.inputs))
         if (auto ok = writeFileAtomically(beside.string() + ".ics", *calendar); !ok) return tl::unexpected(ok.error());
@@ -58,15 +57,16 @@ Result<MadeMail> makeFiles(const Review& review, const std::string& name, const 
 } // namespace
 
 void Outgoing::send(int64_t filed, const Review& review) {
-    queue({filed, [review](StopToken, const ProgressFn&) { return Result<Review>(review); }});
+    queue({filed, library_.correspondents(library_.clientOfReview(filed), review.inputs.coach),
+           [review](StopToken, const ProgressFn&) { return Result<Review>(review); }});
 }
 
 void Outgoing::resume() {
     for (const UnsentReview& unsent : library_.unsent())
-        queue(
-            {unsent.review, [&library = library_, inputs = unsent.inputs](StopToken stop, const ProgressFn& progress) {
-                 return measureStored(library, inputs, stop, progress);
-             }});
+        queue({unsent.review, library_.correspondents(library_.clientOfReview(unsent.review), unsent.inputs.coach),
+               [&library = library_, inputs = unsent.inputs](StopToken stop, const ProgressFn& progress) {
+                   return measureStored(library, inputs, stop, progress);
+               }});
 }
 
 void Outgoing::queue(Letter letter) {
@@ -94,7 +94,7 @@ void Outgoing::next() {
                                                                  const ProgressFn& progress) -> Result<MadeMail> {
             auto review = letter.review(stop, progress);
             if (!review) return tl::unexpected(review.error());
-            return makeFiles(*review, "answer-" + std::to_string(letter.filed), folder, stop, progress);
+            return makeFiles(*review, letter.who, "answer-" + std::to_string(letter.filed), folder, stop, progress);
         },
         [this, filed](const Result<MadeMail>& made) {
             if (made) {

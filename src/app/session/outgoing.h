@@ -1,4 +1,5 @@
 #pragma once
+#include "answer/mail.h"
 #include "app/session/background_job.h"
 #include "store/library.h"
 
@@ -37,6 +38,7 @@ signals:
 private:
     struct Letter {
         int64_t filed;
+        Correspondents who;
         std::function<Result<Review>(StopToken, const ProgressFn&)> review;
     };
     void queue(Letter letter);
@@ -48,7 +50,7 @@ private:
 };
 
 /// @param clip where the reply clip goes @errors those of answerMail, WriteFailed, Cancelled
-Result<MadeMail> makeMail(const Review& review, const std::filesystem::path& clip, StopToken stop = {},
-                          const ProgressFn& progress = {});
+Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const std::filesystem::path& clip,
+                          StopToken stop = {}, const ProgressFn& progress = {});
 
 } // namespace deft::ui

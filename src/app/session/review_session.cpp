@@ -63,6 +63,7 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     clipId_ = clip.id, filed_ = clip.filed, client_ = client;
     inputs_ = std::move(inputs);
     if (inputs_.client.empty()) inputs_.client = client.name, inputs_.clientRole = client.role;
+    if (inputs_.coach.empty() && !filed_) inputs_.coach = library_.coach().name;
     exercise_ = std::move(*exercise);
     clip_ = reader->info();
     for (FiledReview& r : library_.filed(client.id, inputs_.exercise)) {

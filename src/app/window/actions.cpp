@@ -76,6 +76,10 @@ void MainWindow::makeActions() {
     add(file, tr("Read marks from a file…"), {}, this, [this] { readMarksFile(); });
     add(file, tr("Write marks to a file…"), {}, this, [this] { writeMarksFile(); });
     add(file, tr("Write the measurements to a folder…"), {}, this, [this] { writeReviewFolder(); });
+    add(file, tr("Your name and address…"), {K(Qt::CTRL | Qt::Key_Comma)}, this, [this] {
+        go(Queue);
+        queue_->askForCoach();
+    });
     file->addSeparator();
     add(file, tr("Quit"), {K(Qt::CTRL | Qt::Key_Q)}, this, [this] { close(); });
 
@@ -243,7 +247,8 @@ void MainWindow::makeActions() {
     add(files, tr("My own file of this exercise"), {K(Qt::Key_E)}, &exercises_->list(),
         [this] { exercises_->setEditing(true); });
     add(files, tr("Write a sheet for a client…"), {K(Qt::Key_W)}, &exercises_->list(), [this] {
-        if (const auto e = loadExercise(exercises_->chosen())) chooseSheetForClient(*e, firstTarget(*e), {});
+        if (const auto e = loadExercise(exercises_->chosen()))
+            chooseSheetForClient(*e, firstTarget(*e), {{}, library_->coach().name, {}, {}});
     });
     add(files, tr("Keep my file"), {K::Save}, exercises_, [this] { exercises_->editor().save(); });
     add(files, tr("Back to the page, or to the bench"), {K(Qt::Key_Escape)}, exercises_, [this] {

@@ -47,10 +47,11 @@ Result<void> fillDemo(Library& library) {
     const std::string where = (folder / "library.json").string();
     if (auto ok = expectFormat(*list, "deft-mirror-demo", 1, where); !ok) return ok;
     try {
+        if (auto ok = library.setCoach({list->at("coach"), {}}); !ok) return ok;
         for (const Json& who : list->at("clients")) {
             auto client = library.addClient(who.at("name"), who.at("role"));
             if (!client) return tl::unexpected(client.error());
-            if (auto ok = library.setWants(*client, who.value("wants", "")); !ok) return ok;
+            if (auto ok = library.setAbout(*client, who.value("wants", ""), {}); !ok) return ok;
             if (who.contains("consent")) {
                 Json told = who.at("consent"); // kept for so many months from today, whenever the demo is opened
                 told["until"] =

@@ -66,8 +66,9 @@ public:
     /// The review chosen in the client room as a zip. Refused where the client has not agreed to passing it on.
     void writeBundle(const QString& path);
     /// An exercise for a client who has not done it before; the form by the file's ending: pdf, html, txt, eml.
+    /// @param client whose address a mail goes to; 0 = nobody in particular
     void writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
-                             const SheetReader& reader);
+                             const SheetReader& reader, int64_t client = 0);
     /// Ends all work on the client's clips, then takes them out of the library for good.
     void eraseClient(qint64 client, Erasing what);
 
@@ -85,7 +86,8 @@ private:
     void remind(qint64 review);
     void chooseReportFile();
     void chooseBundleFile();
-    void chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader);
+    void chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader,
+                              int64_t client = 0);
     void sheetOfRecord(); ///< of the exercise shown in the client room
     void makeAnnotateActions(QMenu* menu);
     const Moment* moment() const; ///< the chosen one, null = none

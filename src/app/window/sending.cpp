@@ -22,10 +22,11 @@ namespace deft::ui {
 namespace {
 
 /// The mail as filing would make it, with its attachments.
-Result<std::string> wholeMail(const Review& review, StopToken stop, const ProgressFn& progress) {
+Result<std::string> wholeMail(const Review& review, const Correspondents& who, StopToken stop,
+                              const ProgressFn& progress) {
     const QTemporaryDir folder;
     if (!folder.isValid()) return fail(Errc::WriteFailed, folder.errorString().toStdString());
-    return makeMail(review, folder.filePath(QStringLiteral("moment.mp4")).toStdString(), stop, progress)
+    return makeMail(review, who, folder.filePath(QStringLiteral("moment.mp4")).toStdString(), stop, progress)
         .map([](MadeMail made) { return std::move(made.text); });
 }
 
@@ -36,17 +37,16 @@ std::string formOf(const std::filesystem::path& path) {
 }
 
 /// An answer in the form that the file's ending asks for.
-Result<void> writeAs(const std::filesystem::path& path, const Review& review, StopToken stop,
+Result<void> writeAs(const std::filesystem::path& path, const Review& review, const Correspondents& who, StopToken stop,
                      const ProgressFn& progress) {
     const std::string kind = path.extension().string();
     auto reader = ClipReader::open(review.inputs.clipPath);
     if (!reader) return tl::unexpected(reader.error());
     const Answer answer = composeAnswer(review);
     if (kind == ".mp4") return writeReplyClip(review, answer, *reader, path, stop, progress);
-    Result<std::string> content =
-        kind == ".eml"   ? wholeMail(review, stop, progress)
-        : kind == ".ics" ? answerCalendar(answer, review.inputs)
-                         : answerIn(formOf(path), answer, review.inputs.coach, pictureMaker(review, *reader));
+    Result<std::string> content = kind == ".eml"   ? wholeMail(review, who, stop, progress)
+                                  : kind == ".ics" ? answerCalendar(answer, review.inputs)
+                                                   : answerIn(formOf(path), answer, who, pictureMaker(review, *reader));
     if (!content) return tl::unexpected(content.error());
     return writeFileAtomically(path, *content);
 }
@@ -89,7 +89,8 @@ void MainWindow::remind(qint64 review) {
         if (e.review != review) continue;
         const auto exercise = loadExercise(e.exercise);
         if (!exercise) return say(QString::fromStdString("No reminder: " + exercise.error().detail + "."));
-        const auto mail = answerMail(reminder(*exercise, e.target, e.name, e.coach, e.due), e.coach, {});
+        const auto mail = answerMail(reminder(*exercise, e.target, e.name, e.coach, e.due),
+                                     library_->correspondents(e.client, e.coach), {});
         if (!mail) return say(QString::fromStdString("No reminder: " + mail.error().detail + "."));
         const auto file =
             dropMail(library_->folder() / "outbox", "answer-" + std::to_string(review) + "-reminder", *mail);
@@ -145,25 +146,28 @@ void MainWindow::writePicture(const QString& path) {
 
 void MainWindow::writeAnswer(const QString& path) {
     if (!session_->review()) return say(tr("There is no answer yet; measure the clip first."));
-    writeAside(path, [review = *session_->review(), file = std::filesystem::path(path.toStdString())](
-                         StopToken stop, const ProgressFn& progress) { return writeAs(file, review, stop, progress); });
+    writeAside(path,
+               [review = *session_->review(), file = std::filesystem::path(path.toStdString()),
+                who = library_->correspondents(session_->client().id, session_->inputs().coach)](
+                   StopToken stop, const ProgressFn& progress) { return writeAs(file, review, who, stop, progress); });
 }
 
-void MainWindow::chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader) {
+void MainWindow::chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader,
+                                      int64_t client) {
     const QString path =
         QFileDialog::getSaveFileName(this, tr("The exercise as a sheet for a client"), QStringLiteral("exercise.pdf"),
                                      tr("PDF (*.pdf);;Page (*.html);;Text (*.txt);;Mail (*.eml)"));
-    if (!path.isEmpty()) writeSheetForClient(path, exercise, target, reader);
+    if (!path.isEmpty()) writeSheetForClient(path, exercise, target, reader, client);
 }
 
 void MainWindow::writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
-                                     const SheetReader& reader) {
+                                     const SheetReader& reader, int64_t client) {
     const auto sheet = exerciseSheet(exercise, target, reader);
     if (!sheet) return say(QString::fromStdString("Not written: " + sheet.error().detail + "."));
     writeAside(path,
-               [sheet = *sheet, coach = reader.coach,
+               [sheet = *sheet, who = library_->correspondents(client, reader.coach),
                 file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) -> Result<void> {
-                   auto content = answerIn(formOf(file), sheet.letter, coach, sheetPictures(sheet.exercise));
+                   auto content = answerIn(formOf(file), sheet.letter, who, sheetPictures(sheet.exercise));
                    if (!content) return tl::unexpected(content.error());
                    return writeFileAtomically(file, *content);
                });

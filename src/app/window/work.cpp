@@ -152,7 +152,8 @@ void MainWindow::makeQueueActions(QMenu* menu) {
     add(menu, tr("Open the chosen clip"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->list(),
         [this] { queue_->openChosen(); });
     add(menu, tr("Find clips"), {K(Qt::Key_Slash)}, queue_, [this] { queue_->find(); });
-    add(menu, tr("Show all clips again"), {K(Qt::Key_Escape)}, queue_, [this] { queue_->leaveFinding(); });
+    add(menu, tr("Show all clips again, or leave what is beside them"), {K(Qt::Key_Escape)}, queue_,
+        [this] { queue_->leave(); });
     add(menu, tr("Stop the work on this clip"), {K(Qt::Key_X)}, &queue_->list(), [this] {
         const int64_t clip = queue_->chosen();
         session_->proposer().now() == clip ? session_->proposer().stopOne(clip) : measurer_->stopOne(clip);

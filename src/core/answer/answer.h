@@ -28,6 +28,7 @@ struct AnswerPart {
 struct Answer {
     std::vector<AnswerPart> parts;
     std::string clientName, exerciseName, schoolWords;
+    std::string about = "your review"; ///< after the exercise, in a mail's subject
     const AnswerPart* find(const std::string& id) const;
 };
 

@@ -11,6 +11,14 @@ vmime::shared_ptr<vmime::contentHandler> content(const std::string& bytes) {
     return vmime::make_shared<vmime::stringContentHandler>(bytes);
 }
 
+/// @param unknown stands before @address.invalid where there is no address
+vmime::shared_ptr<vmime::mailbox> mailbox(const std::string& name, const char* noName, const std::string& address,
+                                          const char* unknown) {
+    return vmime::make_shared<vmime::mailbox>(utf8(name.empty() ? noName : name),
+                                              isAddress(address) ? vmime::emailAddress(address)
+                                                                 : vmime::emailAddress(unknown, "address.invalid"));
+}
+
 std::string decoded(const std::string& base64) {
     std::string bytes;
     vmime::utility::inputStreamStringAdapter in(base64);
@@ -21,16 +29,19 @@ std::string decoded(const std::string& base64) {
 
 } // namespace
 
-Result<std::string> answerMail(const Answer& answer, const std::string& coach, const PictureMaker& pictures,
+bool isAddress(const std::string& address) {
+    const size_t at = address.find('@');
+    return at != std::string::npos && at > 0 && at + 1 < address.size() &&
+           address.find('@', at + 1) == std::string::npos && address.find_first_of(" \t\r\n<>,;") == std::string::npos;
+}
+
+Result<std::string> answerMail(const Answer& answer, const Correspondents& who, const PictureMaker& pictures,
                                const std::vector<Attachment>& attachments) {
     try {
         vmime::messageBuilder builder;
-        builder.setExpeditor(vmime::mailbox(utf8(coach.empty() ? "Your coach" : coach),
-                                            vmime::emailAddress("coach", "address.invalid")));
-        builder.getRecipients().appendAddress(
-            vmime::make_shared<vmime::mailbox>(utf8(answer.clientName.empty() ? "Client" : answer.clientName),
-                                               vmime::emailAddress("client", "address.invalid")));
-        builder.setSubject(utf8(answer.exerciseName + ": your review"));
+        builder.setExpeditor(*mailbox(who.coach, "Your coach", who.coachAddress, "coach"));
+        builder.getRecipients().appendAddress(mailbox(answer.clientName, "Client", who.clientAddress, "client"));
+        builder.setSubject(utf8(answer.exerciseName + ": " + answer.about));
         builder.constructTextPart(vmime::mediaType(vmime::mediaTypes::TEXT, vmime::mediaTypes::TEXT_HTML));
         const auto part = vmime::dynamicCast<vmime::htmlTextPart>(builder.getTextPart());
         part->setCharset(vmime::charsets::UTF_8);

@@ -9,7 +9,7 @@ namespace deft {
 Answer reminder(const Exercise& exercise, const Target& target, const std::string& client, const std::string& coach,
                 const std::string& due) {
     Answer letter;
-    letter.clientName = client, letter.exerciseName = exercise.name;
+    letter.clientName = client, letter.exerciseName = exercise.name, letter.about = "your next clip";
     const auto day = parseDate(due);
     letter.parts = {
         greetingTo(client),

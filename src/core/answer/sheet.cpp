@@ -70,7 +70,7 @@ Result<Sheet> compose(const Exercise& e, const Target& target, const SheetReader
     if (const auto locks = locksOf(e, target.rung, reader.flags, reader.cleared); !locks.empty())
         return fail(Errc::Unsupported, e.name + ": " + locks.front().reason);
     Answer letter;
-    letter.clientName = reader.client, letter.exerciseName = e.name;
+    letter.clientName = reader.client, letter.exerciseName = e.name, letter.about = "your next exercise";
     letter.parts = {greetingTo(reader.client, " here is your next exercise."), movement(e, target), setUp(e)};
     if (!e.felt.empty()) letter.parts.push_back(felt(e));
     letter.parts.push_back(plainPart("target", "How often", "To begin with: " + doseWords(e, target, nullptr)));

@@ -27,15 +27,15 @@ std::vector<PastReview> ClientStory::history() const {
     return past;
 }
 
-std::string ClientStory::rungNow() const {
-    if (reviews.empty()) return {};
+std::optional<Target> ClientStory::now() const {
+    if (asked || reviews.empty()) return asked;
     const FiledReview& last = reviews.back();
-    return last.next.rung.empty() ? last.past.rung : last.next.rung;
+    return last.next.rung.empty() ? last.past.target : last.next;
 }
 
 ClientStory tellStory(const Exercise& exercise, std::vector<FiledReview> reviews, const std::vector<std::string>& flags,
                       const std::vector<std::string>& cleared) {
-    ClientStory story{exercise, std::move(reviews), {}, {}, {}};
+    ClientStory story{exercise, std::move(reviews), {}, {}, {}, {}};
     if (!story.reviews.empty())
         for (const Reading& r : story.reviews.back().readings) story.weeks.push_back(ofReading(story, r));
     std::stable_partition(story.weeks.begin(), story.weeks.end(),

@@ -14,10 +14,12 @@ struct ClientStory {
     std::vector<OverTime> weeks;
     std::vector<CueSpell> cues;
     std::vector<LadderStep> ladder;
+    std::optional<Target> asked; ///< with a clip that came since and waits for its review
 
     std::vector<PastReview> history() const;
-    /// The version that is to be done next; that of the last review while nothing was decided. Empty without reviews.
-    std::string rungNow() const;
+    /// What the client does now: what was asked with the clip that waits, else what was decided last.
+    /// Nothing without either.
+    std::optional<Target> now() const;
 };
 
 /// @param reviews oldest first @param cleared flags whose readiness list was confirmed in the last review
