@@ -10,6 +10,7 @@
 #include <QSqlError>
 #include <QSqlQuery>
 #include <cmath>
+#include <map>
 
 namespace deft {
 using namespace sql;
@@ -46,6 +47,9 @@ constexpr const char* kClients[] = {
     "CREATE TABLE coach (id INTEGER PRIMARY KEY CHECK (id = 1), name TEXT NOT NULL, address TEXT NOT NULL)",
     "CREATE TABLE consent (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, consent TEXT NOT NULL, "
     "recorded_at TEXT NOT NULL)",
+    "CREATE INDEX review_of_clip ON review (clip)",
+    "CREATE INDEX review_of_client ON review (client, exercise)",
+    "CREATE INDEX clip_of_client ON clip (client)",
     "CREATE TABLE not_expected (review INTEGER PRIMARY KEY REFERENCES review)",
     "CREATE TRIGGER consent_stays BEFORE UPDATE ON consent BEGIN SELECT RAISE(ABORT, 'a recorded consent is never "
     "changed'); END",
@@ -185,8 +189,12 @@ std::vector<Clip> Library::readClips(const QString& where, const QVariantList& v
     return out;
 }
 
-std::vector<Clip> Library::clips() const {
-    std::vector<Clip> out = readClips({});
+std::vector<Clip> Library::clips(int filed) const {
+    std::vector<Clip> out = filed < 0
+                                ? readClips({})
+                                : readClips(QStringLiteral("WHERE id NOT IN (SELECT clip FROM review) OR id IN "
+                                                           "(SELECT clip FROM review ORDER BY clip DESC LIMIT ?)"),
+                                            {filed});
     // Pain and words that stop come first, whoever has waited longer; then what was promised soonest.
     std::stable_sort(out.begin(), out.end(), [](const Clip& a, const Clip& b) {
         auto key = [](const Clip& c) {
@@ -303,15 +311,17 @@ Result<void> Library::markSent(int64_t review) {
 }
 
 std::vector<CueRecord> Library::cueRecord() const {
-    std::vector<CueRecord> record;
-    QSqlQuery query(QStringLiteral("SELECT DISTINCT client, exercise FROM review ORDER BY client, exercise"),
+    std::map<std::string, std::map<int64_t, std::vector<PastReview>>> histories; // exercise, client
+    QSqlQuery query(QStringLiteral("SELECT exercise, client, past FROM review ORDER BY date, id"),
                     QSqlDatabase::database(connection_));
-    while (query.next()) {
-        const auto exercise = loadExercise(s(query.value(1)));
+    while (query.next())
+        if (auto past = parseHistory(parse(query.value(2)), "library"); past && !past->empty())
+            histories[s(query.value(0))][query.value(1).toLongLong()].push_back(std::move(past->front()));
+    std::vector<CueRecord> record;
+    for (const auto& [id, clients] : histories) {
+        const auto exercise = loadExercise(id);
         if (!exercise) continue; // an exercise of the coach's own that is gone
-        std::vector<PastReview> history;
-        for (FiledReview& r : filed(query.value(0).toLongLong(), exercise->id)) history.push_back(std::move(r.past));
-        addToCueRecord(record, *exercise, history);
+        for (const auto& [client, history] : clients) addToCueRecord(record, *exercise, history);
     }
     return record;
 }

@@ -101,8 +101,9 @@ public:
     /// `draft` must name the clip's file; its history and flags are filled from the client's record, its cue record
     /// from the filed reviews of all clients.
     Result<int64_t> addClip(int64_t client, const std::string& received, ReviewInputs draft);
-    std::vector<Clip>
-    clips() const; ///< waiting ones first: pain or stop words, then the answer promised soonest, then oldest
+    /// Waiting ones first: pain or stop words, then the answer promised soonest, then oldest; then filed ones, newest
+    /// first. @param filed at most so many of these; −1 = all
+    std::vector<Clip> clips(int filed = -1) const;
     std::vector<Clip> clipsOf(int64_t client) const; ///< waiting ones first, oldest first
     std::optional<Clip> clip(int64_t id) const;
     std::optional<Clip> newestClip() const; ///< the last that was added

@@ -10,6 +10,8 @@
 namespace deft::ui {
 namespace {
 
+constexpr int kFiledShown = 60; ///< the client room has them all
+
 struct Seen {
     QImage picture;
     QString found;
@@ -83,7 +85,7 @@ void ClipList::refresh() {
     std::map<int64_t, Entry> before;
     for (Entry& e : entries_) before.emplace(e.clip.id, std::move(e));
     entries_.clear();
-    for (Clip& c : library_.clips()) {
+    for (Clip& c : library_.clips(kFiledShown)) {
         Entry e;
         if (const auto old = before.find(c.id); old != before.end()) {
             e = std::move(old->second);

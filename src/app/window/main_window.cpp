@@ -107,7 +107,7 @@ void MainWindow::go(Room room) {
     if (room == Queue) {
         queue_->refresh();
         showInbox();
-        session_->proposer().look(library_->clips());
+        session_->proposer().look(library_->clips(0));
         if (!session_->job().isRunning()) quiet_.start();
         queue_->list().setFocus();
     } else if (room == Exercises) {

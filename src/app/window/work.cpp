@@ -34,7 +34,7 @@ void MainWindow::connectWork() {
     connect(&arrivals_, &QTimer::timeout, this, [this] {
         queue_->refresh();
         refreshBars();
-        session_->proposer().look(library_->clips());
+        session_->proposer().look(library_->clips(0));
         quiet_.start();
     });
     connect(queue_, &QueuePage::inboxLink, this, [this](const QString& link) {
@@ -63,7 +63,7 @@ void MainWindow::connectWork() {
 /// Measures the clips that wait, as long as nobody waits for the one that is open.
 void MainWindow::workAhead() {
     if (!session_->proposer().isIdle()) return quiet_.start(); // one kind of work at a time: two cores are soon busy
-    if (!session_->job().isRunning()) measurer_->look(library_->clips());
+    if (!session_->job().isRunning()) measurer_->look(library_->clips(0));
 }
 
 void MainWindow::showWork(int64_t clip) {
