@@ -22,11 +22,12 @@ int firstShown(const ClientRecord& record) { return std::max(0, record.exerciseI
 
 } // namespace
 
-PractisedPanel::PractisedPanel(ClientRecord& record, QWidget* parent)
-    : Panel(tr("Exercises"), parent), record_(record) {
-    connect(&record, &ClientRecord::changed, this, &PractisedPanel::refresh);
-    refresh();
+RecordPanel::RecordPanel(const QString& title, ClientRecord& record, QWidget* parent)
+    : Panel(title, parent), record_(record) {
+    connect(&record, &ClientRecord::changed, this, &RecordPanel::refresh);
 }
+
+PractisedPanel::PractisedPanel(ClientRecord& record, QWidget* parent) : RecordPanel(tr("Exercises"), record, parent) {}
 
 void PractisedPanel::refresh() {
     const int rows = std::clamp(int(record_.exercises().size()), 1, kExercisesShown);
@@ -67,10 +68,7 @@ void PractisedPanel::mousePressEvent(QMouseEvent* event) {
     if (at >= 0) record_.chooseExercise(firstShown(record_) + at / kExerciseRow);
 }
 
-CuesPanel::CuesPanel(ClientRecord& record, QWidget* parent) : Panel(tr("Cues given"), parent), record_(record) {
-    connect(&record, &ClientRecord::changed, this, &CuesPanel::refresh);
-    refresh();
-}
+CuesPanel::CuesPanel(ClientRecord& record, QWidget* parent) : RecordPanel(tr("Cues given"), record, parent) {}
 
 void CuesPanel::refresh() {
     const ClientStory* story = record_.story();
@@ -96,10 +94,7 @@ void CuesPanel::paintBody(QPainter& p, const QRect& body) {
                 colours().ink2);
 }
 
-LadderPanel::LadderPanel(ClientRecord& record, QWidget* parent) : Panel(tr("Ladder"), parent), record_(record) {
-    connect(&record, &ClientRecord::changed, this, &LadderPanel::refresh);
-    refresh();
-}
+LadderPanel::LadderPanel(ClientRecord& record, QWidget* parent) : RecordPanel(tr("Ladder"), record, parent) {}
 
 void LadderPanel::refresh() {
     const ClientStory* story = record_.story();
@@ -118,10 +113,7 @@ void LadderPanel::paintBody(QPainter& p, const QRect& body) {
     if (const ClientStory* story = record_.story()) drawLadder(p, body, *story);
 }
 
-DecidedPanel::DecidedPanel(ClientRecord& record, QWidget* parent) : Panel(tr("Decided"), parent), record_(record) {
-    connect(&record, &ClientRecord::changed, this, &DecidedPanel::refresh);
-    refresh();
-}
+DecidedPanel::DecidedPanel(ClientRecord& record, QWidget* parent) : RecordPanel(tr("Decided"), record, parent) {}
 
 void DecidedPanel::refresh() {
     const FiledReview* r = record_.chosenReview();
