@@ -1,6 +1,7 @@
 // The message to the client: complete, kind, self-contained, and the same twice.
 #include "answer/answer.h"
 #include "answer/calendar.h"
+#include "answer/correction.h"
 #include "answer/mail.h"
 #include "support/demo_review.h"
 
@@ -245,13 +246,29 @@ private slots:
         const Answer a = composeAnswer(demoReview());
         std::string bytes;
         for (int i = 0; i < 1000; ++i) bytes += char(i * 31);
-        const QString mail =
-            QString::fromStdString(answerMail(a, {"Jonna", "", ""}, nullptr, {{"moment.mp4", "video/mp4", bytes}}).value());
+        const QString mail = QString::fromStdString(
+            answerMail(a, {"Jonna", "", ""}, nullptr, {{"moment.mp4", "video/mp4", bytes}}).value());
         const qsizetype part = mail.indexOf(QStringLiteral("video/mp4"));
         QVERIFY(part > 0 && mail.indexOf(QStringLiteral("moment.mp4"), part) > 0);
         const qsizetype begin = mail.indexOf(QStringLiteral("\r\n\r\n"), part) + 4,
                         end = mail.indexOf(QStringLiteral("\r\n--"), begin);
         QCOMPARE(QByteArray::fromBase64(mail.mid(begin, end - begin).toLatin1()), QByteArray::fromStdString(bytes));
+    }
+
+    /// Where a whole tolerance lies above nought a plus says nothing: neither at the reading nor at its limit.
+    void plusOnlyWhereItTells() {
+        Review r = demoReview();
+        const ChosenCue& cue = r.decision.cues.front();
+        const auto facts = [&] {
+            std::string all;
+            for (const std::string& fact : correction(r, cue, 1).facts) all += fact + "\n";
+            return all;
+        };
+        QVERIFY(r.exercise.fault(cue.fault));
+        QVERIFY(facts().find('+') != std::string::npos);
+        for (FaultPlan& f : r.exercise.faults)
+            if (f.id == cue.fault) f.limit.low = 1;
+        QVERIFY2(facts().find('+') == std::string::npos, facts().c_str());
     }
 
     void withoutAName() {

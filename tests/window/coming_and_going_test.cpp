@@ -390,6 +390,29 @@ private slots:
         }
         QVERIFY(readFile(fs::directory_iterator(outbox)->path()).value().find("video/mp4") != std::string::npos);
     }
+
+    /// Its clip is gone for good: the mail can be given up, and no later start tries it again.
+    void mailThatIsGivenUp() {
+        fill(QStringLiteral("given-up"));
+        {
+            auto library = Library::open(dir_.filePath(QStringLiteral("given-up")).toStdString()).value();
+            Review gone = demoReview();
+            gone.inputs.clipPath = "/nowhere/gone.mp4";
+            const auto clip = library->addClip(library->clients()[0].id, gone.inputs.date, gone.inputs).value();
+            QVERIFY(library->file(clip, gone, "<p>", "text"));
+        }
+        openWindow(QStringLiteral("given-up"));
+        QVERIFY(
+            QTest::qWaitFor([&] { return window_->message().contains(QStringLiteral("there is no mail")); }, 30000));
+        QAction* giveUp = nullptr;
+        for (QAction* a : window_->findChildren<QAction*>())
+            if (a->text() == QStringLiteral("Give up mails that could not be made")) giveUp = a;
+        giveUp->trigger();
+        QVERIFY2(window_->message().startsWith(QStringLiteral("1 mail given up")), qPrintable(window_->message()));
+        QVERIFY(window_->library().unsent().empty());
+        giveUp->trigger();
+        QCOMPARE(window_->message(), QStringLiteral("No mail is waiting to be made."));
+    }
 };
 
 QTEST_MAIN(ComingAndGoingTest)

@@ -84,6 +84,7 @@ private:
     void makeClientActions(QMenu* menu);
     void showRecord();
     void remind(qint64 review);
+    void giveUpMails();
     void chooseReportFile();
     void chooseBundleFile();
     void chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader,

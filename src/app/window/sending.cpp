@@ -11,6 +11,7 @@
 #include "app/paint/review_sheet.h"
 #include "app/paint/sketch_picture.h"
 #include "app/queue/queue_page.h"
+#include "app/theme/words.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
 #include "devices/mail_drop.h"
@@ -81,6 +82,19 @@ void MainWindow::connectSending() {
         say(tr("The review is filed and its page kept, but there is no mail: %1. The next start tries again.")
                 .arg(sentence));
     });
+}
+
+/// Those that are still to be made: their clip may be gone for good. Their pages are kept.
+void MainWindow::giveUpMails() {
+    std::vector<int64_t> filed;
+    for (const UnsentReview& unsent : library_->unsent()) filed.push_back(unsent.review);
+    outgoing_->giveUp(filed);
+    for (const int64_t review : filed)
+        if (auto ok = library_->markSent(review); !ok)
+            return say(QString::fromStdString("Not given up: " + ok.error().detail + "."));
+    say(filed.empty()
+            ? tr("No mail is waiting to be made.")
+            : tr("%1 given up; the pages are kept.").arg(counted(int(filed.size()), tr("mail"), tr("mails"))));
 }
 
 /// The mail lies in the outbox beside the answers'; its name begins like theirs, so that it is erased with them.

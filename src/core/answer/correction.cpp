@@ -2,6 +2,7 @@
 
 #include "answer/phrases.h"
 #include "judgement/wording.h"
+#include "review/readings.h"
 
 #include <algorithm>
 #include <cctype>
@@ -42,13 +43,14 @@ std::vector<AnswerPicture> picturesOf(const Review& r, const std::string& fault,
 }
 
 /// When the pictures were taken and what was measured in them.
-std::string pictureFacts(const Review& r, const std::vector<AnswerPicture>& pictures, const std::string& unit) {
+std::string pictureFacts(const Review& r, const std::vector<AnswerPicture>& pictures, const std::string& unit,
+                         bool withSign) {
     std::vector<std::string> said;
     for (const AnswerPicture& p : pictures) {
         const Series* s = r.series.find(p.measure);
         const double value = s ? s->value[size_t(p.frame)] : kGap;
         said.push_back("at " + sec(r.clip.time_s[size_t(p.frame)]) +
-                       (std::isfinite(value) ? " (" + withUnit(value, unit) + ")" : " (not measured)"));
+                       (std::isfinite(value) ? " (" + withUnit(value, unit, 1, withSign) + ")" : " (not measured)"));
     }
     return said.empty() ? "" : (said.size() > 1 ? "pictures " : "picture ") + listOf(said);
 }
@@ -59,8 +61,9 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
     AnswerPart part{"correction-" + cue.fault, "", cue.text, {}, {}};
     const std::string moverUnit = measureUnit(r.exercise.mover.measure);
     std::string measure, unit;
+    bool withSign = true;
     if (const FaultPlan* plan = r.exercise.fault(cue.fault)) {
-        measure = plan->limit.measure, unit = plan->limit.unit;
+        measure = plan->limit.measure, unit = plan->limit.unit, withSign = toldWithSign(plan->limit);
         part.title = "Correction " + std::to_string(number) + ": " + plan->name;
         part.title[part.title.find(": ") + 2] = char(std::tolower(plan->name[0]));
         std::vector<std::string> reps;
@@ -77,8 +80,8 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             part.text += " In the " + listOf(reps) + " " +
                          (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " + plan->told + ".";
             if (std::isfinite(worst->worst))
-                part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit) +
-                                     " at worst, limit " + withUnit(worst->limit, unit, 0) +
+                part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit, withSign) +
+                                     " at worst, limit " + withUnit(worst->limit, unit, 0, withSign) +
                                      (worst->byCoach                         ? ", seen by you"
                                       : worst->certainty == Certainty::Clear ? ", clear"
                                                                              : ", cannot tell for sure"));
@@ -93,14 +96,14 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (!worst->causedBy.empty()) part.facts.push_back("follows from " + worst->causedBy);
         }
     } else if (const SetupCheck* check = r.exercise.check(cue.fault)) {
-        measure = check->limit.measure, unit = check->limit.unit;
+        measure = check->limit.measure, unit = check->limit.unit, withSign = false;
         part.title = "Correction " + std::to_string(number) + ": " + check->name;
         part.title[part.title.find(": ") + 2] = char(std::tolower(check->name[0]));
         for (const SetupVerdict& v : r.findings.setup)
             if (v.id == cue.fault) {
                 const std::string told = v.high ? check->tooHigh : check->tooLow;
                 if (!told.empty()) part.text = told + " " + part.text;
-                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, false) + ", wanted" +
+                part.facts.push_back(measureName(measure) + " " + band(v.value, v.u95, unit, withSign) + ", wanted" +
                                      (check->limit.low ? " from " + numberWords(*check->limit.low, 0) : "") +
                                      (check->limit.high ? " to " + numberWords(*check->limit.high, 0) : "") +
                                      unitSign(unit));
@@ -108,7 +111,8 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
     }
     part.facts.push_back("cue: " + cue.rung + ", " + cue.because);
     part.pictures = picturesOf(r, cue.fault, measure);
-    if (const std::string facts = pictureFacts(r, part.pictures, unit); !facts.empty()) part.facts.push_back(facts);
+    if (const std::string facts = pictureFacts(r, part.pictures, unit, withSign); !facts.empty())
+        part.facts.push_back(facts);
     return part;
 }
 

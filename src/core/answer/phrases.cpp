@@ -7,9 +7,9 @@ namespace deft {
 
 std::string sec(double v) { return numberWords(v, 1) + " s"; }
 
-std::string withUnit(double v, const std::string& unit, int decimals) {
+std::string withUnit(double v, const std::string& unit, int decimals, bool withSign) {
     const std::string sign = unitSign(unit);
-    return signedWords(v, decimals) + (sign == "°" ? sign : " " + sign);
+    return (withSign ? signedWords(v, decimals) : numberWords(v, decimals)) + (sign == "°" ? sign : " " + sign);
 }
 
 std::string band(double v, double u, const std::string& unit, bool withSign) {
