@@ -54,14 +54,14 @@ int main(int argc, char** argv) {
         cues.push_back(secondsOf([&] { (void)library->cueRecord(); }));
         come.push_back(secondsOf([&] { (void)library->addClip(client, "2026-02-01", review.inputs); }));
     }
-    const double one = 1;
-    tell("every clip", all, one);
-    tell("the queue's list", list, one);
-    tell("what waits", waiting, one);
-    tell("clips that are expected", expected, one);
-    tell("one client's reviews", filed, one);
-    tell("the record of cues", cues, one);
-    tell("a clip that comes in", come, one);
+    for (const auto& [what, times] : {std::pair{"every clip", &all},
+                                      {"the queue's list", &list},
+                                      {"what waits", &waiting},
+                                      {"clips that are expected", &expected},
+                                      {"one client's reviews", &filed},
+                                      {"the record of cues", &cues},
+                                      {"a clip that comes in", &come}})
+        tell(what, *times, 1, "each");
     std::printf("the queue's list against every clip, minima: %.2f\n", least(list) / least(all));
     return 0;
 }

@@ -23,8 +23,8 @@ inline double peakMiB() {
 
 inline double least(const std::vector<double>& times) { return *std::min_element(times.begin(), times.end()); }
 
-inline void tell(const char* what, std::vector<double> times, double perFrame) {
+inline void tell(const char* what, std::vector<double> times, double count, const char* of = "a frame") {
     std::sort(times.begin(), times.end());
-    std::printf("%-34s min %7.3f s   median %7.3f s   %6.2f ms a frame\n", what, times.front(), times[times.size() / 2],
-                1000 * times[times.size() / 2] / perFrame);
+    std::printf("%-34s min %7.3f s   median %7.3f s   %6.2f ms %s\n", what, times.front(), times[times.size() / 2],
+                1000 * times[times.size() / 2] / count, of);
 }

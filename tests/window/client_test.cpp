@@ -133,6 +133,12 @@ private slots:
         QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
         press(Qt::Key_Escape);
         QCOMPARE(window_->room(), MainWindow::Bench); // back to where the coach was
+        window_->go(MainWindow::Queue);               // from here it is whoever is chosen, not whose clip is open
+        for (int row = 0; row < window_->queuePage().clips().rowCount(); ++row)
+            if (window_->queuePage().clips().entry(row).client.name.starts_with("Ois"))
+                window_->queuePage().list().setCurrentIndex(window_->queuePage().clips().index(row));
+        QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
+        QCOMPARE(record().client().name, std::string("Oisín Gallagher"));
     }
 
     void written() {
@@ -161,8 +167,18 @@ private slots:
         form.keep();
         QVERIFY(consent().startsWith(QStringLiteral("withdrawn")));
         QCOMPARE(window_->library().consents(record().client().id).size(), size_t(2));
+        // While it is open nobody else can be chosen, and leaving the room loses nothing.
         press(Qt::Key_E);
         form.wants().setPlainText(QStringLiteral("not kept"));
+        for (const auto& [k, m] : {std::pair{Qt::Key_PageUp, Qt::ControlModifier},
+                                   {Qt::Key_E, Qt::NoModifier},
+                                   {Qt::Key_Delete, Qt::NoModifier}})
+            QTest::keyClick(&form.scope(0), k, m);
+        QCOMPARE(record().client().name, std::string("Tomáš Veselý"));
+        window_->go(MainWindow::Queue);
+        QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
+        QVERIFY(form.isVisible() && !room().eraseForm().isVisible());
+        QCOMPARE(form.wants().toPlainText(), QStringLiteral("not kept"));
         press(Qt::Key_Escape);
         QVERIFY(!form.isVisible());
         QCOMPARE(record().client().wants, std::string("eight hours at the wheel"));

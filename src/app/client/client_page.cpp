@@ -158,21 +158,27 @@ QString ClientPage::heading() const {
     return c.role.empty() ? text(c.name) : tr("%1, %2").arg(text(c.name), text(c.role));
 }
 
+/// A form belongs to one client: while it is open nobody else can be chosen.
+void ClientPage::turnTo(Middle what) {
+    middle_->setCurrentIndex(what);
+    who_->setEnabled(what == Weeks);
+}
+
 void ClientPage::edit() {
     if (record_.isEmpty()) return;
-    middle_->setCurrentIndex(Form);
+    turnTo(Form);
     form_->begin();
 }
 
 void ClientPage::askWhatToErase() {
     if (record_.isEmpty()) return;
-    middle_->setCurrentIndex(Erase);
+    turnTo(Erase);
     erase_->begin();
 }
 
 bool ClientPage::leaveForm() {
-    if (middle_->currentIndex() == Weeks) return false;
-    middle_->setCurrentIndex(Weeks);
+    if (!isEditing()) return false;
+    turnTo(Weeks);
     setFocus();
     return true;
 }

@@ -23,8 +23,9 @@ public:
     QString heading() const; ///< whose record it is
     void edit();
     void askWhatToErase();
-    void openReview(); ///< the chosen one, on the bench
-    bool leaveForm();  ///< @return false when none was open
+    void openReview();                                                  ///< the chosen one, on the bench
+    bool isEditing() const { return middle_->currentIndex() != Weeks; } ///< a form is open
+    bool leaveForm();                                                   ///< @return false when none was open
 
 signals:
     void openClip(qint64 clip);
@@ -35,6 +36,7 @@ signals:
 
 private:
     enum Middle { Weeks, Form, Erase };
+    void turnTo(Middle what);
     void refresh();
     QWidget* left();
     QWidget* right();

@@ -14,20 +14,23 @@ namespace deft::ui {
 void MainWindow::makeClientActions(QMenu* menu) {
     using K = QKeySequence;
     ClientRecord& record = client_->record();
-    add(menu, tr("Next exercise"), {K(Qt::Key_Down)}, client_, [&record] { record.stepExercise(1); });
-    add(menu, tr("Exercise before"), {K(Qt::Key_Up)}, client_, [&record] { record.stepExercise(-1); });
-    add(menu, tr("Later review"), {K(Qt::Key_Right)}, client_, [&record] { record.chooseReview(record.review() + 1); });
-    add(menu, tr("Earlier review"), {K(Qt::Key_Left)}, client_,
-        [&record] { record.chooseReview(record.review() - 1); });
-    add(menu, tr("Open the review on the bench"), {K(Qt::Key_O)}, client_, [this] { client_->openReview(); });
-    add(menu, tr("Next client"), {K(Qt::CTRL | Qt::Key_PageDown)}, client_, [&record] { record.stepClient(1); });
-    add(menu, tr("Client before"), {K(Qt::CTRL | Qt::Key_PageUp)}, client_, [&record] { record.stepClient(-1); });
-    add(menu, tr("Write down wishes, flags and consent"), {K(Qt::Key_E)}, client_, [this] { client_->edit(); });
-    add(menu, tr("Report of this exercise to a file…"), {K(Qt::Key_P)}, client_, [this] { chooseReportFile(); });
-    add(menu, tr("Review as a bundle to pass on…"), {K(Qt::Key_X)}, client_, [this] { chooseBundleFile(); });
-    add(menu, tr("Sheet of this exercise for the client…"), {K(Qt::Key_S)}, client_, [this] { sheetOfRecord(); });
-    add(menu, tr("Erase videos, or everything, of this client…"), {K(Qt::Key_Delete)}, client_,
-        [this] { client_->askWhatToErase(); });
+    const std::tuple<QString, QKeySequence, std::function<void()>> actions[] = {
+        {tr("Next exercise"), K(Qt::Key_Down), [&record] { record.stepExercise(1); }},
+        {tr("Exercise before"), K(Qt::Key_Up), [&record] { record.stepExercise(-1); }},
+        {tr("Later review"), K(Qt::Key_Right), [&record] { record.chooseReview(record.review() + 1); }},
+        {tr("Earlier review"), K(Qt::Key_Left), [&record] { record.chooseReview(record.review() - 1); }},
+        {tr("Open the review on the bench"), K(Qt::Key_O), [this] { client_->openReview(); }},
+        {tr("Next client"), K(Qt::CTRL | Qt::Key_PageDown), [&record] { record.stepClient(1); }},
+        {tr("Client before"), K(Qt::CTRL | Qt::Key_PageUp), [&record] { record.stepClient(-1); }},
+        {tr("Write down wishes, flags and consent"), K(Qt::Key_E), [this] { client_->edit(); }},
+        {tr("Report of this exercise to a file…"), K(Qt::Key_P), [this] { chooseReportFile(); }},
+        {tr("Review as a bundle to pass on…"), K(Qt::Key_X), [this] { chooseBundleFile(); }},
+        {tr("Sheet of this exercise for the client…"), K(Qt::Key_S), [this] { sheetOfRecord(); }},
+        {tr("Erase videos, or everything, of this client…"), K(Qt::Key_Delete), [this] { client_->askWhatToErase(); }}};
+    for (const auto& [name, key, what] : actions) // none of them while a form is open: it belongs to one client
+        add(menu, name, {key}, client_, [this, act = what] {
+            if (!client_->isEditing()) act();
+        });
     add(menu, tr("Back from the client"), {K(Qt::Key_Escape)}, client_, [this] {
         if (!client_->leaveForm()) go(session_->isOpen() ? Bench : Queue);
     });
@@ -39,15 +42,16 @@ void MainWindow::makeClientActions(QMenu* menu) {
     connect(client_, &ClientPage::bundleWanted, this, &MainWindow::chooseBundleFile);
 }
 
-/// Whose clip was looked at last: the one that is chosen in the queue, or the one that is open.
-void MainWindow::showRecord() {
-    if (const auto chosen = library_->clip(queue_->chosen()); chosen && !session_->isOpen())
+/// Whose clip is looked at in the room one comes from: the one that is open there, or chosen in the queue.
+void MainWindow::showRecord(Room from) {
+    if (client_->isEditing()) return client_->setFocus(); // what was being written is still there
+    const auto chosen = from == Queue ? library_->clip(queue_->chosen()) : std::nullopt;
+    if (chosen)
         client_->record().show(chosen->client, chosen->draft.exercise);
-    else if (session_->isOpen())
+    else if (isOfAClip(from) && session_->isOpen())
         client_->record().show(session_->client().id, session_->inputs().exercise);
     else
         client_->record().refresh();
-    client_->leaveForm();
     client_->setFocus();
 }
 
@@ -117,7 +121,6 @@ void MainWindow::eraseClient(qint64 client, Erasing what) {
         for (const FiledReview& r : library_->filed(client, c.draft.exercise)) filed.push_back(r.id);
     }
     outgoing_->giveUp(filed);
-    writing_.stop();
     const QString name = QString::fromStdString(client_->record().client().name);
     const auto erased = library_->erase(client, what);
     client_->leaveForm();

@@ -102,6 +102,7 @@ void MainWindow::go(Room room) {
         room = Queue;
     }
     if (room != Bench) bench_->player().stop();
+    const Room from = this->room();
     pages_->setCurrentIndex(room);
     for (size_t i = 0; i < roomActions_.size(); ++i) roomActions_[i]->setChecked(int(i) == room);
     if (room == Queue) {
@@ -114,7 +115,7 @@ void MainWindow::go(Room room) {
         exercises_->list().setFocus();
         if (session_->isOpen()) exercises_->choose(session_->inputs().exercise);
     } else if (room == Record) {
-        showRecord();
+        showRecord(from);
     } else if (room == Practice) {
         practice_->picture().setFocus();
     } else {

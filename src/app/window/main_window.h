@@ -82,7 +82,7 @@ private:
     void makeQueueActions(QMenu* menu);
     void makePracticeActions(QMenu* menu);
     void makeClientActions(QMenu* menu);
-    void showRecord();
+    void showRecord(Room from);
     void remind(qint64 review);
     void giveUpMails();
     void chooseReportFile();
