@@ -49,6 +49,7 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
             form->addRow(QString(), scopes_.back());
         }
     auto* until = new QHBoxLayout;
+    until->setSpacing(8);
     until->addWidget(limited_);
     until->addWidget(until_);
     until->addStretch();

@@ -41,14 +41,21 @@ QComboBox::drop-down { border: 0; width: 24px; }
 QComboBox::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }
 QPushButton { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; text-align: left; }
 QPushButton:focus { border: 2px solid %2; padding: 2px 6px; }
-QPushButton::menu-indicator { image: none; }
+QCheckBox::indicator, QRadioButton::indicator { width: 12px; height: 12px; background: %1; border: 1px solid %5; }
+QCheckBox::indicator { border-radius: 2px; }
+QRadioButton::indicator { border-radius: 7px; }
+QCheckBox::indicator:checked { background: %6; border-color: %6; image: url(:/icons/%7.svg); }
+QRadioButton::indicator:checked { width: 6px; height: 6px; border: 4px solid %6; }
+QCheckBox::indicator:focus, QRadioButton::indicator:focus { border-color: %2; }
 QScrollBar:vertical { background: transparent; width: 10px; margin: 0; }
 QScrollBar::handle:vertical { background: %3; border-radius: 2px; min-height: 24px; margin: 0 2px; }
 QScrollBar::add-line, QScrollBar::sub-line { height: 0; }
 QScrollArea { border: 0; background: transparent; }
 QToolTip { background: %1; color: %2; border: 1px solid %3; padding: 4px; }
 )")
-                                  .arg(c.raised.name(), c.ink.name(), c.strong.name(), c.soft.name(), c.ink3.name()));
+                                  .arg(c.raised.name(), c.ink.name(), c.strong.name(), c.soft.name(), c.ink3.name(),
+                                       c.accent.name(),
+                                       c.dark ? QStringLiteral("check-dark") : QStringLiteral("check")));
 }
 
 } // namespace deft::ui

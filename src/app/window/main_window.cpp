@@ -157,7 +157,8 @@ void MainWindow::refreshBars() {
                       : room() == Practice ? tr("Practice: how exactly do you place marks?")
                       : room() != Queue    ? QString()
                       : waiting ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
-                                : tr("Everything has been answered"));
+                      : queue_->clips().rowCount() == 0 ? tr("No clip has come yet")
+                                                        : tr("Everything has been answered"));
     if (room() == Queue)
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")},
                             {tr("Enter"), tr("open")},
