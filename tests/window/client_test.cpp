@@ -208,7 +208,7 @@ private slots:
         QVERIFY(isSaid(QStringLiteral("Written to")));
         QVERIFY(readFile(file("sheet.txt").toStdString())->starts_with("Hello Ruta, here is your next exercise."));
         write("sheet.doc");
-        QVERIFY(isSaid(QStringLiteral("html, pdf, text or eml")));
+        QVERIFY(isSaid(QStringLiteral(".html, .txt or .eml")));
     }
 
     /// Passed on only where that was agreed to, without a face and without this machine's paths.

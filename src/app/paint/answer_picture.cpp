@@ -2,8 +2,8 @@
 
 #include "app/paint/body_overlay.h"
 #include "app/paint/drawings.h"
+#include "app/paint/image_bytes.h"
 
-#include <QBuffer>
 #include <QPainterPath>
 #include <optional>
 
@@ -113,11 +113,7 @@ PictureMaker pictureMaker(const Review& review, ClipReader& reader) {
         if (!frame) return {};
         const QImage image = answerPicture(review, toImage(*frame), picture, {640, 340});
         if (image.isNull()) return {};
-        QByteArray bytes;
-        QBuffer buffer(&bytes);
-        buffer.open(QIODevice::WriteOnly);
-        image.save(&buffer, "JPG", 86);
-        return {"image/jpeg", bytes.toBase64().toStdString()};
+        return {"image/jpeg", imageBytes(image, "JPG", 86).toBase64().toStdString()};
     };
 }
 

@@ -1,24 +1,15 @@
 #include "app/paint/bundle.h"
 
 #include "app/paint/answer_picture.h"
+#include "app/paint/image_bytes.h"
 #include "app/sheet/rep_rows.h"
 #include "base/zip_file.h"
 #include "review/review_json.h"
-
-#include <QBuffer>
 
 namespace deft::ui {
 namespace {
 
 constexpr QSize kStill(960, 640); // the rep sheet's shape
-
-std::string jpeg(const QImage& image) {
-    QByteArray bytes;
-    QBuffer buffer(&bytes);
-    buffer.open(QIODevice::WriteOnly);
-    image.save(&buffer, "JPG", 88);
-    return bytes.toStdString();
-}
 
 } // namespace
 
@@ -41,8 +32,8 @@ Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken st
             shown.frame = cell.frame, shown.measure = cell.measure;
             const QImage still = answerPicture(review, toImage(*frame), shown, kStill);
             if (!still.isNull())
-                entries.push_back(
-                    {"stills/rep-" + std::to_string(rep + 1) + "-" + kNames[phase] + ".jpg", jpeg(still)});
+                entries.push_back({"stills/rep-" + std::to_string(rep + 1) + "-" + kNames[phase] + ".jpg",
+                                   imageBytes(still, "JPG", 88).toStdString()});
         }
     return zipOf(entries);
 }

@@ -48,8 +48,7 @@ Result<void> writeClientReport(const ClientStory& story, const std::string& clie
                     .arg(exercise, counted(int(story.reviews.size()), QObject::tr("review"), QObject::tr("reviews")),
                          dayAndYear(story.reviews.front().date), dayAndYear(story.reviews.back().date)),
                 Size::Body, c.ink);
-        putText(p, head.translated(0, 44), QString::fromUtf8(kScopeNote), Size::Small,
-                c.ink2);
+        putText(p, head.translated(0, 44), QString::fromUtf8(kScopeNote), Size::Small, c.ink2);
         y += kHead;
         drawWeeks(p,
                   section(QObject::tr("Over the weeks"),

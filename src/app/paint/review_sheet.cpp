@@ -52,9 +52,9 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
         const int used =
             putText(p, head, QString::fromStdString(review.inputs.client), Size::Large, c.ink, QFont::DemiBold);
         putText(p, head.adjusted(used + 16, 0, 0, 0),
-                QObject::tr("%1, %2. Bands are 95 %.").arg(exercise, QString::fromStdString(review.inputs.date)), Size::Body, c.ink);
-        putText(p, head.translated(0, 26), QString::fromUtf8(kScopeNote), Size::Small,
-                c.ink2);
+                QObject::tr("%1, %2. Bands are 95 %.").arg(exercise, QString::fromStdString(review.inputs.date)),
+                Size::Body, c.ink);
+        putText(p, head.translated(0, 26), QString::fromUtf8(kScopeNote), Size::Small, c.ink2);
         p.save();
         p.translate(kMargin, kMargin + kHead);
         drawRepHead(p, sheet, review.exercise);

@@ -1,10 +1,9 @@
 #include "app/paint/sketch_picture.h"
 
 #include "answer/sheet.h"
+#include "app/paint/image_bytes.h"
 #include "app/theme/palette.h"
 
-#include <QBuffer>
-#include <QImage>
 #include <QTransform>
 #include <algorithm>
 #include <cmath>
@@ -123,11 +122,7 @@ PictureMaker sheetPictures(const Exercise& exercise) {
         drawSketch(p, QRectF(image.rect()).adjusted(16, 16, -16, -16), plain, end ? plain.end : plain.start,
                    end && !plain.mover.isWindow() ? &plain.start : nullptr);
         p.end();
-        QByteArray bytes;
-        QBuffer buffer(&bytes);
-        buffer.open(QIODevice::WriteOnly);
-        image.save(&buffer, "PNG");
-        return {"image/png", bytes.toBase64().toStdString()};
+        return {"image/png", imageBytes(image, "PNG").toBase64().toStdString()};
     };
 }
 

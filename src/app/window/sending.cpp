@@ -31,10 +31,12 @@ Result<std::string> wholeMail(const Review& review, const Correspondents& who, S
         .map([](MadeMail made) { return std::move(made.text); });
 }
 
-/// The form that a file's ending asks for: .html, .pdf, .txt, .eml.
-std::string formOf(const std::filesystem::path& path) {
+/// The form that a file's ending asks for. @errors Unsupported naming the endings there are
+Result<std::string> formOf(const std::filesystem::path& path, const char* more = "") {
     const std::string ending = path.extension().string();
-    return ending == ".txt" ? "text" : ending.empty() ? ending : ending.substr(1);
+    if (ending == ".txt") return "text";
+    if (ending == ".pdf" || ending == ".html" || ending == ".eml") return ending.substr(1);
+    return fail(Errc::Unsupported, path.string() + ": end the name in .pdf, .html, .txt or .eml" + more);
 }
 
 /// An answer in the form that the file's ending asks for.
@@ -45,9 +47,14 @@ Result<void> writeAs(const std::filesystem::path& path, const Review& review, co
     if (!reader) return tl::unexpected(reader.error());
     const Answer answer = composeAnswer(review);
     if (kind == ".mp4") return writeReplyClip(review, answer, *reader, path, stop, progress);
-    Result<std::string> content = kind == ".eml"   ? wholeMail(review, who, stop, progress)
-                                  : kind == ".ics" ? answerCalendar(answer, review.inputs)
-                                                   : answerIn(formOf(path), answer, who, pictureMaker(review, *reader));
+    if (kind == ".eml" || kind == ".ics") {
+        auto content = kind == ".eml" ? wholeMail(review, who, stop, progress) : answerCalendar(answer, review.inputs);
+        if (!content) return tl::unexpected(content.error());
+        return writeFileAtomically(path, *content);
+    }
+    const auto form = formOf(path, ", .ics or .mp4");
+    if (!form) return tl::unexpected(form.error());
+    auto content = answerIn(*form, answer, who, pictureMaker(review, *reader));
     if (!content) return tl::unexpected(content.error());
     return writeFileAtomically(path, *content);
 }
@@ -101,7 +108,10 @@ void MainWindow::giveUpMails() {
 void MainWindow::remind(qint64 review) {
     for (const ExpectedClip& e : library_->expected()) {
         if (e.review != review) continue;
-        const auto exercise = loadExercise(e.exercise);
+        Result<Exercise> exercise = loadExercise(e.exercise);
+        for (const FiledReview& r : library_->filed(e.client, e.exercise)) // in the schools of what was answered
+            if (const auto clip = r.id == review ? library_->clip(r.clip) : std::nullopt)
+                exercise = exerciseOf(clip->draft);
         if (!exercise) return say(QString::fromStdString("No reminder: " + exercise.error().detail + "."));
         const auto mail = answerMail(reminder(*exercise, e.target, e.name, e.coach, e.due),
                                      library_->correspondents(e.client, e.coach), {});
@@ -181,7 +191,9 @@ void MainWindow::writeSheetForClient(const QString& path, const Exercise& exerci
     writeAside(path,
                [sheet = *sheet, who = library_->correspondents(client, reader.coach),
                 file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) -> Result<void> {
-                   auto content = answerIn(formOf(file), sheet.letter, who, sheetPictures(sheet.exercise));
+                   const auto form = formOf(file);
+                   if (!form) return tl::unexpected(form.error());
+                   auto content = answerIn(*form, sheet.letter, who, sheetPictures(sheet.exercise));
                    if (!content) return tl::unexpected(content.error());
                    return writeFileAtomically(file, *content);
                });

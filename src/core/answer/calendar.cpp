@@ -19,10 +19,8 @@ std::optional<std::chrono::sys_days> nextClipDay(const std::string& reviewDate) 
     return day ? std::optional(*day + kUntilNext) : std::nullopt;
 }
 
-std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) { return nextClipDay(inputs.date); }
-
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs) {
-    const auto due = nextClipDay(inputs);
+    const auto due = nextClipDay(inputs.date);
     if (!due) return fail(Errc::Unsupported, "the review has no date, so there is no next date either");
     const icaltimetype day = dateOf(*due);
     icaltimetype reviewed = dateOf(*parseDate(inputs.date));

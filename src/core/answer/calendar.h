@@ -6,7 +6,6 @@ namespace deft {
 
 /// The day on which the next clip is due, a week after the review's own date. Nothing when the review has no date.
 std::optional<std::chrono::sys_days> nextClipDay(const std::string& reviewDate);
-std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs);
 
 /// The next clip's day as a calendar file (iCalendar, RFC 5545): an event of a whole day that takes no time away, with
 /// the target until then, and a reminder in the morning. The same review gives the same bytes.

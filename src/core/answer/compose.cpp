@@ -191,7 +191,7 @@ Answer composeAnswer(const Review& r) {
     if (auto drawn = drawings(r)) a.parts.push_back(std::move(*drawn));
     a.parts.push_back(target(r));
     a.parts.push_back(cautions(r));
-    const auto due = nextClipDay(r.inputs);
+    const auto due = nextClipDay(r.inputs.date);
     a.parts.push_back(plainPart("next", "Next clip",
                                 "Next clip: in a week" + (due ? " (" + dayInWords(*due) + ")" : std::string()) +
                                     ", the phone on the same spot."));

@@ -31,7 +31,8 @@ std::optional<bool> shrank(const Exercise& e, const PastCue& cue, const PastRevi
 /// What became of the fault that a cue of the review `first` was meant for, said until the review `last`.
 CueSpell spellOf(const Exercise& e, const std::vector<PastReview>& history, const PastCue& cue, size_t first,
                  size_t last) {
-    CueSpell spell{cue.fault, cue.rung, first, last, cue.worst};
+    CueSpell spell;
+    spell.fault = cue.fault, spell.rung = cue.rung, spell.first = first, spell.last = last;
     const bool wentOn = last + 1 < history.size();
     if (!wentOn && first == last) return spell;
     const PastReview& telling = history[wentOn ? last + 1 : last];
@@ -42,7 +43,7 @@ CueSpell spellOf(const Exercise& e, const std::vector<PastReview>& history, cons
     const PastCue* later = cueOf(telling, cue.fault);
     spell.effect = CueSpell::Effect::NotTold;
     if (!later) return spell;
-    spell.after = later->worst, spell.change = shrunkBy(e, cue, *later), spell.mdc = std::max(cue.mdc, later->mdc);
+    spell.change = shrunkBy(e, cue, *later), spell.mdc = std::max(cue.mdc, later->mdc);
     spell.effect = spell.change > spell.mdc ? CueSpell::Effect::Less : CueSpell::Effect::NoRealChange;
     return spell;
 }

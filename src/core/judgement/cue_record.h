@@ -13,11 +13,9 @@ void addToCueRecord(std::vector<CueRecord>& record, const Exercise& exercise, co
 struct CueSpell {
     std::string fault, rung;
     size_t first = 0, last = 0; ///< reviews of the history in which it was said
-    double before = kGap;       ///< the fault's reading when it was first said
-    /// The reading in the review that tells how it went on: the one after the last, or the last itself while none
-    /// came after it. A gap when the fault was gone, or is still there without a reading.
-    double after = kGap;
-    double change = kGap, mdc = kGap; ///< + the fault has shrunk; the change that counts
+    /// How much the fault had shrunk from when it was first said to the review that tells how it went on: the one after
+    /// the last, or the last itself while none came after it; and the change that counts. Gaps without a reading.
+    double change = kGap, mdc = kGap;
     enum class Effect {
         JustSaid,     ///< in one review, and none came after it
         Gone,         ///< the next review has no such fault

@@ -10,7 +10,7 @@ std::vector<LadderStep> ladderStory(const Exercise& exercise, const std::vector<
         step.rung = rung.id;
         for (const PastReview& past : history) {
             if (past.rung != rung.id) continue;
-            if (step.reviews++ == 0) step.first = past.date;
+            ++step.reviews;
             step.last = past.date;
             step.met += past.met && past.clean;
         }

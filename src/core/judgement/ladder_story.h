@@ -8,7 +8,7 @@ namespace deft {
 struct LadderStep {
     std::string rung;
     int reviews = 0, met = 0; ///< reviews of this version; those that met the target with every rep clean
-    std::string first, last;  ///< days of the first and the last of them; empty without any
+    std::string last;         ///< day of the last of them; empty without any
     std::vector<Lock> locks;  ///< what keeps this client from it
 };
 

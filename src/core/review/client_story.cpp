@@ -37,7 +37,8 @@ ClientStory tellStory(const Exercise& exercise, std::vector<FiledReview> reviews
                       const std::vector<std::string>& cleared) {
     ClientStory story{exercise, std::move(reviews), {}, {}, {}, {}};
     if (!story.reviews.empty())
-        for (const Reading& r : story.reviews.back().readings) story.weeks.push_back(ofReading(story, r));
+        for (const Reading& r : story.reviews.back().readings)
+            if (OverTime o = ofReading(story, r); !o.visits.empty()) story.weeks.push_back(std::move(o));
     std::stable_partition(story.weeks.begin(), story.weeks.end(),
                           [](const OverTime& o) { return o.now.stat != "set-up"; });
     story.cues = cueSpells(exercise, story.history());
