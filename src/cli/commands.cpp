@@ -91,7 +91,7 @@ int probe(const Options& o) {
 
 Result<ReviewInputs> inputsFor(const Options& o) {
     ReviewInputs in;
-    in.clipPath = o.clip;
+    in.clipPath = std::filesystem::absolute(o.clip).lexically_normal().string(); // an answer is made from elsewhere
     in.exercise = o.exercise;
     in.side = o.side;
     auto sha = sha256OfFile(o.clip);
@@ -109,11 +109,10 @@ Result<ReviewInputs> inputsFor(const Options& o) {
             return fail(Errc::BadFormat, "--school " + question + "=" + choice + ": " + exercise->name +
                                              " leaves no choice in that question");
     if (!o.neutral.empty()) {
-        auto json = readJsonFile(o.neutral);
-        if (!json) return tl::unexpected(json.error());
-        if (!json->is_object() || !json->contains("tilt_raw") || !(*json)["tilt_raw"].is_number())
-            return fail(Errc::BadFormat, o.neutral + ": /tilt_raw should be an angle in degrees");
-        in.neutral = Neutral{(*json)["tilt_raw"], 0, json->value("u95", 1.0), json->value("source", "coach")};
+        auto neutral =
+            readJsonFile(o.neutral).and_then([&](const Json& json) { return parseNeutral(json, o.neutral, 1.0); });
+        if (!neutral) return tl::unexpected(neutral.error());
+        in.neutral = std::move(*neutral);
     }
     if (!o.history.empty()) {
         auto json = readJsonFile(o.history);

@@ -6,4 +6,7 @@ namespace deft {
 /// With what the name of every file in cache/ begins that was computed from this clip.
 inline std::string cachePrefix(const std::string& clipSha256) { return clipSha256.substr(0, 32) + "-"; }
 
+/// A clip in clips/ is named after as much of its sum.
+constexpr size_t kClipNameLength = 16;
+
 } // namespace deft

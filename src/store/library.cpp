@@ -1,113 +1,252 @@
+// The library's database: opening, transactions, reading.
 #include "store/library.h"
 
 #include "base/files.h"
-#include "judgement/cue_record.h"
-#include "review/readings.h"
-#include "review/review_json.h"
+#include "base/numbers.h"
+#include "store/schema.h"
 #include "store/sql_values.h"
 
-#include <QDir>
 #include <QSqlError>
-#include <QSqlQuery>
-#include <cmath>
-#include <map>
+#include <QUuid>
+#include <fstream>
+#include <sys/stat.h>
 
 namespace deft {
 using namespace sql;
+namespace fs = std::filesystem;
 namespace {
 
-constexpr const char* kSchema[] = {
-    "CREATE TABLE client (id INTEGER PRIMARY KEY, name TEXT NOT NULL CHECK (name <> ''), role TEXT NOT NULL, flags "
-    "TEXT NOT NULL)",
-    "CREATE TABLE clip (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, received TEXT NOT NULL, "
-    "draft TEXT NOT NULL, saved_at TEXT NOT NULL)",
-    "CREATE TABLE review (id INTEGER PRIMARY KEY, clip INTEGER NOT NULL REFERENCES clip, client INTEGER NOT NULL "
-    "REFERENCES client, exercise TEXT NOT NULL, "
-    "date TEXT NOT NULL, past TEXT NOT NULL, result TEXT NOT NULL, filed_at TEXT NOT NULL)",
-    "CREATE TABLE reading (review INTEGER NOT NULL REFERENCES review, measure TEXT NOT NULL, stat TEXT NOT NULL, value "
-    "REAL NOT NULL, u95 REAL NOT NULL, "
-    "unit TEXT NOT NULL, PRIMARY KEY (review, measure, stat))",
-    "CREATE TABLE answer (review INTEGER PRIMARY KEY REFERENCES review, html TEXT NOT NULL, text TEXT NOT NULL)",
-    "CREATE TABLE audit (id INTEGER PRIMARY KEY, at TEXT NOT NULL, what TEXT NOT NULL, subject INTEGER NOT NULL)",
-    // What was filed stays as it was filed.
-    "CREATE TRIGGER review_stays BEFORE UPDATE ON review BEGIN SELECT RAISE(ABORT, 'a filed review is never changed'); "
-    "END",
-    "CREATE TRIGGER reading_stays BEFORE UPDATE ON reading BEGIN SELECT RAISE(ABORT, 'a filed reading is never "
-    "changed'); END",
-};
+// Result codes of SQLite (sqlite3.h) that have a plain meaning to people.
+constexpr const char* kFull = "13";
+constexpr const char* kCorrupt = "11";
+constexpr const char* kNoDatabase = "26";
 
-/// Reviews whose mail has not been made yet: the program may be closed while it is.
-constexpr const char* kUnsent = "CREATE TABLE unsent (review INTEGER PRIMARY KEY REFERENCES review)";
+Error errorOf(const QSqlError& e) {
+    const QString code = e.nativeErrorCode();
+    if (code == QLatin1String(kFull))
+        return {Errc::WriteFailed, "the disk is full; nothing was changed. Make room and try again"};
+    if (code == QLatin1String(kCorrupt) || code == QLatin1String(kNoDatabase))
+        return {Errc::BadFormat, "the database is damaged (" + e.text().toStdString() +
+                                     "); put a backup back: deft-mirror library restore"};
+    return {Errc::WriteFailed,
+            "the library could not be written (" + e.text().toStdString() + "); nothing was changed"};
+}
 
-/// What a client agreed to is a record: a later one takes its place, none is changed. And the reviews after which no
-/// clip is waited for any more.
-constexpr const char* kClients[] = {
-    "ALTER TABLE client ADD COLUMN wants TEXT NOT NULL DEFAULT ''",
-    "ALTER TABLE client ADD COLUMN address TEXT NOT NULL DEFAULT ''",
-    "CREATE TABLE coach (id INTEGER PRIMARY KEY CHECK (id = 1), name TEXT NOT NULL, address TEXT NOT NULL)",
-    "CREATE TABLE consent (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, consent TEXT NOT NULL, "
-    "recorded_at TEXT NOT NULL)",
-    "CREATE INDEX review_of_clip ON review (clip)",
-    "CREATE INDEX review_of_client ON review (client, exercise)",
-    "CREATE INDEX clip_of_client ON clip (client)",
-    "CREATE TABLE not_expected (review INTEGER PRIMARY KEY REFERENCES review)",
-    "CREATE TRIGGER consent_stays BEFORE UPDATE ON consent BEGIN SELECT RAISE(ABORT, 'a recorded consent is never "
-    "changed'); END",
-};
+/// What the file itself says, before anything is opened that might change it. @returns the schema's version, 0 = new
+Result<int> versionInFile(const fs::path& file) {
+    std::error_code ec;
+    if (!fs::exists(file, ec) || fs::file_size(file, ec) == 0) return 0;
+    std::ifstream in(file, std::ios::binary);
+    unsigned char head[100] = {}; // "Database File Format", sqlite.org: magic at 0, user version at 60
+    in.read(reinterpret_cast<char*>(head), sizeof head);
+    if (!in || std::string(reinterpret_cast<char*>(head), 16) != std::string("SQLite format 3\0", 16))
+        return fail(Errc::BadFormat, file.string() + ": is not a library of this program, or damaged");
+    return int(head[60]) << 24 | int(head[61]) << 16 | int(head[62]) << 8 | int(head[63]);
+}
+
+bool holdsFiles(const fs::path& folder) {
+    std::error_code ec;
+    return fs::directory_iterator(folder, ec) != fs::directory_iterator();
+}
+
+uint64_t inodeOf(const fs::path& file) {
+    struct stat facts {};
+    return ::stat(file.c_str(), &facts) == 0 ? uint64_t(facts.st_ino) : 0;
+}
+
+Result<std::unique_ptr<QLockFile>> locked(const fs::path& folder, Lock how) {
+    const fs::path file = folder / "in-use.lock";
+    auto lock = std::make_unique<QLockFile>(q(file.string()));
+    lock->setStaleLockTime(0); // a dead program's lock is told by its process, not by its age
+    std::error_code ec;
+    if (how == Lock::TakeOver) fs::remove(file, ec);
+    if (lock->tryLock(200)) return lock;
+    if (lock->error() == QLockFile::PermissionError)
+        return fail(Errc::WriteFailed,
+                    folder.string() + ": the library's folder is read-only; nothing could be saved there");
+    if (lock->error() == QLockFile::UnknownError)
+        return fail(Errc::WriteFailed,
+                    folder.string() + ": the library could not be locked; is the disk full? Nothing was changed");
+    qint64 pid = 0;
+    QString host, program;
+    const std::string takeOver = "If no other window of it is open, start with --take-over";
+    if (!lock->getLockInfo(&pid, &host, &program))
+        return fail(Errc::Conflict, folder.string() + ": in-use.lock is there, but does not say who has the library "
+                                                      "open; it may be left from a full disk. " +
+                                        takeOver);
+    const bool elsewhere = host != QSysInfo::machineHostName();
+    return fail(Errc::Conflict, folder.string() + ": the library is open in another window of this program (process " +
+                                    std::to_string(pid) + (elsewhere ? " on " + host.toStdString() : std::string()) +
+                                    "); close that one first. " + takeOver);
+}
 
 } // namespace
 
-Result<std::unique_ptr<Library>> Library::open(const std::filesystem::path& folder) {
+Result<std::unique_ptr<Library>> Library::open(const fs::path& given, Lock how) {
     std::error_code ec;
-    std::filesystem::create_directories(folder, ec);
+    const fs::path folder = fs::absolute(given, ec).lexically_normal();
+    fs::create_directories(folder, ec);
     if (ec)
         return fail(Errc::WriteFailed,
                     folder.string() + ": the library's folder cannot be made (" + ec.message() + ")");
+    const fs::path file = folder / "library.sqlite";
+    if (auto version = versionInFile(file); !version)
+        return tl::unexpected(version.error());
+    else if (*version > kLibraryVersion)
+        return fail(Errc::NewerVersion, folder.string() +
+                                            ": this library was made by a newer version of the program (" +
+                                            std::to_string(*version) + ", this one knows " +
+                                            std::to_string(kLibraryVersion) + "); nothing was changed");
+    else if (*version == 0 && (holdsFiles(folder / "clips") || holdsFiles(folder / "answers")) && !fs::exists(file.string() + "-wal", ec))
+        return fail(Errc::BadFormat, file.string() +
+                                         ": is empty or gone, but there are clips and answers beside it. Put a backup "
+                                         "back (deft-mirror library restore), or begin in another folder");
     std::unique_ptr<Library> lib(new Library);
     lib->folder_ = folder;
-    lib->lock_ = std::make_unique<QLockFile>(q((folder / "in-use.lock").string()));
-    lib->lock_->setStaleLockTime(0); // a dead program's lock is told by its process, not by its age
-    if (!lib->lock_->tryLock(200)) {
-        if (lib->lock_->error() == QLockFile::PermissionError)
-            return fail(Errc::WriteFailed,
-                        folder.string() + ": the library's folder is read-only; nothing could be saved there");
-        return fail(Errc::Conflict,
-                    folder.string() + ": the library is open in another window of this program; close that one first");
+    lib->inbox_ = folder / "inbox";
+    auto lock = locked(folder, how);
+    if (!lock) return tl::unexpected(lock.error());
+    lib->lock_ = std::move(*lock);
+    if (auto ok = lib->openDatabase(); !ok) return tl::unexpected(ok.error());
+    // Nobody else on this machine may look at people's videos.
+    fs::permissions(folder, fs::perms::owner_all, ec);
+    for (const char* name : {"answers", "cache", "clips", "outbox"}) {
+        fs::create_directories(folder / name, ec);
+        fs::permissions(folder / name, fs::perms::owner_all, ec);
     }
-    static int count = 0;
-    lib->connection_ = QStringLiteral("library-%1").arg(++count);
-    QSqlDatabase db = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), lib->connection_);
-    db.setDatabaseName(q((folder / "library.sqlite").string()));
-    if (!db.open())
-        return fail(Errc::WriteFailed, folder.string() + ": library.sqlite cannot be opened (" +
-                                           db.lastError().text().toStdString() + ")");
-    // Write-ahead log with full syncing: a killed program or a power cut leaves whole transactions only.
-    // What is deleted is written over.
-    for (const char* pragma : {"PRAGMA journal_mode = WAL", "PRAGMA synchronous = FULL", "PRAGMA foreign_keys = ON",
-                               "PRAGMA secure_delete = ON"})
-        if (auto ok = lib->run(QString::fromLatin1(pragma)); !ok)
-            return fail(Errc::BadFormat, (folder / "library.sqlite").string() + ": is not a library of this program (" +
-                                             ok.error().detail + ")");
-    if (auto ok = lib->migrate(); !ok) return tl::unexpected(ok.error());
-    std::filesystem::create_directories(folder / "answers", ec);
-    std::filesystem::create_directories(folder / "cache", ec);
+    for (const char* name : {"library.sqlite", "library.sqlite-wal", "library.sqlite-shm", "in-use.lock"})
+        if (fs::exists(folder / name, ec))
+            fs::permissions(folder / name, fs::perms::owner_read | fs::perms::owner_write, ec);
+    lib->inode_ = inodeOf(file);
+    if (auto ok = lib->finishErasures(); !ok) lib->damage_.push_back(ok.error().detail);
+    // Work that the program did not live to end gets a second try, and no third.
+    if (auto ok = lib->run(QStringLiteral("UPDATE aside SET why = 'the program ended twice while it worked on this' "
+                                          "WHERE why = '' AND begun > 1"));
+        !ok)
+        return tl::unexpected(ok.error());
+    if (lib->damage_.empty()) lib->sweep(); // where records are missing, no file is taken for nobody's
     return lib;
+}
+
+Result<void> Library::openDatabase() {
+    static int count = 0;
+    connection_ = QStringLiteral("library-%1").arg(++count);
+    const fs::path file = folder_ / "library.sqlite";
+    QSqlDatabase db = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), connection_);
+    db.setDatabaseName(q(file.string()));
+    if (!db.open())
+        return fail(Errc::WriteFailed, folder_.string() + ": library.sqlite cannot be opened (" +
+                                           db.lastError().text().toStdString() + ")");
+    const auto named = [&](const Error& e) { return Error{e.code, file.string() + ": " + e.detail}; };
+    // Write-ahead log with full syncing: a killed program or a power cut leaves whole transactions only. The answer says
+    // whether the file system allows it.
+    {
+        QSqlQuery mode(db);
+        if (!mode.exec(QStringLiteral("PRAGMA journal_mode = WAL")) || !mode.next())
+            return tl::unexpected(named(errorOf(mode.lastError())));
+        if (mode.value(0).toString() != QLatin1String("wal"))
+            return fail(Errc::WriteFailed, file.string() + ": this folder's file system allows no write-ahead log, so "
+                                                           "records would not be safe there; choose a folder on a "
+                                                           "local disk");
+    }
+    // What is deleted is written over. Pages that point nowhere are an error, not rows that are missing.
+    for (const char* pragma : {"PRAGMA synchronous = FULL", "PRAGMA foreign_keys = ON", "PRAGMA secure_delete = ON",
+                               "PRAGMA cell_size_check = ON"})
+        if (auto ok = run(QString::fromLatin1(pragma)); !ok) return tl::unexpected(named(ok.error()));
+    if (auto ok = migrate(); !ok) return tl::unexpected(named(ok.error()));
+    const auto found = check();
+    for (const std::string& sentence : found) // where the structure is gone, writing would make it worse
+        if (sentence.starts_with("structure"))
+            return fail(Errc::BadFormat, file.string() + ": is damaged (" + sentence +
+                                             "); nothing was changed. Put a backup back: deft-mirror library restore");
+    damage_ = found;
+    return {};
 }
 
 Library::~Library() {
     if (connection_.isEmpty()) return;
-    QSqlDatabase::database(connection_).close();
+    QSqlDatabase::database(connection_, false).close();
     QSqlDatabase::removeDatabase(connection_);
+}
+
+std::vector<std::string> Library::check() const {
+    std::vector<std::string> found;
+    const auto add = [&](const std::string& sentence) {
+        constexpr size_t kMost = 50;
+        if (found.size() < kMost) found.push_back(sentence);
+    };
+    QSqlDatabase db = QSqlDatabase::database(connection_);
+    QSqlQuery structure(db);
+    if (!structure.exec(QStringLiteral("PRAGMA integrity_check(20)")))
+        add("structure: " + structure.lastError().text().toStdString());
+    while (structure.next())
+        if (const std::string line = s(structure.value(0)); line != "ok") add("structure: " + line);
+    if (structure.lastError().isValid()) add("structure: " + structure.lastError().text().toStdString());
+    QSqlQuery references(QStringLiteral("PRAGMA foreign_key_check"), db);
+    while (references.next())
+        add("table " + s(references.value(0)) + ", row " + s(references.value(1)) + " belongs to a row of " +
+            s(references.value(2)) + " that is not there");
+    for (const schema::Summed& t : schema::summed()) {
+        const int columns = int(QString::fromLatin1(t.columns).count(QLatin1Char(',')) + 1);
+        QSqlQuery rows(db);
+        rows.setForwardOnly(true);
+        if (!rows.exec(QStringLiteral("SELECT %1, sum, rowid FROM %2")
+                           .arg(QString::fromLatin1(t.columns), QString::fromLatin1(t.table))))
+            add("structure: table " + std::string(t.table) + " cannot be read (" +
+                rows.lastError().text().toStdString() + ")");
+        while (rows.next())
+            if (schema::sumOf(rows, columns) != rows.value(columns).toString())
+                add("table " + std::string(t.table) + ", row " + s(rows.value(columns + 1)) +
+                    " is not as it was written");
+        if (rows.lastError().isValid())
+            add("structure: table " + std::string(t.table) + " (" + rows.lastError().text().toStdString() + ")");
+    }
+    return found;
+}
+
+Result<void> Library::copyDatabase(const fs::path& to) const {
+    return run(QStringLiteral("VACUUM INTO ?"), {q(to.string())});
+}
+
+void Library::trouble(const std::string& sentence) const {
+    if (told_) told_(sentence);
+}
+
+void Library::each(const QString& sql, const QVariantList& values,
+                   const std::function<void(const QSqlQuery&)>& row) const {
+    QSqlQuery query(QSqlDatabase::database(connection_));
+    query.setForwardOnly(true);
+    query.prepare(sql);
+    for (const QVariant& v : values) query.addBindValue(v);
+    if (query.exec())
+        while (query.next()) row(query);
+    if (query.lastError().isValid())
+        trouble("The library could not be read: " + query.lastError().text().toStdString() +
+                ". Close the program and run: deft-mirror library check");
 }
 
 Result<void> Library::run(const QString& sql, const QVariantList& values, int64_t* id) const {
     QSqlQuery query(QSqlDatabase::database(connection_));
     query.prepare(sql);
     for (const QVariant& v : values) query.addBindValue(v);
-    if (!query.exec())
-        return fail(Errc::WriteFailed, "the library could not be written (" + query.lastError().text().toStdString() +
-                                           "); nothing was changed");
+    if (!query.exec()) return tl::unexpected(errorOf(query.lastError()));
     if (id) *id = query.lastInsertId().toLongLong();
+    return {};
+}
+
+Result<void> Library::seal(const char* table, int64_t row) const {
+    for (const schema::Summed& t : schema::summed()) {
+        if (std::string_view(t.table) != table) continue;
+        const QString name = QString::fromLatin1(table);
+        QSqlQuery query(QSqlDatabase::database(connection_));
+        query.prepare(QStringLiteral("SELECT %1 FROM %2 WHERE rowid = ?").arg(QString::fromLatin1(t.columns), name));
+        query.addBindValue(qlonglong(row));
+        if (!query.exec() || !query.next()) return tl::unexpected(errorOf(query.lastError()));
+        const int columns = int(QString::fromLatin1(t.columns).count(QLatin1Char(',')) + 1);
+        const QString sum = schema::sumOf(query, columns);
+        query.finish();
+        return run(QStringLiteral("UPDATE %1 SET sum = ? WHERE rowid = ?").arg(name), {sum, qlonglong(row)});
+    }
     return {};
 }
 
@@ -116,7 +255,15 @@ Result<void> Library::audit(const char* what, int64_t subject) {
                {now(), QString::fromLatin1(what), qlonglong(subject)});
 }
 
+/// A folder that was deleted or exchanged while it is open still takes writes, and keeps none of them.
+Result<void> Library::isStillThere() const {
+    if (inode_ == 0 || inodeOf(folder_ / "library.sqlite") == inode_) return {};
+    return fail(Errc::WriteFailed, folder_.string() + ": the library's folder has gone or was exchanged while it was "
+                                                      "open; put it back and start the program again");
+}
+
 Result<void> Library::transaction(const std::function<Result<void>()>& work) {
+    if (auto ok = isStillThere(); !ok) return ok;
     // IMMEDIATE takes the write lock first, so that a full disk or a lock shows before anything is half done.
     if (auto ok = run(QStringLiteral("BEGIN IMMEDIATE")); !ok) return ok;
     if (Result<void> ok = work(); !ok) {
@@ -127,208 +274,98 @@ Result<void> Library::transaction(const std::function<Result<void>()>& work) {
         (void)run(QStringLiteral("ROLLBACK"));
         return ok;
     }
-    return {};
+    return isStillThere();
 }
 
 Result<void> Library::migrate() {
-    QSqlQuery version(QStringLiteral("PRAGMA user_version"), QSqlDatabase::database(connection_));
-    const int found = version.next() ? version.value(0).toInt() : -1;
-    version.finish();
+    int found = -1;
+    each(QStringLiteral("PRAGMA user_version"), {}, [&](const QSqlQuery& row) { found = row.value(0).toInt(); });
+    if (found < 0) return fail(Errc::BadFormat, "is not a library of this program, or damaged");
     if (found > kLibraryVersion)
-        return fail(Errc::NewerVersion, folder_.string() +
-                                            ": this library was made by a newer version of the program (" +
-                                            std::to_string(found) + ", this one knows " +
-                                            std::to_string(kLibraryVersion) + "); nothing was changed");
+        return fail(Errc::NewerVersion, "was made by a newer version of the program (" + std::to_string(found) + ")");
     if (found == kLibraryVersion) return {};
     // What is kept to save time had names that do not tell the clip; it is made anew.
     std::error_code ec;
-    if (found > 0) std::filesystem::remove_all(folder_ / "cache", ec);
+    if (found > 0 && found < 3) fs::remove_all(folder_ / "cache", ec);
     return transaction([&]() -> Result<void> {
-        if (found < 1)
-            for (const char* sql : kSchema)
-                if (auto ok = run(QString::fromLatin1(sql)); !ok) return ok;
-        if (found < 2)
-            if (auto ok = run(QString::fromLatin1(kUnsent)); !ok) return ok;
-        for (const char* sql : kClients)
-            if (auto ok = run(QString::fromLatin1(sql)); !ok) return ok;
+        for (int version = found; version < kLibraryVersion; ++version)
+            for (const QString& sql : schema::steps()[size_t(version)])
+                if (auto ok = run(sql); !ok) return ok;
+        if (auto ok = fillNew(found); !ok) return ok;
         return run(QStringLiteral("PRAGMA user_version = %1").arg(kLibraryVersion));
     });
 }
 
-Result<int64_t> Library::addClip(int64_t client, const std::string& received, ReviewInputs draft) {
-    int64_t id = 0;
-    for (const FiledReview& past : filed(client, draft.exercise)) draft.history.push_back(past.past);
-    for (const Client& c : clients())
-        if (c.id == client && draft.flags.empty()) draft.flags = c.flags;
-    draft.cueRecord = cueRecord();
-    auto ok = transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("INSERT INTO clip (client, received, draft, saved_at) VALUES (?, ?, ?, ?)"),
-                         {qlonglong(client), q(received), text(toJson(draft)), now()}, &id);
-            !r)
-            return r;
-        return audit("clip added", id);
+Result<void> Library::fillNew(int found) {
+    if (found < 1 || found >= 4) return {};
+    std::vector<int64_t> clients;
+    each(QStringLiteral("SELECT id FROM client"), {},
+         [&](const QSqlQuery& row) { clients.push_back(row.value(0).toLongLong()); });
+    for (const int64_t id : clients)
+        if (auto ok = run(QStringLiteral("UPDATE client SET uid = ? WHERE id = ?"),
+                          {QUuid::createUuid().toString(QUuid::WithoutBraces), qlonglong(id)});
+            !ok)
+            return ok;
+    // Paths were absolute: a library that is copied or moved finds its own clips from now on. A draft that cannot be
+    // read stays as it is, and is told of when it is wanted.
+    std::vector<std::pair<int64_t, Json>> drafts;
+    each(QStringLiteral("SELECT id, draft FROM clip"), {}, [&](const QSqlQuery& row) {
+        if (auto draft = parseJson(s(row.value(1)), "library"); draft && draft->is_object())
+            drafts.emplace_back(row.value(0).toLongLong(), std::move(*draft));
     });
-    return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
-}
-
-std::vector<Clip> Library::readClips(const QString& where, const QVariantList& values) const {
-    std::vector<Clip> out;
-    QSqlQuery query(QSqlDatabase::database(connection_));
-    query.prepare(QStringLiteral("SELECT id, client, received, draft, saved_at, EXISTS (SELECT 1 FROM review WHERE "
-                                 "review.clip = clip.id) AS filed FROM clip %1 ORDER BY filed, CASE WHEN filed THEN "
-                                 "-id ELSE id END")
-                      .arg(where));
-    for (const QVariant& v : values) query.addBindValue(v);
-    query.exec();
-    while (query.next()) {
-        auto draft = parseInputs(parse(query.value(3)), "library");
-        if (!draft) continue;
-        out.push_back({query.value(0).toLongLong(), query.value(1).toLongLong(), s(query.value(2)),
-                       query.value(5).toBool(), std::move(*draft), s(query.value(4))});
+    for (auto& [id, draft] : drafts) {
+        const fs::path path = draft.value("clip", "");
+        if (path.parent_path().filename() != "clips") continue;
+        std::error_code ec;
+        if (!fs::exists(folder_ / "clips" / path.filename(), ec)) continue;
+        draft["clip"] = (fs::path("clips") / path.filename()).string();
+        if (auto ok = run(QStringLiteral("UPDATE clip SET draft = ? WHERE id = ?"), {text(draft), qlonglong(id)}); !ok)
+            return ok;
     }
-    return out;
-}
-
-std::vector<Clip> Library::clips(int filed) const {
-    std::vector<Clip> out = filed < 0
-                                ? readClips({})
-                                : readClips(QStringLiteral("WHERE id NOT IN (SELECT clip FROM review) OR id IN "
-                                                           "(SELECT clip FROM review ORDER BY clip DESC LIMIT ?)"),
-                                            {filed});
-    // Pain and words that stop come first, whoever has waited longer; then what was promised soonest.
-    std::stable_sort(out.begin(), out.end(), [](const Clip& a, const Clip& b) {
-        auto key = [](const Clip& c) {
-            const std::string& promised = c.draft.answerBy;
-            return std::tuple(c.filed, c.filed || !c.draft.note.isAlarming(),
-                              c.filed || promised.empty() ? std::string("~") : promised);
-        };
-        return key(a) < key(b);
-    });
-    return out;
-}
-
-std::vector<Clip> Library::clipsOf(int64_t client) const {
-    return readClips(QStringLiteral("WHERE client = ?"), {qlonglong(client)});
-}
-
-std::optional<Clip> Library::clip(int64_t id) const {
-    auto found = readClips(QStringLiteral("WHERE id = ?"), {qlonglong(id)});
-    return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
-}
-
-std::optional<Clip> Library::newestClip() const {
-    auto found = readClips(QStringLiteral("WHERE id = (SELECT max(id) FROM clip)"));
-    return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
-}
-
-Result<void> Library::saveDraft(int64_t clip, const ReviewInputs& inputs) {
-    return run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"),
-               {text(toJson(inputs)), now(), qlonglong(clip)});
-}
-
-Result<int64_t> Library::file(int64_t clip, const Review& review, const std::string& html, const std::string& answer) {
-    const auto of = this->clip(clip);
-    if (!of) return fail(Errc::NotFound, "the clip is not in this library any more");
-    int64_t id = 0;
-    auto ok = transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("INSERT INTO review (clip, client, exercise, date, past, result, filed_at) "
-                                        "VALUES (?, ?, ?, ?, ?, ?, ?)"),
-                         {qlonglong(clip), qlonglong(of->client), q(review.inputs.exercise), q(review.inputs.date),
-                          text(toJson(std::vector{asPast(review)})), text(toJson(review)), now()},
-                         &id);
-            !r)
-            return r;
-        for (const ReadingRow& m : readingRows(review)) {
-            if (!std::isfinite(m.value)) continue;
-            if (auto r =
-                    run(QStringLiteral(
-                            "INSERT INTO reading (review, measure, stat, value, u95, unit) VALUES (?, ?, ?, ?, ?, ?)"),
-                        {qlonglong(id), q(m.measure), q(m.stat), m.value, m.u95, q(m.unit)});
-                !r)
-                return r;
-        }
-        if (auto r = run(QStringLiteral("INSERT INTO answer (review, html, text) VALUES (?, ?, ?)"),
-                         {qlonglong(id), q(html), q(answer)});
-            !r)
-            return r;
-        if (auto r = run(QStringLiteral("INSERT INTO unsent (review) VALUES (?)"), {qlonglong(id)}); !r) return r;
-        if (auto r = run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"),
-                         {text(toJson(review.inputs)), now(), qlonglong(clip)});
-            !r)
-            return r;
-        if (auto r = audit("review filed", id); !r) return r;
-        // The page that is handed to mail, inside the transaction: without it nothing counts as sent.
-        return writeFileAtomically(folder_ / "answers" / ("answer-" + std::to_string(id) + ".html"), html);
-    });
-    return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
-}
-
-std::vector<FiledReview> Library::filed(int64_t client, const std::string& exercise) const {
-    std::vector<FiledReview> out;
-    QSqlQuery query(QSqlDatabase::database(connection_));
-    query.prepare(QStringLiteral("SELECT review.id, clip, date, exercise, past, answer.text, "
-                                 "json_extract(result, '$.decision') FROM review JOIN answer ON "
-                                 "answer.review = review.id "
-                                 "WHERE client = ? AND exercise = ? ORDER BY date, review.id"));
-    query.addBindValue(qlonglong(client));
-    query.addBindValue(q(exercise));
-    query.exec();
-    while (query.next()) {
-        FiledReview r;
-        r.id = query.value(0).toLongLong(), r.clip = query.value(1).toLongLong();
-        r.date = s(query.value(2)), r.exercise = s(query.value(3)), r.answerText = s(query.value(5));
-        if (auto past = parseHistory(parse(query.value(4)), "library"); past && !past->empty()) r.past = past->front();
-        if (const Json decision = parse(query.value(6)); decision.is_object()) {
-            r.step = decision.value("step", "");
-            r.because = decision.value("because", r.because), r.arithmetic = decision.value("arithmetic", r.arithmetic);
-            if (auto next = parseTarget(decision.value("target", Json()), "library")) r.next = std::move(*next);
-        }
-        QSqlQuery readings(QSqlDatabase::database(connection_));
-        readings.prepare(
-            QStringLiteral("SELECT measure, stat, value, u95, unit FROM reading WHERE review = ? ORDER BY rowid"));
-        readings.addBindValue(qlonglong(r.id));
-        readings.exec();
-        while (readings.next())
-            r.readings.push_back({s(readings.value(0)), s(readings.value(1)), readings.value(2).toDouble(),
-                                  readings.value(3).toDouble(), s(readings.value(4))});
-        out.push_back(std::move(r));
+    for (const schema::Summed& t : schema::summed()) {
+        std::vector<int64_t> rows;
+        each(QStringLiteral("SELECT rowid FROM %1").arg(QString::fromLatin1(t.table)), {},
+             [&](const QSqlQuery& row) { rows.push_back(row.value(0).toLongLong()); });
+        for (const int64_t row : rows)
+            if (auto ok = seal(t.table, row); !ok) return ok;
     }
-    return out;
-}
-
-std::vector<UnsentReview> Library::unsent() const {
-    std::vector<UnsentReview> out;
-    QSqlQuery query(QStringLiteral("SELECT review.id, review.clip FROM unsent JOIN review ON review.id = unsent.review "
-                                   "ORDER BY review.id"),
-                    QSqlDatabase::database(connection_));
-    while (query.next())
-        if (const auto of = clip(query.value(1).toLongLong())) out.push_back({query.value(0).toLongLong(), of->draft});
-    return out;
-}
-
-Result<void> Library::markSent(int64_t review) {
-    return run(QStringLiteral("DELETE FROM unsent WHERE review = ?"), {qlonglong(review)});
-}
-
-std::vector<CueRecord> Library::cueRecord() const {
-    std::map<std::string, std::map<int64_t, std::vector<PastReview>>> histories; // exercise, client
-    QSqlQuery query(QStringLiteral("SELECT exercise, client, past FROM review ORDER BY date, id"),
-                    QSqlDatabase::database(connection_));
-    while (query.next())
-        if (auto past = parseHistory(parse(query.value(2)), "library"); past && !past->empty())
-            histories[s(query.value(0))][query.value(1).toLongLong()].push_back(std::move(past->front()));
-    std::vector<CueRecord> record;
-    for (const auto& [id, clients] : histories) {
-        const auto exercise = loadExercise(id);
-        if (!exercise) continue; // an exercise of the coach's own that is gone
-        for (const auto& [client, history] : clients) addToCueRecord(record, *exercise, history);
-    }
-    return record;
+    return {};
 }
 
 int64_t Library::auditEntries() const {
-    QSqlQuery query(QStringLiteral("SELECT count(*) FROM audit"), QSqlDatabase::database(connection_));
-    return query.next() ? query.value(0).toLongLong() : 0;
+    int64_t count = 0;
+    each(QStringLiteral("SELECT count(*) FROM audit"), {}, [&](const QSqlQuery& row) { count = row.value(0).toLongLong(); });
+    return count;
+}
+
+// What was put aside.
+
+Result<void> Library::begin(const std::string& kind, const std::string& subject) {
+    return transaction([&] {
+        return run(QStringLiteral("INSERT INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, '', ?) ON CONFLICT "
+                                  "(kind, subject) DO UPDATE SET begun = begun + 1, at = excluded.at"),
+                   {q(kind), q(subject), now()});
+    });
+}
+
+Result<void> Library::end(const std::string& kind, const std::string& subject) {
+    return transaction([&] {
+        return run(QStringLiteral("DELETE FROM aside WHERE kind = ? AND subject = ?"), {q(kind), q(subject)});
+    });
+}
+
+Result<void> Library::putAside(const Aside& a) {
+    return transaction([&] {
+        return run(QStringLiteral("INSERT OR REPLACE INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, ?, ?)"),
+                   {q(a.kind), q(a.subject), q(a.why), now()});
+    });
+}
+
+std::vector<Aside> Library::asides(const std::string& kind) const {
+    std::vector<Aside> out;
+    each(QStringLiteral("SELECT kind, subject, why FROM aside WHERE kind = ? AND why <> '' ORDER BY at"), {q(kind)},
+         [&](const QSqlQuery& row) { out.push_back({s(row.value(0)), s(row.value(1)), s(row.value(2))}); });
+    return out;
 }
 
 } // namespace deft

@@ -5,6 +5,7 @@
 
 #include <QLockFile>
 #include <QSqlDatabase>
+#include <QSqlQuery>
 #include <QVariantList>
 #include <functional>
 #include <memory>
@@ -13,6 +14,7 @@ namespace deft {
 
 struct Client {
     int64_t id = 0;
+    std::string uid; ///< the same in every copy of the library, and in what the client's phone sends
     std::string name, role;
     std::vector<std::string> flags;
     std::string wants;              ///< what the client comes for, in the coach's words
@@ -57,27 +59,58 @@ enum class Erasing {
 /// What an erasure takes, or has taken.
 struct Erasure {
     int clips = 0, reviews = 0;                 ///< reviews whose numbers go; none with Erasing::Videos
-    std::vector<std::filesystem::path> files;   ///< in the library's folder
+    std::vector<std::filesystem::path> files;   ///< in the library's and the inbox's folder
     std::vector<std::filesystem::path> outside; ///< the client's clips outside of it, which are left alone
+    /// Why traces may still stand in the database's own files although the records are gone; empty = they do not.
+    /// Whoever opens the library next makes another attempt.
+    std::string traces;
 };
 
-/// A coach's records: one folder with library.sqlite, answers/ and cache/. Schema and rules: docs/library.md.
+/// Work that failed, or that the program did not live to end: it is not tried again by itself.
+struct Aside {
+    std::string kind, subject; ///< "clip" and its id, "note" and its file, "mail" and the review's id
+    std::string why;           ///< one sentence without a full stop
+};
+
+/// What to do about the lock of a library that seems to be open elsewhere.
+enum class Lock { Respect, TakeOver };
+
+/// A coach's records: one folder with library.sqlite, clips/, answers/ and cache/. Schema and rules: docs/library.md.
 ///
 /// Every call is one transaction, synced to the disk before it returns: a program that is killed has lost at most the
-/// call that it was in. Filed reviews are never changed or overwritten.
+/// call that it was in. Filed reviews are never changed or overwritten. Only the user may read the folder.
 class Library {
 public:
-    /// Makes the folder when it is not there. @errors WriteFailed (read-only, full disk), NewerVersion, Conflict
-    /// (another program has it open), BadFormat (the file is no library)
-    static Result<std::unique_ptr<Library>> open(const std::filesystem::path& folder);
+    /// Makes the folder when it is not there; finishes what a kill left half done. @errors WriteFailed (read-only, full
+    /// disk), NewerVersion (the file is untouched), Conflict (another program has it open), BadFormat (no library, or
+    /// damaged)
+    static Result<std::unique_ptr<Library>> open(const std::filesystem::path& folder, Lock lock = Lock::Respect);
     ~Library();
 
     const std::filesystem::path& folder() const { return folder_; }
+    /// What was found damaged when it was opened, one sentence each; those records are kept as they are.
+    const std::vector<std::string>& damage() const { return damage_; }
+    /// Called with a sentence when something cannot be read later on.
+    void onTrouble(std::function<void(const std::string&)> told) { told_ = std::move(told); }
+    /// Looks through the whole database: structure, references, sums. Empty = in order.
+    std::vector<std::string> check() const;
+    /// A copy of the database in one file, as it is now. @errors WriteFailed
+    Result<void> copyDatabase(const std::filesystem::path& to) const;
 
     /// @param flags from intake, ids of data/safety.json
+    /// @param uid as a phone tells it; empty = a new one is made
     Result<int64_t> addClient(const std::string& name, const std::string& role,
-                              const std::vector<std::string>& flags = {});
+                              const std::vector<std::string>& flags = {}, const std::string& uid = {});
     std::vector<Client> clients() const;
+    std::optional<Client> client(int64_t id) const;
+    std::optional<Client> clientOf(const std::string& uid) const;
+    /// Those whose names are written alike (nameKey): a reason to ask, never to decide.
+    std::vector<Client> clientsLike(const std::string& name) const;
+    /// Clips that wait go out under the new name; what was filed stays as it was. @errors WriteFailed, BadFormat (empty)
+    Result<void> rename(int64_t client, const std::string& name);
+    /// All of one client's clips, reviews and consents become another's, whose name and address stay; flags add up.
+    /// @errors WriteFailed
+    Result<void> merge(int64_t from, int64_t into);
     /// What intake says now; clips that already wait keep what they came with. @errors WriteFailed
     Result<void> setFlags(int64_t client, const std::vector<std::string>& flags);
     /// @param address for mail, empty = not known
@@ -91,11 +124,15 @@ public:
     Result<void> recordConsent(int64_t client, const Consent& consent);
     std::vector<Consent> consents(int64_t client) const; ///< as they were recorded, oldest first
 
-    /// What erase() would take, as things are now.
+    /// Where clips come in; erasing looks there, too. Usually the library's own inbox/.
+    void setInbox(const std::filesystem::path& folder) { inbox_ = folder; }
+    const std::filesystem::path& inbox() const { return inbox_; }
+    /// What erase() would take, as things are now: by content, wherever in the library and the inbox it lies.
     Erasure whatErasingTakes(int64_t client, Erasing what) const;
-    /// Takes it for good: files first, then the records, which the database writes over. Clips of the same content that
-    /// another client has, too, stay. No work on these clips may be running. @errors WriteFailed naming the file that
-    /// could not be removed (nothing is recorded as gone then, and it can be asked for again)
+    /// Takes it for good: files first, then the records, then what the database's files still hold of them. Clips of
+    /// the same content that another client has, too, stay. No work on these clips may be running. Once begun it is
+    /// ended by whoever opens the library next. @errors WriteFailed naming the file that could not be removed (nothing
+    /// is recorded as gone then)
     Result<Erasure> erase(int64_t client, Erasing what);
 
     /// `draft` must name the clip's file; its history and flags are filled from the client's record, its cue record
@@ -108,6 +145,11 @@ public:
     std::optional<Clip> clip(int64_t id) const;
     std::optional<Clip> newestClip() const; ///< the last that was added
     Result<void> saveDraft(int64_t clip, const ReviewInputs& inputs);
+    /// A clip that waits, its marks and its files leave the library; the inbox is not touched. @errors Conflict when it
+    /// has been filed, WriteFailed
+    Result<void> removeClip(int64_t clip);
+    /// The clip's file is there now. @errors BadFormat when it is not the one that was taken in
+    Result<void> relocate(int64_t clip, const std::filesystem::path& file);
 
     /// Files the review and its answer: readings, answer and audit entry in one transaction, the page beside it.
     Result<int64_t> file(int64_t clip, const Review& review, const std::string& html, const std::string& text);
@@ -116,7 +158,17 @@ public:
     /// The coach does not wait for it any more. @errors WriteFailed
     Result<void> expectNoMore(int64_t review);
     std::vector<UnsentReview> unsent() const; ///< oldest first
-    Result<void> markSent(int64_t review);
+    /// Its mail has been made. @param file in which it lies; empty = none was made
+    Result<void> markSent(int64_t review, const std::filesystem::path& file = {});
+    /// The mail made for a filed review; empty = none.
+    std::filesystem::path mailOf(int64_t review) const;
+
+    /// Work on something begins; begun twice and never ended, it is put aside. @errors WriteFailed
+    Result<void> begin(const std::string& kind, const std::string& subject);
+    /// It has ended well, or is to be tried again.
+    Result<void> end(const std::string& kind, const std::string& subject);
+    Result<void> putAside(const Aside& aside);
+    std::vector<Aside> asides(const std::string& kind) const;
     /// Filed reviews of a client and exercise, oldest first.
     std::vector<FiledReview> filed(int64_t client, const std::string& exercise) const;
     /// How the cues of this coach have done, over all clients and exercises.
@@ -133,19 +185,37 @@ public:
 
 private:
     Library() = default;
+    Result<void> openDatabase();
     Result<void> migrate();
+    Result<void> fillNew(int found); ///< what a newer schema wants of older rows
+    Result<void> finishErasures();
+    Result<void> foldTraces() const;
+    void sweep();
+    void trouble(const std::string& sentence) const;
     std::vector<int64_t> reviewsOf(int64_t client) const;
     std::vector<Clip> readClips(const QString& where, const QVariantList& values = {}) const;
+    /// Reads rows one after the other; what cannot be read is told.
+    void each(const QString& sql, const QVariantList& values, const std::function<void(const QSqlQuery&)>& row) const;
     Result<void> run(const QString& sql, const QVariantList& values = {}, int64_t* id = nullptr) const;
-    Result<void> audit(const char* what, int64_t subject); ///< within a transaction
+    Result<void> seal(const char* table, int64_t row) const; ///< writes the row's sum
+    Result<void> audit(const char* what, int64_t subject);   ///< within a transaction
     Result<void> transaction(const std::function<Result<void>()>& work);
+    Result<void> isStillThere() const;
+    ReviewInputs stored(ReviewInputs inputs) const; ///< paths relative to the library
+    void resolve(ReviewInputs& inputs) const;       ///< and back
 
-    std::filesystem::path folder_;
+    std::filesystem::path folder_, inbox_;
     QString connection_;
     std::unique_ptr<QLockFile> lock_;
+    std::vector<std::string> damage_;
+    std::function<void(const std::string&)> told_;
+    uint64_t inode_ = 0; ///< of library.sqlite as it was opened
 };
 
+/// A name as names are compared: composed accents, single spaces, no case.
+std::string nameKey(const std::string& name);
+
 /// The newest schema that this program reads and writes.
-constexpr int kLibraryVersion = 3;
+constexpr int kLibraryVersion = 4;
 
 } // namespace deft

@@ -17,7 +17,7 @@ std::filesystem::path cacheFile(const std::filesystem::path& folder, const std::
 }
 // The numbers rise when tracking or proposing itself changes.
 std::filesystem::path tracksFile(const std::filesystem::path& folder, const ReviewInputs& in) {
-    return cacheFile(folder, in.clipSha256, "1" + in.clipSha256 + toJson(in.marks).dump(), ".tracks.csv");
+    return cacheFile(folder, in.clipSha256, "1" + in.clipSha256 + toLine(toJson(in.marks)), ".tracks.csv");
 }
 std::filesystem::path proposalsFile(const std::filesystem::path& folder, const ReviewInputs& in) {
     return cacheFile(folder, in.clipSha256, "2" + in.clipSha256 + in.exercise + (in.marks.mirrored ? "m" : ""),

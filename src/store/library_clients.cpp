@@ -1,105 +1,209 @@
 // Who the clients are, and what they have agreed to.
+#include "review/review_json.h"
 #include "store/library.h"
 #include "store/sql_values.h"
 
-#include <QSqlQuery>
+#include <QUuid>
+#include <algorithm>
 
 namespace deft {
 using namespace sql;
 
+std::string nameKey(const std::string& name) {
+    return q(name).normalized(QString::NormalizationForm_KC).simplified().toCaseFolded().toStdString();
+}
+
 Result<int64_t> Library::addClient(const std::string& name, const std::string& role,
-                                   const std::vector<std::string>& flags) {
+                                   const std::vector<std::string>& flags, const std::string& uid) {
     int64_t id = 0;
+    const QString own = uid.empty() ? QUuid::createUuid().toString(QUuid::WithoutBraces) : q(uid);
+    const QString tidy = q(name).normalized(QString::NormalizationForm_C).simplified();
     auto ok = transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("INSERT INTO client (name, role, flags) VALUES (?, ?, ?)"),
-                         {q(name), q(role), text(Json(flags))}, &id);
+        if (auto r = run(QStringLiteral("INSERT INTO client (name, role, flags, uid) VALUES (?, ?, ?, ?)"),
+                         {tidy, q(role), text(Json(flags)), own}, &id);
             !r)
             return r;
+        if (auto r = seal("client", id); !r) return r;
         return audit("client added", id);
     });
     return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
 }
 
 Result<void> Library::setFlags(int64_t client, const std::vector<std::string>& flags) {
-    for (const Client& c : clients())
-        if (c.id == client && c.flags == flags) return {}; // the audit tells of changes only
+    if (const auto now = this->client(client); now && now->flags == flags) return {}; // the audit tells of changes only
     return transaction([&]() -> Result<void> {
         if (auto r =
                 run(QStringLiteral("UPDATE client SET flags = ? WHERE id = ?"), {text(Json(flags)), qlonglong(client)});
             !r)
             return r;
+        if (auto r = seal("client", client); !r) return r;
         return audit("intake flags changed", client);
     });
 }
 
 std::vector<Client> Library::clients() const {
     std::vector<Client> out;
-    QSqlQuery query(QStringLiteral("SELECT id, name, role, flags, wants, address FROM client ORDER BY name"),
-                    QSqlDatabase::database(connection_));
-    while (query.next()) {
-        Client c{query.value(0).toLongLong(),
-                 s(query.value(1)),
-                 s(query.value(2)),
-                 parse(query.value(3)).get<std::vector<std::string>>(),
-                 s(query.value(4)),
-                 s(query.value(5)),
-                 std::nullopt};
+    each(QStringLiteral("SELECT id, uid, name, role, flags, wants, address FROM client ORDER BY name"), {},
+         [&](const QSqlQuery& row) {
+             Client c{row.value(0).toLongLong(), s(row.value(1)), s(row.value(2)), s(row.value(3)), {},
+                      s(row.value(5)),           s(row.value(6)), std::nullopt};
+             const std::string place = "the intake flags of " + c.name;
+             const auto flags = parseJson(s(row.value(4)), place).and_then([&](const Json& j) {
+                 return readMembers(place, [&]() -> Result<std::vector<std::string>> {
+                     return j.get<std::vector<std::string>>();
+                 });
+             });
+             // Without them nothing would be locked that should be.
+             if (!flags) trouble(flags.error().detail + "; write them down again before this client goes on");
+             c.flags = flags.value_or(std::vector<std::string>{});
+             out.push_back(std::move(c));
+         });
+    for (Client& c : out)
         if (auto given = consents(c.id); !given.empty()) c.consent = std::move(given.back());
-        out.push_back(std::move(c));
-    }
     return out;
 }
 
+std::optional<Client> Library::client(int64_t id) const {
+    for (Client& c : clients())
+        if (c.id == id) return std::move(c);
+    return std::nullopt;
+}
+
+std::optional<Client> Library::clientOf(const std::string& uid) const {
+    for (Client& c : clients())
+        if (!uid.empty() && c.uid == uid) return std::move(c);
+    return std::nullopt;
+}
+
+std::vector<Client> Library::clientsLike(const std::string& name) const {
+    std::vector<Client> out = clients();
+    std::erase_if(out, [key = nameKey(name)](const Client& c) { return nameKey(c.name) != key; });
+    return out;
+}
+
+Result<void> Library::rename(int64_t client, const std::string& name) {
+    const QString tidy = q(name).normalized(QString::NormalizationForm_C).simplified();
+    if (tidy.isEmpty()) return fail(Errc::BadFormat, "a client needs a name");
+    std::vector<Clip> waiting = clipsOf(client);
+    std::erase_if(waiting, [](const Clip& c) { return c.filed; });
+    return transaction([&]() -> Result<void> {
+        if (auto r = run(QStringLiteral("UPDATE client SET name = ? WHERE id = ?"), {tidy, qlonglong(client)}); !r)
+            return r;
+        if (auto r = seal("client", client); !r) return r;
+        for (Clip& c : waiting) {
+            c.draft.client = tidy.toStdString();
+            if (auto r = run(QStringLiteral("UPDATE clip SET draft = ? WHERE id = ?"),
+                             {text(toJson(stored(c.draft))), qlonglong(c.id)});
+                !r)
+                return r;
+            if (auto r = seal("clip", c.id); !r) return r;
+        }
+        return audit("client renamed", client);
+    });
+}
+
+Result<void> Library::merge(int64_t from, int64_t into) {
+    const auto gone = client(from), kept = client(into);
+    if (!gone || !kept || from == into) return fail(Errc::NotFound, "merging takes two clients of this library");
+    std::vector<std::string> flags = kept->flags; // none that is known is lost
+    for (const std::string& flag : gone->flags)
+        if (std::find(flags.begin(), flags.end(), flag) == flags.end()) flags.push_back(flag);
+    const auto either = [](const std::string& first, const std::string& second) { return first.empty() ? second : first; };
+    std::vector<Clip> waiting = clipsOf(from);
+    for (Clip& c : clipsOf(into)) waiting.push_back(std::move(c));
+    std::erase_if(waiting, [](const Clip& c) { return c.filed; });
+    return transaction([&]() -> Result<void> {
+        if (auto r = run(QStringLiteral("UPDATE client SET flags = ?, role = ?, wants = ?, address = ? WHERE id = ?"),
+                         {text(Json(flags)), q(either(kept->role, gone->role)), q(either(kept->wants, gone->wants)),
+                          q(either(kept->address, gone->address)), qlonglong(into)});
+            !r)
+            return r;
+        for (const char* table : {"clip", "review", "consent"}) {
+            std::vector<int64_t> rows;
+            each(QStringLiteral("SELECT id FROM %1 WHERE client = ?").arg(QString::fromLatin1(table)),
+                 {qlonglong(from)}, [&](const QSqlQuery& row) { rows.push_back(row.value(0).toLongLong()); });
+            for (const int64_t row : rows) {
+                if (auto r = run(QStringLiteral("UPDATE %1 SET client = ? WHERE id = ?").arg(QString::fromLatin1(table)),
+                                 {qlonglong(into), qlonglong(row)});
+                    !r)
+                    return r;
+                if (auto r = seal(table, row); !r) return r;
+            }
+        }
+        for (Clip& c : waiting) { // what waits is judged with every flag of the person
+            c.draft.client = kept->name;
+            for (const std::string& flag : flags)
+                if (std::find(c.draft.flags.begin(), c.draft.flags.end(), flag) == c.draft.flags.end())
+                    c.draft.flags.push_back(flag);
+            if (auto r = run(QStringLiteral("UPDATE clip SET draft = ? WHERE id = ?"),
+                             {text(toJson(stored(c.draft))), qlonglong(c.id)});
+                !r)
+                return r;
+            if (auto r = seal("clip", c.id); !r) return r;
+        }
+        if (auto r = run(QStringLiteral("DELETE FROM client WHERE id = ?"), {qlonglong(from)}); !r) return r;
+        if (auto r = seal("client", into); !r) return r;
+        return audit("clients merged", into);
+    });
+}
+
 Result<void> Library::setAbout(int64_t client, const std::string& wants, const std::string& address) {
-    return run(QStringLiteral("UPDATE client SET wants = ?, address = ? WHERE id = ?"),
-               {q(wants), q(address), qlonglong(client)});
+    return transaction([&]() -> Result<void> {
+        if (auto r = run(QStringLiteral("UPDATE client SET wants = ?, address = ? WHERE id = ?"),
+                         {q(wants), q(address), qlonglong(client)});
+            !r)
+            return r;
+        return seal("client", client);
+    });
 }
 
 Coach Library::coach() const {
-    QSqlQuery query(QStringLiteral("SELECT name, address FROM coach"), QSqlDatabase::database(connection_));
-    return query.next() ? Coach{s(query.value(0)), s(query.value(1))} : Coach();
+    Coach coach;
+    each(QStringLiteral("SELECT name, address FROM coach"), {},
+         [&](const QSqlQuery& row) { coach = {s(row.value(0)), s(row.value(1))}; });
+    return coach;
 }
 
 Result<void> Library::setCoach(const Coach& coach) {
-    return run(QStringLiteral("INSERT OR REPLACE INTO coach (id, name, address) VALUES (1, ?, ?)"),
-               {q(coach.name), q(coach.address)});
-}
-
-int64_t Library::clientOfReview(int64_t review) const {
-    QSqlQuery query(QSqlDatabase::database(connection_));
-    query.prepare(QStringLiteral("SELECT client FROM review WHERE id = ?"));
-    query.addBindValue(qlonglong(review));
-    query.exec();
-    return query.next() ? query.value(0).toLongLong() : 0;
+    return transaction([&]() -> Result<void> {
+        if (auto r = run(QStringLiteral("INSERT OR REPLACE INTO coach (id, name, address) VALUES (1, ?, ?)"),
+                         {q(coach.name), q(coach.address)});
+            !r)
+            return r;
+        return seal("coach", 1);
+    });
 }
 
 Correspondents Library::correspondents(int64_t client, const std::string& coach) const {
     const Coach own = this->coach();
     Correspondents who{coach.empty() ? own.name : coach, own.address, {}};
-    for (const Client& c : clients())
-        if (c.id == client) who.clientAddress = c.address;
+    if (const auto c = this->client(client)) who.clientAddress = c->address;
     return who;
 }
 
 Result<void> Library::recordConsent(int64_t client, const Consent& consent) {
     if (const auto before = consents(client); !before.empty() && before.back() == consent) return {};
     return transaction([&]() -> Result<void> {
+        int64_t id = 0;
         if (auto r = run(QStringLiteral("INSERT INTO consent (client, consent, recorded_at) VALUES (?, ?, ?)"),
-                         {qlonglong(client), text(toJson(consent)), now()});
+                         {qlonglong(client), text(toJson(consent)), now()}, &id);
             !r)
             return r;
+        if (auto r = seal("consent", id); !r) return r;
         return audit(consent.scopes.empty() ? "consent withdrawn" : "consent recorded", client);
     });
 }
 
 std::vector<Consent> Library::consents(int64_t client) const {
     std::vector<Consent> out;
-    QSqlQuery query(QSqlDatabase::database(connection_));
-    query.prepare(QStringLiteral("SELECT consent FROM consent WHERE client = ? ORDER BY id"));
-    query.addBindValue(qlonglong(client));
-    query.exec();
-    while (query.next())
-        if (auto consent = parseConsent(parse(query.value(0)), "library")) out.push_back(std::move(*consent));
+    each(QStringLiteral("SELECT consent FROM consent WHERE client = ? ORDER BY id"), {qlonglong(client)},
+         [&](const QSqlQuery& row) {
+             auto consent = parseJson(s(row.value(0)), "a recorded consent").and_then([](const Json& j) {
+                 return parseConsent(j, "a recorded consent");
+             });
+             if (!consent) return trouble("A consent cannot be read: " + consent.error().detail + ". It is kept.");
+             out.push_back(std::move(*consent));
+         });
     return out;
 }
 

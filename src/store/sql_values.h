@@ -11,8 +11,7 @@ namespace deft::sql {
 
 inline QString q(const std::string& s) { return QString::fromStdString(s); }
 inline std::string s(const QVariant& v) { return v.toString().toStdString(); }
-inline QString text(const Json& j) { return QString::fromStdString(j.dump()); }
-inline Json parse(const QVariant& v) { return Json::parse(s(v), nullptr, false); }
+inline QString text(const Json& j) { return QString::fromStdString(toLine(j)); }
 inline QString now() { return QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs); }
 
 } // namespace deft::sql

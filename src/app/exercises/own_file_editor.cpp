@@ -75,17 +75,14 @@ void OwnFileEditor::check() {
     wait_.stop();
     checked_.reset();
     const std::string words = text_->toPlainText().toStdString();
-    try {
-        auto e = parseExercise(Json::parse(words), id_ + ".json");
-        if (!e)
-            verdict_->setText(QString::fromStdString(e.error().detail));
-        else if (e->id != id_)
-            verdict_->setText(tr("%1.json: /id should stay “%1”").arg(QString::fromStdString(id_)));
-        else
-            checked_ = std::move(*e);
-    } catch (const nlohmann::json::exception& e) {
-        verdict_->setText(QString::fromStdString(id_ + ".json: not JSON: " + e.what()));
-    }
+    const std::string name = id_ + ".json";
+    auto e = parseJson(words, name).and_then([&](const Json& j) { return parseExercise(j, name); });
+    if (!e)
+        verdict_->setText(QString::fromStdString(e.error().detail));
+    else if (e->id != id_)
+        verdict_->setText(tr("%1.json: /id should stay “%1”").arg(QString::fromStdString(id_)));
+    else
+        checked_ = std::move(*e);
     if (checked_) verdict_->setText(tr("In order."));
     save_->setEnabled(checked_.has_value());
 }

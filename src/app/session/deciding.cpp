@@ -10,12 +10,21 @@ namespace deft::ui {
 
 void ReviewSession::agree(const Moment& m, bool yes) {
     const QString what = tr("%1, rep %2").arg(QString::fromStdString(m.title)).arg(m.rep + 1);
-    edit((yes ? tr("agree: %1") : tr("not so: %1")).arg(what), [&](ReviewInputs& in) { in.agreed[m.key()] = yes; });
+    edit((yes ? tr("agree: %1") : tr("not so: %1")).arg(what), [&](ReviewInputs& in) {
+        if (!review_) return;
+        const auto isOwn = [&](const SeenFault& s) {
+            return s.id == m.id && repOfSpan(review_->events, s.start_s, s.end_s) == m.rep;
+        };
+        // An own fault is agreed to already, perhaps instead of what was measured.
+        if (yes && std::any_of(in.seen.begin(), in.seen.end(), isOwn)) return;
+        std::erase_if(in.seen, isOwn);
+        in.agreed[m.key()] = yes;
+    });
 }
 
 namespace {
 
-/// One of the coach's own faults instead of what stood there for it.
+/// One of the coach's own faults, instead of an earlier own one of that rep.
 void see(ReviewInputs& in, const Events& events, const SeenFault& fault) {
     const int rep = repOfSpan(events, fault.start_s, fault.end_s);
     in.seen.erase(std::remove_if(in.seen.begin(), in.seen.end(),
@@ -24,7 +33,6 @@ void see(ReviewInputs& in, const Events& events, const SeenFault& fault) {
                                  }),
                   in.seen.end());
     in.seen.push_back(fault);
-    in.agreed[ReviewInputs::momentKey(fault.id, rep)] = true;
 }
 
 } // namespace
@@ -45,6 +53,7 @@ void ReviewSession::moveFault(const Moment& m, double start_s, double end_s) {
     edit(
         tr("span of: %1").arg(QString::fromStdString(m.title)),
         [&](ReviewInputs& in) {
+            in.agreed[m.key()] = false; // not as it was measured
             see(in, review_->events, {m.id, start_s, end_s});
         },
         QStringLiteral("span ") + QString::fromStdString(m.key()));

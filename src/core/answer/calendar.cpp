@@ -14,17 +14,24 @@ icaltimetype dateOf(std::chrono::sys_days day) {
 }
 } // namespace
 
-std::optional<std::chrono::sys_days> nextClipDay(const std::string& reviewDate) {
-    const auto day = parseDate(reviewDate);
+std::optional<std::chrono::sys_days> nextClipDay(const std::string& answered) {
+    const auto day = parseDate(answered);
     return day ? std::optional(*day + kUntilNext) : std::nullopt;
 }
 
+std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) {
+    return nextClipDay(inputs.answered.empty() ? inputs.date : inputs.answered);
+}
+
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs) {
-    const auto due = nextClipDay(inputs.date);
+    if (const AnswerPart* next = answer.find("next"); !next || !next->sent)
+        return fail(Errc::Unsupported, "no next clip is asked for, so there is no day for one");
+    const auto due = nextClipDay(inputs);
     if (!due) return fail(Errc::Unsupported, "the review has no date, so there is no next date either");
     const icaltimetype day = dateOf(*due);
-    icaltimetype reviewed = dateOf(*parseDate(inputs.date));
-    reviewed.is_date = 0, reviewed.zone = icaltimezone_get_utc_timezone();
+    icaltimetype made = dateOf(*due - kUntilNext); // midnight: the same review gives the same bytes
+    made.hour = made.minute = made.second = 0;
+    made.is_date = 0, made.zone = icaltimezone_get_utc_timezone();
     const AnswerPart* target = answer.find("target");
     const std::string title = "Film your " + answer.exerciseName;
     std::string words = target && target->sent ? target->text + "\n" : "";
@@ -37,7 +44,7 @@ Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inp
         icalproperty_new_description(title.c_str()), static_cast<void*>(nullptr));
     icalcomponent* event =
         icalcomponent_vanew(ICAL_VEVENT_COMPONENT, icalproperty_new_uid(uid.c_str()),
-                            icalproperty_new_dtstamp(reviewed), icalproperty_new_dtstart(day),
+                            icalproperty_new_dtstamp(made), icalproperty_new_dtstart(day),
                             icalproperty_new_summary(title.c_str()), icalproperty_new_description(words.c_str()),
                             icalproperty_new_transp(ICAL_TRANSP_TRANSPARENT), alarm, static_cast<void*>(nullptr));
     icalcomponent* calendar = icalcomponent_vanew(

@@ -4,12 +4,14 @@
 
 namespace deft {
 
-/// The day on which the next clip is due, a week after the review's own date. Nothing when the review has no date.
-std::optional<std::chrono::sys_days> nextClipDay(const std::string& reviewDate);
+/// The day on which the next clip is due, a week after the answer. Nothing when `answered` is no date.
+std::optional<std::chrono::sys_days> nextClipDay(const std::string& answered);
+/// The same for a review: counted from the day of its answer, or from the clip's own while it has none.
+std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs);
 
 /// The next clip's day as a calendar file (iCalendar, RFC 5545): an event of a whole day that takes no time away, with
 /// the target until then, and a reminder in the morning. The same review gives the same bytes.
-/// @errors Unsupported when the review has no date
+/// @errors Unsupported when the review has no date, or no next clip is asked for
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs);
 
 } // namespace deft

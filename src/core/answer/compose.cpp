@@ -45,8 +45,8 @@ AnswerPart whatWentWell(const Review& r) {
     if (best && best->hold.clean_s >= 1) {
         const int index = int(best - r.events.reps.data());
         const bool whole = best->hold.brokenBy.empty();
-        say.push_back("Your " + std::string(ordinal(index)) + " " + r.exercise.words.one +
-                      " was the steadiest: " + numberWords(std::floor(best->hold.clean_s), 0) + " seconds with " +
+        say.push_back("Your " + ordinal(index) + " " + r.exercise.words.one +
+                      " was the steadiest: " + secondsWords(std::floor(best->hold.clean_s)) + " with " +
                       r.exercise.words.anchor + (whole ? "." : " before it changed."));
         part.facts.push_back("rep " + std::to_string(index + 1) + ": " + sec(best->hold.clean_s) + " clean of " +
                              sec(best->hold.duration_s()) + " held" +
@@ -63,9 +63,9 @@ AnswerPart whatWentWell(const Review& r) {
         std::vector<std::string> gone;
         for (const std::string& id : r.inputs.history.back().faults) {
             const bool still = std::any_of(r.findings.faults.begin(), r.findings.faults.end(),
-                                           [&](const Fault& f) { return f.id == id; }) ||
+                                           [&](const Fault& f) { return f.id == id && !f.rejected; }) ||
                                std::any_of(r.findings.setup.begin(), r.findings.setup.end(),
-                                           [&](const SetupVerdict& v) { return v.id == id && v.verdict != "good"; });
+                                           [&](const SetupVerdict& v) { return v.id == id && v.verdict != "good" && !v.rejected; });
             if (!still) gone.push_back(id);
         }
         if (!gone.empty()) {
@@ -107,7 +107,12 @@ AnswerPart target(const Review& r) {
         part.facts.push_back("waits: " + (fault ? fault->name : id) + ", " + why);
     }
     if (d.step == "stop") {
-        part.text = "Please leave this exercise out until we have spoken about what you felt.";
+        const ClientNote& note = r.inputs.note;
+        part.text = note.pain || !note.redFlags.empty()
+                        ? "Please leave this exercise out until we have spoken about what you felt."
+                    : !note.signs.empty() ? "Please leave this exercise out until we have looked at it together."
+                                          : "Please leave this exercise out until what is said below is settled.";
+        part.text += " I will write to you.";
         return part;
     }
     if (d.step == "ask-again") {
@@ -151,7 +156,10 @@ AnswerPart cautions(const Review& r) {
                     part.text += "\nYou felt it in the " + f.name +
                                  ". If that turns to pain, leave the exercise out and tell me.";
             }
-    if (part.facts.empty()) part.facts.push_back("no pain named; pain next time: stop and refer, no step up");
+    if (r.decision.step == "stop")
+        for (const std::string& why : r.decision.because) part.facts.push_back(why);
+    else if (part.facts.empty())
+        part.facts.push_back("no pain named; pain next time: stop and refer, no step up");
     return part;
 }
 
@@ -191,10 +199,12 @@ Answer composeAnswer(const Review& r) {
     if (auto drawn = drawings(r)) a.parts.push_back(std::move(*drawn));
     a.parts.push_back(target(r));
     a.parts.push_back(cautions(r));
-    const auto due = nextClipDay(r.inputs.date);
-    a.parts.push_back(plainPart("next", "Next clip",
-                                "Next clip: in a week" + (due ? " (" + dayInWords(*due) + ")" : std::string()) +
-                                    ", the phone on the same spot."));
+    if (r.decision.step != "stop") { // then the coach writes first
+        const auto due = nextClipDay(r.inputs);
+        a.parts.push_back(plainPart("next", "Next clip",
+                                    "Next clip: in a week" + (due ? " (" + dayInWords(*due) + ")" : std::string()) +
+                                        ", the phone on the same spot."));
+    }
     a.parts.push_back(closeOf(r.inputs.coach));
     for (AnswerPart& p : a.parts) {
         p.computed = p.text;

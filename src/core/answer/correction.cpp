@@ -27,7 +27,7 @@ std::vector<AnswerPicture> picturesOf(const Review& r, const std::string& fault,
         if (plan && rep >= 0) {
             // Of a frame that the coach chose nothing is said that its reading contradicts.
             const bool outside = Tolerance{measure, plan->limit.low, plan->limit.high}.excess(value) > 0;
-            const std::string whose = " " + std::string(ordinal(rep)) + " " + r.exercise.words.one;
+            const std::string whose = " " + ordinal(rep) + " " + r.exercise.words.one;
             caption = own_s && std::isfinite(value) && outside != broken ? "Your" + whose : says + ": your" + whose;
         }
         out.push_back({frame, rep, measure, caption, broken});

@@ -10,7 +10,7 @@ namespace {
 
 /// Seconds, or breaths where the school counts those.
 std::string holdWords(const Exercise& e, double hold_s) {
-    if (!e.breath_s) return countWords(int(hold_s)) + " seconds";
+    if (!e.breath_s) return secondsWords(hold_s);
     const int breaths = std::max(1, int(std::lround(hold_s / *e.breath_s)));
     return countWords(breaths) + (breaths == 1 ? " calm breath" : " calm breaths");
 }
@@ -31,7 +31,7 @@ std::string doseWords(const Exercise& e, const Target& t, const Rung* version) {
     if (version) text += ", now as “" + version->name + "”";
     text += t.daysPerWeek >= 7   ? ", every day"
             : t.daysPerWeek == 3 ? ", every other day"
-                                 : ", on " + countWords(t.daysPerWeek) + " days of the week";
+                                 : ", on " + countWords(t.daysPerWeek) + (t.daysPerWeek == 1 ? " day" : " days") + " of the week";
     return text + ", with a good rest between them.";
 }
 

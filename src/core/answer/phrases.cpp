@@ -3,6 +3,8 @@
 #include "judgement/wording.h"
 #include "measures/measure.h"
 
+#include <cmath>
+
 namespace deft {
 
 std::string sec(double v) { return numberWords(v, 1) + " s"; }
@@ -18,10 +20,19 @@ std::string band(double v, double u, const std::string& unit, bool withSign) {
            (sign == "°" ? sign : " " + sign);
 }
 
-const char* ordinal(int rep) {
+std::string ordinal(int rep) {
     static const char* words[] = {"first", "second",  "third",  "fourth", "fifth",
                                   "sixth", "seventh", "eighth", "ninth",  "tenth"};
-    return rep < 10 ? words[rep] : "last";
+    if (rep < 10) return words[rep];
+    const int n = rep + 1;
+    const bool teen = n % 100 >= 11 && n % 100 <= 13;
+    const char* ending = teen ? "th" : n % 10 == 1 ? "st" : n % 10 == 2 ? "nd" : n % 10 == 3 ? "rd" : "th";
+    return std::to_string(n) + ending;
+}
+
+std::string secondsWords(double seconds) {
+    const std::string n = numberWords(seconds, 1);
+    return (seconds == std::floor(seconds) ? countWords(int(seconds)) : n) + (seconds == 1 ? " second" : " seconds");
 }
 
 std::string countWords(int n) {

@@ -4,7 +4,6 @@
 #include <cerrno>
 #include <cstring>
 #include <fcntl.h>
-#include <fstream>
 #include <memory>
 #include <sys/stat.h>
 #include <unistd.h>
@@ -19,27 +18,76 @@ namespace fs = std::filesystem;
 
 namespace {
 
-Result<std::ifstream> openForReading(const fs::path& path) {
-    std::error_code ec;
-    if (!fs::exists(path, ec)) return fail(Errc::NotFound, path.string() + ": there is no such file");
-    if (fs::is_directory(path, ec))
-        return fail(Errc::NotReadable, path.string() + ": is a folder, a file was expected");
-    std::ifstream in(path, std::ios::binary);
-    if (!in) return fail(Errc::NotReadable, path.string() + ": cannot be read (" + std::strerror(errno) + ")");
-    return in;
+struct Descriptor {
+    int fd;
+    explicit Descriptor(int f) : fd(f) {}
+    Descriptor(const Descriptor&) = delete;
+    Descriptor& operator=(const Descriptor&) = delete;
+    ~Descriptor() { ::close(fd); }
+};
+
+/// Hands the file's content on in blocks. @errors NotReadable
+template <class Use> Result<void> readBlocks(int fd, const fs::path& path, Use&& use) {
+    std::array<char, 1 << 16> block;
+    for (;;) {
+        const ssize_t n = ::read(fd, block.data(), block.size());
+        if (n < 0 && errno == EINTR) continue;
+        if (n < 0)
+            return fail(Errc::NotReadable, path.string() + ": cannot be read (" + std::strerror(errno) + ")");
+        if (n == 0) return {};
+        if (auto ok = use(std::string_view(block.data(), size_t(n))); !ok) return ok;
+    }
 }
 
 } // namespace
 
-Result<std::string> readFile(const fs::path& path) {
-    auto in = openForReading(path);
-    if (!in) return tl::unexpected(in.error());
-    return std::string(std::istreambuf_iterator<char>(*in), {});
+Result<int> openOrdinaryFile(const fs::path& path, bool follow) {
+    const int fd = ::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK | O_NOCTTY | (follow ? 0 : O_NOFOLLOW));
+    if (fd < 0) {
+        if (errno == ENOENT || errno == ENOTDIR)
+            return fail(Errc::NotFound, path.string() + ": there is no such file");
+        if (errno == ELOOP)
+            return fail(Errc::NotReadable, path.string() + ": is a link, an ordinary file was expected");
+        return fail(Errc::NotReadable, path.string() + ": cannot be read (" + std::strerror(errno) + ")");
+    }
+    struct stat facts {};
+    if (::fstat(fd, &facts) == 0 && S_ISREG(facts.st_mode)) return fd;
+    ::close(fd);
+    return fail(Errc::NotReadable, path.string() + (S_ISDIR(facts.st_mode) ? ": is a folder" : ": is a pipe or device") +
+                                       ", an ordinary file was expected");
+}
+
+Result<void> mayBeWritten(const fs::path& path) {
+    std::error_code ec;
+    const auto kind = fs::symlink_status(path, ec).type();
+    if (kind == fs::file_type::not_found || kind == fs::file_type::none || kind == fs::file_type::regular) return {};
+    return fail(Errc::WriteFailed, path.string() + ": could not be written: " +
+                                       (kind == fs::file_type::directory ? "there is a folder of that name"
+                                        : kind == fs::file_type::symlink ? "it is a link"
+                                                                         : "it is a pipe or device") +
+                                       "; choose another name");
+}
+
+Result<std::string> readFile(const fs::path& path, size_t most) {
+    const auto fd = openOrdinaryFile(path);
+    if (!fd) return tl::unexpected(fd.error());
+    const Descriptor file(*fd);
+    std::string content;
+    auto ok = readBlocks(file.fd, path, [&](std::string_view block) -> Result<void> {
+        if (most > 0 && content.size() + block.size() > most)
+            return fail(Errc::BadFormat, path.string() + ": is larger than " + std::to_string(most >> 20) +
+                                             " MiB and is not read");
+        content += block;
+        return {};
+    });
+    if (!ok) return tl::unexpected(ok.error());
+    return content;
 }
 
 Result<void> writeFileAtomically(const fs::path& path, std::string_view content) {
-    std::string temporary = path.string() + ".partXXXXXX";
-    const int fd = ::mkstemp(temporary.data());
+    if (auto ok = mayBeWritten(path); !ok) return ok;
+    std::string temporary = path.string() + kHalfWritten + "XXXXXX";
+    const int fd = ::mkstemp(temporary.data()); // mode 0600
     auto failed = [&](const char* step) {
         const int reason = errno;
         if (fd >= 0) {
@@ -56,7 +104,6 @@ Result<void> writeFileAtomically(const fs::path& path, std::string_view content)
         if (n < 0) return failed("written");
         done += size_t(n);
     }
-    ::fchmod(fd, 0644);
     if (::fsync(fd) != 0) return failed("written");
     if (::rename(temporary.c_str(), path.c_str()) != 0) return failed("put in place");
     ::close(fd);
@@ -64,13 +111,16 @@ Result<void> writeFileAtomically(const fs::path& path, std::string_view content)
 }
 
 Result<std::string> sha256OfFile(const fs::path& path) {
-    auto in = openForReading(path);
-    if (!in) return tl::unexpected(in.error());
+    const auto fd = openOrdinaryFile(path);
+    if (!fd) return tl::unexpected(fd.error());
+    const Descriptor file(*fd);
     const std::unique_ptr<AVSHA, void (*)(AVSHA*)> sha(av_sha_alloc(), [](AVSHA* p) { av_free(p); });
     av_sha_init(sha.get(), 256);
-    std::array<char, 1 << 16> block;
-    while (in->read(block.data(), block.size()), in->gcount() > 0)
-        av_sha_update(sha.get(), reinterpret_cast<const uint8_t*>(block.data()), size_t(in->gcount()));
+    auto ok = readBlocks(file.fd, path, [&](std::string_view block) -> Result<void> {
+        av_sha_update(sha.get(), reinterpret_cast<const uint8_t*>(block.data()), block.size());
+        return {};
+    });
+    if (!ok) return tl::unexpected(ok.error());
     std::array<uint8_t, 32> digest;
     av_sha_final(sha.get(), digest.data());
     std::string hex;

@@ -7,12 +7,25 @@
 
 namespace deft {
 
-/// Whole content of a file. @errors NotFound, NotReadable
-Result<std::string> readFile(const std::filesystem::path& path);
+/// Nothing when a file may be written under this name: there is none yet, or an ordinary file. A device, pipe, folder or
+/// link is never replaced. @errors WriteFailed
+Result<void> mayBeWritten(const std::filesystem::path& path);
+
+/// Opens an ordinary file for reading; never waits (as a pipe would make one). @returns a descriptor that the caller
+/// closes @param follow a link that the path ends in @errors NotFound, NotReadable (also folders, pipes and devices)
+Result<int> openOrdinaryFile(const std::filesystem::path& path, bool follow = true);
+
+/// Whole content of an ordinary file. @param most bytes; 0 = no limit
+/// @errors NotFound, NotReadable, BadFormat (larger than that)
+Result<std::string> readFile(const std::filesystem::path& path, size_t most = 0);
+
+/// With what a half-written file's name goes on after that of its target; six more characters follow.
+constexpr const char* kHalfWritten = ".part";
 
 /// Writes beside the target, syncs, renames: the target is either the old or the whole new content, whatever happens.
-/// @errors WriteFailed with the operating system's reason (read-only folder, full disk); the old file is then
-/// untouched.
+/// Only the user may read it (mode 0600).
+/// @errors WriteFailed with the operating system's reason (read-only folder, full disk, no ordinary file); the old file
+/// is then untouched.
 Result<void> writeFileAtomically(const std::filesystem::path& path, std::string_view content);
 
 /// Lower-case hexadecimal SHA-256 of a file's content. @errors NotFound, NotReadable

@@ -2,21 +2,80 @@
 
 #include "base/files.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace deft {
+namespace {
 
-Result<Json> readJsonFile(const std::filesystem::path& path) {
-    auto text = readFile(path);
-    if (!text) return tl::unexpected(text.error());
+std::string lineAt(std::string_view text, size_t at) {
+    const auto end = text.begin() + std::ptrdiff_t(std::min(at, text.size()));
+    return std::to_string(1 + std::count(text.begin(), end, '\n'));
+}
+
+/// Where a document becomes too deep, before anything is built from it. npos = nowhere.
+size_t tooDeepAt(std::string_view text) {
+    int depth = 0;
+    bool inString = false;
+    for (size_t i = 0; i < text.size(); ++i) {
+        const char c = text[i];
+        if (inString) {
+            if (c == '\\')
+                ++i;
+            else if (c == '"')
+                inString = false;
+        } else if (c == '"') {
+            inString = true;
+        } else if (c == '[' || c == '{') {
+            if (++depth > kMostJsonDepth) return i;
+        } else if (c == ']' || c == '}') {
+            --depth;
+        }
+    }
+    return std::string_view::npos;
+}
+
+/// The first number beyond its limits, as a path; empty = none.
+std::string numberOutOfRange(const Json& j, const std::string& path) {
+    if (j.is_structured()) {
+        for (const auto& [key, value] : j.items())
+            if (std::string found = numberOutOfRange(value, path + "/" + key); !found.empty()) return found;
+        return {};
+    }
+    bool fits = true;
+    if (j.is_number_unsigned())
+        fits = j.get<uint64_t>() <= uint64_t(kMostJsonWholeNumber);
+    else if (j.is_number_integer())
+        fits = j.get<int64_t>() >= -kMostJsonWholeNumber;
+    else if (j.is_number())
+        fits = std::abs(j.get<double>()) <= kMostJsonNumber;
+    return fits ? std::string() : (path.empty() ? "/" : path);
+}
+
+} // namespace
+
+Result<Json> parseJson(std::string_view text, const std::string& where) {
+    if (text.size() > kMostJsonBytes) return fail(Errc::BadFormat, where + ": is too large to be read");
+    if (const size_t at = tooDeepAt(text); at != std::string_view::npos)
+        return fail(Errc::BadFormat, where + ":" + lineAt(text, at) + ": is nested deeper than " +
+                                         std::to_string(kMostJsonDepth) + " levels");
     try {
-        return Json::parse(*text);
+        Json document = Json::parse(text);
+        if (const std::string path = numberOutOfRange(document, {}); !path.empty())
+            return fail(Errc::BadFormat, where + ": " + path + ": the number is too large");
+        return document;
     } catch (const nlohmann::json::parse_error& e) {
         // Turn the byte offset into a line, which is what an editor shows.
-        const size_t at = std::min(e.byte, text->size());
-        const auto line = 1 + std::count(text->begin(), text->begin() + std::ptrdiff_t(at), '\n');
-        return fail(Errc::BadFormat, path.string() + ":" + std::to_string(line) + ": is not valid JSON");
+        return fail(Errc::BadFormat, where + ":" + lineAt(text, e.byte) + ": is not valid JSON");
+    } catch (const std::exception&) { // a number that no double can hold, no memory
+        return fail(Errc::BadFormat, where + ": holds a number or text that is too large");
     }
+}
+
+Result<Json> readJsonFile(const std::filesystem::path& path) {
+    auto text = readFile(path, kMostJsonBytes);
+    if (!text) return tl::unexpected(text.error());
+    return parseJson(*text, path.string());
 }
 
 Result<void> expectFormat(const Json& document, const std::string& format, int version, const std::string& where) {
@@ -24,17 +83,29 @@ Result<void> expectFormat(const Json& document, const std::string& format, int v
     const auto found = document.find("format");
     if (found == document.end() || !found->is_string() || found->get<std::string>() != format)
         return fail(Errc::BadFormat, where + ": /format should be \"" + format + "\", found " +
-                                         (found == document.end() ? std::string("nothing") : found->dump()));
+                                         (found == document.end() ? std::string("nothing") : excerpt(*found)));
     const auto number = document.find("version");
-    if (number == document.end() || !number->is_number_integer())
-        return fail(Errc::BadFormat, where + ": /version should be a whole number");
-    if (number->get<int>() > version)
+    if (number == document.end() || !number->is_number_integer() || number->get<int64_t>() < 1)
+        return fail(Errc::BadFormat, where + ": /version should be a whole number from 1");
+    if (number->get<int64_t>() > version)
         return fail(Errc::NewerVersion, where + ": was made by a newer version of the program (" + format + " " +
                                             number->dump() + ", this one reads up to " + std::to_string(version) + ")");
     return {};
 }
 
-std::string toText(const Json& document) { return document.dump(1, ' ') + "\n"; }
+std::string toText(const Json& document) {
+    return document.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+std::string toLine(const Json& document) { return document.dump(-1, ' ', false, Json::error_handler_t::replace); }
+
+std::string excerpt(const Json& found) {
+    constexpr size_t kLongest = 120;
+    std::string text = toLine(found);
+    if (text.size() <= kLongest) return text;
+    size_t end = kLongest;
+    while (end > 0 && (static_cast<unsigned char>(text[end]) & 0xC0) == 0x80) --end; // not inside of a character
+    return text.substr(0, end) + " …";
+}
 
 Json numberOrNull(double value) { return std::isfinite(value) ? Json(value) : Json(nullptr); }
 Json numberOrNull(const std::optional<double>& value) { return value ? numberOrNull(*value) : Json(nullptr); }

@@ -12,6 +12,8 @@ namespace {
 
 constexpr int kLooks = 16;
 constexpr double kSmall = 320; // px: width at which frames are compared with each other
+constexpr int kLeastSmall = 16; // px: of either side then, however long and narrow the picture is
+constexpr int kLeastPart = 8;   // px: less of the background says nothing of its shift
 constexpr double kStill_s = 3; // of the start are looked at
 
 /// How much of the differences between neighbours a strong blur takes away, in one direction.
@@ -34,6 +36,7 @@ double backgroundShift(const cv::Mat& from, const cv::Mat& to) {
     for (const cv::Rect& part :
          {cv::Rect(0, 0, w / 3, h / 3), cv::Rect(w / 3, 0, w / 3, h / 3), cv::Rect(2 * w / 3, 0, w / 3, h / 3),
           cv::Rect(0, h / 3, w / 5, h / 3), cv::Rect(4 * w / 5, h / 3, w / 5, h / 3)}) {
+        if (part.width < kLeastPart || part.height < kLeastPart) continue;
         cv::Mat a, b, window;
         from(part).convertTo(a, CV_32F), to(part).convertTo(b, CV_32F);
         cv::createHanningWindow(window, part.size(), CV_32F);
@@ -47,7 +50,8 @@ double backgroundShift(const cv::Mat& from, const cv::Mat& to) {
 cv::Mat small(const cv::Mat& grey) {
     cv::Mat out;
     const double f = std::min(1.0, kSmall / grey.cols);
-    cv::resize(grey, out, {}, f, f, cv::INTER_AREA);
+    const auto side = [f](int px) { return std::max(int(std::lround(f * px)), std::min(px, kLeastSmall)); };
+    cv::resize(grey, out, {side(grey.cols), side(grey.rows)}, 0, 0, cv::INTER_AREA);
     return out;
 }
 

@@ -270,7 +270,8 @@ std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& toleran
     return found;
 }
 
-void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances) {
+void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances,
+                const std::function<bool(const Tolerance&, int rep)>& passedOver) {
     const Series* mover = set.find(plan.measure);
     if (!mover) return;
     const double frame = medianStep(set.time_s, {0, set.time_s.size()});
@@ -285,6 +286,7 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
             const double from = tolerance.onTheWay ? rep.start_s : rep.hold.start_s;
             rep.lost_s = std::max(rep.lost_s,
                                   s ? gapBetween(set.time_s, s->value, from, rep.hold.end_s) : rep.hold.end_s - from);
+            if (passedOver && passedOver(tolerance, int(&rep - events.reps.data()))) continue;
             if (tolerance.onTheWay) {
                 // A break that begins just before the top must still last 0.3 s, so look on into the hold.
                 for (const Excursion& e : excursions(set, tolerance, rep.start_s, rep.hold.end_s)) {

@@ -4,6 +4,7 @@
 #include "measures/series.h"
 
 #include <cmath>
+#include <functional>
 #include <optional>
 
 namespace deft {
@@ -30,6 +31,7 @@ struct Tolerance {
     std::string measure;
     std::optional<double> low, high;
     bool onTheWay = true, inTheHold = true; ///< when it counts
+    std::string fault{};                    ///< id of the fault whose limit it is; may be empty
 
     /// How far outside (> 0) or inside (≤ 0) a value is.
     double excess(double value) const;
@@ -110,7 +112,9 @@ std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& toleran
 
 /// Marks the first break of every rep and hold, control ranges, and the half-width of the time of every event: how far
 /// the band of the measure reaches in time where it crosses what makes the event, and half a frame.
-void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances);
+/// @param passedOver does a tolerance break nothing in this rep (from 0)? Empty = all of them count
+void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances,
+                const std::function<bool(const Tolerance&, int rep)>& passedOver = {});
 
 // Two reference detectors of holds, kept for checks against other data (time in frames).
 struct BandHold {

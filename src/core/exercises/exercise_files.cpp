@@ -17,6 +17,8 @@ fs::path& ownFolder() {
 void setOwnExercises(const fs::path& folder) { ownFolder() = folder; }
 
 fs::path exerciseFile(const std::string& id) {
+    // Never a path: an id comes from files and from clients, too.
+    if (id.empty() || id.find_first_not_of("abcdefghijklmnopqrstuvwxyz0123456789-") != std::string::npos) return {};
     for (const fs::path& folder : {ownFolder(), dataFolder() / "exercises"})
         if (std::error_code ec; !folder.empty() && fs::exists(folder / (id + ".json"), ec))
             return folder / (id + ".json");

@@ -309,10 +309,12 @@ private:
 
 Result<Exercise> parseExercise(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-exercise", 1, where); !ok) return tl::unexpected(ok.error());
-    auto whole = writtenOut(json, where);
-    if (!whole) return tl::unexpected(whole.error());
-    if (auto ok = obeysSchema(*whole, where); !ok) return tl::unexpected(ok.error());
-    return Filler(*whole, where).fill();
+    return readMembers(where, [&]() -> Result<Exercise> {
+        auto whole = writtenOut(json, where);
+        if (!whole) return tl::unexpected(whole.error());
+        if (auto ok = obeysSchema(*whole, where); !ok) return tl::unexpected(ok.error());
+        return Filler(*whole, where).fill();
+    });
 }
 
 } // namespace deft

@@ -1,6 +1,7 @@
 #include "figure/film.h"
 
 #include "base/files.h"
+#include "base/numbers.h"
 #include "base/units.h"
 #include "figure/body_painter.h"
 #include "figure/handling.h"
@@ -10,7 +11,6 @@
 #include "figure/room.h"
 #include "video/clip_writer.h"
 
-#include <cstdio>
 #include <opencv2/imgproc.hpp>
 
 namespace deft::figure {
@@ -230,11 +230,7 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
     std::string truth;
     Json marks;
     const auto times = scene.frameTimes();
-    auto number = [](double v) {
-        char text[32];
-        std::snprintf(text, sizeof text, ",%.3f", v);
-        return std::string(text);
-    };
+    auto number = [](double v) { return "," + fixed(v, 3); };
     for (size_t i = 0; i < times.size(); ++i) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "filming was stopped; nothing was kept");
         const FilmedFrame f = handledFrame(studio, scene, times[i]);
@@ -273,9 +269,7 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
                 marks["mat"] = {{"length_cm", std::lround(100 * kMatLength)},
                                 {"width_cm", std::lround(100 * kMatWidth)}};
         }
-        char start[48];
-        std::snprintf(start, sizeof start, "%zu,%.6f", i, times[i]);
-        truth += start;
+        truth += std::to_string(i) + "," + fixed(times[i], 6);
         for (const auto& [name, p] : f.points) truth += number(p.x) + number(p.y) + (p.visible ? ",1" : ",0");
         const TrueBody& b = f.body;
         for (const double v : {b.tilt_deg, b.pelvis_on_trunk_deg, b.trunk_deg, b.hip_deg, b.knee_deg})

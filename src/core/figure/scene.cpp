@@ -92,7 +92,9 @@ Result<Scene> readScene(const std::filesystem::path& path) {
     return parseScene(*json, path.string());
 }
 
-Result<Scene> parseScene(const Json& json, const std::string& where) {
+namespace {
+
+Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-scene", 1, where); !ok) return tl::unexpected(ok.error());
     Scene s;
     std::string trouble;
@@ -176,6 +178,12 @@ Result<Scene> parseScene(const Json& json, const std::string& where) {
     }
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
     return s;
+}
+
+} // namespace
+
+Result<Scene> parseScene(const Json& json, const std::string& where) {
+    return readMembers(where, [&] { return sceneFrom(json, where); });
 }
 
 } // namespace deft::figure

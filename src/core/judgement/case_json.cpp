@@ -77,7 +77,7 @@ public:
     const Json& json() const { return json_; }
     std::string at(const char* key) const { return path_ + "/" + key; }
     void complain(const std::string& path, const std::string& expected, const Json& found) {
-        if (trouble_.empty()) trouble_ = path + ": expected " + expected + ", found " + found.dump();
+        if (trouble_.empty()) trouble_ = path + ": expected " + expected + ", found " + excerpt(found);
     }
 
 private:

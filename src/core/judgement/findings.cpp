@@ -10,7 +10,7 @@ namespace deft {
 namespace {
 
 Tolerance toleranceOf(const Limit& l, bool onTheWay, bool inTheHold) {
-    return {l.measure, l.low, l.high, onTheWay, inTheHold};
+    return {l.measure, l.low, l.high, onTheWay, inTheHold, {}};
 }
 
 std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, const std::string& measure, double from_s,
@@ -60,7 +60,7 @@ std::vector<Tolerance> anchorTolerances(const Exercise& e, const SeriesSet& set)
     std::vector<Tolerance> out;
     for (const FaultPlan& f : e.faults)
         if (f.isAnchor && (set.find(f.limit.measure) || !e.isOptional(f.limit.measure)))
-            out.push_back(toleranceOf(f.limit, f.onTheWay, f.inTheHold));
+            out.push_back(toleranceOf(f.limit, f.onTheWay, f.inTheHold)), out.back().fault = f.id;
     return out;
 }
 
@@ -74,8 +74,10 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
                          to = plan.inTheHold ? rep.hold.end_s : rep.top_s;
             for (const Excursion& x :
                  excursions(set, toleranceOf(plan.limit, plan.onTheWay, plan.inTheHold), from, to)) {
-                Fault f{plan.id, plan.limit.measure, rep.side,         int(r), x.start_s, x.end_s, x.worst_s, x.worst,
-                        x.limit, x.worstU95,         Certainty::Clear, {},     0,         false};
+                Fault f;
+                f.id = plan.id, f.measure = plan.limit.measure, f.side = rep.side, f.rep = int(r);
+                f.start_s = x.start_s, f.end_s = x.end_s, f.worst_s = x.worst_s;
+                f.worst = x.worst, f.limit = x.limit, f.u95 = x.worstU95;
                 f.certainty = std::abs(x.worst - x.limit) > x.worstU95 ? Certainty::Clear : Certainty::CannotTell;
                 found.faults.push_back(f);
             }
@@ -86,11 +88,11 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
 }
 
 void orderFindings(Findings& found, const Exercise& e) {
-    std::set<std::string> present; // clear findings, by id
+    std::set<std::string> present; // clear findings that stand, by id
     for (const SetupVerdict& v : found.setup)
-        if (v.verdict == "poor") present.insert(v.id);
+        if (v.isPoor()) present.insert(v.id);
     for (const Fault& f : found.faults)
-        if (f.certainty == Certainty::Clear) present.insert(f.id);
+        if (f.certainty == Certainty::Clear && !f.rejected) present.insert(f.id);
     found.order = correctionOrder(e, present);
     const auto& act = found.order.act;
     for (Fault& f : found.faults) {

@@ -10,7 +10,9 @@ struct SetupVerdict {
     std::string id;
     std::string verdict; ///< "good", "poor", "cannot-tell"
     double value = kGap, u95 = 0;
-    bool high = false; ///< poor because above the upper limit
+    bool high = false;     ///< poor because above the upper limit
+    bool rejected = false; ///< the coach does not agree that it is poor
+    bool isPoor() const { return verdict == "poor" && !rejected; }
 };
 
 /// A stretch in which one measure left its tolerance.
@@ -21,7 +23,8 @@ struct Fault {
     Certainty certainty = Certainty::Clear;
     std::string causedBy; ///< the fault or set-up check upstream that was found too, or empty
     int rank = 0;         ///< 1… among the faults to act on, 0 = waits
-    bool byCoach = false; ///< seen by the coach; `worst` may be a gap then
+    bool byCoach = false;  ///< seen by the coach; `worst` may be a gap then
+    bool rejected = false; ///< measured, but the coach does not agree
 };
 
 struct Findings {
@@ -38,7 +41,7 @@ MoverPlan moverPlan(const Exercise& exercise);
 /// Checks the set-up, finds every excursion in every rep and orders what was found by cause. A finding whose limit lies
 /// inside the reading's 95 % band is CannotTell.
 Findings findFaults(const Exercise& exercise, const SeriesSet& series, const Events& events);
-/// What causes what, and what comes first, from the checks and faults that are there.
+/// What causes what, and what comes first, from the checks and faults that stand.
 void orderFindings(Findings& findings, const Exercise& exercise);
 
 } // namespace deft

@@ -1,14 +1,13 @@
 #include "judgement/wording.h"
 
+#include "base/numbers.h"
+
 #include <cmath>
-#include <cstdio>
 
 namespace deft {
 
 std::string numberWords(double value, int decimals) {
-    char text[64];
-    std::snprintf(text, sizeof text, "%.*f", decimals, std::abs(value));
-    std::string s = text;
+    std::string s = fixed(std::abs(value), decimals);
     if (s.find('.') != std::string::npos) {
         while (s.back() == '0') s.pop_back();
         if (s.back() == '.') s.pop_back();

@@ -1,10 +1,10 @@
 #include "landmarks/marks.h"
 
+#include "base/numbers.h"
 #include "landmarks/names.h"
 
 #include <algorithm>
 #include <cmath>
-#include <cstdio>
 #include <functional>
 #include <set>
 
@@ -12,12 +12,6 @@ namespace deft {
 namespace {
 
 constexpr double kMostMarkingSd_px = 50;
-
-std::string number(double v, const char* format = "%.1f") {
-    char text[32];
-    std::snprintf(text, sizeof text, format, v);
-    return text;
-}
 
 using AddPoint = std::function<void(double, const std::string&, std::optional<Point2>)>;
 
@@ -92,7 +86,9 @@ Result<Marks> readMarks(const std::filesystem::path& path) {
     return parseMarks(*json, path.string());
 }
 
-Result<Marks> parseMarks(const Json& json, const std::string& where) {
+namespace {
+
+Result<Marks> marksFrom(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-marks", 1, where); !ok) return tl::unexpected(ok.error());
     auto bad = [&](const std::string& what) { return fail(Errc::BadFormat, where + ": " + what); };
     Marks marks;
@@ -108,7 +104,7 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
             marks.scaleLengthCm = length->get<double>();
         } else if (key == "marking_sd_px") {
             if (!value.is_number() || !(value.get<double>() > 0) || value.get<double>() > kMostMarkingSd_px)
-                return bad("/marking_sd_px should be above 0 and at most " + number(kMostMarkingSd_px) + " pixels");
+                return bad("/marking_sd_px should be above 0 and at most " + fixed(kMostMarkingSd_px, 1) + " pixels");
             marks.markingSd_px = value.get<double>();
         } else if (key == "mat") {
             const auto side = [&](const char* name) {
@@ -138,6 +134,12 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
     return marks;
 }
 
+} // namespace
+
+Result<Marks> parseMarks(const Json& json, const std::string& where) {
+    return readMembers(where, [&] { return marksFrom(json, where); });
+}
+
 Json toJson(const Marks& marks) {
     Json json = {{"format", "deft-mirror-marks"}, {"version", 1}, {"mirrored", marks.mirrored}};
     if (marks.scaleLengthCm) json["scale"] = {{"length_cm", *marks.scaleLengthCm}};
@@ -159,13 +161,13 @@ Result<Marks> fitToClip(Marks marks, const ClipInfo& clip, const std::string& sh
     const double step = clip.medianRateHz > 0 ? 1 / clip.medianRateHz : 1;
     for (const MarkedFrame& f : marks.frames) {
         if (f.time_s < -step || f.time_s > clip.time_s.back() + step)
-            return fail(Errc::OutOfRange, "there are marks at " + number(f.time_s, "%.2f") +
-                                              " s, but the clip ends at " + number(clip.duration_s, "%.2f") +
+            return fail(Errc::OutOfRange, "there are marks at " + fixed(f.time_s, 2) +
+                                              " s, but the clip ends at " + fixed(clip.duration_s, 2) +
                                               " s; they seem to belong to another clip");
         const double time = clip.time_s[size_t(clip.frameAt(f.time_s))];
         for (const auto& [name, p] : f.points) {
             if (p && (p->x() < -0.5 || p->y() < -0.5 || p->x() > clip.width - 0.5 || p->y() > clip.height - 0.5))
-                return fail(Errc::OutOfRange, "the mark " + name + " at " + number(p->x()) + ", " + number(p->y()) +
+                return fail(Errc::OutOfRange, "the mark " + name + " at " + fixed(p->x(), 1) + ", " + fixed(p->y(), 1) +
                                                   " lies outside the picture of " + std::to_string(clip.width) + " × " +
                                                   std::to_string(clip.height));
             fitted.set(time, name, p);

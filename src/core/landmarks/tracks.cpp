@@ -1,7 +1,8 @@
 #include "landmarks/tracks.h"
 
+#include "base/numbers.h"
+
 #include <algorithm>
-#include <cstdio>
 
 namespace deft {
 
@@ -58,18 +59,13 @@ std::string toCsv(const Tracks& tracks) {
     for (const auto& [name, points] : tracks.landmark)
         text += "," + name + "_x," + name + "_y," + name + "_sd," + name + "_state";
     text += "\n";
-    char cell[128];
     for (size_t i = 0; i < tracks.frames(); ++i) {
-        std::snprintf(cell, sizeof cell, "%zu,%.6f", i, tracks.time_s[i]);
-        text += cell;
+        text += std::to_string(i) + "," + fixed(tracks.time_s[i], 6);
         for (const auto& [name, points] : tracks.landmark) {
             const TrackPoint& p = points[i];
-            if (p.state == PointState::Absent)
-                text += ",,,,absent";
-            else {
-                std::snprintf(cell, sizeof cell, ",%.3f,%.3f,%.3f,%s", p.at.x(), p.at.y(), p.sd, stateName(p.state));
-                text += cell;
-            }
+            text += p.state == PointState::Absent ? std::string(",,,,absent")
+                                                  : "," + fixed(p.at.x(), 3) + "," + fixed(p.at.y(), 3) + "," +
+                                                        fixed(p.sd, 3) + "," + stateName(p.state);
         }
         text += "\n";
     }

@@ -1,11 +1,11 @@
 #include "measures/series.h"
 
+#include "base/numbers.h"
 #include "geometry/propagate.h"
 #include "signal/filter.h"
 #include "signal/resample.h"
 
 #include <cmath>
-#include <cstdio>
 #include <opencv2/core.hpp>
 
 namespace deft {
@@ -253,17 +253,10 @@ std::string toCsv(const SeriesSet& set) {
     std::string text = "frame,time_s";
     for (const Series& s : set.series) text += "," + s.id + "," + s.id + "_u95";
     text += "\n";
-    char cell[64];
     for (size_t i = 0; i < set.time_s.size(); ++i) {
-        std::snprintf(cell, sizeof cell, "%zu,%.6f", i, set.time_s[i]);
-        text += cell;
-        for (const Series& s : set.series) {
-            if (std::isfinite(s.value[i]))
-                std::snprintf(cell, sizeof cell, ",%.4f,%.4f", s.value[i], s.u95[i]);
-            else
-                std::snprintf(cell, sizeof cell, ",,");
-            text += cell;
-        }
+        text += std::to_string(i) + "," + fixed(set.time_s[i], 6);
+        for (const Series& s : set.series)
+            text += std::isfinite(s.value[i]) ? "," + fixed(s.value[i], 4) + "," + fixed(s.u95[i], 4) : ",,";
         text += "\n";
     }
     return text;

@@ -1,17 +1,23 @@
 #include "review/parcel.h"
 
+#include "base/dates.h"
 #include "exercises/exercise.h"
 
 #include <filesystem>
 
 namespace deft {
 
-Result<Parcel> parseParcel(const Json& json, const std::string& where) {
+namespace {
+
+constexpr size_t kMostName = 200; // characters; chosen here
+
+Result<Parcel> parcelFrom(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-parcel", 1, where); !ok) return tl::unexpected(ok.error());
     Parcel p;
     for (const auto& [key, to, needed] : {std::tuple{"client", &p.client, true},
                                           {"clip", &p.clip, true},
                                           {"exercise", &p.exercise, true},
+                                          {"client_id", &p.clientUid, false},
                                           {"role", &p.role, false},
                                           {"side", &p.side, false},
                                           {"sha256", &p.sha256, false},
@@ -21,12 +27,19 @@ Result<Parcel> parseParcel(const Json& json, const std::string& where) {
         if (it == json.end() && !needed) continue;
         if (it == json.end() || !it->is_string() || (needed && it->get<std::string>().empty()))
             return fail(Errc::BadFormat,
-                        where + ": /" + key + ": expected text, found " + (it == json.end() ? "nothing" : it->dump()));
+                        where + ": /" + key + ": expected text, found " + (it == json.end() ? "nothing" : excerpt(*it)));
         *to = it->get<std::string>();
     }
     if (std::filesystem::path(p.clip).filename() != p.clip || p.clip.front() == '.')
         return fail(Errc::BadFormat,
                     where + ": /clip: expected the name of a file in the same folder, found " + p.clip);
+    // A calendar's day or nothing: dates are reckoned with and shown.
+    for (const auto& [key, day] : {std::pair{"sent", &p.sent}, {"answer_by", &p.answerBy}})
+        if (!day->empty() && !parseDate(*day))
+            return fail(Errc::BadFormat, where + ": /" + key + ": expected a day as 2026-05-14, found " + excerpt(*day));
+    if (p.client.size() > kMostName || p.role.size() > kMostName || p.clientUid.size() > kMostName)
+        return fail(Errc::BadFormat, where + ": a name, role or id is longer than " + std::to_string(kMostName) +
+                                         " characters");
     if (p.side != "both" && p.side != "left" && p.side != "right")
         return fail(Errc::BadFormat, where + ": /side: expected left, right or both, found " + p.side);
     const auto exercise = loadExercise(p.exercise);
@@ -49,11 +62,17 @@ Result<Parcel> parseParcel(const Json& json, const std::string& where) {
     return p;
 }
 
+} // namespace
+
+Result<Parcel> parseParcel(const Json& json, const std::string& where) {
+    return readMembers(where, [&] { return parcelFrom(json, where); });
+}
+
 Json toJson(const Parcel& p) {
     Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},   {"client", p.client}, {"role", p.role},
               {"exercise", p.exercise},         {"side", p.side}, {"clip", p.clip},     {"flags", p.flags},
               {"note", toJson(p.note)}};
-    for (const auto& [key, text] : {std::pair{"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
+    for (const auto& [key, text] : {std::pair{"client_id", &p.clientUid}, {"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
         if (!text->empty()) j[key] = *text;
     if (p.asked) j["target"] = toJson(*p.asked);
     if (p.consent) j["consent"] = toJson(*p.consent);

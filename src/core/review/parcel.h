@@ -6,6 +6,7 @@ namespace deft {
 
 /// What a client sends along with a clip: file format `deft-mirror-parcel` 1 (docs/formats.md).
 struct Parcel {
+    std::string clientUid; ///< `client_id`: the same in all that a client sends; empty = not told
     std::string client, role, exercise, side = "both";
     std::string clip;           ///< name of the clip's file, in the same folder; no path
     std::string sha256;         ///< of the clip as it was sent; empty = not told

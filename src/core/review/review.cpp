@@ -125,10 +125,8 @@ bool Review::anyUnsure() const {
 
 std::vector<const Fault*> Review::standing() const {
     std::vector<const Fault*> out;
-    for (const Fault& f : findings.faults) {
-        const auto it = inputs.agreed.find(ReviewInputs::momentKey(f.id, f.rep));
-        if (it == inputs.agreed.end() || it->second) out.push_back(&f);
-    }
+    for (const Fault& f : findings.faults)
+        if (!f.rejected) out.push_back(&f);
     return out;
 }
 
@@ -188,25 +186,16 @@ Case caseOf(const Review& r) {
     c.target = r.inputs.asked;
     c.history = r.inputs.history;
     c.usable = std::none_of(r.check.begin(), r.check.end(), [](const ClipCheck& k) { return k.verdict == "unusable"; });
-    for (const SetupVerdict& v : r.findings.setup) c.setup.emplace_back(v.id, v.verdict);
-    // A fault that the coach turned down breaks nothing.
-    const auto standing = r.standing();
-    auto stands = [&](const std::string& measure, int rep) {
-        return std::any_of(standing.begin(), standing.end(),
-                           [&](const Fault* f) { return f->measure == measure && f->rep == rep; });
-    };
-    for (size_t i = 0; i < r.events.reps.size(); ++i) {
-        const Rep& rep = r.events.reps[i];
+    for (const SetupVerdict& v : r.findings.setup) c.setup.emplace_back(v.id, v.rejected ? "good" : v.verdict);
+    for (const Rep& rep : r.events.reps) {
         if (rep.unsure()) continue; // what was not seen decides nothing
         Case::Rep cr{rep.side, rep.reach, rep.controlRange, rep.controlRangeU95, rep.brokenBy};
         Case::Hold ch{rep.hold.side, rep.hold.duration_s(), rep.hold.clean_s, rep.hold.brokenBy};
         if (const auto& tremor = rep.hold.tremor) ch.tremorShare = tremor->share, ch.tremorU95 = tremor->u95;
-        if (!cr.brokenBy.empty() && !stands(cr.brokenBy, int(i))) cr.brokenBy.clear(), cr.controlRange = cr.reach;
-        if (!ch.brokenBy.empty() && !stands(ch.brokenBy, int(i))) ch.brokenBy.clear(), ch.clean_s = ch.duration_s;
         if (!r.exercise.mover.isWindow()) c.reps.push_back(cr);
         c.holds.push_back(ch);
     }
-    for (const Fault* f : standing)
+    for (const Fault* f : r.standing())
         c.faults.push_back(
             {f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95});
     return c;
@@ -257,7 +246,7 @@ std::string measuredFrom(const Review& r) {
                 mat.length_cm,
                 mat.width_cm,
                 r.inputs.marks.markingSd_px.value_or(kMarkingSdPx)};
-    return key.dump();
+    return toLine(key);
 }
 
 /// Series and movement from the tracks.
@@ -325,8 +314,12 @@ Result<Review> judged(Review r, ReviewInputs inputs) {
     }
     r.events = r.movement;
     const MoverPlan mover = moverPlan(r.exercise);
-    findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series));
+    // What the coach does not agree with breaks nothing and causes nothing.
+    findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series),
+               [&](const Tolerance& t, int rep) { return r.inputs.hasRejected(t.fault, rep); });
     r.findings = findFaults(r.exercise, r.series, r.events);
+    for (SetupVerdict& v : r.findings.setup) v.rejected = v.verdict == "poor" && r.inputs.hasRejected(v.id, 0);
+    for (Fault& f : r.findings.faults) f.rejected = r.inputs.hasRejected(f.id, f.rep);
     breakWhereSeen(r.events, r, mover);
     addSeenFaults(r.findings, r);
     r.check = checkClip(r);

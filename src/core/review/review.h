@@ -20,12 +20,13 @@ struct ReviewInputs {
     std::optional<Neutral> neutral;
     std::string client, clientRole, coach, date; ///< for the answer; may be empty
     std::string answerBy;                        ///< ISO date that was promised; empty = none
+    std::string answered;                        ///< ISO date of the answer; empty = none has been given yet
     Target asked;
     ClientNote note;
     std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
     std::vector<PastReview> history;
-    std::map<std::string, bool> agreed;       ///< fault id @ rep → the coach agrees (true) or does not (false)
-    std::vector<SeenFault> seen;              ///< faults that the coach added or whose span was moved
+    std::map<std::string, bool> agreed; ///< fault id @ rep → does the coach agree with what was measured?
+    std::vector<SeenFault> seen;        ///< faults that the coach added; they stand beside what was measured
     std::vector<Drawing> drawings;            ///< in the order in which they were made
     std::vector<BreathTap> breaths;           ///< in order of time
     std::map<std::string, std::string> words; ///< part of the answer → text as edited
@@ -39,6 +40,11 @@ struct ReviewInputs {
 
     /// Key of a fault in `agreed`.
     static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }
+    /// Has the coach turned down what was measured of a fault or set-up check in a rep (from 0)?
+    bool hasRejected(const std::string& fault, int rep) const {
+        const auto it = agreed.find(momentKey(fault, rep));
+        return it != agreed.end() && !it->second;
+    }
 };
 
 /// Everything computed from the inputs and the tracks.

@@ -1,6 +1,8 @@
 #include "review/review_json.h"
 
 #include "base/files.h"
+#include "base/numbers.h"
+#include "landmarks/names.h"
 #include "proposals/propose.h"
 #include "video/clip_reader.h"
 
@@ -57,6 +59,7 @@ Json toJson(const ReviewInputs& in) {
             {"coach", in.coach},
             {"date", in.date},
             {"answer_by", in.answerBy},
+            {"answered", in.answered},
             {"asked", toJson(in.asked)},
             {"note", toJson(in.note)},
             {"flags", in.flags},
@@ -74,6 +77,25 @@ Json toJson(const ReviewInputs& in) {
             {"overruled", overruled}};
 }
 
+Result<Neutral> parseNeutral(const Json& json, const std::string& where, double usualU95) {
+    constexpr double kMostTilt_deg = 360, kMostBand_deg = 180;
+    return readMembers(where, [&]() -> Result<Neutral> {
+        if (!json.is_object() || !json.contains("tilt_raw") || !json["tilt_raw"].is_number())
+            return fail(Errc::BadFormat, where + ": /tilt_raw should be an angle in degrees");
+        Neutral n{json["tilt_raw"], json.value("pelvis_on_trunk_raw", 0.0), json.value("u95", usualU95),
+                  json.value("source", "coach")};
+        if (const Json range = json.value("range", Json(nullptr)); !range.is_null())
+            n.range = range.get<double>(), n.rangeU95 = json.value("range_u95", 0.0);
+        for (const double angle : {n.tilt_raw, n.pelvis_on_trunk_raw, n.range.value_or(0)})
+            if (std::abs(angle) > kMostTilt_deg)
+                return fail(Errc::OutOfRange, where + ": an angle should lie between -360 and 360 degrees");
+        for (const double band : {n.u95, n.rangeU95})
+            if (band < 0 || band > kMostBand_deg)
+                return fail(Errc::OutOfRange, where + ": a band should lie between 0 and 180 degrees");
+        return n;
+    });
+}
+
 Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
     ReviewInputs in;
     try {
@@ -88,14 +110,13 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         in.exercise = j.value("exercise", "bridge"), in.view = j.value("view", ""), in.side = j.value("side", "both"),
         in.schools = j.value("schools", Schools{});
         if (j.contains("neutral") && !j["neutral"].is_null()) {
-            const Json& n = j["neutral"];
-            in.neutral = Neutral{n.at("tilt_raw"), n.value("pelvis_on_trunk_raw", 0.0), n.value("u95", 0.0),
-                                 n.value("source", "coach")};
-            if (const Json range = n.value("range", Json(nullptr)); !range.is_null())
-                in.neutral->range = range.get<double>(), in.neutral->rangeU95 = n.value("range_u95", 0.0);
+            auto neutral = parseNeutral(j["neutral"], where + ": /neutral", 0);
+            if (!neutral) return tl::unexpected(neutral.error());
+            in.neutral = std::move(*neutral);
         }
         in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""),
-        in.date = j.value("date", ""), in.answerBy = j.value("answer_by", "");
+        in.date = j.value("date", ""), in.answerBy = j.value("answer_by", ""),
+        in.answered = j.value("answered", "");
         auto target = [&](const Json& t) {
             auto parsed = parseTarget(t, where);
             if (!parsed) throw std::invalid_argument(parsed.error().detail);
@@ -201,11 +222,12 @@ Json toJson(const Review& r) {
                           {"limit", value(f.limit)},
                           {"u95", value(f.u95)},
                           {"by_coach", f.byCoach},
+                          {"rejected", f.rejected},
                           {"certainty", f.certainty == Certainty::Clear ? "clear" : "cannot-tell"},
                           {"caused_by", words(f.causedBy)},
                           {"rank", f.rank}});
     for (const SetupVerdict& v : r.findings.setup)
-        setup.push_back({{"id", v.id}, {"verdict", v.verdict}, {"value", value(v.value)}, {"u95", value(v.u95)}});
+        setup.push_back({{"id", v.id}, {"verdict", v.verdict}, {"value", value(v.value)}, {"u95", value(v.u95)}, {"rejected", v.rejected}});
     // The contract has cues and cautions beside the decision.
     Json decision = toJson(r.decision);
     const Json cues = decision["cues"], cautions = decision["cautions"];
@@ -255,7 +277,7 @@ PastReview asPast(const Review& r) {
     p.met = r.metTarget();
     p.clean = r.allClean();
     for (const SetupVerdict& v : r.findings.setup)
-        if (v.verdict == "poor") p.faults.push_back(v.id);
+        if (v.isPoor()) p.faults.push_back(v.id);
     for (const Fault* f : r.standing())
         if (f->certainty == Certainty::Clear && std::find(p.faults.begin(), p.faults.end(), f->id) == p.faults.end())
             p.faults.push_back(f->id);
@@ -301,19 +323,27 @@ Result<Tracks> parseTracks(const std::string& csv, const std::string& where) {
         };
         if (line == 0) {
             if (cells.size() < 2 || cells[0] != "frame") return bad("is not a file of tracks");
-            for (size_t i = 2; i + 3 < cells.size(); i += 4) names.push_back(cells[i].substr(0, cells[i].size() - 2));
+            for (size_t i = 2; i + 3 < cells.size(); i += 4) {
+                if (!cells[i].ends_with("_x") || !isLandmark(cells[i].substr(0, cells[i].size() - 2)))
+                    return bad("names a column that is no landmark");
+                names.push_back(cells[i].substr(0, cells[i].size() - 2));
+            }
             continue;
         }
         if (cells.size() != 2 + 4 * names.size()) return bad("has the wrong number of cells");
-        t.time_s.push_back(std::atof(cells[1].c_str()));
+        const auto time = parseNumber(cells[1]);
+        if (!time || (!t.time_s.empty() && *time < t.time_s.back())) return bad("has no time, or an earlier one");
+        t.time_s.push_back(*time);
         for (size_t k = 0; k < names.size(); ++k) {
             TrackPoint p;
             const std::string& state = cells[5 + 4 * k];
             for (const PointState s : {PointState::Seen, PointState::Weak, PointState::Lost, PointState::ByHand})
                 if (state == stateName(s)) p.state = s;
             if (p.state != PointState::Absent) {
-                p.at = {std::atof(cells[2 + 4 * k].c_str()), std::atof(cells[3 + 4 * k].c_str())};
-                p.sd = std::atof(cells[4 + 4 * k].c_str());
+                const auto x = parseNumber(cells[2 + 4 * k]), y = parseNumber(cells[3 + 4 * k]),
+                           sd = parseNumber(cells[4 + 4 * k]);
+                if (!x || !y || !sd || *sd < 0) return bad("has a point that is no position with its spread");
+                p.at = {*x, *y}, p.sd = *sd;
             } else if (state != "absent") {
                 return bad("has an unknown state");
             }

@@ -7,6 +7,9 @@ namespace deft {
 Json toJson(const Review& review);
 
 Json toJson(const ReviewInputs& inputs);
+/// {"tilt_raw": °, "pelvis_on_trunk_raw": °, "u95": °, "source": …, "range": ° or null, "range_u95": °}; all but the
+/// first may be missing. @param usualU95 where no band is told (°) @errors BadFormat, OutOfRange
+Result<Neutral> parseNeutral(const Json& json, const std::string& where, double usualU95);
 /// @errors BadFormat naming the path
 Result<ReviewInputs> parseInputs(const Json& json, const std::string& where);
 

@@ -24,10 +24,6 @@ void breakWhereSeen(Events& events, const Review& r, const MoverPlan& mover) {
         Rep& rep = events.reps[size_t(k)];
         const std::string& measure = plan->limit.measure;
         const bool onTheWay = seen.start_s < rep.hold.start_s;
-        // What the program found of the same measure was refused or moved by it.
-        if (rep.brokenBy == measure) rep.brokenBy.clear(), rep.break_s.reset(), rep.controlRange = rep.reach;
-        if (rep.hold.brokenBy == measure)
-            rep.hold.brokenBy.clear(), rep.hold.first_break_s.reset(), rep.hold.clean_s = rep.hold.duration_s();
         if (onTheWay && plan->onTheWay && (!rep.break_s || seen.start_s < *rep.break_s)) {
             const Series* s = r.series.find(mover.measure);
             rep.brokenBy = measure, rep.break_s = seen.start_s;
@@ -52,13 +48,17 @@ void addSeenFaults(Findings& findings, const Review& r) {
         if (!plan || k < 0) continue;
         Fault f;
         f.id = seen.id, f.measure = plan->limit.measure, f.rep = k, f.side = r.events.reps[size_t(k)].side;
-        f.start_s = seen.start_s, f.end_s = seen.end_s, f.worst_s = (seen.start_s + seen.end_s) / 2;
+        f.start_s = seen.start_s, f.end_s = seen.end_s;
+        for (const Fault& m : findings.faults) // of one stretch with what was measured, never shorter than that
+            if (m.id == f.id && m.rep == k && !m.rejected && m.start_s <= f.end_s && m.end_s >= f.start_s)
+                f.start_s = std::min(f.start_s, m.start_s), f.end_s = std::max(f.end_s, m.end_s);
+        f.worst_s = (f.start_s + f.end_s) / 2;
         f.worst = f.u95 = kGap, f.byCoach = true;
         f.limit = plan->limit.high.value_or(plan->limit.low.value_or(kGap));
         const Tolerance t{f.measure, plan->limit.low, plan->limit.high};
         if (const Series* s = r.series.find(f.measure)) {
             double most = -1e300;
-            for (int64_t i = r.clip.frameAt(seen.start_s); i <= r.clip.frameAt(seen.end_s); ++i)
+            for (int64_t i = r.clip.frameAt(f.start_s); i <= r.clip.frameAt(f.end_s); ++i)
                 if (const double v = s->value[size_t(i)]; std::isfinite(v) && t.excess(v) > most) {
                     most = t.excess(v);
                     f.worst = v, f.u95 = s->u95[size_t(i)], f.worst_s = r.clip.time_s[size_t(i)];
@@ -68,12 +68,13 @@ void addSeenFaults(Findings& findings, const Review& r) {
         }
         own.push_back(std::move(f));
     }
-    if (own.empty()) return;
     auto& all = findings.faults;
     all.erase(std::remove_if(all.begin(), all.end(),
-                             [&](const Fault& f) {
-                                 return std::any_of(own.begin(), own.end(),
-                                                    [&](const Fault& o) { return o.id == f.id && o.rep == f.rep; });
+                             [&](const Fault& m) { // in the coach's own stretch, or turned down for it
+                                 return std::any_of(own.begin(), own.end(), [&](const Fault& o) {
+                                     return o.id == m.id && o.rep == m.rep &&
+                                            (m.rejected || (m.start_s <= o.end_s && m.end_s >= o.start_s));
+                                 });
                              }),
               all.end());
     all.insert(all.end(), own.begin(), own.end());

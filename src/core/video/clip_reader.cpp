@@ -1,10 +1,12 @@
 #include "video/clip_reader.h"
 
-#include "video/av.h"
+#include "video/clip_file.h"
+#include "video/padded.h"
 
 #include <algorithm>
 #include <cmath>
 #include <opencv2/imgproc.hpp>
+#include <unistd.h>
 
 namespace deft {
 namespace {
@@ -19,6 +21,26 @@ bool isShown(AVCodecID codec, const AVPacket& packet) {
     if (packet.flags & (AV_PKT_FLAG_DISCARD | AV_PKT_FLAG_CORRUPT)) return false;
     if (codec == AV_CODEC_ID_VP8 && packet.size > 0) return (packet.data[0] >> 4) & 1;
     return packet.size > 0;
+}
+
+/// More pictures that fail in one go than any damage explains.
+constexpr int kMostDamaged = 1000;
+
+/// What one pixel of the clip may take while it is worked on, bytes: two pieces of eight grey pictures for going
+/// backwards, some ahead, those of the tracker and the colour picture that is shown. Chosen here.
+constexpr double kBytesOfAPixel = 64;
+
+/// Is there a body's worth of picture, and can this machine hold it? @errors BadFormat, Unsupported
+Result<void> hasPossibleSize(const ClipInfo& info) {
+    const double width = info.codedWidth * info.pixelAspect, height = info.codedHeight;
+    const std::string size = std::to_string(info.codedWidth) + " × " + std::to_string(info.codedHeight) + " pixels";
+    if (!(width >= kLeastSide_px) || !(height >= kLeastSide_px))
+        return fail(Errc::BadFormat, info.path + ": its picture of " + size + " is too small to show anybody");
+    const double memory = double(sysconf(_SC_PHYS_PAGES)) * double(sysconf(_SC_PAGESIZE));
+    if (width > kMostSide_px || height > kMostSide_px || width * height * kBytesOfAPixel > memory / 2)
+        return fail(Errc::Unsupported, info.path + ": its picture of " + size +
+                                           " is too large; ask for the clip in the phone's usual quality");
+    return {};
 }
 
 int quarterTurns(const int32_t* matrix, bool& flipped) {
@@ -43,8 +65,10 @@ int64_t ClipInfo::frameAt(double seconds) const {
 }
 
 struct ClipReader::State {
+    explicit State(ClipFile f) : file(std::move(f)), input(file.context()) {}
     ClipInfo info;
-    av::Input input;
+    ClipFile file;
+    AVFormatContext* input;
     av::Codec codec;
     av::Packet packet{av_packet_alloc()};
     av::Frame frame{av_frame_alloc()}; ///< newest decoded picture
@@ -62,16 +86,18 @@ struct ClipReader::State {
 
     /// Next picture in display order, or end of stream.
     int decodeNext() {
-        for (;;) {
+        atFrame = -1; // the picture there is gone, whatever comes of it
+        for (int damaged = 0;;) {
             int code = avcodec_receive_frame(codec.get(), frame.get());
             if (code >= 0) {
                 atFrame = indexOf(frame->best_effort_timestamp);
                 return 0;
             }
             if (code == AVERROR_EOF) return code;
-            if (code != AVERROR(EAGAIN)) continue; // one damaged packet: go on with the next
+            if (code != AVERROR(EAGAIN) && ++damaged < kMostDamaged) continue; // one damaged packet: on with the next
+            if (code != AVERROR(EAGAIN)) return code;
             do {
-                code = av_read_frame(input.get(), packet.get());
+                code = av_read_frame(input, packet.get());
                 if (code >= 0 && packet->stream_index != stream->index)
                     av_packet_unref(packet.get());
                 else
@@ -92,7 +118,7 @@ struct ClipReader::State {
     int seekTo(int64_t pts) {
         drained = false;
         atFrame = -1;
-        const int code = av_seek_frame(input.get(), stream->index, pts, AVSEEK_FLAG_BACKWARD);
+        const int code = av_seek_frame(input, stream->index, pts, AVSEEK_FLAG_BACKWARD);
         avcodec_flush_buffers(codec.get());
         return code;
     }
@@ -170,7 +196,7 @@ struct ClipReader::State {
         const int* table = sws_getCoefficients(frame->colorspace == AVCOL_SPC_BT709 ? SWS_CS_ITU709 : SWS_CS_DEFAULT);
         sws_setColorspaceDetails(scaler.get(), table, frame->color_range == AVCOL_RANGE_JPEG,
                                  sws_getCoefficients(SWS_CS_DEFAULT), 1, 0, 1 << 16, 1 << 16);
-        cv::Mat picture(info.codedHeight, info.codedWidth, type);
+        cv::Mat picture = paddedPicture(info.codedWidth, info.codedHeight, type);
         uint8_t* planes[4] = {picture.data, nullptr, nullptr, nullptr};
         const int strides[4] = {int(picture.step), 0, 0, 0};
         sws_scale(scaler.get(), frame->data, frame->linesize, 0, frame->height, planes, strides);
@@ -187,23 +213,14 @@ struct ClipReader::State {
 
 Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
     const std::string name = path.string();
-    std::error_code ec;
-    if (!std::filesystem::exists(path, ec)) return fail(Errc::NotFound, name + ": there is no such file");
-    av_log_set_level(AV_LOG_QUIET); // its messages are for programmers; ours name the file and say what to do
-
-    auto s = std::make_unique<State>();
-    AVFormatContext* raw = nullptr;
-    int code = avformat_open_input(&raw, name.c_str(), nullptr, nullptr);
-    if (code < 0)
-        return fail(code == AVERROR(EACCES) ? Errc::NotReadable : Errc::BadFormat,
-                    name + ": is not a video that can be read, or it is cut off before its index (" + av::words(code) +
-                        "); ask the client to send the original file again");
-    s->input.reset(raw);
-    if (avformat_find_stream_info(raw, nullptr) < 0)
-        return fail(Errc::BadFormat, name + ": its streams cannot be read");
+    auto file = ClipFile::open(path);
+    if (!file) return tl::unexpected(file.error());
+    auto s = std::make_unique<State>(std::move(*file));
+    AVFormatContext* raw = s->input;
+    int code = 0;
     const AVCodec* decoder = nullptr;
     const int chosen = av_find_best_stream(raw, AVMEDIA_TYPE_VIDEO, -1, -1, &decoder, 0);
-    if (chosen == AVERROR_DECODER_NOT_FOUND)
+    if (chosen == AVERROR_DECODER_NOT_FOUND || (chosen >= 0 && decoder && !isKnownDecoder(decoder->name)))
         return fail(Errc::Unsupported, name + ": its video codec cannot be decoded here");
     if (chosen < 0) {
         const bool audio = av_find_best_stream(raw, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0) >= 0;
@@ -218,6 +235,7 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
     s->codec.reset(avcodec_alloc_context3(decoder));
     avcodec_parameters_to_context(s->codec.get(), stream->codecpar);
     s->codec->pkt_timebase = stream->time_base;
+    s->codec->max_pixels = int64_t(kMostSide_px) * kMostSide_px; // also of pictures that grow on the way
     s->codec->thread_count = 0;
     code = avcodec_open2(s->codec.get(), decoder, nullptr);
     if (code < 0) return fail(Errc::Unsupported, name + ": its video cannot be decoded (" + av::words(code) + ")");
@@ -248,17 +266,17 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
         e.keyPts = after == keys.begin() ? s->index.front().pts : *(after - 1);
     }
 
-    info.path = name;
     info.container = raw->iformat->name;
     info.codec = avcodec_get_name(stream->codecpar->codec_id);
     info.codedWidth = stream->codecpar->width;
     info.codedHeight = stream->codecpar->height;
-    if (info.codedWidth <= 0 || info.codedHeight <= 0) return fail(Errc::BadFormat, name + ": its picture has no size");
     const AVRational aspect = av_guess_sample_aspect_ratio(raw, stream, nullptr);
     if (aspect.num > 0 && aspect.den > 0) info.pixelAspect = av_q2d(aspect);
     if (const auto* matrix =
             reinterpret_cast<const int32_t*>(av_stream_get_side_data(stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr)))
         info.rotationDeg = 90 * quarterTurns(matrix, info.flipped);
+    info.path = name;
+    if (auto ok = hasPossibleSize(info); !ok) return tl::unexpected(ok.error());
     info.width = int(std::lround(info.codedWidth * info.pixelAspect));
     info.height = info.codedHeight;
     if (info.rotationDeg % 180) std::swap(info.width, info.height);

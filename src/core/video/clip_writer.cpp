@@ -1,8 +1,14 @@
 #include "video/clip_writer.h"
 
+#include "base/files.h"
 #include "video/av.h"
+#include "video/padded.h"
 
+#include <cerrno>
 #include <cmath>
+#include <cstdlib>
+#include <cstring>
+#include <unistd.h>
 
 namespace deft {
 
@@ -14,6 +20,7 @@ struct ClipWriter::State {
     av::Frame frame{av_frame_alloc()};
     av::Packet packet{av_packet_alloc()};
     av::Scaler scaler;
+    cv::Mat source; ///< the picture that is being added
     AVStream* stream = nullptr;
     bool finished = false;
     int64_t step = 0; ///< time from the frame before to the newest one: the last frame is shown as long
@@ -51,8 +58,15 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     auto s = std::make_unique<State>();
     s->path = path;
     s->options = options;
-    s->temporary = path;
-    s->temporary.replace_extension(".part" + path.extension().string());
+    if (auto ok = mayBeWritten(path); !ok) return tl::unexpected(ok.error());
+    // A name that nobody else has, which keeps the ending that tells the container.
+    const std::string ending = path.extension().string();
+    std::string half = std::filesystem::path(path).replace_extension().string() + kHalfWritten + "XXXXXX" + ending;
+    if (const int fd = ::mkstemps(half.data(), int(ending.size())); fd >= 0) // mode 0600
+        ::close(fd);
+    else
+        return fail(Errc::WriteFailed, path.string() + ": could not be created (" + std::strerror(errno) + ")");
+    s->temporary = half;
     const AVCodec* encoder = avcodec_find_encoder_by_name(options.codec.c_str());
     if (!encoder) return fail(Errc::Unsupported, "there is no encoder named " + options.codec);
     avformat_alloc_output_context2(&s->output, nullptr, nullptr, s->temporary.c_str());
@@ -114,8 +128,11 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
 Result<void> ClipWriter::add(const cv::Mat& bgr, double time_s) {
     CV_Assert(bgr.type() == CV_8UC3 && bgr.cols == s->options.width && bgr.rows == s->options.height);
     av_frame_make_writable(s->frame.get());
-    const uint8_t* planes[4] = {bgr.data, nullptr, nullptr, nullptr};
-    const int strides[4] = {int(bgr.step), 0, 0, 0};
+    // Read in whole vectors, too.
+    if (s->source.empty()) s->source = paddedPicture(bgr.cols, bgr.rows, bgr.type());
+    bgr.copyTo(s->source);
+    const uint8_t* planes[4] = {s->source.data, nullptr, nullptr, nullptr};
+    const int strides[4] = {int(s->source.step), 0, 0, 0};
     sws_scale(s->scaler.get(), planes, strides, 0, bgr.rows, s->frame->data, s->frame->linesize);
     const int64_t pts = std::llround(time_s * s->options.timeBaseHz);
     s->step = time_s > 0 ? pts - s->frame->pts : int64_t(s->options.timeBaseHz) / 30;

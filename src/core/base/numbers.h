@@ -1,0 +1,16 @@
+#pragma once
+// Numbers in files and answers: always with a point, whatever the machine's locale says.
+
+#include <optional>
+#include <string>
+#include <string_view>
+
+namespace deft {
+
+/// "12.50": fixed, with so many decimals. Never "-0.00". NaN and infinity give "nan" and "inf".
+std::string fixed(double value, int decimals);
+
+/// The whole text as a number; nothing when it is none, not finite, or more stands there.
+std::optional<double> parseNumber(std::string_view text);
+
+} // namespace deft
