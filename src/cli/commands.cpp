@@ -1,6 +1,7 @@
 #include "cli/commands.h"
 
 #include "base/files.h"
+#include "cli/keeping.h"
 #include "cli/knowledge.h"
 #include "cli/letters.h"
 #include "cli/looking.h"
@@ -23,7 +24,7 @@ namespace {
 
 struct Options {
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-                             caseFile, last, checkedFor, rung;
+                             caseFile, last, checkedFor, rung, library;
     std::vector<std::string> schools, folders, flags;
     bool json = false, quiet = false, mirrored = false;
 };
@@ -186,6 +187,7 @@ Outcome run(int argc, char** argv) {
     app.set_version_flag("--version", "deft-mirror " DEFT_VERSION);
     app.add_option("--library", outcome.window.library, "folder of the library");
     app.add_flag("--demo", outcome.window.demo, "open a copy of the demo library");
+    app.add_flag("--take-over", outcome.window.takeOver, "open the library although it seems to be open elsewhere");
     app.require_subcommand(0, 1);
     auto command = [&](const char* name, const char* what) {
         CLI::App* c = app.add_subcommand(name, what);
@@ -248,6 +250,20 @@ Outcome run(int argc, char** argv) {
     figureCommand->add_option("SCENE", o.scene)->required();
     figureCommand->add_option("--out", o.out)->required();
 
+    CLI::App* libraryCommand = app.add_subcommand("library", "the coach's records: back up, restore, check");
+    libraryCommand->require_subcommand(1);
+    const auto keeping = [&](const char* name, const char* what) {
+        CLI::App* c = libraryCommand->add_subcommand(name, what);
+        c->add_option("--library", o.library, "folder of the library; usually your own");
+        c->add_flag("--quiet", o.quiet, "no progress");
+        return c;
+    };
+    CLI::App* backupCommand = keeping("backup", "copy everything into a new folder");
+    backupCommand->add_option("TO", o.folder)->required();
+    CLI::App* restoreCommand = keeping("restore", "make a library of a backup");
+    restoreCommand->add_option("FROM", o.folder)->required();
+    CLI::App* checkLibraryCommand = keeping("check", "is every record as it was written, and every clip there?");
+
     try {
         app.parse(argc, argv);
     } catch (const CLI::ParseError& e) {
@@ -276,6 +292,13 @@ Outcome run(int argc, char** argv) {
         outcome.exit = validateExercise(o.name);
     else if (*sheetCommand)
         outcome.exit = writeSheet(o.name, o.rung, o.flags, o.format, o.out, argc, argv);
+    else if (*backupCommand || *restoreCommand) {
+        const Interruptible interrupt;
+        if (o.library.empty()) o.library = outcome.window.library;
+        outcome.exit = *backupCommand ? backup(o.library, o.folder, o.quiet, interrupt.token(), progressTo(o))
+                                      : restore(o.folder, o.library, o.quiet, interrupt.token(), progressTo(o));
+    } else if (*checkLibraryCommand)
+        outcome.exit = checkLibrary(o.library.empty() ? outcome.window.library : o.library);
     else if (*decideCommand)
         outcome.exit = decideCase(o.caseFile, o.json);
     else if (*figureCommand)

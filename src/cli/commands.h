@@ -11,8 +11,7 @@ namespace deft::cli {
 /// @return 0 done, 1 the job could not be done (one sentence on standard error), 2 wrong use
 struct WindowRequest {
     std::string library;
-    bool demo = false;
-    std::string open; ///< a clip to open at once
+    bool demo = false, takeOver = false;
 };
 struct Outcome {
     std::optional<int> exit;

@@ -12,6 +12,7 @@
 #include "video/clip_reader.h"
 
 #include <QGuiApplication>
+#include <clocale>
 #include <memory>
 
 namespace deft::cli {
@@ -21,6 +22,7 @@ namespace {
 std::unique_ptr<QGuiApplication> withoutDisplay(int& argc, char** argv) {
     qputenv("QT_QPA_PLATFORM", "offscreen");
     auto gui = std::make_unique<QGuiApplication>(argc, argv);
+    std::setlocale(LC_NUMERIC, "C"); // Qt has taken the user's
     ui::loadTypeface();
     return gui;
 }

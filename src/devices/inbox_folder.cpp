@@ -1,10 +1,12 @@
 #include "devices/inbox_folder.h"
 
 #include "base/files.h"
+#include "store/cache_names.h"
 #include "video/clip_reader.h"
 
 #include <algorithm>
-#include <fcntl.h>
+#include <cerrno>
+#include <cstdlib>
 #include <fstream>
 #include <set>
 #include <unistd.h>
@@ -20,42 +22,53 @@ std::string lower(std::string s) {
     return s;
 }
 
-/// The whole of it or nothing: a half-written copy does not stay.
-Result<void> copyClip(const fs::path& from, const fs::path& to, StopToken stop, const ProgressFn& progress) {
+/// The whole of it or nothing: a half-written copy does not stay, and the copy has the sum that was told.
+Result<void> copyClip(const fs::path& from, const fs::path& to, const std::string& sha256, StopToken stop,
+                      const ProgressFn& progress) {
     std::error_code ec;
     const auto size = int64_t(fs::file_size(from, ec));
     if (ec) return fail(Errc::NotFound, from.string() + " has gone while it was being taken in");
-    const fs::path half = to.string() + ".part";
+    std::string half = to.string() + kHalfWritten + "XXXXXX";
+    const int fd = ::mkstemp(half.data()); // mode 0600
     auto undone = [&](Errc code, const std::string& why) {
-        fs::remove(half, ec);
+        if (fd >= 0) ::close(fd), ::unlink(half.c_str());
         return fail(code, why);
     };
+    const auto full = [&] { return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?"); };
+    if (fd < 0) return full();
     std::ifstream in(from, std::ios::binary);
-    std::ofstream out(half, std::ios::binary | std::ios::trunc);
     std::vector<char> block(1 << 20);
     int64_t done = 0;
     while (in && done < size) {
         if (stop.stop_requested()) return undone(Errc::Cancelled, "taking in was stopped");
         in.read(block.data(), std::streamsize(block.size()));
-        out.write(block.data(), in.gcount());
-        if (!out) return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?");
+        for (ssize_t written = 0; written < in.gcount();) {
+            const ssize_t n = ::write(fd, block.data() + written, size_t(in.gcount() - written));
+            if (n < 0 && errno == EINTR) continue;
+            if (n < 0) return full();
+            written += n;
+        }
         done += in.gcount();
         if (progress) progress({done, size, "taking in"});
     }
-    out.close();
-    if (!out) return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?");
     if (done != size) return undone(Errc::NotReadable, from.string() + " could not be read to its end");
     // On the disk before it is taken out of the inbox.
-    const int fd = ::open(half.c_str(), O_RDONLY | O_CLOEXEC);
-    const bool synced = fd >= 0 && ::fsync(fd) == 0;
-    if (fd >= 0) ::close(fd);
-    if (!synced) return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?");
-    fs::rename(half, to, ec);
-    if (ec) return undone(Errc::WriteFailed, to.string() + " could not be written (" + ec.message() + ")");
+    if (::fsync(fd) != 0) return full();
+    if (sha256OfFile(half).value_or("") != sha256)
+        return undone(Errc::NotReadable, from.string() + " has changed while it was being taken in");
+    if (::rename(half.c_str(), to.c_str()) != 0) return full();
+    ::close(fd);
     return {};
 }
 
+bool isPlainFile(const fs::path& file) {
+    std::error_code ec;
+    return fs::symlink_status(file, ec).type() == fs::file_type::regular; // no link, pipe or device
+}
+
 } // namespace
+
+bool isFilmName(const std::string& name) { return kClipEndings.count(lower(fs::path(name).extension().string())) > 0; }
 
 Result<InboxContent> lookIntoInbox(const fs::path& folder) {
     std::error_code ec;
@@ -66,7 +79,7 @@ Result<InboxContent> lookIntoInbox(const fs::path& folder) {
     if (ec) return fail(Errc::NotReadable, "the inbox " + folder.string() + " cannot be read (" + ec.message() + ")");
     for (const auto& entry : files) {
         const fs::path& file = entry.path();
-        if (file.filename().string().starts_with('.') || !entry.is_regular_file(ec)) continue;
+        if (file.filename().string().starts_with('.') || !isPlainFile(file)) continue;
         const std::string ending = lower(file.extension().string());
         if (ending == ".json") notes.push_back(file);
         if (kClipEndings.count(ending)) clips.insert(file);
@@ -80,8 +93,11 @@ Result<InboxContent> lookIntoInbox(const fs::path& folder) {
             continue;
         }
         clips.erase(folder / parcel->clip);
-        if (!fs::exists(folder / parcel->clip, ec))
+        const auto kind = fs::symlink_status(folder / parcel->clip, ec).type();
+        if (kind == fs::file_type::not_found)
             content.refused.push_back({note, "the clip " + parcel->clip + " has not come yet"});
+        else if (kind != fs::file_type::regular)
+            content.refused.push_back({note, parcel->clip + " is a link, folder or device and no clip"});
         else
             content.ready.push_back({note, std::move(*parcel)});
     }
@@ -89,23 +105,30 @@ Result<InboxContent> lookIntoInbox(const fs::path& folder) {
     return content;
 }
 
-Result<KeptClip> keepClip(const InboxContent::Item& item, const fs::path& home, StopToken stop,
+Result<KeptClip> keepFilm(const fs::path& from, const std::string& told, const fs::path& home, StopToken stop,
                           const ProgressFn& progress) {
-    const fs::path from = item.note.parent_path() / item.parcel.clip;
-    auto sha = sha256OfFile(from);
-    if (!sha) return tl::unexpected(sha.error());
-    if (!item.parcel.sha256.empty() && lower(item.parcel.sha256) != *sha)
-        return fail(Errc::BadFormat, item.parcel.clip + " is not the file that was sent, or not all of it");
-    auto reader = ClipReader::open(from.string());
+    const std::string name = from.filename().string();
+    auto reader = ClipReader::open(from); // first: it refuses what is no ordinary file
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() < 2)
-        return fail(Errc::TooShort, item.parcel.clip + " has a single frame; movement needs at least two");
+        return fail(Errc::TooShort, name + " has a single frame; movement needs at least two");
+    auto sha = sha256OfFile(from);
+    if (!sha) return tl::unexpected(sha.error());
+    if (!told.empty() && lower(told) != *sha)
+        return fail(Errc::BadFormat, name + " is not the file that was sent, or not all of it");
     std::error_code ec;
     fs::create_directories(home, ec);
-    const fs::path to = home / (sha->substr(0, 16) + lower(from.extension().string()));
-    if (!fs::exists(to, ec))
-        if (auto ok = copyClip(from, to, stop, progress); !ok) return tl::unexpected(ok.error());
+    fs::permissions(home, fs::perms::owner_all, ec);
+    const std::string ending = lower(from.extension().string());
+    const fs::path to = home / (sha->substr(0, kClipNameLength) + (kClipEndings.count(ending) ? ending : ".clip"));
+    if (sha256OfFile(to).value_or("") != *sha)
+        if (auto ok = copyClip(from, to, *sha, stop, progress); !ok) return tl::unexpected(ok.error());
     return KeptClip{to, *sha};
+}
+
+Result<KeptClip> keepClip(const InboxContent::Item& item, const fs::path& home, StopToken stop,
+                          const ProgressFn& progress) {
+    return keepFilm(item.note.parent_path() / item.parcel.clip, item.parcel.sha256, home, stop, progress);
 }
 
 void clearFromInbox(const InboxContent::Item& item) {

@@ -11,14 +11,15 @@ constexpr int kTries = 5, kPause_ms = 200;
 
 SimulatedPhone::SimulatedPhone(QUrl service, QObject* parent) : QObject(parent), service_(std::move(service)) {}
 
-void SimulatedPhone::send(const std::filesystem::path& clip, const Parcel& parcel) {
-    waiting_.emplace_back(clip, parcel);
+void SimulatedPhone::send(const std::filesystem::path& clip, const Parcel& parcel, const std::string& token) {
+    waiting_.push_back({clip, parcel, token});
     if (!file_) next();
 }
 
 void SimulatedPhone::next() {
     if (waiting_.empty()) return;
-    const auto [clip, parcel] = std::move(waiting_.front());
+    const auto [clip, parcel, token] = std::move(waiting_.front());
+    token_ = QByteArray::fromStdString(token);
     waiting_.pop_front();
     file_ = std::make_unique<QFile>(QString::fromStdString(clip.string()));
     tries_ = 0;
@@ -29,6 +30,7 @@ void SimulatedPhone::next() {
 QNetworkRequest SimulatedPhone::request(const QUrl& url) const {
     QNetworkRequest r(url);
     r.setRawHeader("Tus-Resumable", "1.0.0");
+    r.setRawHeader("Authorization", "Bearer " + token_);
     return r;
 }
 

@@ -18,7 +18,8 @@ public:
     explicit SimulatedPhone(QUrl service, QObject* parent = nullptr);
 
     /// Takes one more parcel to send. @param clip the file; the parcel's own `clip` is the name it is sent under
-    void send(const std::filesystem::path& clip, const Parcel& parcel);
+    /// @param token the client's own, see UploadService::tokenFor
+    void send(const std::filesystem::path& clip, const Parcel& parcel, const std::string& token);
     bool isIdle() const { return !file_ && waiting_.empty(); }
     /// Drops the line once after so many bytes of the next clip.
     void breakLineAfter(qint64 bytes) { breakAfter_ = bytes; }
@@ -38,7 +39,13 @@ private:
 
     QNetworkAccessManager net_;
     QUrl service_, upload_;
-    std::deque<std::pair<std::filesystem::path, Parcel>> waiting_;
+    struct Waiting {
+        std::filesystem::path clip;
+        Parcel parcel;
+        std::string token;
+    };
+    std::deque<Waiting> waiting_;
+    QByteArray token_; ///< of what is being sent
     std::unique_ptr<QFile> file_;
     qint64 breakAfter_ = -1;
     int resumed_ = 0, tries_ = 0;

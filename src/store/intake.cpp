@@ -12,8 +12,7 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
         for (const auto& [question, choice] : usual)
             if (e->inSchools({{question, choice}})) in.schools[question] = choice;
     }
-    for (const Client& c : library.clients())
-        if (c.id == client) in.client = c.name, in.clientRole = c.role, in.flags = c.flags;
+    if (const auto c = library.client(client)) in.client = c->name, in.clientRole = c->role, in.flags = c->flags;
     in.coach = library.coach().name;
     if (const auto last = library.newestClip(); last && in.coach.empty()) in.coach = last->draft.coach;
     int64_t newest = 0;
@@ -26,11 +25,26 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
     return in;
 }
 
+namespace {
+
+/// @returns the client's id, 0 = a new one @errors Ambiguous
+Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const Sender& sender) {
+    if (sender.chosen) return sender.client;
+    if (const auto known = library.clientOf(parcel.clientUid)) return known->id;
+    const auto alike = library.clientsLike(parcel.client);
+    if (alike.empty()) return 0;
+    return fail(Errc::Ambiguous, "a clip of " + parcel.client + " has come, and " + alike.front().name +
+                                     " is on record already; say whether it is the same person");
+}
+
+} // namespace
+
 Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesystem::path& clip,
-                       const std::string& sha256, const std::string& today, const Schools& usual) {
-    int64_t client = 0;
-    for (const Client& c : library.clients())
-        if (c.name == parcel.client) client = c.id;
+                       const std::string& sha256, const std::string& today, const Schools& usual,
+                       const Sender& sender) {
+    const auto whose = clientOf(library, parcel, sender);
+    if (!whose) return whose;
+    int64_t client = *whose;
     for (const Clip& c : library.clipsOf(client))
         if (c.draft.clipSha256 == sha256 && c.draft.exercise == parcel.exercise) {
             if (toJson(c.draft.note) == toJson(parcel.note))
@@ -40,9 +54,11 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
                                                " is in the library already, but with another note; read both");
         }
     if (client == 0) {
-        auto added = library.addClient(parcel.client, parcel.role, parcel.flags);
+        auto added = library.addClient(parcel.client, parcel.role, parcel.flags, parcel.clientUid);
         if (!added) return added;
         client = *added;
+    } else if (sender.chosen && !parcel.clientUid.empty()) {
+        if (auto ok = library.alsoKnownAs(client, parcel.clientUid); !ok) return tl::unexpected(ok.error());
     }
     ReviewInputs in = newDraft(library, client, parcel.exercise, usual);
     in.clipPath = clip.string(), in.clipSha256 = sha256;

@@ -49,6 +49,9 @@ bool holdsFiles(const fs::path& folder) {
     return fs::directory_iterator(folder, ec) != fs::directory_iterator();
 }
 
+/// Holds the number of the clip that is being looked at.
+constexpr const char* kLookingAt = "looking-at";
+
 uint64_t inodeOf(const fs::path& file) {
     struct stat facts {};
     return ::stat(file.c_str(), &facts) == 0 ? uint64_t(facts.st_ino) : 0;
@@ -118,6 +121,11 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& given, Lock how) 
         if (fs::exists(folder / name, ec))
             fs::permissions(folder / name, fs::perms::owner_read | fs::perms::owner_write, ec);
     lib->inode_ = inodeOf(file);
+    if (const auto died = readFile(folder / kLookingAt)) {
+        const int64_t clip = QString::fromStdString(*died).toLongLong();
+        if (clip > 0) (void)lib->putAside({"picture", std::to_string(clip), "the program ended while it looked at this clip"});
+        lib->lookingAt(0);
+    }
     if (auto ok = lib->finishErasures(); !ok) lib->damage_.push_back(ok.error().detail);
     // Work that the program did not live to end gets a second try, and no third.
     if (auto ok = lib->run(QStringLiteral("UPDATE aside SET why = 'the program ended twice while it worked on this' "
@@ -359,6 +367,15 @@ Result<void> Library::putAside(const Aside& a) {
         return run(QStringLiteral("INSERT OR REPLACE INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, ?, ?)"),
                    {q(a.kind), q(a.subject), q(a.why), now()});
     });
+}
+
+void Library::lookingAt(int64_t clip) const {
+    const fs::path file = folder_ / kLookingAt;
+    std::error_code ec;
+    if (clip == 0)
+        fs::remove(file, ec);
+    else
+        std::ofstream(file) << clip; // not synced: it must outlive the program, not the machine
 }
 
 std::vector<Aside> Library::asides(const std::string& kind) const {

@@ -68,7 +68,8 @@ struct Erasure {
 
 /// Work that failed, or that the program did not live to end: it is not tried again by itself.
 struct Aside {
-    std::string kind, subject; ///< "clip" and its id, "note" and its file, "mail" and the review's id
+    std::string kind, subject; ///< "measuring", "proposing", "picture" and a clip's id; "note" and its file; "mail" and a
+                               ///< review's id
     std::string why;           ///< one sentence without a full stop
 };
 
@@ -103,7 +104,9 @@ public:
                               const std::vector<std::string>& flags = {}, const std::string& uid = {});
     std::vector<Client> clients() const;
     std::optional<Client> client(int64_t id) const;
-    std::optional<Client> clientOf(const std::string& uid) const;
+    std::optional<Client> clientOf(const std::string& uid) const; ///< by the own id or one of alsoKnownAs()
+    /// From now on what comes under this id is this client's, too. @errors WriteFailed
+    Result<void> alsoKnownAs(int64_t client, const std::string& uid);
     /// Those whose names are written alike (nameKey): a reason to ask, never to decide.
     std::vector<Client> clientsLike(const std::string& name) const;
     /// Clips that wait go out under the new name; what was filed stays as it was. @errors WriteFailed, BadFormat (empty)
@@ -145,6 +148,9 @@ public:
     std::optional<Clip> clip(int64_t id) const;
     std::optional<Clip> newestClip() const; ///< the last that was added
     Result<void> saveDraft(int64_t clip, const ReviewInputs& inputs);
+    /// What is known of a clip that waits, with its client; its history and cue record become those of this client and
+    /// exercise. @errors Conflict when it has been filed, WriteFailed
+    Result<void> correct(int64_t clip, int64_t client, ReviewInputs draft);
     /// A clip that waits, its marks and its files leave the library; the inbox is not touched. @errors Conflict when it
     /// has been filed, WriteFailed
     Result<void> removeClip(int64_t clip);
@@ -169,6 +175,9 @@ public:
     Result<void> end(const std::string& kind, const std::string& subject);
     Result<void> putAside(const Aside& aside);
     std::vector<Aside> asides(const std::string& kind) const;
+    /// The same for what is too short to be written down each time: a clip is looked at for its picture; 0 = none is.
+    /// If the program does not live to the next call, that clip is put aside as "picture".
+    void lookingAt(int64_t clip) const;
     /// Filed reviews of a client and exercise, oldest first.
     std::vector<FiledReview> filed(int64_t client, const std::string& exercise) const;
     /// How the cues of this coach have done, over all clients and exercises.
@@ -201,6 +210,7 @@ private:
     Result<void> audit(const char* what, int64_t subject);   ///< within a transaction
     Result<void> transaction(const std::function<Result<void>()>& work);
     Result<void> isStillThere() const;
+    void remember(int64_t client, ReviewInputs& draft) const; ///< fills in what earlier reviews tell
     ReviewInputs stored(ReviewInputs inputs) const; ///< paths relative to the library
     void resolve(ReviewInputs& inputs) const;       ///< and back
 

@@ -70,9 +70,18 @@ std::optional<Client> Library::client(int64_t id) const {
 }
 
 std::optional<Client> Library::clientOf(const std::string& uid) const {
-    for (Client& c : clients())
-        if (!uid.empty() && c.uid == uid) return std::move(c);
-    return std::nullopt;
+    int64_t id = 0;
+    if (!uid.empty())
+        each(QStringLiteral("SELECT id FROM client WHERE uid = ?1 UNION SELECT client FROM known_as WHERE uid = ?1"),
+             {q(uid)}, [&](const QSqlQuery& row) { id = row.value(0).toLongLong(); });
+    return id ? client(id) : std::nullopt;
+}
+
+Result<void> Library::alsoKnownAs(int64_t client, const std::string& uid) {
+    return transaction([&] {
+        return run(QStringLiteral("INSERT OR REPLACE INTO known_as (uid, client) VALUES (?, ?)"),
+                   {q(uid), qlonglong(client)});
+    });
 }
 
 std::vector<Client> Library::clientsLike(const std::string& name) const {
@@ -141,6 +150,14 @@ Result<void> Library::merge(int64_t from, int64_t into) {
                 return r;
             if (auto r = seal("clip", c.id); !r) return r;
         }
+        if (auto r = run(QStringLiteral("UPDATE known_as SET client = ? WHERE client = ?"),
+                         {qlonglong(into), qlonglong(from)});
+            !r)
+            return r;
+        if (auto r = run(QStringLiteral("INSERT OR REPLACE INTO known_as (uid, client) VALUES (?, ?)"),
+                         {q(gone->uid), qlonglong(into)});
+            !r)
+            return r;
         if (auto r = run(QStringLiteral("DELETE FROM client WHERE id = ?"), {qlonglong(from)}); !r) return r;
         if (auto r = seal("client", into); !r) return r;
         return audit("clients merged", into);

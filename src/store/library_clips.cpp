@@ -22,11 +22,32 @@ void Library::resolve(ReviewInputs& inputs) const {
         inputs.clipPath = (folder_ / inputs.clipPath).string();
 }
 
-Result<int64_t> Library::addClip(int64_t client, const std::string& received, ReviewInputs draft) {
-    int64_t id = 0;
+void Library::remember(int64_t client, ReviewInputs& draft) const {
+    draft.history.clear();
     for (const FiledReview& past : filed(client, draft.exercise)) draft.history.push_back(past.past);
     if (const auto of = this->client(client); of && draft.flags.empty()) draft.flags = of->flags;
     draft.cueRecord = cueRecord();
+}
+
+Result<void> Library::correct(int64_t id, int64_t client, ReviewInputs draft) {
+    if (const auto of = clip(id); !of)
+        return fail(Errc::NotFound, "the clip is not in this library any more");
+    else if (of->filed)
+        return fail(Errc::Conflict, "this clip has been answered, and what was filed stays as it was");
+    remember(client, draft);
+    return transaction([&]() -> Result<void> {
+        if (auto r = run(QStringLiteral("UPDATE clip SET client = ?, draft = ?, saved_at = ? WHERE id = ?"),
+                         {qlonglong(client), text(toJson(stored(draft))), now(), qlonglong(id)});
+            !r)
+            return r;
+        if (auto r = seal("clip", id); !r) return r;
+        return audit("clip corrected", id);
+    });
+}
+
+Result<int64_t> Library::addClip(int64_t client, const std::string& received, ReviewInputs draft) {
+    int64_t id = 0;
+    remember(client, draft);
     auto ok = transaction([&]() -> Result<void> {
         if (auto r = run(QStringLiteral("INSERT INTO clip (client, received, draft, saved_at) VALUES (?, ?, ?, ?)"),
                          {qlonglong(client), q(received), text(toJson(stored(draft))), now()}, &id);

@@ -133,6 +133,7 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
                                               QStringLiteral("DELETE FROM review WHERE client = ?"),
                                               QStringLiteral("DELETE FROM clip WHERE client = ?"),
                                               QStringLiteral("DELETE FROM consent WHERE client = ?"),
+                                              QStringLiteral("DELETE FROM known_as WHERE client = ?"),
                                               QStringLiteral("DELETE FROM client WHERE id = ?")};
     const auto reviews = reviewsOf(client);
     auto ok = transaction([&]() -> Result<void> {
@@ -142,7 +143,7 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
             for (const int64_t review : reviews)
                 if (auto r = seal("answer", review); !r) return r;
         // What was put aside names clips that are gone, and perhaps the person.
-        if (auto r = run(QStringLiteral("DELETE FROM aside WHERE (kind = 'clip' AND CAST(subject AS INTEGER) NOT IN "
+        if (auto r = run(QStringLiteral("DELETE FROM aside WHERE (kind IN ('measuring', 'proposing', 'picture') AND CAST(subject AS INTEGER) NOT IN "
                                         "(SELECT id FROM clip)) OR (kind = 'mail' AND CAST(subject AS INTEGER) NOT IN "
                                         "(SELECT id FROM review))"));
             !r)
@@ -215,7 +216,8 @@ Result<void> Library::removeClip(int64_t id) {
     };
     auto ok = transaction([&]() -> Result<void> {
         if (auto r = run(QStringLiteral("DELETE FROM clip WHERE id = ?"), {qlonglong(id)}); !r) return r;
-        if (auto r = run(QStringLiteral("DELETE FROM aside WHERE kind = 'clip' AND subject = ?"),
+        if (auto r = run(QStringLiteral("DELETE FROM aside WHERE kind IN ('measuring', 'proposing', "
+                                        "'picture') AND subject = ?"),
                          {QString::number(id)});
             !r)
             return r;

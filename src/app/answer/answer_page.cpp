@@ -44,13 +44,11 @@ AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent
         for (AnswerRow* row : parts_) row->deleteLater();
         parts_.clear();
         asked_.clear();
+        toCover_.clear(), refused_.clear();
+        chosen_ = -1; // no key is about a part that nobody has looked at
         connect(session_.frames(), &FrameSource::smallArrived, this, [this](qint64 frame, const QImage& image) {
-            if (!session_.review()) return;
-            for (AnswerRow* row : parts_)
-                if (const AnswerPart* part = session_.answer().find(row->part()))
-                    for (const AnswerPicture& picture : part->pictures)
-                        if (picture.frame == frame && !image.isNull())
-                            row->setPicture(frame, answerPicture(*session_.review(), image, picture, {640, 340}));
+            if (!image.isNull()) toCover_.emplace_back(frame, image);
+            coverNext();
         });
         refresh();
     });
@@ -79,6 +77,7 @@ void AnswerPage::refresh() {
             parts_.push_back(row);
         }
         rows_->activate();
+        chosen_ = -1;
     }
     size_t wordCount = 0, pictures = 0;
     for (size_t i = 0; i < parts_.size(); ++i) {
@@ -87,7 +86,7 @@ void AnswerPage::refresh() {
         wordCount += size_t(QString::fromStdString(answer.parts[i].text)
                                 .split(QRegularExpression(QStringLiteral("\\s+")), Qt::SkipEmptyParts)
                                 .size());
-        for (const AnswerPicture& p : answer.parts[i].pictures) pictures += canCoverFace(*session_.review(), p.frame);
+        for (const AnswerPicture& p : answer.parts[i].pictures) pictures += !refused_.count(p.frame);
     }
     requestPictures();
     file_->setEnabled(session_.review() && !session_.isFiled());
@@ -101,6 +100,40 @@ void AnswerPage::refresh() {
             : tr("By mail: %1 pictures, faces blurred, %2 words. The readings are filed with it.")
                   .arg(pictures)
                   .arg(wordCount));
+}
+
+/// Finding heads takes a while, so it is done aside, one frame after the other.
+void AnswerPage::coverNext() {
+    struct Covered {
+        std::string part;
+        Result<QImage> picture;
+    };
+    if (cover_.isRunning() || toCover_.empty() || !session_.review()) return;
+    const auto [frame, image] = std::move(toCover_.front());
+    toCover_.pop_front();
+    std::vector<std::pair<std::string, AnswerPicture>> wanted;
+    for (const AnswerPart& part : session_.answer().parts)
+        for (const AnswerPicture& picture : part.pictures)
+            if (picture.frame == frame) wanted.emplace_back(part.id, picture);
+    if (wanted.empty()) return coverNext();
+    cover_.run(
+        [review = *session_.review(), image = image, wanted](StopToken, const ProgressFn&) {
+            std::vector<Covered> covered;
+            for (const auto& [part, picture] : wanted)
+                covered.push_back({part, answerPicture(review, image, picture, {640, 340})});
+            return covered;
+        },
+        [this, frame = frame, clip = session_.clipId()](const std::vector<Covered>& covered) {
+            if (clip == session_.clipId())
+                for (const auto& [part, picture] : covered) {
+                    for (AnswerRow* row : parts_)
+                        if (row->part() == part && picture) row->setPicture(frame, *picture);
+                    if (!picture && refused_.insert(frame).second)
+                        emit said(tr("A picture is not sent: %1.").arg(QString::fromStdString(picture.error().detail)));
+                }
+            if (!refused_.empty()) refresh();
+            coverNext();
+        });
 }
 
 void AnswerPage::requestPictures() {
@@ -122,16 +155,16 @@ void AnswerPage::choose(int part) {
 void AnswerPage::stepPart(int step) { choose(std::clamp(chosen_ + step, 0, int(parts_.size()) - 1)); }
 
 void AnswerPage::togglePart() {
-    if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->toggle();
+    if (AnswerRow* row = chosenRow()) row->toggle();
 }
 
 void AnswerPage::useComputed() {
-    if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->useComputed();
+    if (AnswerRow* row = chosenRow()) row->useComputed();
 }
 
 void AnswerPage::pickPicture() {
     // Through the pictures of all parts, from the chosen one on, then none.
-    for (int part = chosen_; part < int(parts_.size()); ++part) {
+    for (int part = std::max(0, chosen_); part < int(parts_.size()); ++part) {
         AnswerRow* row = parts_[size_t(part)];
         const int next = part == chosen_ ? row->pickedPicture() + 1 : 0;
         if (next >= row->pictures()) continue;
@@ -153,10 +186,12 @@ bool AnswerPage::leavePicture() {
     return true;
 }
 
-AnswerRow* AnswerPage::chosenRow() const { return chosen_ < int(parts_.size()) ? parts_[size_t(chosen_)] : nullptr; }
+AnswerRow* AnswerPage::chosenRow() const {
+    return chosen_ >= 0 && chosen_ < int(parts_.size()) ? parts_[size_t(chosen_)] : nullptr;
+}
 
 void AnswerPage::editWords() {
-    if (chosen_ < int(parts_.size())) parts_[size_t(chosen_)]->words().setFocus();
+    if (AnswerRow* row = chosenRow()) row->words().setFocus();
 }
 
 } // namespace deft::ui

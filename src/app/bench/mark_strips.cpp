@@ -21,8 +21,9 @@ MarkStrips::MarkStrips(ReviewSession& session, QWidget* parent)
 }
 
 void MarkStrips::refresh() {
-    weak_ = weakStretches(session_.review()->tracks);
-    setAside(weak_.empty() ? tr("all seen throughout")
+    weak_ = session_.review() ? weakStretches(session_.review()->tracks) : std::vector<WeakStretch>{};
+    setAside(!session_.review() ? QString()
+             : weak_.empty() ? tr("all seen throughout")
                            : counted(int(weak_.size()), tr("weak place"), tr("weak places")));
     QStringList told;
     for (const WeakStretch& w : weak_)

@@ -41,6 +41,10 @@ RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QAbstractScrollAre
 }
 
 void RepSheet::refresh() {
+    if (!session_.review()) { // another clip, which is not measured yet
+        rows_.clear();
+        return tell();
+    }
     rows_ = repRows(*session_.review());
     const QRectF crop = bodyCrop(*session_.review(), kShape, false);
     if (crop != crop_) small_.clear();
@@ -67,6 +71,8 @@ void RepSheet::tell() {
             verticalScrollBar()->setValue(verticalScrollBar()->value() + int(box.top()) - kHeadHeight);
         if (const double below = box.top() + now.rowHeight() - viewport()->height(); below > 0)
             verticalScrollBar()->setValue(verticalScrollBar()->value() + int(below));
+    } else {
+        setAccessibleDescription({});
     }
     viewport()->update();
 }

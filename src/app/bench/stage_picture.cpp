@@ -53,8 +53,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         update();
     });
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
-        if (!fitted_) fitBody();
-        fitted_ = true;
+        if (!fitted_ && session_.review()) fitBody(), fitted_ = true;
         update();
     });
     connect(&session, &ReviewSession::marksChanged, this, [this] {

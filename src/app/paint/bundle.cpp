@@ -30,10 +30,10 @@ Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken st
             if (!frame) continue; // a damaged frame
             AnswerPicture shown;
             shown.frame = cell.frame, shown.measure = cell.measure;
-            const QImage still = answerPicture(review, toImage(*frame), shown, kStill);
-            if (!still.isNull())
+            const auto still = answerPicture(review, toImage(*frame), shown, kStill);
+            if (still)
                 entries.push_back({"stills/rep-" + std::to_string(rep + 1) + "-" + kNames[phase] + ".jpg",
-                                   imageBytes(still, "JPG", 88).toStdString()});
+                                   imageBytes(*still, "JPG", 88).toStdString()});
         }
     return zipOf(entries);
 }

@@ -23,12 +23,10 @@ void paint(QPainter& p, const Review& review, const QImage& covered, int64_t num
 
 Result<void> writeFramePicture(const Review& review, const QImage& frame, int64_t number, const std::string& measure,
                                const std::filesystem::path& path) {
-    const QImage covered = withoutFace(review, frame, number);
-    if (covered.isNull())
-        return fail(Errc::Unsupported, "the head was lost in this frame, so the face cannot be covered; mark ear, "
-                                       "shoulder and hip there");
-    return writeDrawing(path, covered.size(), QString::fromStdString(review.exercise.name),
-                        [&](QPainter& p) { paint(p, review, covered, number, measure); });
+    const auto covered = withoutFaces(review, frame, number);
+    if (!covered) return tl::unexpected(covered.error());
+    return writeDrawing(path, covered->size(), QString::fromStdString(review.exercise.name),
+                        [&](QPainter& p) { paint(p, review, *covered, number, measure); });
 }
 
 } // namespace deft::ui

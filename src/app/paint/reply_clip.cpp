@@ -1,6 +1,7 @@
 #include "app/paint/reply_clip.h"
 
 #include "app/paint/answer_picture.h"
+#include "app/paint/image_bytes.h"
 #include "app/theme/palette.h"
 #include "video/clip_writer.h"
 
@@ -61,20 +62,40 @@ Result<void> writeReplyClip(const Review& review, const Answer& answer, ClipRead
     const auto& times = review.clip.time_s;
     const double middle = times[size_t(moment->worst.frame)];
     const int64_t from = review.clip.frameAt(middle - kBefore_s), to = review.clip.frameAt(middle + kAfter_s);
-    for (int64_t f = from; f <= to; ++f)
-        if (!canCoverFace(review, f))
-            return fail(Errc::Unsupported, "the head was lost around the moment, so the face could not be blurred in "
-                                           "every picture; mark ear, shoulder and hip there");
     const QRect left(0, 0, (kSize.width() - kGap_px) / 2, kSize.height() - kFoot),
         right(left.right() + 1 + kGap_px, 0, left.width(), left.height());
     const auto bestFrame = reader.bgra(moment->best.frame);
     if (!bestFrame) return tl::unexpected(bestFrame.error());
-    const QImage best = answerPicture(review, toImage(*bestFrame), moment->best, left.size());
-    if (best.isNull())
-        return fail(Errc::Unsupported, "the head was lost in the best frame, so its face could not be blurred");
+    const auto best = answerPicture(review, toImage(*bestFrame), moment->best, left.size());
+    if (!best) return tl::unexpected(best.error());
+
+    // Both halves with their captions.
+    FaceRun run;
+    const auto composed = [&](int64_t frame) -> Result<QImage> {
+        const auto picture = reader.bgra(frame);
+        if (!picture) return tl::unexpected(picture.error());
+        AnswerPicture now = moment->worst;
+        now.frame = frame;
+        const auto worst = answerPicture(review, toImage(*picture), now, right.size(), &run);
+        if (!worst) return worst;
+        QImage canvas(kSize, QImage::Format_RGB32);
+        canvas.fill(QColor(0x1C, 0x20, 0x23));
+        QPainter p(&canvas);
+        p.setRenderHint(QPainter::Antialiasing);
+        paintHalf(p, left, *best, moment->best);
+        paintHalf(p, right, *worst, moment->worst);
+        return canvas;
+    };
+    const auto poster = composed(moment->worst.frame);
+    if (!poster) return tl::unexpected(poster.error());
 
     WriterOptions options;
     options.width = kSize.width(), options.height = kSize.height(), options.preset = "veryfast";
+    options.rateHz = kRate;
+    options.poster = imageBytes(*poster, "JPG", 86).toStdString();
+    // What every phone plays, and begins to play before all of it has come.
+    options.codecOptions = {{"profile", "high"}, {"level", "3.1"}};
+    options.containerOptions = {{"movflags", "+faststart"}};
     auto writer = ClipWriter::create(path, options);
     if (!writer) return tl::unexpected(writer.error());
     const double length = (times[size_t(to)] - times[size_t(from)]) * kSlower;
@@ -86,20 +107,13 @@ Result<void> writeReplyClip(const Review& review, const Answer& answer, ClipRead
         if (progress) progress({i, pictures, "making the reply clip"});
         const int64_t frame = std::min(to, review.clip.frameAt(times[size_t(from)] + i / kRate / kSlower));
         if (frame != shown) {
-            const auto picture = reader.bgra(frame);
-            if (!picture && out.empty()) return tl::unexpected(picture.error());
-            if (picture) { // a damaged one: the one before stays a moment longer
-                AnswerPicture now = moment->worst;
-                now.frame = frame;
-                QImage canvas(kSize, QImage::Format_RGB32);
-                canvas.fill(QColor(0x1C, 0x20, 0x23));
-                QPainter p(&canvas);
-                p.setRenderHint(QPainter::Antialiasing);
-                paintHalf(p, left, best, moment->best);
-                paintHalf(p, right, answerPicture(review, toImage(*picture), now, right.size()), moment->worst);
-                p.end();
-                out = toBgr(canvas);
-            }
+            // A damaged frame: the one before stays a moment longer. A face that cannot be covered: there is no clip.
+            if (const auto picture = composed(frame))
+                out = toBgr(*picture);
+            else if (picture.error().code != Errc::DamagedFrame)
+                return tl::unexpected(picture.error());
+            else if (out.empty())
+                out = toBgr(*poster);
             shown = frame;
         }
         if (auto ok = writer->add(out, i / kRate); !ok) return ok;

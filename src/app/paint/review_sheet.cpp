@@ -36,8 +36,8 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
     for (const RepRow& row : rows)
         for (const RepCell& cell : row.cells)
             if (const auto frame = reader.bgra(cell.frame)) {
-                const QImage covered = withoutFace(review, toImage(*frame), cell.frame);
-                if (!covered.isNull()) pictures[cell.frame] = covered.copy(crop.toAlignedRect());
+                const auto covered = withoutFaces(review, toImage(*frame), cell.frame);
+                if (covered) pictures[cell.frame] = covered->copy(crop.toAlignedRect());
             }
     RepSheetLook sheet{rows, moments, pictures, crop};
     sheet.width = kWidth - 2 * kMargin;

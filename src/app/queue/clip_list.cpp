@@ -77,6 +77,7 @@ Seen lookAt(const Library& library, const Clip& clip) {
 } // namespace
 
 ClipList::ClipList(Library& library, QObject* parent) : QAbstractListModel(parent), library_(library) {}
+ClipList::~ClipList() { library_.lookingAt(0); }
 
 void ClipList::refresh() {
     beginResetModel();
@@ -97,6 +98,10 @@ void ClipList::refresh() {
             e.exercise = QString::fromStdString(exercise->name);
         entries_.push_back(std::move(e));
     }
+    for (const Aside& a : library_.asides("picture"))
+        for (Entry& e : entries_)
+            if (std::to_string(e.clip.id) == a.subject)
+                e.seen = true, e.found = tr("not looked at: %1. R tries again").arg(QString::fromStdString(a.why));
     touched_.clear();
     endResetModel();
     lookAtNext();
@@ -105,7 +110,11 @@ void ClipList::refresh() {
 /// One clip after the other, so that the first ones are there at once however many wait.
 void ClipList::lookAtNext() {
     const auto next = std::find_if(entries_.begin(), entries_.end(), [](const Entry& e) { return !e.seen; });
-    if (next == entries_.end()) return look_.stop();
+    if (next == entries_.end()) {
+        library_.lookingAt(0);
+        return look_.stop();
+    }
+    library_.lookingAt(next->clip.id);
     look_.run([&library = library_, clip = next->clip](StopToken, const ProgressFn&) { return lookAt(library, clip); },
               [this, id = next->clip.id](Seen seen) {
                   for (size_t row = 0; row < entries_.size(); ++row) {

@@ -14,6 +14,7 @@ class ClipList : public QAbstractListModel {
     Q_OBJECT
 public:
     explicit ClipList(Library& library, QObject* parent = nullptr);
+    ~ClipList() override;
     void refresh();
     /// Something new is known about this clip: its picture and words are made anew.
     void touch(int64_t clip) { touched_.insert(clip); }

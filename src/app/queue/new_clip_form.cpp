@@ -2,25 +2,38 @@
 
 #include "app/session/usual_schools.h"
 #include "app/theme/palette.h"
-#include "base/files.h"
+#include "devices/inbox_folder.h"
 #include "judgement/safety.h"
 #include "proposals/body_facts.h"
 #include "store/intake.h"
 #include "video/clip_reader.h"
 
+#include <QCompleter>
 #include <QDate>
 #include <QFormLayout>
+#include <algorithm>
 
 namespace deft::ui {
 
 NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), library_(library) {
-    auto* title = new QLabel(tr("A clip of your own"));
-    title->setFont(face(Size::Large, QFont::DemiBold));
+    title_ = new QLabel(tr("A clip of your own"));
+    title_->setFont(face(Size::Large, QFont::DemiBold));
     facts_ = new QLabel;
     facts_->setWordWrap(true);
     facts_->setFont(face(Size::Small));
     client_ = new QComboBox;
     client_->setEditable(true);
+    client_->setInsertPolicy(QComboBox::NoInsert);
+    client_->completer()->setCompletionMode(QCompleter::PopupCompletion); // nothing is filled in before it is chosen
+    whose_ = new QLabel;
+    whose_->setWordWrap(true);
+    whose_->setTextFormat(Qt::RichText);
+    whose_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    whose_->hide();
+    connect(whose_, &QLabel::linkActivated, this, [this](const QString& id) {
+        whose_->hide();
+        keep(id.toLongLong());
+    });
     role_ = new QLineEdit;
     role_->setPlaceholderText(tr("what they do, if you like"));
     intake_ = new IntakeButton;
@@ -63,6 +76,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->setLabelAlignment(Qt::AlignLeft);
     form->setVerticalSpacing(8);
     form->addRow(tr("&Client"), client_);
+    form->addRow(QString(), whose_);
     form->addRow(tr("&Role"), role_);
     form->addRow(tr("&Intake"), intake_);
     form->addRow(tr("&Exercise"), exercise_);
@@ -75,16 +89,16 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->addRow(tr("&Felt in"), felt_);
     form->addRow(QString(), pain_);
     form->addRow(tr("Reason to s&top"), stop_);
-    auto* go = new KeyButton(tr("Put it in the queue and open it"), {}, KeyButton::Kind::Primary);
+    go_ = new KeyButton({}, {}, KeyButton::Kind::Primary);
     auto* no = new KeyButton(tr("Leave it"), {}, KeyButton::Kind::Plain);
-    connect(go, &KeyButton::clicked, this, &NewClipForm::add);
+    connect(go_, &KeyButton::clicked, this, &NewClipForm::add);
     connect(no, &KeyButton::clicked, this, &NewClipForm::cancelled);
-    connect(client_, &QComboBox::currentTextChanged, this, [this](const QString& name) {
-        for (const Client& c : library_.clients())
-            if (QString::fromStdString(c.name) == name) {
-                role_->setText(QString::fromStdString(c.role));
-                intake_->setFlags(c.flags);
-            }
+    // What is known of a person is filled in when that person is chosen, and goes when another name is typed.
+    connect(client_, &QComboBox::activated, this,
+            [this](int row) { choose(client_->itemData(row).toLongLong()); });
+    connect(client_->lineEdit(), &QLineEdit::textEdited, this, [this] {
+        whose_->hide();
+        if (chosen_ != 0) choose(0);
     });
     connect(exercise_, &QComboBox::currentIndexChanged, this, [this] {
         if (const auto e = loadExercise(exercise_->currentData().toString().toStdString())) {
@@ -101,35 +115,80 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(12);
-    column->addWidget(title);
+    column->addWidget(title_);
     column->addWidget(facts_);
     column->addLayout(form);
-    column->addWidget(go);
+    column->addWidget(go_);
     column->addWidget(no);
     column->addStretch();
 }
 
-void NewClipForm::begin(const QString& path, const QString& facts) {
-    path_ = path;
-    facts_->setText(facts);
+void NewClipForm::choose(int64_t client) {
+    chosen_ = client;
+    const auto known = client ? library_.client(client) : std::nullopt;
+    role_->setText(known ? QString::fromStdString(known->role) : QString());
+    intake_->setFlags(known ? known->flags : std::vector<std::string>{});
+}
+
+void NewClipForm::showClients() {
     client_->clear();
-    for (const Client& c : library_.clients()) client_->addItem(QString::fromStdString(c.name));
+    for (const Client& c : library_.clients()) client_->addItem(QString::fromStdString(c.name), qlonglong(c.id));
     client_->setCurrentIndex(-1);
     client_->setEditText({});
     client_->lineEdit()->setPlaceholderText(tr("name, new or known"));
-    role_->clear();
+}
+
+void NewClipForm::clear() {
+    showClients();
+    choose(0);
+    whose_->hide();
     words_->clear();
     pain_->setChecked(false);
     stop_->setCurrentIndex(0), felt_->setCurrentIndex(0);
-    intake_->setFlags({});
+    exerciseChosen_ = false;
+    guess_->hide();
+    look_.stop();
+}
+
+void NewClipForm::begin(const QString& path, const QString& facts) {
+    clip_ = 0;
+    path_ = path;
+    title_->setText(tr("A clip of your own"));
+    go_->setText(tr("Put it in the queue and open it"));
+    facts_->setText(facts);
+    clear();
     // Most coaches bring in several clips of the same exercise.
     if (const auto last = library_.newestClip())
         exercise_->setCurrentIndex(std::max(0, exercise_->findData(QString::fromStdString(last->draft.exercise))));
     emit exercise_->currentIndexChanged(exercise_->currentIndex());
     client_->setFocus();
-    exerciseChosen_ = false;
-    guess_->hide();
     guessExercise();
+}
+
+void NewClipForm::correct(const Clip& clip) {
+    const ReviewInputs& in = clip.draft;
+    clip_ = clip.id;
+    path_ = QString::fromStdString(in.clipPath);
+    title_->setText(tr("What is known of this clip"));
+    go_->setText(tr("Correct it"));
+    facts_->setText(tr("Marks that are set stay. With another exercise the schools are chosen anew."));
+    clear();
+    client_->setCurrentIndex(client_->findData(qlonglong(clip.client)));
+    choose(clip.client);
+    exercise_->setCurrentIndex(exercise_->findData(QString::fromStdString(in.exercise)));
+    emit exercise_->currentIndexChanged(exercise_->currentIndex());
+    exerciseChosen_ = true;
+    side_->setCurrentIndex(std::max(0, side_->findData(QString::fromStdString(in.side))));
+    sets_->setValue(in.asked.sets), reps_->setValue(in.asked.reps.value_or(1));
+    hold_->setValue(int(in.asked.hold_s.value_or(0)));
+    words_->setPlainText(QString::fromStdString(in.note.words));
+    pain_->setChecked(in.note.pain);
+    if (!in.note.felt.empty())
+        felt_->setCurrentIndex(std::max(0, felt_->findData(QString::fromStdString(in.note.felt.front()))));
+    for (const auto* reasons : {&in.note.redFlags, &in.note.signs})
+        if (!reasons->empty())
+            stop_->setCurrentIndex(std::max(0, stop_->findData(QString::fromStdString(reasons->front()))));
+    client_->setFocus();
 }
 
 /// Looks at the first frame in the background; where nobody can be recognised the form stays as it is.
@@ -164,39 +223,54 @@ void NewClipForm::showGuess(const std::vector<std::pair<std::string, double>>& g
 }
 
 void NewClipForm::add() {
-    const QString name = client_->currentText().trimmed();
+    const QString name = client_->currentText().simplified();
     if (name.isEmpty()) {
         client_->setFocus();
         emit failed(tr("Whose clip is it? Type a name first; nothing was added."));
         return;
     }
-    auto sha = sha256OfFile(path_.toStdString());
-    if (!sha) {
-        emit failed(QString::fromStdString("Not added: " + sha.error().detail + "."));
-        return;
-    }
-    int64_t client = 0;
-    for (const Client& c : library_.clients())
-        if (QString::fromStdString(c.name) == name) client = c.id;
-    if (client == 0) {
-        auto id = library_.addClient(name.toStdString(), role_->text().trimmed().toStdString(), intake_->flags());
-        if (!id) {
-            emit failed(QString::fromStdString("Not added: " + id.error().detail + "."));
-            return;
-        }
-        client = *id;
-    } else if (auto ok = library_.setFlags(client, intake_->flags()); !ok) {
-        emit failed(QString::fromStdString("Not added: " + ok.error().detail + "."));
-        return;
-    }
-    ReviewInputs in = newDraft(library_, client, exercise_->currentData().toString().toStdString(), usualSchools());
-    in.clipPath = path_.toStdString();
-    in.clipSha256 = *sha;
-    in.client = name.toStdString();
-    in.clientRole = role_->text().trimmed().toStdString();
-    in.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    if (chosen_ != 0) return keep(chosen_);
+    const auto alike = library_.clientsLike(name.toStdString());
+    if (alike.empty()) return keep(0);
+    QString ask = tr("There is somebody of that name. Is it ");
+    for (const Client& c : alike)
+        ask += tr("<a href=\"%1\">%2</a>, or ")
+                   .arg(c.id)
+                   .arg(QString::fromStdString(c.role.empty() ? c.name : c.name + ", " + c.role).toHtmlEscaped());
+    whose_->setText(ask + tr("<a href=\"0\">somebody else</a>?"));
+    whose_->show();
+    emit failed(tr("Somebody of that name is on record already; say whether it is the same person."));
+}
+
+/// None that is known is lost because the form of another person was shown before.
+std::vector<std::string> NewClipForm::flagsFor(int64_t client) const {
+    std::vector<std::string> flags = intake_->flags();
+    if (const auto known = client && client != chosen_ ? library_.client(client) : std::nullopt)
+        for (const std::string& flag : known->flags)
+            if (std::find(flags.begin(), flags.end(), flag) == flags.end()) flags.push_back(flag);
+    return flags;
+}
+
+void NewClipForm::keep(int64_t client) {
+    if (clip_ != 0) return finish(client, {}, {});
+    go_->setEnabled(false);
+    // Into the library like every other clip, so that a copied library has it and erasing reaches it.
+    copy_.run([path = path_.toStdString(), home = library_.folder() / "clips"](
+                  StopToken stop, const ProgressFn& progress) { return keepFilm(path, {}, home, stop, progress); },
+              [this, client](const Result<KeptClip>& kept) {
+                  go_->setEnabled(true);
+                  if (kept)
+                      finish(client, kept->path, kept->sha256);
+                  else
+                      emit failed(QString::fromStdString("Not added: " + kept.error().detail + "."));
+              });
+}
+
+ReviewInputs NewClipForm::filledIn(ReviewInputs in) const {
     in.note.words = words_->toPlainText().trimmed().toStdString();
     in.note.pain = pain_->isChecked();
+    in.note.signs.clear(), in.note.redFlags.clear(), in.note.felt.clear();
+    in.note.shaking = false;
     in.side = side_->currentData().toString().toStdString();
     if (const std::string reason = stop_->currentData().toString().toStdString(); !reason.empty()) {
         const bool isSign = safetyRules() && safetyRules()->signs.count(reason);
@@ -209,11 +283,43 @@ void NewClipForm::add() {
     in.asked.sets = sets_->value();
     in.asked.reps = reps_->value() > 1 ? std::optional(reps_->value()) : std::nullopt;
     in.asked.hold_s = hold_->value() > 0 ? std::optional<double>(hold_->value()) : std::nullopt;
-    auto clip = library_.addClip(client, in.date, in);
-    if (!clip) {
-        emit failed(QString::fromStdString("Not added: " + clip.error().detail + "."));
+    return in;
+}
+
+void NewClipForm::finish(int64_t client, const std::filesystem::path& file, const std::string& sha256) {
+    const auto refused = [this](const Error& e) {
+        emit failed(QString::fromStdString((clip_ ? "Not corrected: " : "Not added: ") + e.detail + "."));
+    };
+    const std::vector<std::string> flags = flagsFor(client);
+    if (client == 0) {
+        auto id = library_.addClient(client_->currentText().toStdString(), role_->text().trimmed().toStdString(), flags);
+        if (!id) return refused(id.error());
+        client = *id;
+    } else if (auto ok = library_.setFlags(client, flags); !ok) {
+        return refused(ok.error());
+    }
+    const std::string exercise = exercise_->currentData().toString().toStdString();
+    if (clip_ != 0) {
+        const auto of = library_.clip(clip_);
+        if (!of) return refused({Errc::NotFound, "the clip is not in the library any more"});
+        ReviewInputs in = of->draft;
+        if (in.exercise != exercise || of->client != client) {
+            const ReviewInputs fresh = newDraft(library_, client, exercise, usualSchools());
+            in.client = fresh.client, in.clientRole = fresh.clientRole;
+            if (in.exercise != exercise) in.schools = fresh.schools, in.view.clear(), in.asked = fresh.asked;
+            in.exercise = exercise;
+        }
+        in.flags = flags;
+        if (auto ok = library_.correct(clip_, client, filledIn(std::move(in))); !ok) return refused(ok.error());
+        emit corrected(clip_);
         return;
     }
+    ReviewInputs in = filledIn(newDraft(library_, client, exercise, usualSchools()));
+    in.clipPath = file.string(), in.clipSha256 = sha256;
+    in.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    in.flags = flags;
+    auto clip = library_.addClip(client, in.date, in);
+    if (!clip) return refused(clip.error());
     emit added(*clip);
 }
 

@@ -13,23 +13,34 @@
 
 namespace deft::ui {
 
-/// What has to be known about a clip that the coach brings in: whose it is, what was asked, what the client wrote.
+/// What has to be known about a clip that the coach brings in: whose it is, what was asked, what the client wrote. The
+/// same for a clip that waits already and of which something is not right.
 class NewClipForm : public QWidget {
     Q_OBJECT
 public:
     explicit NewClipForm(Library& library, QWidget* parent = nullptr);
     /// Begins a new entry. `facts` says what was found in the file.
     void begin(const QString& path, const QString& facts);
+    /// Shows what is known of a clip that waits, to be corrected.
+    void correct(const Clip& clip);
     QComboBox& clientBox() { return *client_; }
     IntakeButton& intakeButton() { return *intake_; }
 
 signals:
     void added(qint64 clip);
+    void corrected(qint64 clip);
     void cancelled();
     void failed(const QString& sentence);
 
 private:
+    void clear();
+    void showClients();
+    void choose(int64_t client); ///< 0 = nobody of those on record
     void add();
+    void keep(int64_t client); ///< once it is certain whose it is
+    void finish(int64_t client, const std::filesystem::path& file, const std::string& sha256);
+    ReviewInputs filledIn(ReviewInputs in) const;
+    std::vector<std::string> flagsFor(int64_t client) const;
     void guessExercise();
     void showGuess(const std::vector<std::pair<std::string, double>>& guesses);
     Library& library_;
@@ -42,6 +53,12 @@ private:
     QCheckBox* pain_;
     QPlainTextEdit* words_;
     QLabel* guess_;
+    QLabel* whose_;       ///< asks when a typed name is written like a known one
+    KeyButton* go_;
+    QLabel* title_;
+    int64_t chosen_ = 0;  ///< client
+    int64_t clip_ = 0;    ///< that is corrected; 0 = a new one
+    BackgroundJob copy_;
     bool exerciseChosen_ = false; ///< by the coach: a guess that comes later leaves it
     BackgroundJob look_;
 };

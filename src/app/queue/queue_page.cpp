@@ -97,6 +97,13 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     connect(coach_, &CoachForm::left, this, &QueuePage::leave);
     connect(about_, &QLabel::linkActivated, this, &QueuePage::askForCoach);
     connect(form_, &NewClipForm::cancelled, this, [this] { side_->setCurrentIndex(0); });
+    connect(form_, &NewClipForm::corrected, this, [this](qint64 clip) {
+        side_->setCurrentIndex(0);
+        clips_->touch(clip);
+        refresh();
+        list_->setFocus();
+        emit corrected(clip);
+    });
     connect(form_, &NewClipForm::added, this, [this](qint64 clip) {
         side_->setCurrentIndex(0);
         refresh();
@@ -167,6 +174,15 @@ int64_t QueuePage::chosen() const {
 void QueuePage::setInboxWords(const QString& html) {
     inbox_->setText(html);
     inbox_->setVisible(!html.isEmpty());
+}
+
+void QueuePage::correctChosen() {
+    if (!list_->currentIndex().isValid()) return;
+    const auto clip = library_.clip(chosen());
+    if (!clip) return;
+    if (clip->filed) return emit failed(tr("This clip has been answered, and what was filed stays as it was."));
+    form_->correct(*clip);
+    side_->setCurrentWidget(form_);
 }
 
 void QueuePage::openChosen() {

@@ -28,6 +28,7 @@ public:
     QLineEdit& findBox() { return *find_; }
     /// Looks at a file and asks what has to be known about it. Says what is wrong with a bad one.
     void bringIn(const QString& path);
+    void correctChosen(); ///< the form, with what is known of the chosen clip
     /// What waits in the inbox and could not be taken in, as rich text with links; empty = nothing.
     void setInboxWords(const QString& html);
     int64_t chosen() const; ///< clip, 0 = none
@@ -35,6 +36,7 @@ public:
 signals:
     void openClip(qint64 clip);
     void chooseFile();
+    void corrected(qint64 clip);
     void failed(const QString& sentence);
     void inboxLink(const QString& link);
 

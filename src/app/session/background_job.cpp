@@ -1,6 +1,13 @@
 #include "app/session/background_job.h"
 
+#include "app/session/log.h"
+
 namespace deft::ui {
+
+Error brokenOff(const std::string& why) {
+    qCCritical(lcWork) << "work was broken off:" << why.c_str();
+    return {Errc::Internal, "the program could not do this (" + why + "); everything else goes on"};
+}
 
 void BackgroundJob::stop() {
     ++job_;

@@ -1,5 +1,6 @@
 #pragma once
 #include "base/progress.h"
+#include "base/result.h"
 
 #include <QElapsedTimer>
 #include <QObject>
@@ -8,8 +9,12 @@
 
 namespace deft::ui {
 
+/// What work comes to that a library ended by throwing; written to the log.
+Error brokenOff(const std::string& why);
+
 /// One piece of long work on a thread of its own. Starting another, or stopping, ends the one before; results of work
-/// that was stopped are dropped. Lives in the interface's thread.
+/// that was stopped are dropped. What the work throws ends this work alone: a Result is Errc::Internal then, any other
+/// result is empty. Lives in the interface's thread.
 class BackgroundJob : public QObject {
     Q_OBJECT
 public:
@@ -23,7 +28,8 @@ public:
         clock_.start();
         emit changed();
         thread_ = std::jthread([this, work = std::move(work), then = std::move(then), job = ++job_](StopToken stop) {
-            auto result = std::make_shared<decltype(work(stop, ProgressFn{}))>(work(stop, reporter(job)));
+            auto result =
+                std::make_shared<decltype(work(stop, ProgressFn{}))>(guarded([&] { return work(stop, reporter(job)); }));
             QMetaObject::invokeMethod(
                 this,
                 [this, job, result, then] {
@@ -45,6 +51,21 @@ signals:
     void changed(); ///< started, ended, or got further (at most ten times a second)
 
 private:
+    template <class Work> static auto guarded(Work&& work) -> decltype(work()) {
+        using Outcome = decltype(work());
+        std::string why = "unknown";
+        try {
+            return work();
+        } catch (const std::exception& e) {
+            why = e.what();
+        } catch (...) {
+        }
+        const Error error = brokenOff(why);
+        if constexpr (std::is_constructible_v<Outcome, tl::unexpected<Error>>)
+            return tl::unexpected(error);
+        else
+            return Outcome{};
+    }
     ProgressFn reporter(int job);
     std::jthread thread_;
     int job_ = 0; // of the work that counts

@@ -4,6 +4,12 @@
 
 namespace deft::ui {
 
+Backlog::Backlog(Library& library, const char* kind, QObject* parent)
+    : QObject(parent), library_(library), kind_(kind) {
+    for (const Aside& a : library.asides(kind))
+        givenUp_[QString::fromStdString(a.subject).toLongLong()] = QString::fromStdString(a.why);
+}
+
 void Backlog::look(const std::vector<Clip>& clips, bool first) {
     for (const Clip& c : clips) {
         if (c.filed || now_ == c.id || givenUp_.count(c.id) || !needs(c)) continue;
@@ -20,6 +26,7 @@ void Backlog::look(const std::vector<Clip>& clips, bool first) {
 void Backlog::stop() {
     waiting_.clear();
     job_.stop();
+    if (now_ != 0) (void)library_.end(kind_, subject(now_)); // not its fault
     now_ = 0;
 }
 
@@ -28,6 +35,7 @@ void Backlog::next() {
     const Clip clip = waiting_.front();
     waiting_.pop_front();
     now_ = clip.id;
+    (void)library_.begin(kind_, subject(clip.id)); // if the program does not live to end it, the next start knows
     start(clip);
 }
 
@@ -37,13 +45,14 @@ void Backlog::stopOne(int64_t clip) {
     givenUp_[clip] = tr("stopped by you");
     if (now_ != clip) return;
     job_.stop();
+    (void)library_.end(kind_, subject(clip));
     now_ = 0;
     emit ready(clip);
     if (now_ == 0) next();
 }
 
 void Backlog::retry(const Clip& clip) {
-    givenUp_.erase(clip.id);
+    if (givenUp_.erase(clip.id)) (void)library_.end(kind_, subject(clip.id));
     look({clip}, true);
 }
 
@@ -55,7 +64,12 @@ QString Backlog::troubleOf(int64_t clip) const {
 void Backlog::done(const QString& trouble) {
     const int64_t clip = now_;
     now_ = 0;
-    if (!trouble.isEmpty()) givenUp_[clip] = trouble;
+    if (trouble.isEmpty()) {
+        (void)library_.end(kind_, subject(clip));
+    } else {
+        givenUp_[clip] = trouble;
+        (void)library_.putAside({kind_, subject(clip), trouble.toStdString()});
+    }
     emit ready(clip);
     if (now_ == 0) next();
 }

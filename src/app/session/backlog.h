@@ -8,11 +8,12 @@
 namespace deft::ui {
 
 /// Clips that wait for one kind of work, done one after the other in the background. A clip that cannot be done does
-/// not hold up the others.
+/// not hold up the others: it is put aside in the library and not tried again by itself, at no later start either.
 class Backlog : public QObject {
     Q_OBJECT
 public:
-    explicit Backlog(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
+    /// @param kind of work, as the library knows what was put aside
+    Backlog(Library& library, const char* kind, QObject* parent = nullptr);
 
     /// Takes in the clips that need the work. @param first before those that already wait
     void look(const std::vector<Clip>& clips, bool first = false);
@@ -41,6 +42,8 @@ protected:
     BackgroundJob job_;
 
 private:
+    std::string subject(int64_t clip) const { return std::to_string(clip); }
+    const char* kind_;
     void next();
     std::deque<Clip> waiting_;
     std::map<int64_t, QString> givenUp_;

@@ -46,6 +46,10 @@ void ReviewSession::addFault(const std::string& id, double start_s, double end_s
     edit(tr("fault seen: %1").arg(QString::fromStdString(plan->name)), [&](ReviewInputs& in) {
         see(in, review_->events, {id, start_s, end_s});
     });
+    // What was added is what the next key is about.
+    const int rep = repOfSpan(review_->events, start_s, end_s);
+    for (size_t i = 0; i < moments_.size(); ++i)
+        if (moments_[i].id == id && moments_[i].rep == rep) chooseMoment(int(i));
 }
 
 void ReviewSession::moveFault(const Moment& m, double start_s, double end_s) {
@@ -139,10 +143,6 @@ void ReviewSession::untapBreath() {
 void ReviewSession::choosePicture(const AnswerPart& part, bool broken, int64_t frame) {
     const std::string fault = faultOf(part);
     if (!review_ || fault.empty()) return;
-    if (!canCoverFace(*review_, frame)) {
-        emit failed(tr("The head was lost in that frame, so its face could not be blurred. It cannot be sent."));
-        return;
-    }
     const QString what = broken ? tr("picture “too far” of “%1”") : tr("picture “aim for this” of “%1”");
     edit(
         what.arg(QString::fromStdString(part.title)),

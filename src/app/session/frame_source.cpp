@@ -1,6 +1,7 @@
 #include "app/session/frame_source.h"
 
 #include "app/paint/answer_picture.h"
+#include "app/session/background_job.h"
 #include "video/clip_reader.h"
 
 #include <algorithm>
@@ -112,6 +113,14 @@ bool FrameSource::approach(ClipReader& reader, qint64 frame, const std::stop_tok
 }
 
 void FrameSource::work(std::stop_token stop, const std::string& path) {
+    try {
+        decode(stop, path);
+    } catch (const std::exception& e) {
+        (void)brokenOff(e.what()); // the picture stays empty; what was measured can still be read
+    }
+}
+
+void FrameSource::decode(std::stop_token stop, const std::string& path) {
     auto reader = ClipReader::open(path);
     if (!reader) return; // said by the session, which opened it too
     std::deque<qint64> previews = previewFrames(*reader);

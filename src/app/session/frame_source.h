@@ -38,6 +38,7 @@ signals:
 
 private:
     void work(std::stop_token stop, const std::string& path);
+    void decode(std::stop_token stop, const std::string& path);
     bool approach(ClipReader& reader, qint64 frame, const std::stop_token& stop);
     void keep(qint64 frame, const QImage& image);
     std::map<qint64, QImage> previews_; // interface's thread only

@@ -4,11 +4,20 @@
 #include "store/intake.h"
 
 #include <QDate>
+#include <algorithm>
 
 namespace deft::ui {
 namespace {
 constexpr int kSettle_ms = 400;   // files come in pieces
 constexpr int kAgain_ms = 10'000; // for folders whose changes the system does not tell of
+constexpr const char* kKind = "note";
+
+/// A note as the library knows it was put aside: another one of that name is another.
+std::string subjectOf(const std::filesystem::path& note) {
+    std::error_code ec;
+    const auto changed = std::filesystem::last_write_time(note, ec).time_since_epoch().count();
+    return note.filename().string() + " " + std::to_string(changed);
+}
 } // namespace
 
 Inbox::Inbox(Library& library, std::filesystem::path folder, QObject* parent) : QObject(parent), library_(library) {
@@ -24,15 +33,27 @@ Inbox::Inbox(Library& library, std::filesystem::path folder, QObject* parent) : 
 
 void Inbox::setFolder(const std::filesystem::path& folder) {
     job_.stop();
-    waiting_.clear();
+    waiting_.clear(), questions_.clear();
     folder_ = folder;
+    library_.setInbox(folder);
     if (!watcher_.directories().isEmpty()) watcher_.removePaths(watcher_.directories());
     soon_.start();
 }
 
 void Inbox::retry() {
-    givenUp_.clear();
+    for (const Aside& a : library_.asides(kKind)) (void)library_.end(kKind, a.subject);
     look();
+}
+
+void Inbox::answer(const std::filesystem::path& note, int64_t client) {
+    const auto asked =
+        std::find_if(questions_.begin(), questions_.end(), [&](const Question& q) { return q.item.note == note; });
+    if (asked == questions_.end()) return;
+    answers_[note] = {true, client};
+    waiting_.push_back(std::move(asked->item));
+    questions_.erase(asked);
+    emit changed();
+    if (!job_.isRunning()) next();
 }
 
 void Inbox::look() {
@@ -44,28 +65,33 @@ void Inbox::look() {
 }
 
 void Inbox::seen(Result<InboxContent> content) {
-    const auto before = std::tuple(refused_.size(), loose_, trouble_);
+    const auto before = std::tuple(refused_.size(), questions_.size(), loose_, trouble_);
     refused_.clear(), loose_.clear(), trouble_.clear();
     if (!content) {
         trouble_ = QString::fromStdString(content.error().detail);
     } else {
         refused_ = std::move(content->refused), loose_ = std::move(content->loose);
+        const auto aside = library_.asides(kKind);
+        const auto isAsked = [this](const std::filesystem::path& note) {
+            return std::any_of(questions_.begin(), questions_.end(), [&](const Question& q) { return q.item.note == note; });
+        };
         for (InboxContent::Item& item : content->ready) {
-            std::error_code ec;
-            const auto known = givenUp_.find(item.note);
-            if (known == givenUp_.end() || known->second.first != std::filesystem::last_write_time(item.note, ec))
+            const auto known = std::find_if(aside.begin(), aside.end(),
+                                            [&](const Aside& a) { return a.subject == subjectOf(item.note); });
+            if (known != aside.end())
+                refused_.push_back({item.note, known->why});
+            else if (!isAsked(item.note))
                 waiting_.push_back(std::move(item));
-            else
-                refused_.push_back({item.note, known->second.second});
         }
+        std::error_code ec;
+        std::erase_if(questions_, [&](const Question& q) { return !std::filesystem::exists(q.item.note, ec); });
     }
-    if (before != std::tuple(refused_.size(), loose_, trouble_)) emit changed();
+    if (before != std::tuple(refused_.size(), questions_.size(), loose_, trouble_)) emit changed();
     next();
 }
 
 void Inbox::refuse(const std::filesystem::path& note, const std::string& why) {
-    std::error_code ec;
-    givenUp_[note] = {std::filesystem::last_write_time(note, ec), why};
+    (void)library_.putAside({kKind, subjectOf(note), why});
     refused_.push_back({note, why});
     emit changed();
 }
@@ -74,22 +100,36 @@ void Inbox::next() {
     if (waiting_.empty()) return;
     const InboxContent::Item item = std::move(waiting_.front());
     waiting_.pop_front();
+    (void)library_.begin(kKind, subjectOf(item.note));
     job_.run([item, home = library_.folder() / "clips"](
                  StopToken stop, const ProgressFn& progress) { return keepClip(item, home, stop, progress); },
              [this, item](const Result<KeptClip>& kept) {
-                 if (!kept) {
-                     refuse(item.note, kept.error().detail);
-                 } else {
-                     const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
-                     const auto clip = takeIn(library_, item.parcel, kept->path, kept->sha256, today, usualSchools());
-                     if (clip || clip.error().code == Errc::Conflict) clearFromInbox(item);
-                     if (clip)
-                         emit tookIn(*clip);
-                     else if (clip.error().code != Errc::Conflict)
-                         refuse(item.note, clip.error().detail);
-                 }
+                 took(item, kept);
                  waiting_.empty() ? soon_.start() : next();
              });
+}
+
+void Inbox::took(const InboxContent::Item& item, const Result<KeptClip>& kept) {
+    (void)library_.end(kKind, subjectOf(item.note));
+    if (!kept) {
+        if (kept.error().code != Errc::Cancelled) refuse(item.note, kept.error().detail);
+        return;
+    }
+    const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    const Sender sender = answers_.count(item.note) ? answers_[item.note] : Sender{};
+    const auto clip = takeIn(library_, item.parcel, kept->path, kept->sha256, today, usualSchools(), sender);
+    if (clip || clip.error().code == Errc::Conflict) {
+        answers_.erase(item.note);
+        clearFromInbox(item);
+    }
+    if (clip) {
+        emit tookIn(*clip);
+    } else if (clip.error().code == Errc::Ambiguous) {
+        questions_.push_back({item, library_.clientsLike(item.parcel.client)});
+        emit changed();
+    } else if (clip.error().code != Errc::Conflict) {
+        refuse(item.note, clip.error().detail);
+    }
 }
 
 } // namespace deft::ui

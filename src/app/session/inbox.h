@@ -1,7 +1,7 @@
 #pragma once
 #include "app/session/background_job.h"
 #include "devices/inbox_folder.h"
-#include "store/library.h"
+#include "store/intake.h"
 
 #include <QFileSystemWatcher>
 #include <QTimer>
@@ -10,7 +10,8 @@
 namespace deft::ui {
 
 /// Watches the inbox folder and takes what comes into the library, one clip after the other, off the window's thread.
-/// A parcel that cannot be taken in says why and waits; it holds nothing else up.
+/// A parcel that cannot be taken in is put aside with its reason and waits; one whose client is not certain is a
+/// question. Neither holds anything else up.
 class Inbox : public QObject {
     Q_OBJECT
 public:
@@ -19,7 +20,16 @@ public:
     const std::filesystem::path& folder() const { return folder_; }
     void setFolder(const std::filesystem::path& folder);
     void look();  ///< now, and not only when the folder changes
-    void retry(); ///< also what was refused before
+    void retry(); ///< also what was put aside before
+
+    /// A parcel from somebody whose name is written like that of people on record.
+    struct Question {
+        InboxContent::Item item;
+        std::vector<Client> alike;
+    };
+    const std::vector<Question>& questions() const { return questions_; }
+    /// The coach's answer. @param client 0 = somebody who is not on record yet
+    void answer(const std::filesystem::path& note, int64_t client);
 
     const std::vector<InboxContent::Refusal>& refused() const { return refused_; }
     const std::vector<std::filesystem::path>& loose() const { return loose_; }
@@ -28,11 +38,12 @@ public:
 
 signals:
     void tookIn(qint64 clip);
-    void changed(); ///< refused, loose or trouble
+    void changed(); ///< refused, questions, loose or trouble
 
 private:
     void seen(Result<InboxContent> content);
     void next();
+    void took(const InboxContent::Item& item, const Result<KeptClip>& kept);
     void refuse(const std::filesystem::path& note, const std::string& why);
 
     Library& library_;
@@ -43,7 +54,8 @@ private:
     std::deque<InboxContent::Item> waiting_;
     std::vector<InboxContent::Refusal> refused_;
     std::vector<std::filesystem::path> loose_;
-    std::map<std::filesystem::path, std::pair<std::filesystem::file_time_type, std::string>> givenUp_; // until changed
+    std::vector<Question> questions_;
+    std::map<std::filesystem::path, Sender> answers_;
     QString trouble_;
 };
 

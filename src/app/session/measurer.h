@@ -8,7 +8,7 @@ namespace deft::ui {
 class Measurer : public Backlog {
     Q_OBJECT
 public:
-    using Backlog::Backlog;
+    explicit Measurer(Library& library, QObject* parent = nullptr) : Backlog(library, "measuring", parent) {}
     ~Measurer() override { job_.stop(); }
 
 protected:

@@ -10,6 +10,9 @@
 #include <algorithm>
 
 namespace deft::ui {
+namespace {
+constexpr const char* kKind = "mail"; // as the library knows what was put aside
+} // namespace
 
 Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const std::filesystem::path& clip,
                           StopToken stop, const ProgressFn& progress) {
@@ -22,7 +25,9 @@ Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const
         auto bytes = readFile(clip);
         if (!bytes) return tl::unexpected(bytes.error());
         made.clip = true;
-        attachments.push_back({"moment.mp4", "video/mp4", std::move(*bytes)});
+        attachments.push_back({"moment.mp4", "video/mp4", std::move(*bytes),
+                               "Short clip in slow motion, without sound: what to aim for on one side, the moment in "
+                               "question on the other"});
     } else if (ok.error().code == Errc::Cancelled) {
         return tl::unexpected(ok.error());
     } else if (review.decision.cues.empty()) {
@@ -31,7 +36,7 @@ Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const
         made.without = "without a reply clip: " + ok.error().detail;
     }
     if (const auto calendar = answerCalendar(answer, review.inputs))
-        attachments.push_back({"next-clip.ics", "text/calendar", *calendar});
+        attachments.push_back({"next-clip.ics", "text/calendar", *calendar, "The day of your next clip, for a calendar"});
     auto mail = answerMail(answer, who, pictureMaker(review, *reader), attachments);
     if (!mail) return tl::unexpected(mail.error());
     made.text = std::move(*mail);
@@ -61,12 +66,26 @@ void Outgoing::send(int64_t filed, const Review& review) {
            [review](StopToken, const ProgressFn&) { return Result<Review>(review); }});
 }
 
+void Outgoing::retry() {
+    for (const Aside& a : library_.asides(kKind)) (void)library_.end(kKind, a.subject);
+    resume();
+}
+
 void Outgoing::resume() {
-    for (const UnsentReview& unsent : library_.unsent())
+    const auto aside = library_.asides(kKind);
+    const auto waits = [this](int64_t filed) {
+        return now_ == filed || std::any_of(waiting_.begin(), waiting_.end(), [&](const Letter& l) { return l.filed == filed; });
+    };
+    for (const UnsentReview& unsent : library_.unsent()) {
+        const std::string subject = std::to_string(unsent.review);
+        if (waits(unsent.review) ||
+            std::any_of(aside.begin(), aside.end(), [&](const Aside& a) { return a.subject == subject; }))
+            continue;
         queue({unsent.review, library_.correspondents(library_.clientOfReview(unsent.review), unsent.inputs.coach),
                [&library = library_, inputs = unsent.inputs](StopToken stop, const ProgressFn& progress) {
                    return measureStored(library, inputs, stop, progress);
                }});
+    }
 }
 
 void Outgoing::queue(Letter letter) {
@@ -81,14 +100,23 @@ void Outgoing::giveUp(const std::vector<int64_t>& filed) {
         waiting_.end());
     if (!job_.isRunning() || !isMeant(now_)) return;
     job_.stop();
+    (void)library_.end(kKind, std::to_string(now_));
     next();
 }
 
+Outgoing::~Outgoing() {
+    if (!job_.isRunning()) return;
+    job_.stop();
+    (void)library_.end(kKind, std::to_string(now_)); // closing is no failure
+}
+
 void Outgoing::next() {
+    now_ = 0;
     if (waiting_.empty()) return;
     Letter letter = std::move(waiting_.front());
     waiting_.pop_front();
     const int64_t filed = now_ = letter.filed;
+    (void)library_.begin(kKind, std::to_string(filed));
     job_.run(
         [letter = std::move(letter), folder = library_.folder()](StopToken stop,
                                                                  const ProgressFn& progress) -> Result<MadeMail> {
@@ -97,11 +125,14 @@ void Outgoing::next() {
             return makeFiles(*review, letter.who, "answer-" + std::to_string(letter.filed), folder, stop, progress);
         },
         [this, filed](const Result<MadeMail>& made) {
+            const std::string subject = std::to_string(filed);
+            (void)library_.end(kKind, subject);
             if (made) {
-                (void)library_.markSent(filed); // if this fails, the next start makes the mail once more
+                (void)library_.markSent(filed, made->file); // if this fails, the next start makes the mail once more
                 emit sent(*made);
             } else {
-                emit failed(QString::fromStdString(made.error().detail));
+                (void)library_.putAside({kKind, subject, made.error().detail});
+                emit failed(filed, QString::fromStdString(made.error().detail));
             }
             next();
         });

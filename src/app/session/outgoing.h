@@ -22,10 +22,13 @@ class Outgoing : public QObject {
     Q_OBJECT
 public:
     explicit Outgoing(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
+    ~Outgoing() override;
     /// @param filed number of the filed review
     void send(int64_t filed, const Review& review);
-    /// Makes the mails of reviews that were filed before the program was closed or killed.
+    /// Makes the mails of reviews that were filed before the program was closed or killed; those that could not be made
+    /// before are put aside and wait for retry().
     void resume();
+    void retry();
     /// Gives up the mails of these reviews: what they would show is to go.
     void giveUp(const std::vector<int64_t>& filed);
     bool isIdle() const { return !job_.isRunning() && waiting_.empty(); }
@@ -33,7 +36,7 @@ public:
 
 signals:
     void sent(const deft::ui::MadeMail& mail);
-    void failed(const QString& sentence);
+    void failed(qint64 filed, const QString& sentence);
 
 private:
     struct Letter {

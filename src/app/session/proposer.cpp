@@ -17,7 +17,7 @@ struct Proposer::Network {
 };
 
 Proposer::Proposer(Library& library, QObject* parent)
-    : Backlog(library, parent), network_(std::make_shared<Network>()) {}
+    : Backlog(library, "proposing", parent), network_(std::make_shared<Network>()) {}
 
 bool Proposer::needs(const Clip& clip) const {
     if (!clip.draft.marks.frames.empty()) return false;

@@ -46,6 +46,10 @@ ReviewSession::ReviewSession(Library& library, QObject* parent)
 }
 ReviewSession::~ReviewSession() { job_.stop(); }
 
+namespace {
+std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+} // namespace
+
 Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     auto reader = ClipReader::open(clip.draft.clipPath);
     if (!reader) return tl::unexpected(reader.error());
@@ -64,6 +68,7 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     inputs_ = std::move(inputs);
     if (inputs_.client.empty()) inputs_.client = client.name, inputs_.clientRole = client.role;
     if (inputs_.coach.empty() && !filed_) inputs_.coach = library_.coach().name;
+    if (!filed_) inputs_.answered = today();
     exercise_ = std::move(*exercise);
     clip_ = reader->info();
     for (FiledReview& r : library_.filed(client.id, inputs_.exercise)) {
@@ -73,6 +78,7 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     frames_ = std::make_unique<FrameSource>(inputs_.clipPath);
     watch_.watch(inputs_.clipPath, inputs_.clipSha256);
     emit opened();
+    emit reviewChanged(); // nothing is left of the review before
     emit placeChanged();
     if (isMarked())
         measure();
@@ -310,10 +316,10 @@ Result<int64_t> ReviewSession::file() {
     if (!review_ || job_.isRunning())
         return fail(Errc::Unsupported, "the clip has not been measured yet, so there is nothing to file");
     if (!watch_.trouble().isEmpty()) return fail(Errc::Conflict, watch_.trouble().chopped(1).toStdString());
-    if (inputs_.date.empty()) {
-        inputs_.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-        review_->inputs.date = inputs_.date;
-    }
+    inputs_.answered = today(); // the window may have been open since yesterday
+    if (inputs_.date.empty()) inputs_.date = inputs_.answered;
+    review_->inputs.date = inputs_.date, review_->inputs.answered = inputs_.answered;
+    answer_ = composeAnswer(*review_);
     auto html = page();
     if (!html) return tl::unexpected(html.error());
     auto id = library_.file(clipId_, *review_, *html, answerText(answer_));

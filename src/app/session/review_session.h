@@ -67,7 +67,7 @@ public:
     void setNeutralOf(const Clip& other);
     void tapBreath(bool out); ///< at the frame that is shown
     void untapBreath();       ///< the one nearest to it
-    /// The frame of one picture of a correction; refused where the face could not be covered.
+    /// The frame of one picture of a correction. Where its face cannot be covered it is not sent, and the page says so.
     void choosePicture(const AnswerPart& part, bool broken, int64_t frame);
     /// Words and pictures of the part as the program would have them.
     void useComputed(const AnswerPart& part);

@@ -39,13 +39,26 @@ std::filesystem::path demoFolder() {
     return {};
 }
 
-Result<void> fillDemo(Library& library) {
+Result<qint64> demoShift(const Json& list, const QDate& today) {
+    const QDate written = QDate::fromString(QString::fromStdString(list.value("today", "")), Qt::ISODate);
+    if (!written.isValid()) return fail(Errc::BadFormat, "the demo's list does not say its /today");
+    return written.daysTo(today);
+}
+
+std::string shiftedDay(const std::string& iso, qint64 days) {
+    const QDate day = QDate::fromString(QString::fromStdString(iso), Qt::ISODate);
+    return day.isValid() ? day.addDays(days).toString(Qt::ISODate).toStdString() : iso;
+}
+
+Result<void> fillDemo(Library& library, const QDate& today) {
     const auto folder = demoFolder();
     if (folder.empty()) return fail(Errc::NotFound, "the demo is not installed beside this program");
     auto list = readJsonFile(folder / "library.json");
     if (!list) return tl::unexpected(list.error());
     const std::string where = (folder / "library.json").string();
     if (auto ok = expectFormat(*list, "deft-mirror-demo", 1, where); !ok) return ok;
+    const auto shift = demoShift(*list, today);
+    if (!shift) return tl::unexpected(shift.error());
     try {
         if (auto ok = library.setCoach({list->at("coach"), {}}); !ok) return ok;
         for (const Json& who : list->at("clients")) {
@@ -53,9 +66,9 @@ Result<void> fillDemo(Library& library) {
             if (!client) return tl::unexpected(client.error());
             if (auto ok = library.setAbout(*client, who.value("wants", ""), {}); !ok) return ok;
             if (who.contains("consent")) {
-                Json told = who.at("consent"); // kept for so many months from today, whenever the demo is opened
-                told["until"] =
-                    QDate::currentDate().addMonths(told.at("kept_months")).toString(Qt::ISODate).toStdString();
+                Json told = who.at("consent"); // kept for so many months from today
+                told["given"] = shiftedDay(told.at("given"), *shift);
+                told["until"] = today.addMonths(told.at("kept_months")).toString(Qt::ISODate).toStdString();
                 auto consent = parseConsent(told, where + ": /clients/consent");
                 if (!consent) return tl::unexpected(consent.error());
                 if (auto ok = library.recordConsent(*client, *consent); !ok) return ok;
@@ -73,7 +86,8 @@ Result<void> fillDemo(Library& library) {
                 in.clipPath = clip.string(), in.clipSha256 = *sha, in.marks = std::move(*marks);
                 in.exercise = sent.at("exercise"), in.client = who.at("name"), in.clientRole = who.at("role"),
                 in.coach = list->at("coach");
-                in.date = sent.at("received");
+                in.date = shiftedDay(sent.at("received"), *shift);
+                if (sent.value("filed", false)) in.answered = in.date;
                 auto asked = parseTarget(sent.at("asked"), where);
                 if (!asked) return tl::unexpected(asked.error());
                 in.asked = std::move(*asked);

@@ -3,6 +3,7 @@
 #include "devices/upload_service.h"
 #include "store/library.h"
 
+#include <QDate>
 #include <QTimer>
 
 namespace deft::ui {
@@ -13,7 +14,8 @@ class DemoPhone : public QObject {
     Q_OBJECT
 public:
     /// @param inbox where the upload service puts what it gets
-    DemoPhone(const Library& library, const std::filesystem::path& inbox, QObject* parent = nullptr);
+    DemoPhone(const Library& library, const std::filesystem::path& inbox, const QDate& today,
+              QObject* parent = nullptr);
     void sendNext();
     int left() const { return int(parcels_.size()); } ///< still to be sent
 
@@ -23,7 +25,12 @@ signals:
 private:
     UploadService service_;
     std::unique_ptr<SimulatedPhone> phone_;
-    std::deque<std::pair<std::filesystem::path, Parcel>> parcels_;
+    struct Prepared {
+        std::filesystem::path clip;
+        Parcel parcel;
+        std::string token;
+    };
+    std::deque<Prepared> parcels_;
     QTimer soon_;
 };
 

@@ -14,6 +14,8 @@
 #include "app/window/keys_sheet.h"
 
 #include <QApplication>
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QSettings>
 #include <QStackedWidget>
 #include <QVBoxLayout>
@@ -23,6 +25,7 @@ namespace deft::ui {
 MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     : QMainWindow(parent), library_(std::move(library)) {
     setWindowTitle(tr("Deft Mirror"));
+    library_->onTrouble([this](const std::string& sentence) { say(QString::fromStdString(sentence)); });
     session_ = new ReviewSession(*library_, this);
     measurer_ = new Measurer(*library_, this);
     outgoing_ = new Outgoing(*library_, this);
@@ -69,6 +72,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(&exercises_->editor(), &OwnFileEditor::changed, session_, &ReviewSession::exerciseChanged);
     connect(&bench_->stage(), &StagePicture::stateChanged, this, &MainWindow::refreshBars);
     connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
+    connect(answer_, &AnswerPage::said, this, &MainWindow::say);
     connect(answer_, &AnswerPage::filePressed, this, &MainWindow::fileAnswer);
     connect(rooms_, &RoomBar::helpPressed, this, &MainWindow::showKeys);
     connect(session_, &ReviewSession::saved, this, &MainWindow::refreshBars);
@@ -134,9 +138,29 @@ void MainWindow::openClip(qint64 id) {
     for (const Client& c : library_->clients())
         if (c.id == clip->client) client = c;
     say({});
-    if (auto ok = session_->open(*clip, client); !ok)
-        return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
+    if (auto ok = session_->open(*clip, client); !ok) {
+        if (ok.error().code != Errc::NotFound || QGuiApplication::platformName() == QLatin1String("offscreen"))
+            return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
+        pointToClip(*clip);
+    }
     go(Bench);
+}
+
+/// A clip outside of the library that has moved: the coach shows where it is, and it is taken in for good.
+void MainWindow::pointToClip(const Clip& clip) {
+    const QString path = QFileDialog::getOpenFileName(
+        this, tr("Where is %1 now?").arg(QFileInfo(QString::fromStdString(clip.draft.clipPath)).fileName()));
+    if (path.isEmpty()) return say(tr("Not opened: the film has gone. Its review so far is kept."));
+    bringBack(clip.id, path);
+}
+
+void MainWindow::bringBack(int64_t clip, const QString& path) {
+    const auto of = library_->clip(clip);
+    if (!of) return;
+    const auto kept = keepFilm(path.toStdString(), of->draft.clipSha256, library_->folder() / "clips");
+    const auto ok = kept ? library_->relocate(clip, kept->path) : tl::unexpected(kept.error());
+    if (!ok) return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
+    openClip(clip);
 }
 
 void MainWindow::refreshBars() {

@@ -49,6 +49,8 @@ public:
     Room room() const;
     void go(Room room);
     void openClip(qint64 clip);
+    /// The film of a clip is here now: it is taken into the library, and the clip is opened.
+    void bringBack(int64_t clip, const QString& path);
     const QString& message() const;
     void say(const QString& sentence);
     void setDark(bool dark);
@@ -108,6 +110,8 @@ private:
     void connectWork();
     void showWork(int64_t clip);
     void showInbox();
+    void removeClip(int64_t clip);
+    void pointToClip(const Clip& clip);
     void chooseInbox();
     void chooseAnswerFile();
     void choosePictureFile();
@@ -124,6 +128,8 @@ private:
     Outgoing* outgoing_;
     BackgroundJob writing_; ///< of an answer's file
     QTimer arrivals_;       ///< runs out when the inbox has brought nothing for a moment
+    QTimer removal_;        ///< runs out when Delete has not been pressed again
+    int64_t toRemove_ = 0;  ///< the clip that it was pressed for
     QTimer quiet_;          ///< runs out when the open clip has needed no measuring for a moment
     QMenu* menu_;
     QList<QMenu*> menus_;
@@ -144,7 +150,8 @@ private:
     QAction* dark_;
 };
 
-/// Runs the window until it is closed. @return exit code
-int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo);
+/// Runs the window until it is closed. @param takeOver open the library although it seems to be open elsewhere
+/// @return exit code
+int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo, bool takeOver);
 
 } // namespace deft::ui

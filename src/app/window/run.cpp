@@ -1,17 +1,57 @@
+#include "app/session/log.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
 #include "app/window/main_window.h"
 
 #include <QApplication>
 #include <QIcon>
+#include <QMessageBox>
+#include <QPushButton>
 #include <QSettings>
 #include <QStandardPaths>
+#include <clocale>
 #include <iostream>
 
 namespace deft::ui {
+namespace {
 
-int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo) {
-    QApplication application(argc, argv);
+/// What a key or click throws ends that key or click alone; what was saved stays saved.
+class Application : public QApplication {
+public:
+    using QApplication::QApplication;
+    MainWindow* window = nullptr;
+    bool notify(QObject* receiver, QEvent* event) override {
+        try {
+            return QApplication::notify(receiver, event);
+        } catch (const std::exception& e) {
+            qCCritical(lcWork) << "an action was broken off:" << e.what();
+            if (window)
+                window->say(tr("The program could not do this (%1). What was saved is safe.").arg(QLatin1String(e.what())));
+            return false;
+        }
+    }
+};
+
+/// Another window may have it open, or a lock was left behind: the coach knows.
+Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder, bool takeOver) {
+    auto library = Library::open(folder, takeOver ? Lock::TakeOver : Lock::Respect);
+    if (library || library.error().code != Errc::Conflict || QGuiApplication::platformName() == QLatin1String("offscreen"))
+        return library;
+    QMessageBox ask(QMessageBox::Warning, QObject::tr("Deft Mirror"),
+                    QObject::tr("The library seems to be open in another window."));
+    ask.setTextFormat(Qt::PlainText);
+    ask.setInformativeText(QString::fromStdString(library.error().detail) + QLatin1Char('.'));
+    auto* anyway = ask.addButton(QObject::tr("Open it all the same"), QMessageBox::AcceptRole);
+    ask.setDefaultButton(ask.addButton(QObject::tr("Leave it"), QMessageBox::RejectRole));
+    ask.exec();
+    return ask.clickedButton() == anyway ? Library::open(folder, Lock::TakeOver) : library;
+}
+
+} // namespace
+
+int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo, bool takeOver) {
+    Application application(argc, argv);
+    std::setlocale(LC_NUMERIC, "C"); // Qt has taken the user's; files and libraries want a point
     QCoreApplication::setOrganizationName(QStringLiteral("deft-mirror"));
     QCoreApplication::setApplicationName(QStringLiteral("deft-mirror"));
     QCoreApplication::setApplicationVersion(QStringLiteral(DEFT_VERSION));
@@ -25,9 +65,9 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
     const std::filesystem::path folder = !libraryFolder.empty()
                                              ? std::filesystem::path(libraryFolder)
                                              : base / "deft-mirror" / (demo ? "demo-library" : "library");
-    auto library = Library::open(folder);
+    auto library = openLibrary(folder, takeOver);
     if (library && demo && (*library)->clients().empty()) {
-        if (auto ok = fillDemo(**library); !ok) {
+        if (auto ok = fillDemo(**library, QDate::currentDate()); !ok) {
             std::cerr << "deft-mirror: the demo could not be set up: " << ok.error().detail << ".\n";
             return 1;
         }
@@ -37,9 +77,12 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
         return 1;
     }
     MainWindow window(std::move(*library));
+    application.window = &window;
     if (demo) window.startDemo();
     window.show();
-    return QApplication::exec();
+    const int exit = QApplication::exec();
+    application.window = nullptr;
+    return exit;
 }
 
 } // namespace deft::ui

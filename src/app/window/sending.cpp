@@ -85,9 +85,10 @@ void MainWindow::connectSending() {
         if (!ok) return say(QString::fromStdString("Not changed: " + ok.error().detail + "."));
         queue_->refresh();
     });
-    connect(outgoing_, &Outgoing::failed, this, [this](const QString& sentence) {
-        say(tr("The review is filed and its page kept, but there is no mail: %1. The next start tries again.")
+    connect(outgoing_, &Outgoing::failed, this, [this](qint64, const QString& sentence) {
+        say(tr("The review is filed and its page kept, but there is no mail: %1. In the queue it can be tried again.")
                 .arg(sentence));
+        showInbox();
     });
 }
 
@@ -99,6 +100,8 @@ void MainWindow::giveUpMails() {
     for (const int64_t review : filed)
         if (auto ok = library_->markSent(review); !ok)
             return say(QString::fromStdString("Not given up: " + ok.error().detail + "."));
+    for (const Aside& a : library_->asides("mail")) (void)library_->end("mail", a.subject);
+    showInbox();
     say(filed.empty()
             ? tr("No mail is waiting to be made.")
             : tr("%1 given up; the pages are kept.").arg(counted(int(filed.size()), tr("mail"), tr("mails"))));

@@ -6,6 +6,7 @@
 
 #include <QFileDialog>
 #include <QSettings>
+#include <QUrl>
 
 namespace deft::ui {
 namespace {
@@ -19,6 +20,8 @@ std::filesystem::path inboxFolder(const Library& library) {
     return library.folder() / "inbox";
 }
 
+constexpr int kSecondPress_ms = 8000;
+
 QString fileName(const std::filesystem::path& path) {
     return QString::fromStdString(path.filename().string()).toHtmlEscaped();
 }
@@ -26,6 +29,7 @@ QString fileName(const std::filesystem::path& path) {
 } // namespace
 
 void MainWindow::connectWork() {
+    removal_.setSingleShot(true);
     inbox_ = new Inbox(*library_, inboxFolder(*library_), this);
     connect(inbox_, &Inbox::changed, this, &MainWindow::showInbox);
     arrivals_.setSingleShot(true);
@@ -40,6 +44,14 @@ void MainWindow::connectWork() {
     connect(queue_, &QueuePage::inboxLink, this, [this](const QString& link) {
         if (link == QLatin1String("retry"))
             inbox_->retry();
+        else if (link == QLatin1String("mails"))
+            outgoing_->retry(), showInbox();
+        else if (link == QLatin1String("no-mails"))
+            giveUpMails();
+        else if (link.startsWith(QLatin1String("is ")))
+            inbox_->answer(
+                QUrl::fromPercentEncoding(link.section(QLatin1Char(' '), 2).toLatin1()).toStdString(),
+                link.section(QLatin1Char(' '), 1, 1).toLongLong());
         else
             queue_->bringIn(link);
     });
@@ -82,30 +94,80 @@ void MainWindow::showWork(int64_t clip) {
     queue_->clips().setWork(clip, words);
 }
 
+namespace {
+
+QString listItem(const QString& html) { return QStringLiteral("<li>%1</li>").arg(html); }
+
+QString section(const QString& head, const QStringList& items) {
+    constexpr qsizetype kShown = 4;
+    if (items.isEmpty()) return {};
+    QString html = items.mid(0, kShown).join(QString());
+    if (items.size() > kShown) html += listItem(QObject::tr("and %1 more").arg(items.size() - kShown));
+    return QStringLiteral("%1<ul style='margin:2px 0 6px -24px'>%2</ul>").arg(head, html);
+}
+
+QString escaped(const std::string& words) { return QString::fromStdString(words).toHtmlEscaped(); }
+
+} // namespace
+
+/// What cannot go on by itself: damage, questions, what was not taken in, mails that were not made.
 void MainWindow::showInbox() {
-    QString html;
-    if (!inbox_->trouble().isEmpty()) html += QStringLiteral("<li>%1</li>").arg(inbox_->trouble().toHtmlEscaped());
-    constexpr size_t kShown = 4;
-    const auto& refused = inbox_->refused();
-    for (size_t i = 0; i < std::min(kShown, refused.size()); ++i)
-        html += QStringLiteral("<li>%1: %2</li>")
-                    .arg(fileName(refused[i].file), QString::fromStdString(refused[i].why).toHtmlEscaped());
-    for (size_t i = 0; i < std::min(kShown, inbox_->loose().size()); ++i)
-        html +=
-            tr("<li>%1 came without a note. <a href=\"%2\">Say whose it is</a></li>")
-                .arg(fileName(inbox_->loose()[i]), QString::fromStdString(inbox_->loose()[i].string()).toHtmlEscaped());
-    const size_t more = refused.size() + inbox_->loose().size() - std::min(kShown, refused.size()) -
-                        std::min(kShown, inbox_->loose().size());
-    if (more > 0) html += tr("<li>and %1 more</li>").arg(more);
-    if (!html.isEmpty())
-        html = tr("<b>In the inbox, not taken in.</b> Nothing was changed there. <a href=\"retry\">Try again</a><ul "
-                  "style='margin:2px 0 0 -24px'>%1</ul>")
-                   .arg(html);
-    queue_->setInboxWords(html);
+    QStringList damage, questions, refused, mails;
+    for (const std::string& sentence : library_->damage()) damage << listItem(escaped(sentence));
+    for (const std::string& id : exerciseIds())
+        if (const auto e = loadExercise(id); !e) damage << listItem(escaped(e.error().detail));
+    for (const Inbox::Question& q : inbox_->questions()) {
+        QString ask = tr("A clip of <b>%1</b> has come. Is it ").arg(escaped(q.item.parcel.client));
+        const QString note = QString::fromLatin1(QUrl::toPercentEncoding(QString::fromStdString(q.item.note.string())));
+        for (const Client& c : q.alike)
+            ask += tr("<a href=\"is %1 %2\">%3</a> whom you know, or ")
+                       .arg(c.id)
+                       .arg(note, escaped(c.role.empty() ? c.name : c.name + ", " + c.role));
+        questions << listItem(ask + tr("<a href=\"is 0 %1\">somebody else</a>?").arg(note));
+    }
+    if (!inbox_->trouble().isEmpty()) refused << listItem(inbox_->trouble().toHtmlEscaped());
+    for (const auto& r : inbox_->refused())
+        refused << listItem(QStringLiteral("%1: %2").arg(fileName(r.file), escaped(r.why)));
+    for (const auto& file : inbox_->loose())
+        refused << listItem(tr("%1 came without a note. <a href=\"%2\">Say whose it is</a>")
+                                .arg(fileName(file), escaped(file.string())));
+    for (const Aside& a : library_->asides("mail")) mails << listItem(escaped(a.why));
+    queue_->setInboxWords(
+        section(tr("<b>Damaged in the library.</b> Nothing was changed; a backup can be put back: deft-mirror library "
+                   "restore"),
+                damage) +
+        section(tr("<b>Whose clip is it?</b>"), questions) +
+        section(tr("<b>In the inbox, not taken in.</b> Nothing was changed there. <a href=\"retry\">Try again</a>"),
+                refused) +
+        section(tr("<b>Mails that could not be made.</b> The pages are kept. <a href=\"mails\">Try again</a> &nbsp; <a "
+                   "href=\"no-mails\">Make none</a>"),
+                mails));
+}
+
+/// At the second press: the first one says what goes.
+void MainWindow::removeClip(int64_t id) {
+    const auto clip = library_->clip(id);
+    if (!clip) return;
+    const auto client = library_->client(clip->client);
+    const QString whose = QString::fromStdString(client ? client->name : std::string());
+    if (toRemove_ != id || !removal_.isActive()) {
+        toRemove_ = id;
+        removal_.start(kSecondPress_ms);
+        return say(tr("Delete once more removes this clip of %1 with its marks; the record of %1 stays.").arg(whose));
+    }
+    removal_.stop();
+    if (session_->clipId() == id) session_->leave();
+    session_->proposer().stopOne(id);
+    measurer_->stopOne(id);
+    const auto removed = library_->removeClip(id);
+    queue_->refresh();
+    refreshBars();
+    say(removed ? tr("The clip of %1 has been removed.").arg(whose)
+                : QString::fromStdString("Not removed: " + removed.error().detail + "."));
 }
 
 void MainWindow::startDemo() {
-    phones_ = new DemoPhone(*library_, inbox_->folder(), this);
+    phones_ = new DemoPhone(*library_, inbox_->folder(), QDate::currentDate(), this);
     connect(phones_, &DemoPhone::said, this, &MainWindow::say);
     add(queueMenu_, tr("Simulated phone: send the next clip"), {}, this, [this] { phones_->sendNext(); });
     refreshBars();
@@ -154,6 +216,14 @@ void MainWindow::makeQueueActions(QMenu* menu) {
     add(menu, tr("Find clips"), {K(Qt::Key_Slash)}, queue_, [this] { queue_->find(); });
     add(menu, tr("Show all clips again, or leave what is beside them"), {K(Qt::Key_Escape)}, queue_,
         [this] { queue_->leave(); });
+    add(menu, tr("Correct what is known of this clip"), {K(Qt::Key_E)}, &queue_->list(),
+        [this] { queue_->correctChosen(); });
+    add(menu, tr("Remove this clip"), {K(Qt::Key_Delete)}, &queue_->list(), [this] { removeClip(queue_->chosen()); });
+    connect(queue_, &QueuePage::corrected, this, [this](qint64 clip) {
+        if (session_->clipId() == clip) session_->leave(); // it is another one now
+        say(tr("Corrected."));
+        refreshBars();
+    });
     add(menu, tr("Stop the work on this clip"), {K(Qt::Key_X)}, &queue_->list(), [this] {
         const int64_t clip = queue_->chosen();
         session_->proposer().now() == clip ? session_->proposer().stopOne(clip) : measurer_->stopOne(clip);
@@ -162,6 +232,9 @@ void MainWindow::makeQueueActions(QMenu* menu) {
     add(menu, tr("Try again"), {K(Qt::Key_R)}, &queue_->list(), [this] {
         inbox_->retry();
         if (const auto clip = library_->clip(queue_->chosen())) {
+            (void)library_->end("picture", std::to_string(clip->id));
+            queue_->clips().touch(clip->id);
+            queue_->refresh();
             session_->proposer().retry(*clip);
             measurer_->retry(*clip);
             showWork(clip->id);

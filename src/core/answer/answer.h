@@ -21,6 +21,7 @@ struct AnswerPart {
     bool sent = true;
     bool edited = false;
     std::string computed{}; ///< what the program would say
+    std::string heading{};  ///< above it in the letter; of the first one only in a list; empty = none
     /// The computed words have changed since the coach edited them, in a way that the edited text could not follow.
     bool outdated = false;
 };

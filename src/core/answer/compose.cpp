@@ -163,6 +163,15 @@ AnswerPart cautions(const Review& r) {
     return part;
 }
 
+std::string headingOf(const AnswerPart& p) {
+    static const std::map<std::string, std::string> headings = {
+        {"well", "What went well"}, {"drawings", "What I have drawn for you"}, {"target", "What to do next"},
+        {"cautions", "When to stop"}, {"next", "Your next clip"}};
+    if (isCorrection(p)) return "What to work on";
+    const auto it = headings.find(p.id);
+    return it == headings.end() ? std::string() : it->second;
+}
+
 void useEdited(AnswerPart& p, const std::string& words, const ReviewInputs& in) {
     p.text = words, p.edited = true;
     if (const auto on = in.wordsOn.find(p.id); on != in.wordsOn.end() && on->second != p.computed) {
@@ -208,6 +217,7 @@ Answer composeAnswer(const Review& r) {
     a.parts.push_back(closeOf(r.inputs.coach));
     for (AnswerPart& p : a.parts) {
         p.computed = p.text;
+        p.heading = headingOf(p);
         if (const auto it = r.inputs.words.find(p.id); it != r.inputs.words.end()) useEdited(p, it->second, r.inputs);
         // Cautions and the stop rule always go out.
         if (const auto it = r.inputs.parts.find(p.id); it != r.inputs.parts.end() && p.id != "cautions")

@@ -23,14 +23,17 @@ std::string escaped(const std::string& text) {
 }
 
 constexpr const char* kStyle = R"(
- body{margin:0;background:#ebeae6;color:#1c2023;font:17px/1.5 Inter,system-ui,sans-serif}
- main{max-width:640px;margin:0 auto;padding:24px;background:#fff}
+ @page{size:A4;margin:18mm}
+ body{margin:0;background:#ebeae6;color:#1c2023;font:17px/1.5 Inter,system-ui,sans-serif;font-feature-settings:"calt" 0}
+ main{max-width:760px;margin:0 auto;padding:24px;background:#fff}
+ h1{font-size:24px;line-height:1.25;font-weight:600;margin:0 0 14px} h2{font-size:17px;font-weight:600;margin:0 0 4px}
  p{margin:0 0 14px} ol{padding-left:22px;margin:0 0 14px} li{margin:0 0 22px} li::marker{font-weight:600}
- figure{display:inline-block;width:48%;margin:8px 1% 0 0;vertical-align:top} figure:only-of-type{width:70%}
+ .pictures{display:flex;flex-wrap:wrap;gap:12px;margin-top:8px}
+ figure{flex:1 1 260px;max-width:420px;margin:0;break-inside:avoid}
  img{width:100%;display:block;border-bottom:4px solid #1c2023} .broken img{border-bottom-style:dotted}
  figcaption{font-size:14px;font-weight:500;margin-top:4px}
  section{border-top:1px solid #a9a8a1;padding-top:14px} .scope{color:#5a6164;font-size:14px}
- @media(max-width:480px){figure{width:100%}}
+ @media print{body{background:none;font-size:14px} main{max-width:none;padding:0} h2{break-after:avoid}}
 )";
 
 std::string figures(const AnswerPart& part, const PictureSource& sources) {
@@ -42,7 +45,7 @@ std::string figures(const AnswerPart& part, const PictureSource& sources) {
              escaped(picture.caption) + "\" src=\"" + source + "\"><figcaption>" + escaped(picture.caption) +
              "</figcaption></figure>\n";
     }
-    return h;
+    return h.empty() ? h : "<div class=\"pictures\">\n" + h + "</div>\n";
 }
 
 } // namespace
@@ -68,19 +71,22 @@ std::string answerPage(const Answer& a, const PictureSource& sources) {
     std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
                     "content=\"width=device-width\">\n<title>" +
                     escaped(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
-    bool inList = false;
+    h += "<h1>" + escaped(a.exerciseName) + "</h1>\n";
+    bool inList = false, inSection = false;
     for (const AnswerPart& p : a.parts) {
         if (!p.sent) continue;
-        if (isCorrection(p) != inList) h += inList ? "</ol>\n" : "<ol>\n", inList = !inList;
-        if (inList) {
+        if (inList && !isCorrection(p)) h += "</ol>\n", inList = false;
+        if (inSection && !inList) h += "</section>\n", inSection = false;
+        if (!p.heading.empty() && !inList) h += "<section><h2>" + escaped(p.heading) + "</h2>\n", inSection = true;
+        if (isCorrection(p)) {
+            if (!inList) h += "<ol>\n", inList = true;
             h += "<li>" + escaped(p.text) + "\n" + figures(p, sources) + "</li>\n";
-        } else if (p.id == "cautions" || p.id == "target") {
-            h += "<section><p>" + escaped(p.text) + "</p></section>\n";
         } else {
             h += "<p>" + escaped(p.text) + "</p>\n" + figures(p, sources);
         }
     }
     if (inList) h += "</ol>\n";
+    if (inSection) h += "</section>\n";
     h += "<p class=\"scope\">" + escaped(kScopeNote) + "<br>" + escaped(footnote(a)) +
          "</p>\n</main>\n</body>\n</html>\n";
     return h;

@@ -1,14 +1,29 @@
 #include "answer/mail.h"
 
+#include <algorithm>
 #include <vmime/vmime.hpp>
 
 namespace deft {
 namespace {
 
-vmime::text utf8(const std::string& words) { return vmime::text(words, vmime::charsets::UTF_8); }
+/// As one encoded word, so that a name with one accent is not taken apart. Line breaks would end the header.
+vmime::text utf8(std::string words) {
+    std::replace_if(words.begin(), words.end(), [](unsigned char c) { return c < 0x20; }, ' ');
+    return vmime::text(vmime::word(words, vmime::charsets::UTF_8));
+}
 
 vmime::shared_ptr<vmime::contentHandler> content(const std::string& bytes) {
     return vmime::make_shared<vmime::stringContentHandler>(bytes);
+}
+
+/// Lines of a mail end in CR LF (RFC 5322, 2.1).
+std::string withCrLf(const std::string& text) {
+    std::string out;
+    for (const char c : text) {
+        if (c == '\n' && (out.empty() || out.back() != '\r')) out += '\r';
+        out += c;
+    }
+    return out;
 }
 
 /// @param unknown stands before @address.invalid where there is no address
@@ -45,21 +60,23 @@ Result<std::string> answerMail(const Answer& answer, const Correspondents& who, 
         builder.constructTextPart(vmime::mediaType(vmime::mediaTypes::TEXT, vmime::mediaTypes::TEXT_HTML));
         const auto part = vmime::dynamicCast<vmime::htmlTextPart>(builder.getTextPart());
         part->setCharset(vmime::charsets::UTF_8);
-        part->setPlainText(content(answerText(answer)));
+        part->setPlainText(content(withCrLf(answerText(answer))));
         // Pictures inside the page would be blocked by most mail programs: each becomes a part of its own.
-        part->setText(content(answerPage(answer, [&](const AnswerPicture& picture) {
+        part->setText(content(withCrLf(answerPage(answer, [&](const AnswerPicture& picture) {
             const PictureData data = pictures ? pictures(picture) : PictureData{};
             if (data.base64.empty()) return std::string();
             return part->addObject(content(decoded(data.base64)), vmime::mediaType(data.type))->getReferenceId();
-        })));
+        }))));
         for (const Attachment& a : attachments) {
             const auto file = vmime::make_shared<vmime::defaultAttachment>(content(a.bytes), vmime::encoding("base64"),
-                                                                           vmime::mediaType(a.type), utf8(""),
+                                                                           vmime::mediaType(a.type), utf8(a.description),
                                                                            vmime::word(a.name, vmime::charsets::UTF_8));
             builder.appendAttachment(file);
         }
         const auto message = builder.construct();
-        message->getHeader()->MessageId()->setValue(vmime::messageId::generateId());
+        // Its own domain: the machine's name is nobody's business.
+        message->getHeader()->MessageId()->setValue(
+            vmime::messageId(vmime::messageId::generateId().getLeft(), "deft-mirror.invalid"));
         message->getHeader()->getField("X-Unsent")->setValue(std::string("1"));
         std::string bytes;
         vmime::utility::outputStreamStringAdapter out(bytes);

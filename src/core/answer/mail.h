@@ -15,6 +15,7 @@ bool isAddress(const std::string& address);
 struct Attachment {
     std::string name, type; ///< "next-clip.ics", "text/calendar"
     std::string bytes;
+    std::string description{}; ///< what it is, for whoever hears it read
 };
 
 /// The answer as a mail file (RFC 5322, MIME): plain text, and the page with its pictures inside. A draft: mail

@@ -77,7 +77,10 @@ Result<Sheet> compose(const Exercise& e, const Target& target, const SheetReader
     letter.parts.push_back(plainPart("film", "How to film it", lines("When you film it for me:", e.filming)));
     letter.parts.push_back(cautions(e, reader));
     letter.parts.push_back(closeOf(reader.coach));
-    for (AnswerPart& p : letter.parts) p.computed = p.text;
+    for (AnswerPart& p : letter.parts) {
+        p.computed = p.text;
+        if (p.id != "greeting" && p.id != "close") p.heading = p.title;
+    }
     return Sheet{std::move(letter), e};
 }
 

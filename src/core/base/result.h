@@ -20,6 +20,8 @@ enum class Errc {
     NewerVersion, ///< made by a newer version of the program
     DamagedFrame, ///< one frame could not be decoded; the others may be fine
     Conflict,     ///< somebody else changed or holds it
+    Ambiguous,    ///< can be meant in more than one way: a person has to say
+    Internal,     ///< a fault of this program
 };
 
 /// `detail` is one sentence: what happened, where, and what was expected; it ends without a full stop.

@@ -193,6 +193,15 @@ FilmedFrame FilmStudio::frame(double seconds) const {
             const Vec3 seen = camera.project(joint * metre + Vec3(0, kMatTop, 0));
             out.joints[std::string(name) + (side ? "_r" : "_l")] = {double(seen.x()), double(seen.y()), true};
         }
+    for (const auto& [name, rest] : {std::pair{"nose", Vec3(0, 908, 72)},
+                                     {"mouth", Vec3(0, 890, 60)},
+                                     {"eye_l", Vec3(17, 921, 52)},
+                                     {"eye_r", Vec3(-17, 921, 52)},
+                                     {"ear_l", Vec3(51, 915, -8)},
+                                     {"ear_r", Vec3(-51, 915, -8)}}) {
+        const Vec3 seen = camera.project(pose.carry(Head, rest) * metre + Vec3(0, kMatTop, 0));
+        out.face[name] = {double(seen.x()), double(seen.y()), true};
+    }
     // The mat line under the near side of the body: where near foot and near shoulder stand on the mat.
     for (const auto& [name, x] :
          {std::pair{"floor_a", scene.headLeft ? 0.62f : -0.62f}, {"floor_b", scene.headLeft ? -0.72f : 0.72f}}) {
@@ -210,7 +219,7 @@ FilmedFrame FilmStudio::frame(double seconds) const {
     out.body = trueBody(pose, s.bearings, s.near);
     if (scene.mirrored) {
         cv::flip(out.picture, out.picture, 1);
-        for (auto* places : {&out.points, &out.joints})
+        for (auto* places : {&out.points, &out.joints, &out.face})
             for (auto& [name, p] : *places) p.x = camera.width - 1 - p.x;
     }
     return out;

@@ -26,6 +26,8 @@ struct FilmedFrame {
     cv::Mat picture; ///< 8-bit BGR, upright
     std::map<std::string, TruePoint> points;
     std::map<std::string, TruePoint> joints; ///< joint centres of both sides, hip_l …; `visible` is not looked at
+    /// What makes a face known: nose, mouth, eyes and ears, wherever the head turns; `visible` is not looked at.
+    std::map<std::string, TruePoint> face;
     TrueBody body;
 };
 

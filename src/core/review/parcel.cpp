@@ -3,6 +3,7 @@
 #include "base/dates.h"
 #include "exercises/exercise.h"
 
+#include <algorithm>
 #include <filesystem>
 
 namespace deft {
@@ -30,7 +31,9 @@ Result<Parcel> parcelFrom(const Json& json, const std::string& where) {
                         where + ": /" + key + ": expected text, found " + (it == json.end() ? "nothing" : excerpt(*it)));
         *to = it->get<std::string>();
     }
-    if (std::filesystem::path(p.clip).filename() != p.clip || p.clip.front() == '.')
+    const bool plain = std::none_of(p.clip.begin(), p.clip.end(), [](unsigned char c) { return c < 0x20 || c == 0x7f; });
+    if (std::filesystem::path(p.clip).filename() != p.clip || p.clip.front() == '.' || !plain ||
+        p.clip.find('\\') != std::string::npos || p.clip.size() > kMostName)
         return fail(Errc::BadFormat,
                     where + ": /clip: expected the name of a file in the same folder, found " + p.clip);
     // A calendar's day or nothing: dates are reckoned with and shown.

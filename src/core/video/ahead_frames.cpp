@@ -3,7 +3,16 @@
 namespace deft {
 namespace {
 constexpr size_t kAhead = 6; // bounds the memory
+
+/// Nothing may be thrown out of the thread that decodes.
+Result<cv::Mat> grey(ClipReader& reader, int64_t frame) {
+    try {
+        return reader.grey(frame);
+    } catch (const std::exception& e) { // no memory
+        return fail(Errc::DamagedFrame, "frame " + std::to_string(frame) + " cannot be decoded (" + e.what() + ")");
+    }
 }
+} // namespace
 
 AheadFrames::AheadFrames(ClipReader& reader, int64_t first, int64_t end)
     : thread_([this, &reader, first, end](std::stop_token stop) { decode(stop, reader, first, end); }) {}
@@ -15,7 +24,7 @@ AheadFrames::~AheadFrames() {
 
 void AheadFrames::decode(std::stop_token stop, ClipReader& reader, int64_t first, int64_t end) {
     for (int64_t i = first; i < end; ++i) {
-        auto frame = reader.grey(i);
+        auto frame = grey(reader, i);
         std::unique_lock hold(lock_);
         if (!changed_.wait(hold, stop, [this] { return ready_.size() < kAhead; })) return;
         ready_.push_back(std::move(frame));

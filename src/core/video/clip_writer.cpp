@@ -4,6 +4,7 @@
 #include "video/av.h"
 #include "video/padded.h"
 
+#include <algorithm>
 #include <cerrno>
 #include <cmath>
 #include <cstdlib>
@@ -21,7 +22,7 @@ struct ClipWriter::State {
     av::Packet packet{av_packet_alloc()};
     av::Scaler scaler;
     cv::Mat source; ///< the picture that is being added
-    AVStream* stream = nullptr;
+    AVStream *stream = nullptr, *poster = nullptr;
     bool finished = false;
     int64_t step = 0; ///< time from the frame before to the newest one: the last frame is shown as long
 
@@ -78,6 +79,7 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     c.height = options.height;
     c.pix_fmt = av_get_pix_fmt(options.pixelFormat.c_str());
     c.time_base = {1, options.timeBaseHz};
+    if (options.rateHz > 0) c.framerate = av_d2q(options.rateHz, 1000); // else x264 takes the ticks for frames
     c.gop_size = options.keyEvery;
     c.max_b_frames = options.bFrames;
     c.color_range = options.fullRange ? AVCOL_RANGE_JPEG : AVCOL_RANGE_MPEG;
@@ -99,6 +101,14 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     avcodec_parameters_from_context(s->stream->codecpar, &c);
     s->stream->time_base = c.time_base;
     s->stream->sample_aspect_ratio = c.sample_aspect_ratio;
+    if (options.rateHz > 0) s->stream->avg_frame_rate = c.framerate;
+    if (!options.poster.empty()) {
+        s->poster = avformat_new_stream(s->output, nullptr);
+        AVCodecParameters& p = *s->poster->codecpar;
+        p.codec_type = AVMEDIA_TYPE_VIDEO, p.codec_id = AV_CODEC_ID_MJPEG;
+        p.width = options.width, p.height = options.height;
+        s->poster->disposition = AV_DISPOSITION_ATTACHED_PIC;
+    }
     if (options.rotationDeg % 360) {
         auto* matrix = reinterpret_cast<int32_t*>(
             av_stream_new_side_data(s->stream, AV_PKT_DATA_DISPLAYMATRIX, 9 * sizeof(int32_t)));
@@ -111,6 +121,16 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
         av_opt_set(s->output, name.c_str(), value.c_str(), AV_OPT_SEARCH_CHILDREN);
     if ((code = avformat_write_header(s->output, nullptr)) < 0)
         return s->failed("written", code).map([] { return ClipWriter(nullptr); });
+    if (s->poster) {
+        const av::Packet picture(av_packet_alloc());
+        if (av_new_packet(picture.get(), int(options.poster.size())) < 0)
+            return s->failed("written", AVERROR(ENOMEM)).map([] { return ClipWriter(nullptr); });
+        std::copy(options.poster.begin(), options.poster.end(), picture->data);
+        picture->stream_index = s->poster->index, picture->flags |= AV_PKT_FLAG_KEY;
+        picture->pts = picture->dts = 0;
+        if ((code = av_interleaved_write_frame(s->output, picture.get())) < 0)
+            return s->failed("written", code).map([] { return ClipWriter(nullptr); });
+    }
 
     AVFrame& f = *s->frame;
     f.format = c.pix_fmt;

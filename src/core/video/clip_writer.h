@@ -11,6 +11,7 @@ namespace deft {
 struct WriterOptions {
     int width = 0, height = 0; ///< stored size; even numbers for H.264
     int timeBaseHz = 30000;    ///< ticks a second of the timestamps
+    double rateHz = 0;         ///< frames a second as told to encoder and player; 0 = not told (variable)
     int crf = 23;              ///< constant quality, lower = better
     int rotationDeg = 0;       ///< written as metadata: clockwise turn that makes the picture upright
     double pixelAspect = 1;
@@ -18,6 +19,7 @@ struct WriterOptions {
     std::string codec = "libx264", preset = "medium";
     std::string pixelFormat = "yuv420p"; ///< libav's name
     bool fullRange = false;              ///< luma from 0 to 255 instead of 16 to 235
+    std::string poster; ///< a JPEG that players show before the clip runs (MP4); empty = none
     /// More options of the encoder and of the container, by libav's names; unknown ones are left aside.
     std::map<std::string, std::string> codecOptions{}, containerOptions{};
 };

@@ -1,0 +1,22 @@
+#pragma once
+#include "landmarks/heads.h"
+#include "review/review.h"
+
+#include <QImage>
+
+namespace deft::ui {
+
+/// Where the marks say that the client's head is in a frame, or was half a second before or after it. Nothing where no
+/// mark tells.
+std::optional<Head> markedHead(const Review& review, int64_t frame);
+
+/// Covers every head in a frame: what leaves the machine shows no face. Holds the keypoint network, one for the whole
+/// program, and what it has found before; calls wait for each other, so not in the window's thread for many frames.
+/// @param run frames that follow each other closely are found faster with one FaceRun for all of them
+/// @errors NotFound (no head was found, or the network is not there), Conflict (marks and network disagree)
+struct FaceRun {
+    std::optional<FoundBody> before;
+};
+Result<QImage> withoutFaces(const Review& review, const QImage& frame, int64_t number, FaceRun* run = nullptr);
+
+} // namespace deft::ui
