@@ -8,7 +8,7 @@ if(DEFT_WERROR)
   target_compile_options(deft_flags INTERFACE -Werror)
 endif()
 if(DEFT_ASAN)
-  target_compile_options(deft_flags INTERFACE -fsanitize=address,undefined -fno-omit-frame-pointer)
+  target_compile_options(deft_flags INTERFACE -fsanitize=address,undefined -fno-sanitize-recover=all -fno-omit-frame-pointer)
   target_link_options(deft_flags INTERFACE -fsanitize=address,undefined)
 endif()
 
@@ -66,5 +66,28 @@ function(deft_test name source)
     set(ARG_TIMEOUT 900) # a busy machine is no fault of the code
   endif()
   set_tests_properties(${name} PROPERTIES TIMEOUT ${ARG_TIMEOUT} LABELS "${ARG_LABELS}"
-    ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=C.UTF-8;QTEST_FUNCTION_TIMEOUT=1200000")
+    ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=C.UTF-8;LOCPATH=${DEFT_LOCALES};QTEST_FUNCTION_TIMEOUT=1200000")
+endfunction()
+
+# The locale of tests that run once more where numbers are written with a comma; no machine needs to have it.
+set(DEFT_LOCALES ${PROJECT_BINARY_DIR}/locales)
+function(deft_make_comma_locale)
+  if(EXISTS ${DEFT_LOCALES}/de_DE.UTF-8/LC_NUMERIC)
+    return()
+  endif()
+  find_program(LOCALEDEF localedef REQUIRED)
+  file(MAKE_DIRECTORY ${DEFT_LOCALES})
+  execute_process(COMMAND ${LOCALEDEF} -i de_DE -f UTF-8 ${DEFT_LOCALES}/de_DE.UTF-8) # warns of this and that
+  if(NOT EXISTS ${DEFT_LOCALES}/de_DE.UTF-8/LC_NUMERIC)
+    message(FATAL_ERROR "localedef could not make de_DE.UTF-8; is the package locales installed?")
+  endif()
+endfunction()
+
+# deft_test_with_comma(store_library): the same test under it.
+function(deft_test_with_comma)
+  foreach(name ${ARGN})
+    add_test(NAME ${name}_comma COMMAND test_${name})
+    set_tests_properties(${name}_comma PROPERTIES TIMEOUT 1500
+      ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=de_DE.UTF-8;LOCPATH=${DEFT_LOCALES};QTEST_FUNCTION_TIMEOUT=1200000")
+  endforeach()
 endfunction()

@@ -28,11 +28,16 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
 namespace {
 
 /// @returns the client's id, 0 = a new one @errors Ambiguous
-Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const Sender& sender) {
+Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const std::string& sha256, const Sender& sender) {
     if (sender.chosen) return sender.client;
     if (const auto known = library.clientOf(parcel.clientUid)) return known->id;
     const auto alike = library.clientsLike(parcel.client);
     if (alike.empty()) return 0;
+    for (const Client& c : alike) // the very same once more needs no question
+        for (const Clip& clip : library.clipsOf(c.id))
+            if (clip.draft.clipSha256 == sha256 && clip.draft.exercise == parcel.exercise &&
+                toJson(clip.draft.note) == toJson(parcel.note))
+                return c.id;
     return fail(Errc::Ambiguous, "a clip of " + parcel.client + " has come, and " + alike.front().name +
                                      " is on record already; say whether it is the same person");
 }
@@ -42,7 +47,7 @@ Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const Sen
 Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesystem::path& clip,
                        const std::string& sha256, const std::string& today, const Schools& usual,
                        const Sender& sender) {
-    const auto whose = clientOf(library, parcel, sender);
+    const auto whose = clientOf(library, parcel, sha256, sender);
     if (!whose) return whose;
     int64_t client = *whose;
     for (const Clip& c : library.clipsOf(client))

@@ -42,6 +42,12 @@ struct UnsentReview {
     ReviewInputs inputs;
 };
 
+/// The mail made for a filed review.
+struct Mail {
+    std::filesystem::path file;
+    std::string made, sent; ///< times, UTC; sent is empty until the coach says so
+};
+
 /// A clip that was asked for in the last review of a client and exercise, while none has come since.
 struct ExpectedClip {
     int64_t review = 0, client = 0;
@@ -164,10 +170,11 @@ public:
     /// The coach does not wait for it any more. @errors WriteFailed
     Result<void> expectNoMore(int64_t review);
     std::vector<UnsentReview> unsent() const; ///< oldest first
-    /// Its mail has been made. @param file in which it lies; empty = none was made
-    Result<void> markSent(int64_t review, const std::filesystem::path& file = {});
-    /// The mail made for a filed review; empty = none.
-    std::filesystem::path mailOf(int64_t review) const;
+    /// Its mail has been made and need not be any more. @param file in which it lies; empty = none was made
+    Result<void> markMade(int64_t review, const std::filesystem::path& file = {});
+    std::optional<Mail> mailOf(int64_t review) const; ///< nothing = none was made
+    /// The coach says that it has been sent, or has not. @errors WriteFailed
+    Result<void> setMailSent(int64_t review, bool sent);
 
     /// Work on something begins; begun twice and never ended, it is put aside. @errors WriteFailed
     Result<void> begin(const std::string& kind, const std::string& subject);

@@ -194,7 +194,10 @@ Result<void> Library::setCoach(const Coach& coach) {
 Correspondents Library::correspondents(int64_t client, const std::string& coach) const {
     const Coach own = this->coach();
     Correspondents who{coach.empty() ? own.name : coach, own.address, {}};
-    if (const auto c = this->client(client)) who.clientAddress = c->address;
+    if (const auto c = this->client(client)) {
+        who.clientAddress = c->address;
+        who.pictures = allowsPictures(c->consent, today());
+    }
     return who;
 }
 

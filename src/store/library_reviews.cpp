@@ -103,7 +103,7 @@ std::vector<UnsentReview> Library::unsent() const {
     return out;
 }
 
-Result<void> Library::markSent(int64_t review, const std::filesystem::path& file) {
+Result<void> Library::markMade(int64_t review, const std::filesystem::path& file) {
     return transaction([&]() -> Result<void> {
         if (!file.empty())
             if (auto r = run(QStringLiteral("INSERT OR REPLACE INTO mail (review, file, made_at) VALUES (?, ?, ?)"),
@@ -114,11 +114,18 @@ Result<void> Library::markSent(int64_t review, const std::filesystem::path& file
     });
 }
 
-std::filesystem::path Library::mailOf(int64_t review) const {
-    std::filesystem::path file;
-    each(QStringLiteral("SELECT file FROM mail WHERE review = ?"), {qlonglong(review)},
-         [&](const QSqlQuery& row) { file = folder_ / s(row.value(0)); });
-    return file;
+std::optional<Mail> Library::mailOf(int64_t review) const {
+    std::optional<Mail> mail;
+    each(QStringLiteral("SELECT file, made_at, sent_at FROM mail WHERE review = ?"), {qlonglong(review)},
+         [&](const QSqlQuery& row) { mail = {folder_ / s(row.value(0)), s(row.value(1)), s(row.value(2))}; });
+    return mail;
+}
+
+Result<void> Library::setMailSent(int64_t review, bool sent) {
+    return transaction([&] {
+        return run(QStringLiteral("UPDATE mail SET sent_at = ? WHERE review = ?"),
+                   {sent ? now() : QString(), qlonglong(review)});
+    });
 }
 
 std::vector<CueRecord> Library::cueRecord() const {

@@ -70,7 +70,7 @@ const std::vector<QStringList>& steps() {
                   "CREATE TABLE known_as (uid TEXT PRIMARY KEY, client INTEGER NOT NULL REFERENCES client)",
                   "CREATE TABLE erasing (client INTEGER PRIMARY KEY, what INTEGER NOT NULL)",
                   "CREATE TABLE mail (review INTEGER PRIMARY KEY REFERENCES review, file TEXT NOT NULL, made_at TEXT "
-                  "NOT NULL)"})};
+                  "NOT NULL, sent_at TEXT NOT NULL DEFAULT '')"})};
     }();
     return all;
 }

@@ -3,6 +3,7 @@
 #include "answer/calendar.h"
 #include "answer/correction.h"
 #include "answer/mail.h"
+#include "answer/phrases.h"
 #include "support/demo_review.h"
 
 #include <QRegularExpression>
@@ -31,6 +32,63 @@ private slots:
         QVERIFY(a.find("greeting")->text.find("Ruta") != std::string::npos);
         QVERIFY(a.find("cautions")->text.find("Stop if you feel pain") != std::string::npos);
         QVERIFY(a.parts.front().id == "greeting" && a.parts.back().id == "close");
+    }
+
+    void numbersInWords() {
+        QCOMPARE(ordinal(0), std::string("first"));
+        for (const auto& [rep, words] : {std::pair{9, "tenth"}, {10, "11th"}, {11, "12th"}, {12, "13th"}, {20, "21st"},
+                                         {21, "22nd"}, {22, "23rd"}, {23, "24th"}, {110, "111th"}, {112, "113th"}})
+            QCOMPARE(ordinal(rep), std::string(words));
+        QCOMPARE(secondsWords(1), std::string("one second"));
+        QCOMPARE(secondsWords(5.5), std::string("5.5 seconds"));
+        QCOMPARE(secondsWords(12), std::string("12 seconds"));
+    }
+
+    /// Pain stops the exercise: nothing is asked for next, no day is set, and what is said is what happened.
+    void stopped() {
+        ReviewInputs in = demoInputs();
+        in.note.pain = true;
+        const Review pain = demoReview(in);
+        QCOMPARE(pain.decision.step, std::string("stop"));
+        const Answer a = composeAnswer(pain);
+        QVERIFY(!a.find("next"));
+        QVERIFY(a.find("target")->text.find("I will write to you") != std::string::npos);
+        QVERIFY(a.find("target")->text.find("what you felt") != std::string::npos);
+        for (const AnswerPart& p : a.parts)
+            for (const std::string& fact : p.facts) QVERIFY2(fact.find("no pain named") == std::string::npos, fact.c_str());
+        QCOMPARE(answerCalendar(a, pain.inputs).error().code, Errc::Unsupported);
+        ReviewInputs sign = demoInputs();
+        sign.note.signs = {"doming"};
+        QVERIFY(composeAnswer(demoReview(sign)).find("target")->text.find("felt") == std::string::npos);
+        // A part that the coach leaves out sets no day either.
+        ReviewInputs out = demoInputs();
+        out.parts["next"] = false;
+        const Review left = demoReview(out);
+        QVERIFY(!answerCalendar(composeAnswer(left), left.inputs));
+    }
+
+    /// Days count from the answer; the stamp of a calendar entry is a time (RFC 5545, 3.8.7.2).
+    void daysCountFromTheAnswer() {
+        ReviewInputs in = demoInputs();
+        in.answered = "2026-05-06"; // the clip is of 30 April
+        const Review r = demoReview(in);
+        const Answer a = composeAnswer(r);
+        QVERIFY2(a.find("next")->text.find("Wednesday 13 May") != std::string::npos, a.find("next")->text.c_str());
+        const std::string calendar = answerCalendar(a, r.inputs).value();
+        QVERIFY(calendar.find("DTSTAMP:20260506T000000Z") != std::string::npos);
+        QVERIFY(calendar.find("DTSTART;VALUE=DATE:20260513") != std::string::npos);
+    }
+
+    /// A page is read by its headings, and its pictures stand beside each other where there is room.
+    void pageIsInSections() {
+        const QString html = QString::fromStdString(answerHtml(composeAnswer(demoReview()), picture));
+        QCOMPARE(html.count(QLatin1String("<h1>")), 1);
+        QVERIFY(html.count(QLatin1String("<h2>")) >= 4);
+        QCOMPARE(html.count(QLatin1String("<section>")), html.count(QLatin1String("</section>")));
+        QCOMPARE(html.count(QLatin1String("<ol>")), 1);
+        QVERIFY(html.indexOf(QLatin1String("</ol>")) < html.indexOf(QLatin1String("What to do next")));
+        QVERIFY(html.contains(QRegularExpression(QStringLiteral("<div class=\"pictures\">\\s*<figure.*</figure>\\s*<figure"),
+                                                 QRegularExpression::DotMatchesEverythingOption)));
     }
 
     void pageNeedsNothingElse() {

@@ -2,6 +2,7 @@
 #include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
+#include "base/numbers.h"
 #include "base/zip_file.h"
 
 #include "support/no_room.h"
@@ -11,6 +12,8 @@
 #include <QFile>
 #include <QTemporaryDir>
 #include <QTest>
+#include <clocale>
+#include <sys/stat.h>
 #include <unistd.h>
 
 using namespace deft;
@@ -40,6 +43,75 @@ private slots:
         const auto files = unzipped(zip);
         QCOMPARE(files.size(), entries.size());
         for (const ZipEntry& e : entries) QCOMPARE(files.at(e.name), e.content);
+    }
+
+    /// What is wrong with it is said, and nothing that stands in a text ends the program.
+    void hostileText_data() {
+        QTest::addColumn<QString>("text");
+        QTest::addColumn<QString>("told");
+        const auto row = [](const char* name, const QString& text, const char* told) {
+            QTest::newRow(name) << text << QString::fromLatin1(told);
+        };
+        row("cut off", QStringLiteral("{\n\"a\":\n[1"), "mine.json:3: is not valid JSON");
+        row("a number that no double holds", QStringLiteral("{\"a\":1e999}"), "too large");
+        row("a number beyond use", QStringLiteral("{\"a\":[0,{\"b\":-2e9}]}"), "/a/1/b: the number is too large");
+        row("a whole number beyond a double", QStringLiteral("[9007199254740993]"), "/0: the number is too large");
+        row("deep", QString(100000, QLatin1Char('[')), "nested deeper than 64");
+        row("deep objects", QStringLiteral("{\"a\":").repeated(100000), "nested deeper than 64");
+        row("no UTF-8", QStringLiteral("[\"\\ud800\"]"), "is not valid JSON");
+        row("nothing", QString(), "is not valid JSON");
+    }
+    void hostileText() {
+        QFETCH(QString, text);
+        QFETCH(QString, told);
+        const auto json = parseJson(text.toStdString(), "mine.json");
+        QCOMPARE(json.error().code, Errc::BadFormat);
+        QVERIFY2(json.error().detail.find(told.toStdString()) != std::string::npos, json.error().detail.c_str());
+    }
+    void textsThatAreFine() {
+        QVERIFY(parseJson(std::string(64, '[') + std::string(64, ']'), "x"));
+        QVERIFY(parseJson("\"" + std::string(1000, '[') + "\\\"[\"", "x")); // brackets of a string are none
+        QCOMPARE(parseJson("[1e9, 9007199254740992, -0.5]", "x")->size(), size_t(3));
+        QVERIFY(parseJson("\"\xff\"", "x").error().code == Errc::BadFormat);
+        const Json latin = {{"clip", "caf\xe9.mp4"}}; // a file's name need not be UTF-8
+        QVERIFY(toText(latin).find("caf\xef\xbf\xbd.mp4") != std::string::npos);
+        QVERIFY(excerpt(Json(std::string(5000, 'x'))).size() < 200);
+    }
+    void largeText() {
+        QFile file(QString::fromStdString(at("large.json").string()));
+        QVERIFY(file.open(QIODevice::WriteOnly) && file.resize(qint64(kMostJsonBytes) + 1));
+        QCOMPARE(readJsonFile(at("large.json")).error().code, Errc::BadFormat);
+    }
+
+    /// The machine's locale must not change a number in a file: with a comma 12.5 would become 12.
+    void numbersWithAComma() {
+        const char* comma = std::setlocale(LC_NUMERIC, "de_DE.UTF-8");
+        QVERIFY2(comma && std::localeconv()->decimal_point[0] == ',', "de_DE.UTF-8 is made by the build (tests/CMakeLists.txt)");
+        QCOMPARE(fixed(12.5, 2), std::string("12.50"));
+        QCOMPARE(fixed(-0.0004, 3), std::string("0.000"));
+        QCOMPARE(fixed(-1234567.25, 1), std::string("-1234567.2")); // half to even
+        QCOMPARE(parseNumber("12.5").value(), 12.5);
+        QVERIFY(!parseNumber("12,5") && !parseNumber("") && !parseNumber("1e999") && !parseNumber("nan") && !parseNumber("1 "));
+        std::setlocale(LC_NUMERIC, "C");
+    }
+
+    /// Pipes, devices and links: nothing waits for one, and none is replaced by a file.
+    void whatIsNoFile() {
+        QCOMPARE(::mkfifo(at("pipe").c_str(), 0600), 0);
+        std::filesystem::create_symlink(at("elsewhere"), at("link"));
+        QVERIFY(writeFileAtomically(at("elsewhere"), "kept"));
+        QCOMPARE(readFile(at("pipe")).error().code, Errc::NotReadable);
+        QCOMPARE(readFile("/dev/zero").error().code, Errc::NotReadable);
+        QCOMPARE(sha256OfFile(at("pipe")).error().code, Errc::NotReadable);
+        QCOMPARE(readFile(at("link")).value(), std::string("kept"));
+        QCOMPARE(openOrdinaryFile(at("link"), false).error().code, Errc::NotReadable);
+        for (const std::filesystem::path& to : {at("pipe"), at("link"), std::filesystem::path("/dev/null")})
+            QCOMPARE(writeFileAtomically(to, "x").error().code, Errc::WriteFailed);
+        QVERIFY(std::filesystem::is_symlink(at("link")) && std::filesystem::is_character_file("/dev/null"));
+        QCOMPARE(readFile(at("elsewhere")).value(), std::string("kept"));
+        QCOMPARE(std::filesystem::status(at("elsewhere")).permissions(),
+                 std::filesystem::perms::owner_read | std::filesystem::perms::owner_write);
+        for (const char* name : {"pipe", "link", "elsewhere"}) std::filesystem::remove(at(name));
     }
 
     void missingFile() {

@@ -4,6 +4,7 @@
 #include "support/table.h"
 #include "video/clip_writer.h"
 
+#include <QSize>
 #include <QTemporaryDir>
 #include <QTest>
 #include <opencv2/imgproc.hpp>
@@ -62,6 +63,30 @@ private slots:
         auto reader = ClipReader::open(DEFT_SOURCE_DIR "/demo/clips/oisin-bridge-may.mp4").value();
         cv::cvtColor(*reader.bgra(0), scene_, cv::COLOR_BGRA2BGR);
         cv::resize(scene_, scene_, {854, 480}, 0, 0, cv::INTER_AREA);
+    }
+
+    /// However long and narrow a picture is, it can be looked at.
+    void shapes_data() {
+        QTest::addColumn<QSize>("size");
+        for (const QSize& size : {QSize(16, 16), QSize(16, 2000), QSize(2000, 16), QSize(4096, 20), QSize(18, 4096)})
+            QTest::addRow("%d x %d", size.width(), size.height()) << size;
+    }
+    void shapes() {
+        QFETCH(QSize, size);
+        const std::string path = dir_.filePath(QStringLiteral("shape.mov")).toStdString();
+        WriterOptions options;
+        options.codec = "mjpeg", options.pixelFormat = "yuvj420p", options.bFrames = 0, options.timeBaseHz = 1000;
+        options.width = size.width(), options.height = size.height();
+        auto writer = ClipWriter::create(path, options).value();
+        for (int i = 0; i < 12; ++i) {
+            cv::Mat picture(size.height(), size.width(), CV_8UC3);
+            cv::randu(picture, 0, 255);
+            QVERIFY(writer.add(picture, i * 0.3));
+        }
+        QVERIFY(writer.finish());
+        auto reader = ClipReader::open(path).value();
+        const auto quality = pictureQuality(reader);
+        QVERIFY(quality.has_value() && std::isfinite(quality->shakePx) && std::isfinite(quality->blur));
     }
 
     void spoiledOneWay_data() {

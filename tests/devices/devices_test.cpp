@@ -9,10 +9,14 @@
 #include "support/numbered_clip.h"
 #include "support/wrong_entry.h"
 
+#include <QHostAddress>
 #include <QNetworkReply>
 #include <QSignalSpy>
+#include <QTcpSocket>
 #include <QTemporaryDir>
 #include <QTest>
+#include <set>
+#include <sys/stat.h>
 
 using namespace deft;
 using namespace deft::test;
@@ -228,8 +232,8 @@ private slots:
         phone.breakLineAfter(256 * 1024);
         Parcel p = parcel();
         p.sha256 = sha256OfFile(big).value();
-        phone.send(big, p);
-        phone.send(clip_, parcel());
+        phone.send(big, p, service->tokenFor("w-1"));
+        phone.send(clip_, parcel(), service->tokenFor("w-2"));
         QVERIFY(QTest::qWaitFor([&] { return phone.isIdle(); }, 20000));
         QCOMPARE(sent.size(), 2);
         QVERIFY2(failed.isEmpty(), failed.isEmpty() ? "" : qPrintable(failed[0][0].toString()));
@@ -237,49 +241,179 @@ private slots:
         const auto content = lookIntoInbox(inbox).value();
         QCOMPARE(content.ready.size(), size_t(2)); // both were called evening.mp4
         QVERIFY(content.refused.empty() && content.loose.empty());
-        for (const auto& item : content.ready) QVERIFY(keepClip(item, folder("sent-home")));
+        std::set<std::string> whose;
+        for (const auto& item : content.ready) {
+            whose.insert(item.parcel.clientUid);
+            QVERIFY(keepClip(item, folder("sent-home")));
+        }
+        QCOMPARE(whose, (std::set<std::string>{"w-1", "w-2"})); // as their tokens say
         QVERIFY(fs::is_empty(inbox / ".uploads"));
+    }
+
+    /// One call of the service, with a header of its own choice. @return status, and the reply's headers
+    struct Called {
+        int status = 0;
+        QByteArray offset, place;
+    };
+    static Called call(quint16 port, const QByteArray& verb, const QString& path,
+                       std::vector<std::pair<QByteArray, QByteArray>> headers, const QByteArray& body = {}) {
+        QNetworkAccessManager net;
+        QNetworkRequest r(QUrl(QStringLiteral("http://127.0.0.1:%1%2").arg(port).arg(path)));
+        for (const auto& [name, value] : headers) r.setRawHeader(name, value);
+        r.setHeader(QNetworkRequest::ContentTypeHeader, "application/offset+octet-stream");
+        std::unique_ptr<QNetworkReply> reply(net.sendCustomRequest(r, verb, body));
+        (void)QTest::qWaitFor([&] { return reply->isFinished(); }, 10000);
+        return {reply->attribute(QNetworkRequest::HttpStatusCodeAttribute).toInt(), reply->rawHeader("Upload-Offset"),
+                reply->rawHeader("Location")};
+    }
+    static QByteArray metadata(const Json& parcel) {
+        return "parcel " + QByteArray::fromStdString(toText(parcel)).toBase64();
     }
 
     /// What has come survives the service's restart; wrong pieces are refused and change nothing.
     void uploadsAreStrict() {
         const fs::path inbox = folder("strict");
+        const QByteArray film = QByteArray::fromStdString(readFile(clip_).value()), whole = QByteArray::number(film.size());
         auto service = std::make_unique<UploadService>(inbox);
         quint16 port = service->listen();
-        QNetworkAccessManager net;
-        auto ask = [&](const QByteArray& verb, const QString& path,
-                       std::vector<std::pair<QByteArray, QByteArray>> headers, const QByteArray& body = {}) {
-            QNetworkRequest r(QUrl(QStringLiteral("http://127.0.0.1:%1%2").arg(port).arg(path)));
-            for (const auto& [name, value] : headers) r.setRawHeader(name, value);
-            r.setHeader(QNetworkRequest::ContentTypeHeader, "application/offset+octet-stream");
-            auto* reply = net.sendCustomRequest(r, verb, body);
-            (void)QTest::qWaitFor([&] { return reply->isFinished(); }, 5000);
-            reply->deleteLater();
-            return reply;
+        using Headers = std::vector<std::pair<QByteArray, QByteArray>>;
+        const auto ask = [&](const QByteArray& verb, const QString& path, Headers headers, const QByteArray& body = {}) {
+            headers.emplace_back("Authorization", "Bearer " + QByteArray::fromStdString(service->tokenFor("w-1")));
+            return call(port, verb, path, headers, body);
         };
-        auto status = [](QNetworkReply* r) { return r->attribute(QNetworkRequest::HttpStatusCodeAttribute).toInt(); };
-        const QByteArray metadata = "parcel " + QByteArray::fromStdString(toText(good())).toBase64();
-        QCOMPARE(status(ask("POST", QStringLiteral("/uploads"), {{"Upload-Metadata", metadata}})), 400);
-        QCOMPARE(status(ask("POST", QStringLiteral("/uploads"), {{"Upload-Length", "10"}})), 400);
-        QCOMPARE(status(ask("POST", QStringLiteral("/uploads"),
-                            {{"Upload-Length", "99999999999"}, {"Upload-Metadata", metadata}})),
-                 413);
-        auto* made = ask("POST", QStringLiteral("/uploads"), {{"Upload-Length", "10"}, {"Upload-Metadata", metadata}});
-        QCOMPARE(status(made), 201);
-        const QString place = QString::fromLatin1(made->rawHeader("Location"));
-        QCOMPARE(status(ask("PATCH", place, {{"Upload-Offset", "0"}}, "01234")), 204);
-        QCOMPARE(status(ask("PATCH", place, {{"Upload-Offset", "0"}}, "01234")), 409); // a piece sent twice
-        QCOMPARE(status(ask("PATCH", place, {{"Upload-Offset", "5"}}, "5678901")), 413);
+        const QString uploads = QStringLiteral("/uploads");
+        QCOMPARE(ask("POST", uploads, {{"Upload-Metadata", metadata(good())}}).status, 400);
+        QCOMPARE(ask("POST", uploads, {{"Upload-Length", "10"}}).status, 400);
+        QCOMPARE(ask("POST", uploads, {{"Upload-Length", "-10"}, {"Upload-Metadata", metadata(good())}}).status, 400);
+        QCOMPARE(ask("POST", uploads, {{"Upload-Length", "99999999999"}, {"Upload-Metadata", metadata(good())}}).status, 413);
+        const Called made = ask("POST", uploads, {{"Upload-Length", whole}, {"Upload-Metadata", metadata(good())}});
+        QCOMPARE(made.status, 201);
+        const QString place = QString::fromLatin1(made.place);
+        QCOMPARE(ask("PATCH", place, {{"Upload-Offset", "0"}}, film.left(500)).status, 204);
+        QCOMPARE(ask("PATCH", place, {{"Upload-Offset", "0"}}, film.left(500)).status, 409); // a piece sent twice
+        QCOMPARE(ask("PATCH", place, {{"Upload-Offset", "500"}}, film).status, 413);
         service = std::make_unique<UploadService>(inbox);
         port = service->listen();
-        auto* told = ask("HEAD", place, {});
-        QCOMPARE(told->rawHeader("Upload-Offset"), QByteArray("5"));
-        QCOMPARE(status(ask("PATCH", place, {{"Upload-Offset", "5"}}, "56789")), 204);
+        QCOMPARE(ask("HEAD", place, {}).offset, QByteArray("500"));
+        QCOMPARE(ask("PATCH", place, {{"Upload-Offset", "500"}}, film.mid(500)).status, 204);
         // The sender may have missed the reply to its last piece: it can ask, and learns that all has come.
-        QCOMPARE(ask("HEAD", place, {})->rawHeader("Upload-Offset"), QByteArray("10"));
-        QCOMPARE(status(ask("HEAD", QStringLiteral("/uploads/nothing"), {})), 404);
+        QCOMPARE(ask("HEAD", place, {}).offset, whole);
+        for (const char* none : {"/uploads/nothing", "/uploads/../../etc/passwd", "/uploads/%00"})
+            QVERIFY(ask("HEAD", QString::fromLatin1(none), {}).status >= 400);
         const auto content = lookIntoInbox(inbox).value();
-        QCOMPARE(readFile(inbox / content.ready.at(0).parcel.clip).value(), std::string("0123456789"));
+        QCOMPARE(readFile(inbox / content.ready.at(0).parcel.clip).value(), film.toStdString());
+    }
+
+    /// Who has no token, calls from a page or under another name, or sends what is no film, gets nothing done.
+    void uploadsByStrangers() {
+        const fs::path inbox = folder("strangers");
+        UploadService service(inbox);
+        const quint16 port = service.listen();
+        const QByteArray mine = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-1")),
+                         theirs = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-2"));
+        const QString uploads = QStringLiteral("/uploads");
+        using Headers = std::vector<std::pair<QByteArray, QByteArray>>;
+        const auto make = [&](const Json& parcel, Headers more) {
+            more.emplace_back("Upload-Length", "64"), more.emplace_back("Upload-Metadata", metadata(parcel));
+            return call(port, "POST", uploads, more);
+        };
+        QCOMPARE(make(good(), {}).status, 403);
+        QCOMPARE(make(good(), {{"Authorization", "Bearer guess"}}).status, 403);
+        QCOMPARE(make(good(), {{"Authorization", mine}, {"Origin", "http://puppets.example"}}).status, 403);
+        QCOMPARE(make(good(), {{"Authorization", mine}, {"Host", "puppets.example"}}).status, 403);
+        for (const std::string& clip : {std::string("note.json"), std::string("run.sh"), std::string("film"),
+                                        std::string("a\0.mp4", 6), std::string("../up.mp4"), std::string("c:\\x.mp4")}) {
+            Json j = good();
+            j["clip"] = clip;
+            QVERIFY2(make(j, {{"Authorization", mine}}).status >= 400, clip.c_str());
+        }
+        Json path = good();
+        path["exercise"] = "../../library";
+        QCOMPARE(make(path, {{"Authorization", mine}}).status, 400);
+        QCOMPARE(make(Json::parse("[1]"), {{"Authorization", mine}}).status, 400);
+        // Nobody goes on with, or asks about, what is another's; what is no film does not come into the inbox.
+        const Called made = make(good(), {{"Authorization", mine}});
+        QCOMPARE(made.status, 201);
+        const QString place = QString::fromLatin1(made.place);
+        QCOMPARE(call(port, "HEAD", place, {{"Authorization", theirs}}).status, 404);
+        QCOMPARE(call(port, "PATCH", place, {{"Authorization", theirs}, {"Upload-Offset", "0"}}, "x").status, 404);
+        QCOMPARE(call(port, "PATCH", place, {{"Authorization", mine}, {"Upload-Offset", "0"}}, QByteArray(64, 'x')).status, 415);
+        QVERIFY(fs::is_empty(inbox / ".uploads"));
+        const auto content = lookIntoInbox(inbox).value();
+        QVERIFY(content.ready.empty() && content.refused.empty() && content.loose.empty());
+        QCOMPARE(fs::status(inbox / ".uploads").permissions(), fs::perms::owner_all);
+    }
+
+    /// Unfinished uploads have a limit in all, and go when nobody goes on with them.
+    void uploadsThatStay() {
+        const fs::path inbox = folder("stay");
+        const Json j = good();
+        QString place;
+        {
+            UploadService service(inbox);
+            const quint16 port = service.listen();
+            const QByteArray mine = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-1"));
+            const auto make = [&](int64_t length) {
+                return call(port, "POST", QStringLiteral("/uploads"),
+                            {{"Authorization", mine}, {"Upload-Length", QByteArray::number(length)}, {"Upload-Metadata", metadata(j)}});
+            };
+            place = QString::fromLatin1(make(1000).place);
+            QVERIFY(!place.isEmpty());
+            int made = 0;
+            while (made < 5 && make(UploadService::kLargest).status == 201) ++made;
+            QVERIFY2(made <= 2, "more than the limit was let in");
+        }
+        for (const auto& entry : fs::directory_iterator(inbox / ".uploads"))
+            fs::last_write_time(entry, fs::file_time_type::clock::now() - std::chrono::hours(24 * 8));
+        const UploadService again(inbox);
+        QVERIFY(fs::is_empty(inbox / ".uploads"));
+    }
+
+    /// A large film goes to the disk as it comes: the service's memory does not grow with it.
+    void uploadsAreStreamed() {
+        const fs::path inbox = folder("streamed");
+        UploadService service(inbox);
+        const quint16 port = service.listen();
+        const QByteArray mine = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-1"));
+        constexpr qint64 kSize = qint64(192) << 20;
+        const Called made = call(port, "POST", QStringLiteral("/uploads"),
+                                 {{"Authorization", mine}, {"Upload-Length", QByteArray::number(kSize)}, {"Upload-Metadata", metadata(good())}});
+        QCOMPARE(made.status, 201);
+        QTcpSocket line;
+        line.connectToHost(QHostAddress::LocalHost, port);
+        QVERIFY(line.waitForConnected(5000));
+        line.write("PATCH " + made.place + " HTTP/1.1\r\nHost: 127.0.0.1:" + QByteArray::number(port) + "\r\nAuthorization: " +
+                   mine + "\r\nUpload-Offset: 0\r\nContent-Length: " + QByteArray::number(kSize) +
+                   "\r\nContent-Type: application/offset+octet-stream\r\n\r\n");
+        const QByteArray piece(1 << 20, 'x');
+        const auto resident = [] {
+            QFile file(QStringLiteral("/proc/self/statm"));
+            return file.open(QIODevice::ReadOnly) ? file.readAll().split(' ').value(1).toLongLong() * 4096 : 0;
+        };
+        const qint64 before = resident();
+        for (qint64 sent = 0; sent < kSize; sent += piece.size()) {
+            line.write(piece);
+            while (line.bytesToWrite() > 0) QVERIFY(line.waitForBytesWritten(10000));
+        }
+        QVERIFY(line.waitForReadyRead(30000));
+        QVERIFY(line.readAll().startsWith("HTTP/1.1 415")); // it was no film
+        QVERIFY2(resident() - before < kSize / 4, qPrintable(QString::number(resident() - before)));
+    }
+
+    /// Links, pipes and folders in the inbox are no clips and are not followed.
+    void whatIsNoClipInTheInbox() {
+        const fs::path inbox = filledInbox("links");
+        fs::remove(inbox / "evening.mp4");
+        fs::create_symlink(clip_, inbox / "evening.mp4");
+        fs::create_symlink(clip_, inbox / "loose.mp4");
+        fs::create_symlink(clip_, inbox / "note.json");
+        QCOMPARE(::mkfifo((inbox / "pipe.mp4").c_str(), 0600), 0);
+        const auto content = lookIntoInbox(inbox).value();
+        QVERIFY(content.ready.empty() && content.loose.empty());
+        QCOMPARE(content.refused.size(), size_t(1));
+        QVERIFY(content.refused[0].why.find("link") != std::string::npos);
+        InboxContent::Item item{inbox / "evening.json", parcel()};
+        QCOMPARE(keepClip(item, folder("links-home")).error().code, Errc::NotReadable);
     }
 
     void mailIsDropped() {

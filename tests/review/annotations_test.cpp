@@ -8,6 +8,7 @@
 #include "support/wrong_entry.h"
 
 #include <QTest>
+#include <random>
 
 using namespace deft;
 using namespace deft::test;
@@ -71,12 +72,88 @@ private slots:
         verifyWrongEntry(toJson(in), parseInputs);
     }
 
-    /// An anchor that was seen to give way ends the clean part of the hold at that time, wherever the program saw it.
+    /// A fault that the coach adds never makes a reading better, whichever, wherever and however long.
+    void neverBetter() {
+        const Review before = demoReview();
+        std::mt19937 random(11);
+        std::uniform_real_distribution<double> when(0, before.clip.duration_s), length(0.1, 3);
+        for (int k = 0; k < 60; ++k) {
+            const auto& faults = before.exercise.faults;
+            const double from = when(random);
+            const Review r = with({{faults[size_t(k) % faults.size()].id, from, from + length(random)}});
+            for (size_t i = 0; i < before.events.reps.size(); ++i) {
+                const Rep &was = before.events.reps[i], &is = r.events.reps[i];
+                QVERIFY2(is.hold.clean_s <= was.hold.clean_s + 1e-9 && is.controlRange <= was.controlRange + 1e-9,
+                         r.inputs.seen[0].id.c_str());
+            }
+            QVERIFY(r.findings.faults.size() >= before.findings.faults.size() ||
+                    count(r, r.inputs.seen[0].id, 0) + count(r, r.inputs.seen[0].id, 1) > 0);
+        }
+    }
+
+    /// What the coach turns down breaks nothing; what breaks later then counts, and no less than that.
+    void refusedBreakGivesWayToTheNext() {
+        const Review before = demoReview();
+        QCOMPARE(before.events.reps[0].hold.brokenBy, std::string("pelvis_on_trunk"));
+        const Review refused = with({}, {{ReviewInputs::momentKey("back-bend", 0), false}});
+        const Hold& hold = refused.events.reps[0].hold;
+        QVERIFY(hold.clean_s >= before.events.reps[0].hold.clean_s);
+        const bool sinks = std::any_of(refused.findings.faults.begin(), refused.findings.faults.end(), [](const Fault& f) {
+            return f.id == "sinking" && f.rep == 0;
+        });
+        QCOMPARE(hold.brokenBy.empty(), !sinks); // sinking is an anchor of this exercise, too
+        QCOMPARE(caseOf(refused).holds[0].clean_s, hold.clean_s);
+    }
+
+    /// "Not so" on a set-up check: it is neither cued nor decided on nor kept for next time.
+    void refusedSetUp() {
+        ReviewInputs in = demoInputs();
+        in.exercise = "bridge";
+        const Review before = demoReview(in);
+        const auto poor = std::find_if(before.findings.setup.begin(), before.findings.setup.end(),
+                                       [](const SetupVerdict& v) { return v.isPoor(); });
+        QVERIFY(poor != before.findings.setup.end()); // her heels are too far away
+        const auto speaksOf = [&](const Review& r) {
+            const auto past = asPast(r).faults;
+            return std::any_of(r.decision.cues.begin(), r.decision.cues.end(),
+                               [&](const ChosenCue& c) { return c.fault == poor->id; }) ||
+                   std::find(past.begin(), past.end(), poor->id) != past.end() ||
+                   std::any_of(r.findings.faults.begin(), r.findings.faults.end(),
+                               [&](const Fault& f) { return f.causedBy == poor->id; });
+        };
+        QVERIFY(speaksOf(before));
+        const Review refused = with({}, {{ReviewInputs::momentKey(poor->id, 0), false}});
+        QVERIFY(!speaksOf(refused));
+        for (const auto& [id, verdict] : caseOf(refused).setup)
+            if (id == poor->id) QCOMPARE(verdict, std::string("good"));
+        QVERIFY(toJson(refused)["setup"].dump().find("\"rejected\":true") != std::string::npos);
+    }
+
+    /// Two marks on one spot, or one at the edge, are told and trusted less.
+    void doubtfulMarksWidenTheBand() {
+        ReviewInputs in = demoInputs();
+        QVERIFY(doubtfulMarks(in.marks, 1280, 720).empty());
+        const Review before = demoReview(in);
+        auto& points = in.marks.frames.front().points;
+        points["knee"] = *points["hip"] + Vector2(1, 1);
+        const auto doubts = doubtfulMarks(in.marks, 1280, 720);
+        QCOMPARE(doubts.size(), size_t(2));
+        QVERIFY(doubts[0].why.find("same spot") != std::string::npos);
+        const Review after = demoReview(in);
+        const auto band = [](const Review& r) { return r.series.find("knee_angle")->u95[30]; };
+        QVERIFY(band(after) > 1.5 * band(before));
+        points["knee"] = Point2(1278, 300);
+        QVERIFY(doubtfulMarks(in.marks, 1280, 720).front().why.find("edge") != std::string::npos);
+    }
+
+    /// An anchor that was seen to give way ends the clean part of the hold at that time, once what was measured is refused.
     void holdEndsWhereSeen() {
         const Review before = demoReview();
         const Rep& rep = before.events.reps[0];
         const double middle = (rep.hold.start_s + rep.hold.end_s) / 2;
-        const Review r = with({{"back-bend", middle, middle + 0.5}});
+        const Review r = with({{"back-bend", middle, middle + 0.5}},
+                              {{ReviewInputs::momentKey("back-bend", 0), false},
+                               {ReviewInputs::momentKey("sinking", 0), false}});
         const Hold& hold = r.events.reps[0].hold;
         QCOMPARE(hold.brokenBy, std::string("pelvis_on_trunk"));
         NEAR(*hold.first_break_s, middle, 1e-9);

@@ -1,5 +1,6 @@
 // Frames by number, forwards, backwards and at random, from every kind of clip that phones make, and clear refusals.
 #include "base/files.h"
+#include "support/guarded_pictures.h"
 #include "support/numbered_clip.h"
 #include "support/table.h"
 #include "video/backward_frames.h"
@@ -7,6 +8,7 @@
 #include <QTemporaryDir>
 #include <QTest>
 #include <random>
+#include <sys/stat.h>
 
 extern "C" {
 #include <libavcodec/avcodec.h>
@@ -328,6 +330,115 @@ private slots:
         QVERIFY2(
             good >= 70 && good < 100,
             qPrintable(QStringLiteral("%1 good, %2 refused of %3").arg(good).arg(refused).arg(clip->info().frames())));
+    }
+
+    /// libswscale writes whole vectors. Every even width a phone or messenger may choose, upright and lying, pixels square
+    /// and not: no byte beyond a picture's own memory is touched. Sanitizers cannot see into the library; guards can.
+    void noByteBeyondThePicture() {
+        const GuardedPictures guards;
+        for (int width = 16; width <= 2000; width += 2) {
+            WriterOptions o;
+            o.codec = "mjpeg", o.pixelFormat = "yuvj420p", o.bFrames = 0, o.fullRange = true, o.timeBaseHz = 1000;
+            const bool lies = width % 4 == 0;
+            o.width = lies ? width : 34, o.height = lies ? 34 : width;
+            if (width % 3 == 0) o.rotationDeg = 90;
+            if (width % 5 == 0) o.pixelAspect = 4.0 / 3;
+            QVERIFY(writeNumbered(at("w.mov"), {0, 0.04}, o));
+            auto clip = ClipReader::open(at("w.mov")).value();
+            for (int64_t i = 0; i < 2; ++i) {
+                QVERIFY(clip.bgra(i).has_value());
+                QVERIFY(clip.grey(i).has_value());
+            }
+            QVERIFY2(guards.broken() == 0, qPrintable(QStringLiteral("%1 × %2").arg(o.width).arg(o.height)));
+        }
+        QVERIFY(guards.seen() > 4000);
+    }
+    /// The widths of which every second one wrote beyond its rows, through the converter to grey as well.
+    void noByteBeyondThePictureDeep() {
+        const GuardedPictures guards;
+        for (const int width : {360, 392, 408, 540, 568, 600, 648, 828, 1080}) {
+            WriterOptions o;
+            o.codec = "libx265", o.pixelFormat = "yuv420p10le", o.preset = "ultrafast", o.width = width, o.height = 64;
+            QVERIFY(writeNumbered(at("d10.mp4"), evenTimes(2), o));
+            auto clip = ClipReader::open(at("d10.mp4")).value();
+            QVERIFY(clip.bgra(0).has_value() && clip.grey(1).has_value());
+        }
+        QCOMPARE(guards.broken(), 0);
+    }
+
+    /// The last frames cannot be decoded: stepping onto one and back again shows the right picture, not a stale one.
+    void lastFrameThatCannotBeDecoded() {
+        WriterOptions o;
+        o.keyEvery = 60, o.bFrames = 0, o.timeBaseHz = 1000;
+        QVERIFY(writeNumbered(at("end.mkv"), evenTimes(30), o));
+        std::string all = readFile(at("end.mkv")).value();
+        for (size_t i = all.size() * 8 / 10; i < all.size() * 98 / 100; ++i) all[i] = char(i * 91);
+        QVERIFY(writeFileAtomically(at("end2.mkv"), all));
+        auto clip = ClipReader::open(at("end2.mkv"));
+        if (!clip) QSKIP("the index went with the frames");
+        int64_t last = -1;
+        for (int64_t i = 0; i < clip->info().frames(); ++i) {
+            if (const auto picture = clip->grey(i)) {
+                last = i;
+                continue;
+            }
+            if (last < 0) continue;
+            for (int again = 0; again < 2; ++again) { // Right, Left, Right, Left
+                QVERIFY(!clip->grey(i));
+                const auto back = clip->bgra(last);
+                QVERIFY(back.has_value() && !back->empty());
+                QCOMPARE(numberOf(clip->grey(last).value()), int(last));
+            }
+        }
+        QVERIFY(last >= 0);
+    }
+
+    void sizesThatAreNone_data() {
+        QTest::addColumn<int>("width");
+        QTest::addColumn<int>("height");
+        QTest::addColumn<double>("aspect");
+        for (const int side : {2, 4, 8}) QTest::addRow("%d px", side) << side << side << 1.0;
+        QTest::newRow("a line") << 320 << 2 << 1.0;
+        QTest::newRow("pixels a thousand times as wide") << 320 << 240 << 1000.0;
+        QTest::newRow("pixels a thousandth as wide") << 320 << 240 << 0.001;
+    }
+    void sizesThatAreNone() {
+        WriterOptions o;
+        QFETCH(int, width);
+        QFETCH(int, height);
+        QFETCH(double, aspect);
+        o.codec = "mjpeg", o.pixelFormat = "yuvj420p", o.bFrames = 0, o.timeBaseHz = 1000;
+        o.width = width, o.height = height, o.pixelAspect = aspect;
+        auto writer = ClipWriter::create(at("none.mov"), o);
+        QVERIFY(writer.has_value());
+        for (const double t : {0.0, 0.1}) QVERIFY(writer->add(cv::Mat(height, width, CV_8UC3, cv::Scalar(9, 9, 9)), t));
+        QVERIFY(writer->finish());
+        const auto clip = ClipReader::open(at("none.mov"));
+        QVERIFY(!clip);
+        QVERIFY2(clip.error().detail.find("pixels") != std::string::npos, clip.error().detail.c_str());
+    }
+
+    /// What is no film of a phone, camera or messenger is not opened, and nothing is opened through it.
+    void whatIsNoClip() {
+        QVERIFY(writeNumbered(at("real.mp4"), evenTimes(5)));
+        const std::string real = at("real.mp4").string();
+        const std::pair<const char*, std::string> lists[] = {
+            {"hls.mp4", "#EXTM3U\n#EXT-X-TARGETDURATION:9\n#EXTINF:9,\n" + real + "\n#EXT-X-ENDLIST\n"},
+            {"concat.mp4", "ffconcat version 1.0\nfile " + real + "\n"},
+            {"dash.mp4", "<?xml version=\"1.0\"?><MPD><BaseURL>" + real + "</BaseURL></MPD>"}};
+        for (const auto& [name, list] : lists) {
+            QVERIFY(writeFileAtomically(at(name), list));
+            QCOMPARE(ClipReader::open(at(name)).error().code, Errc::BadFormat);
+        }
+        std::filesystem::create_symlink(real, at("link.mp4"));
+        QCOMPARE(::mkfifo(at("pipe.mp4").c_str(), 0600), 0);
+        for (const std::filesystem::path& path : {at("link.mp4"), at("pipe.mp4"), std::filesystem::path("/dev/zero")})
+            QCOMPARE(ClipReader::open(path).error().code, Errc::NotReadable);
+        // Nor is anything of that kind written over.
+        WriterOptions o;
+        o.width = o.height = 64;
+        QCOMPARE(ClipWriter::create(at("link.mp4"), o).error().code, Errc::WriteFailed);
+        QVERIFY(std::filesystem::is_symlink(at("link.mp4")));
     }
 
     void soundOnly() {

@@ -2,8 +2,10 @@
 
 #include "app/answer/answer_row.h"
 #include "app/paint/answer_picture.h"
+#include "app/theme/consent_words.h"
 #include "app/theme/palette.h"
 
+#include <QDate>
 #include <QLabel>
 #include <QRegularExpression>
 #include <QVBoxLayout>
@@ -28,6 +30,8 @@ AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent
 
     sendWords_ = new QLabel;
     sendWords_->setFont(face(Size::Small));
+    sendWords_->setWordWrap(true);
+    sendWords_->setTextFormat(Qt::PlainText);
     file_ = new KeyButton(tr("File and send"), tr("Ctrl+Enter"), KeyButton::Kind::Primary);
     file_->setMinimumWidth(232);
     connect(file_, &KeyButton::clicked, this, &AnswerPage::filePressed);
@@ -90,6 +94,11 @@ void AnswerPage::refresh() {
     }
     requestPictures();
     file_->setEnabled(session_.review() && !session_.isFiled());
+    QStringList missing;
+    const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    if (session_.client().address.empty()) missing << tr("No e-mail address is known: the mail's is to be filled in.");
+    if (!allowsPictures(session_.client().consent, today))
+        missing << consentTrouble(session_.client().consent, today) + tr(" The mail goes without pictures and clip.");
     const QString first = QString::fromStdString(session_.client().name).section(QLatin1Char(' '), 0, 0);
     file_->setText(session_.isFiled() ? tr("Filed") : tr("File and send to %1").arg(first));
     file_->setAccessibleName(file_->text());
@@ -97,9 +106,11 @@ void AnswerPage::refresh() {
         !session_.review() ? tr("The answer is drafted as soon as the clip has been measured.")
         : session_.isFiled()
             ? tr("Filed: the page is in the library's folder “answers”, ready for mail. It stays as it was sent.")
-            : tr("By mail: %1 pictures, faces blurred, %2 words. The readings are filed with it.")
+        : missing.isEmpty()
+            ? tr("By mail: %1 pictures, faces blurred, %2 words. The readings are filed with it.")
                   .arg(pictures)
-                  .arg(wordCount));
+                  .arg(wordCount)
+            : missing.join(QLatin1Char(' ')));
 }
 
 /// Finding heads takes a while, so it is done aside, one frame after the other.

@@ -103,6 +103,7 @@ void OverruleForm::showLocks(const std::vector<Lock>& locks) {
     points_.clear(), lockedBy_.clear();
     auto say = [&](const QString& words) {
         auto* label = new QLabel(words);
+        label->setTextFormat(Qt::PlainText);
         label->setWordWrap(true);
         lockColumn_->addWidget(label);
     };

@@ -28,6 +28,9 @@ QDateEdit* dayField() {
 ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent), record_(record) {
     title_ = new QLabel;
     title_->setFont(face(Size::Large, QFont::DemiBold));
+    title_->setTextFormat(Qt::PlainText);
+    name_ = new QLineEdit;
+    same_ = new QComboBox;
     wants_ = new QPlainTextEdit;
     wants_->setTabChangesFocus(true);
     wants_->setMaximumHeight(72);
@@ -39,6 +42,8 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     auto* form = new QFormLayout;
     form->setLabelAlignment(Qt::AlignLeft);
     form->setVerticalSpacing(8);
+    form->addRow(tr("&Name"), name_);
+    form->addRow(tr("Same &person as"), same_);
     form->addRow(tr("&Wants"), wants_);
     form->addRow(tr("E-&mail"), address_);
     form->addRow(tr("&Intake"), intake_);
@@ -55,7 +60,10 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     until->addStretch();
     form->addRow(QString(), until);
     auto* why = new QLabel(tr("Each consent is recorded beside the ones before it. Without a tick it is withdrawn; the "
-                              "videos can be erased then. Ask in the way your local rules ask for."));
+                              "videos can be erased then. Ask in the way your local rules ask for. Two records of the same person "
+                              "become one for good; their flags add up. Nothing of the library is encrypted: whoever can "
+                              "use your account or your disk can read it, so use a password of your own and an "
+                              "encrypted disk."));
     why->setWordWrap(true);
     why->setFont(face(Size::Small));
     auto* go = new KeyButton(tr("Keep this"), {}, KeyButton::Kind::Primary);
@@ -80,6 +88,13 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
 void ClientForm::begin() {
     const Client& c = record_.client();
     title_->setText(tr("About %1").arg(QString::fromStdString(c.name)));
+    name_->setText(QString::fromStdString(c.name));
+    same_->clear();
+    same_->addItem(tr("nobody else on record"), qlonglong(0));
+    for (const Client& other : record_.clients())
+        if (other.id != c.id)
+            same_->addItem(QString::fromStdString(other.role.empty() ? other.name : other.name + ", " + other.role),
+                           qlonglong(other.id));
     wants_->setPlainText(QString::fromStdString(c.wants));
     address_->setText(QString::fromStdString(c.address));
     intake_->setFlags(c.flags);
@@ -115,7 +130,8 @@ void ClientForm::keep() {
         emit failed(tr("Not kept: “%1” is no e-mail address.").arg(address_->text().trimmed()));
         return;
     }
-    if (auto ok = record_.keep({wants_->toPlainText().trimmed().toStdString(), address, intake_->flags(), consent()});
+    if (auto ok = record_.keep({name_->text().simplified().toStdString(), wants_->toPlainText().trimmed().toStdString(), address,
+                               intake_->flags(), consent(), same_->currentData().toLongLong()});
         !ok) {
         emit failed(QString::fromStdString("Not kept: " + ok.error().detail + "."));
         return;

@@ -7,16 +7,19 @@
 #include <QDateEdit>
 #include <QLabel>
 #include <QLineEdit>
+#include <QComboBox>
 #include <QPlainTextEdit>
 
 namespace deft::ui {
 
-/// What the coach writes down about a client: what they want, intake flags, and what they have agreed to.
+/// What the coach writes down about a client: the name, another record of the same person, what they want, intake flags, and what they have agreed to.
 class ClientForm : public QWidget {
     Q_OBJECT
 public:
     explicit ClientForm(ClientRecord& record, QWidget* parent = nullptr);
     void begin(); ///< as the record has it now
+    QLineEdit& name() { return *name_; }
+    QComboBox& samePerson() { return *same_; }
     QPlainTextEdit& wants() { return *wants_; }
     QLineEdit& address() { return *address_; }
     IntakeButton& intake() { return *intake_; }
@@ -33,7 +36,8 @@ private:
     ClientRecord& record_;
     QLabel* title_;
     QPlainTextEdit* wants_;
-    QLineEdit* address_;
+    QLineEdit *name_, *address_;
+    QComboBox* same_; ///< another record of the same person
     IntakeButton* intake_;
     std::vector<QCheckBox*> scopes_; ///< in the order of data/safety.json
     QDateEdit *given_, *until_;

@@ -69,7 +69,7 @@ QHBoxLayout* inARow(std::initializer_list<QWidget*> widgets) {
 
 } // namespace
 
-ClientPage::ClientPage(Library& library, QWidget* parent) : QWidget(parent), record_(library) {
+ClientPage::ClientPage(Library& library, QWidget* parent) : QWidget(parent), library_(library), record_(library) {
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Client"));
     weeks_ = new WeeksPanel(tr("the last review"));
@@ -187,6 +187,15 @@ void ClientPage::openReview() {
     if (const FiledReview* r = record_.chosenReview()) emit openClip(r->clip);
 }
 
+/// Of the chosen review.
+QString ClientPage::mailWords() const {
+    const FiledReview* r = record_.chosenReview();
+    const auto mail = r ? library_.mailOf(r->id) : std::nullopt;
+    if (!mail) return tr("none made");
+    return mail->sent.empty() ? tr("made %1, not sent yet").arg(dayAndYear(mail->made.substr(0, 10)))
+                              : tr("sent %1").arg(dayAndYear(mail->sent.substr(0, 10)));
+}
+
 void ClientPage::refresh() {
     who_->clear();
     for (const Client& c : record_.clients()) {
@@ -209,7 +218,8 @@ void ClientPage::refresh() {
                       {tr("E-mail"), c.address.empty() ? tr("not known") : text(c.address)},
                       {tr("Wants"), c.wants.empty() ? tr("not written down") : text(c.wants)},
                       {tr("Felt in"), feltWords(record_)},
-                      {tr("Schools"), schoolsWords(record_)}});
+                      {tr("Schools"), schoolsWords(record_)},
+                      {tr("Mail"), mailWords()}});
     agreed_->setFacts(
         {{tr("Flags"), flagsWords(c.flags), !c.flags.empty()},
          {tr("Pain"),

@@ -38,8 +38,10 @@ private:
     enum Middle { Weeks, Form, Erase };
     void turnTo(Middle what);
     void refresh();
+    QString mailWords() const;
     QWidget* left();
     QWidget* right();
+    Library& library_;
     ClientRecord record_;
     QComboBox* who_;
     FactsPanel *about_, *agreed_;

@@ -94,11 +94,18 @@ std::string ClientRecord::since() const {
 }
 
 Result<void> ClientRecord::keep(const Written& written) {
+    if (!written.name.empty() && written.name != client_.name)
+        if (auto ok = library_.rename(client_.id, written.name); !ok) return ok;
     if (written.wants != client_.wants || written.address != client_.address)
         if (auto ok = library_.setAbout(client_.id, written.wants, written.address); !ok) return ok;
     if (auto ok = library_.setFlags(client_.id, written.flags); !ok) return ok;
     if (written.consent)
         if (auto ok = library_.recordConsent(client_.id, *written.consent); !ok) return ok;
+    if (written.samePerson != 0) {
+        if (auto ok = library_.merge(client_.id, written.samePerson); !ok) return ok;
+        show(written.samePerson, exercise_);
+        return {};
+    }
     refresh();
     return {};
 }

@@ -10,12 +10,14 @@ namespace deft::ui {
 EraseForm::EraseForm(ClientRecord& record, Library& library, QWidget* parent)
     : QWidget(parent), record_(record), library_(library) {
     title_ = new QLabel;
+    title_->setTextFormat(Qt::PlainText); // a name is no markup
     title_->setFont(face(Size::Large, QFont::DemiBold));
     videos_ =
         new QRadioButton(tr("the &videos: clips, pictures, tracks, reply clips, pages and mails; the numbers stay"));
     everything_ = new QRadioButton(tr("e&verything: the numbers, the letters and the record, too"));
     details_ = new QLabel;
     details_->setWordWrap(true);
+    details_->setTextFormat(Qt::PlainText);
     details_->setTextInteractionFlags(Qt::TextSelectableByMouse);
     go_ = new KeyButton(tr("Erase for good"), {}, KeyButton::Kind::Plain);
     auto* no = new KeyButton(tr("Leave all as it is"), tr("Esc"), KeyButton::Kind::Primary);

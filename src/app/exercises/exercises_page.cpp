@@ -49,6 +49,7 @@ ExercisesPage::ExercisesPage(const std::filesystem::path& ownFolder, QWidget* pa
     list_->viewport()->setAutoFillBackground(false);
     list_->setAccessibleName(tr("Exercises"));
     title_ = new QLabel;
+    title_->setTextFormat(Qt::PlainText);
     title_->setFont(face(Size::Large, QFont::DemiBold));
     about_ = new QLabel;
     drawing_ = new SketchPair;

@@ -35,6 +35,7 @@ OwnFileEditor::OwnFileEditor(const std::filesystem::path& folder, QWidget* paren
     text_->setAccessibleName(tr("Your own file of this exercise"));
     text_->setLineWrapMode(QPlainTextEdit::NoWrap);
     verdict_ = new QLabel;
+    verdict_->setTextFormat(Qt::PlainText);
     verdict_->setWordWrap(true);
     verdict_->setAccessibleName(tr("What the check says"));
     save_ = new KeyButton(tr("Keep my file"), tr("Ctrl+S"), KeyButton::Kind::Primary);

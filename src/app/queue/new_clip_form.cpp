@@ -20,6 +20,8 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     title_->setFont(face(Size::Large, QFont::DemiBold));
     facts_ = new QLabel;
     facts_->setWordWrap(true);
+    facts_->setTextFormat(Qt::PlainText);
+    title_->setTextFormat(Qt::PlainText);
     facts_->setFont(face(Size::Small));
     client_ = new QComboBox;
     client_->setEditable(true);

@@ -21,7 +21,9 @@ Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const
     const Answer answer = composeAnswer(review);
     MadeMail made;
     std::vector<Attachment> attachments;
-    if (auto ok = writeReplyClip(review, answer, *reader, clip, stop, progress); ok) {
+    if (!who.pictures) {
+        made.without = "without pictures and reply clip, as there is no consent to them on record";
+    } else if (auto ok = writeReplyClip(review, answer, *reader, clip, stop, progress); ok) {
         auto bytes = readFile(clip);
         if (!bytes) return tl::unexpected(bytes.error());
         made.clip = true;
@@ -37,7 +39,7 @@ Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const
     }
     if (const auto calendar = answerCalendar(answer, review.inputs))
         attachments.push_back({"next-clip.ics", "text/calendar", *calendar, "The day of your next clip, for a calendar"});
-    auto mail = answerMail(answer, who, pictureMaker(review, *reader), attachments);
+    auto mail = answerMail(answer, who, who.pictures ? pictureMaker(review, *reader) : PictureMaker(), attachments);
     if (!mail) return tl::unexpected(mail.error());
     made.text = std::move(*mail);
     return made;
@@ -128,7 +130,7 @@ void Outgoing::next() {
             const std::string subject = std::to_string(filed);
             (void)library_.end(kKind, subject);
             if (made) {
-                (void)library_.markSent(filed, made->file); // if this fails, the next start makes the mail once more
+                (void)library_.markMade(filed, made->file); // if this fails, the next start makes the mail once more
                 emit sent(*made);
             } else {
                 (void)library_.putAside({kKind, subject, made.error().detail});

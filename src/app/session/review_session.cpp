@@ -213,6 +213,17 @@ void ReviewSession::save() {
 
 QString ReviewSession::savedWords() const { return savedAt_.isEmpty() ? QString() : tr("Saved %1").arg(savedAt_); }
 
+/// Before anything is measured: such marks may stand, but the readings trust them less.
+void ReviewSession::tellDoubts() {
+    const auto doubts = doubtfulMarks(inputs_.marks, clip_.width, clip_.height);
+    if (doubts.empty()) return;
+    QString words = tr("Look at the mark of the %1: it %2.")
+                        .arg(QString::fromStdString(landmarkWords(doubts.front().name)),
+                             QString::fromStdString(doubts.front().why));
+    if (doubts.size() > 1) words += tr(" And at %1 more.").arg(doubts.size() - 1);
+    emit failed(words + tr(" Its band is wider until then."));
+}
+
 namespace {
 struct Followed {
     Tracks tracks;
@@ -221,6 +232,7 @@ struct Followed {
 } // namespace
 
 void ReviewSession::measure() {
+    tellDoubts();
     for (const auto& [marks, tracks] : known_)
         if (marks == inputs_.marks) {
             job_.stop();
@@ -308,7 +320,8 @@ void ReviewSession::chooseMoment(int index) {
 Result<std::string> ReviewSession::page() {
     auto reader = ClipReader::open(inputs_.clipPath); // its own: the frame source's belongs to another thread
     if (!reader) return tl::unexpected(reader.error());
-    return answerHtml(answer_, pictureMaker(*review_, *reader));
+    // The page as it is sent: without pictures where the client has not agreed to them.
+    return answerHtml(answer_, allowsPictures(client_.consent, today()) ? pictureMaker(*review_, *reader) : PictureMaker());
 }
 
 Result<int64_t> ReviewSession::file() {

@@ -106,6 +106,7 @@ private:
     void judge(Tracks tracks);
     void show(Result<Review> review);
     void save();
+    void tellDoubts();
     void fetchProposals();
     void followMarkedJoints();
     Result<std::string> page();

@@ -1,12 +1,37 @@
 #include "app/widgets/style.h"
 
+#include <QAbstractSpinBox>
+#include <QComboBox>
+#include <QEvent>
 #include <QPalette>
+#include <QPointer>
 #include <QStyle>
 #include <QStyleFactory>
 
 namespace deft::ui {
+namespace {
+
+/// A wheel that scrolls a page must not change the fields that come under it: they take it once they have the focus, and
+/// do not get that from the wheel.
+class QuietWheel : public QObject {
+public:
+    using QObject::QObject;
+    bool eventFilter(QObject* watched, QEvent* event) override {
+        auto* field = qobject_cast<QWidget*>(watched);
+        if (!field || !(qobject_cast<QAbstractSpinBox*>(field) || qobject_cast<QComboBox*>(field))) return false;
+        if (event->type() == QEvent::Polish && field->focusPolicy() == Qt::WheelFocus)
+            field->setFocusPolicy(Qt::StrongFocus);
+        if (event->type() != QEvent::Wheel || field->hasFocus()) return false;
+        event->ignore(); // the page below scrolls
+        return true;
+    }
+};
+
+} // namespace
 
 void applyStyle(QApplication& application) {
+    static QPointer<QuietWheel> quiet;
+    if (!quiet) application.installEventFilter(quiet = new QuietWheel(&application));
     const Palette& c = colours();
     if (application.style()->objectName() != QLatin1String("fusion"))
         application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));

@@ -223,7 +223,7 @@ void KeysBar::say(const QString& sentence) {
     away_->setVisible(!sentence.isEmpty());
     away_->setGeometry(width() - 40, -4, 36, 40);
     setAccessibleName(sentence);
-    setToolTip(sentence);
+    setToolTip(sentence.isEmpty() ? QString() : Qt::convertFromPlainText(sentence)); // names are no markup
     QAccessibleEvent event(this, QAccessible::Alert);
     QAccessible::updateAccessibility(&event);
     update();

@@ -7,6 +7,7 @@
 #include "app/window/main_window.h"
 #include "base/files.h"
 
+#include <QDate>
 #include <QFileDialog>
 
 namespace deft::ui {
@@ -20,6 +21,13 @@ void MainWindow::makeClientActions(QMenu* menu) {
         {tr("Later review"), K(Qt::Key_Right), [&record] { record.chooseReview(record.review() + 1); }},
         {tr("Earlier review"), K(Qt::Key_Left), [&record] { record.chooseReview(record.review() - 1); }},
         {tr("Open the review on the bench"), K(Qt::Key_O), [this] { client_->openReview(); }},
+        {tr("Open its mail in the mail program"), K(Qt::SHIFT | Qt::Key_M),
+         [this, &record] {
+             const FiledReview* r = record.chosenReview();
+             const auto mail = r ? library_->mailOf(r->id) : std::nullopt;
+             openMail(mail ? mail->file : std::filesystem::path());
+         }},
+        {tr("Its mail has been sent, or has not"), K(Qt::Key_M), [this] { markMailSent(); }},
         {tr("Next client"), K(Qt::CTRL | Qt::Key_PageDown), [&record] { record.stepClient(1); }},
         {tr("Client before"), K(Qt::CTRL | Qt::Key_PageUp), [&record] { record.stepClient(-1); }},
         {tr("Write down wishes, flags and consent"), K(Qt::Key_E), [this] { client_->edit(); }},
@@ -67,6 +75,17 @@ void MainWindow::sheetOfRecord() {
                          client.id);
 }
 
+void MainWindow::markMailSent() {
+    const FiledReview* r = client_->record().chosenReview();
+    const auto mail = r ? library_->mailOf(r->id) : std::nullopt;
+    if (!mail) return say(tr("No mail has been made for this review."));
+    const auto ok = library_->setMailSent(r->id, mail->sent.empty());
+    client_->record().refresh();
+    say(!ok                  ? QString::fromStdString("Not marked: " + ok.error().detail + ".")
+        : mail->sent.empty() ? tr("Marked as sent.")
+                             : tr("Marked as not sent."));
+}
+
 void MainWindow::chooseReportFile() {
     if (!client_->record().chosenReview()) return say(tr("No review of this exercise has been filed yet."));
     const QString path = QFileDialog::getSaveFileName(this, tr("The report as a file"), QStringLiteral("report.pdf"),
@@ -94,8 +113,9 @@ void MainWindow::writeBundle(const QString& path) {
     const ClientRecord& record = client_->record();
     const FiledReview* review = record.chosenReview();
     if (!review) return say(tr("No review of this exercise has been filed yet."));
-    if (!record.client().consent || !record.client().consent->covers("pass-on"))
-        return say(tr("Not written: there is no consent of %1 on record to passing a bundle on. E writes one down.")
+    if (!allowsPassingOn(record.client().consent, QDate::currentDate().toString(Qt::ISODate).toStdString()))
+        return say(tr("Not written: there is no consent of %1 on record to passing a bundle on, or its day is over. E "
+                      "writes one down.")
                        .arg(QString::fromStdString(record.client().name)));
     const auto clip = library_->clip(review->clip);
     if (!clip) return say(tr("That clip is not in the library any more."));
@@ -128,8 +148,13 @@ void MainWindow::eraseClient(qint64 client, Erasing what) {
     queue_->refresh();
     refreshBars();
     if (!erased) return say(QString::fromStdString("Not erased: " + erased.error().detail + ". Ask for it again."));
-    say(what == Erasing::Everything ? tr("Everything of %1 has been erased.").arg(name)
-                                    : tr("The videos of %1 have been erased; the numbers are kept.").arg(name));
+    const QString traces = erased->traces.empty()
+                               ? QString()
+                               : tr(" Traces may still stand in the database's file (%1); the next start removes them.")
+                                     .arg(QString::fromStdString(erased->traces));
+    say((what == Erasing::Everything ? tr("Everything of %1 has been erased.").arg(name)
+                                     : tr("The videos of %1 have been erased; the numbers are kept.").arg(name)) +
+        traces);
 }
 
 } // namespace deft::ui

@@ -28,7 +28,7 @@ Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem
     const Answer answer = composeAnswer(*review);
     auto filed = library.file(clipId, *review, answerHtml(answer, pictureMaker(*review, *reader)), answerText(answer));
     if (!filed) return tl::unexpected(filed.error());
-    return library.markSent(*filed); // it went out back then
+    return library.markMade(*filed); // it went out back then
 }
 
 } // namespace

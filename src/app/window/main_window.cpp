@@ -139,9 +139,11 @@ void MainWindow::openClip(qint64 id) {
         if (c.id == clip->client) client = c;
     say({});
     if (auto ok = session_->open(*clip, client); !ok) {
-        if (ok.error().code != Errc::NotFound || QGuiApplication::platformName() == QLatin1String("offscreen"))
-            return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
-        pointToClip(*clip);
+        std::error_code ec;
+        if (!std::filesystem::exists(clip->draft.clipPath, ec) &&
+            QGuiApplication::platformName() != QLatin1String("offscreen"))
+            return pointToClip(*clip);
+        return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
     }
     go(Bench);
 }

@@ -87,6 +87,8 @@ private:
     void showRecord(Room from);
     void remind(qint64 review);
     void giveUpMails();
+    void openMail(const std::filesystem::path& file);
+    void markMailSent();
     void chooseReportFile();
     void chooseBundleFile();
     void chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader,
@@ -129,6 +131,7 @@ private:
     BackgroundJob writing_; ///< of an answer's file
     QTimer arrivals_;       ///< runs out when the inbox has brought nothing for a moment
     QTimer removal_;        ///< runs out when Delete has not been pressed again
+    std::filesystem::path lastMail_; ///< the newest that was made while the window is open
     int64_t toRemove_ = 0;  ///< the clip that it was pressed for
     QTimer quiet_;          ///< runs out when the open clip has needed no measuring for a moment
     QMenu* menu_;

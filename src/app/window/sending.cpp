@@ -16,8 +16,10 @@
 #include "base/files.h"
 #include "devices/mail_drop.h"
 
+#include <QDesktopServices>
 #include <QFileDialog>
 #include <QTemporaryDir>
+#include <QUrl>
 
 namespace deft::ui {
 namespace {
@@ -68,11 +70,12 @@ void MainWindow::fileAnswer() {
     const QString name = QString::fromStdString(session_->client().name);
     queue_->refresh();
     go(Queue);
-    say(tr("Filed. The mail to %1 is being made.").arg(name));
+    say(tr("Filed. The mail to %1 is being made; it will lie in the library's folder outbox.").arg(name));
 }
 
 void MainWindow::connectSending() {
     connect(outgoing_, &Outgoing::sent, this, [this](const MadeMail& mail) {
+        lastMail_ = mail.file;
         const QString file = QString::fromStdString(mail.file.string());
         say(mail.clip ? tr("The mail is ready, with the reply clip: %1").arg(file)
             : mail.without.empty()
@@ -92,13 +95,23 @@ void MainWindow::connectSending() {
     });
 }
 
+void MainWindow::openMail(const std::filesystem::path& file) {
+    std::error_code ec;
+    if (file.empty()) return say(tr("No mail has been made yet."));
+    if (!std::filesystem::exists(file, ec))
+        return say(tr("The mail %1 has gone; the page of the answer is kept.").arg(QString::fromStdString(file.string())));
+    const bool opened = QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(file.string())));
+    say(opened ? tr("The mail is open in your mail program. When it has gone, M in the client room marks it as sent.")
+               : tr("No mail program opens it. The mail is %1.").arg(QString::fromStdString(file.string())));
+}
+
 /// Those that are still to be made: their clip may be gone for good. Their pages are kept.
 void MainWindow::giveUpMails() {
     std::vector<int64_t> filed;
     for (const UnsentReview& unsent : library_->unsent()) filed.push_back(unsent.review);
     outgoing_->giveUp(filed);
     for (const int64_t review : filed)
-        if (auto ok = library_->markSent(review); !ok)
+        if (auto ok = library_->markMade(review); !ok)
             return say(QString::fromStdString("Not given up: " + ok.error().detail + "."));
     for (const Aside& a : library_->asides("mail")) (void)library_->end("mail", a.subject);
     showInbox();

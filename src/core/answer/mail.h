@@ -6,6 +6,7 @@ namespace deft {
 /// Who writes to whom, by name and address; each may be empty. The client's name stands in the answer.
 struct Correspondents {
     std::string coach, coachAddress, clientAddress;
+    bool pictures = true; ///< false: the client has not agreed to pictures, so none are sent
 };
 
 /// Is this an address that a mail can go to: one @, something before it and a domain after it, no blanks?

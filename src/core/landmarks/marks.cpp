@@ -140,6 +140,29 @@ Result<Marks> parseMarks(const Json& json, const std::string& where) {
     return readMembers(where, [&] { return marksFrom(json, where); });
 }
 
+std::vector<DoubtfulMark> doubtfulMarks(const Marks& marks, int width, int height) {
+    constexpr double kNear = 2; // spreads of a mark set by hand: nearer than two of these is the same spot
+    const double near = kNear * marks.markingSd_px.value_or(kMarkingSdPx);
+    std::vector<DoubtfulMark> out;
+    const auto add = [&](const std::string& name, const std::string& why) {
+        if (std::none_of(out.begin(), out.end(), [&](const DoubtfulMark& d) { return d.name == name; }))
+            out.push_back({name, why});
+    };
+    for (const MarkedFrame& f : marks.frames)
+        for (auto a = f.points.begin(); a != f.points.end(); ++a) {
+            if (!a->second || isSceneLandmark(a->first)) continue;
+            const Point2& p = *a->second;
+            if (p.x() < near || p.y() < near || p.x() > width - 1 - near || p.y() > height - 1 - near)
+                add(a->first, "lies at the edge of the picture");
+            for (auto b = std::next(a); b != f.points.end(); ++b)
+                if (b->second && !isSceneLandmark(b->first) && (*b->second - p).norm() < near) {
+                    add(a->first, "lies on the same spot as the " + landmarkWords(b->first));
+                    add(b->first, "lies on the same spot as the " + landmarkWords(a->first));
+                }
+        }
+    return out;
+}
+
 Json toJson(const Marks& marks) {
     Json json = {{"format", "deft-mirror-marks"}, {"version", 1}, {"mirrored", marks.mirrored}};
     if (marks.scaleLengthCm) json["scale"] = {{"length_cm", *marks.scaleLengthCm}};

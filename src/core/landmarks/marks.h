@@ -15,6 +15,9 @@ struct MarkedFrame {
     bool operator==(const MarkedFrame&) const = default;
 };
 
+/// Standard deviation of a mark set by hand until the coach's own has been measured (chosen here), px.
+constexpr double kMarkingSdPx = 1.5;
+
 /// An exercise mat: 183 by 61 cm, as most are sold (common practice, no published source).
 struct MatSize {
     double length_cm = 183, width_cm = 61;
@@ -45,6 +48,14 @@ struct Marks {
 /// @errors NotFound, NotReadable, BadFormat (with the path of the entry), NewerVersion
 Result<Marks> readMarks(const std::filesystem::path& path);
 Result<Marks> parseMarks(const Json& json, const std::string& where);
+/// Marks that can hardly be right: two of the body on one spot, or one at the picture's edge. They may stand, with a wider
+/// band.
+struct DoubtfulMark {
+    std::string name;
+    std::string why; ///< "lies on the same spot as the crest", "lies at the edge of the picture"
+};
+std::vector<DoubtfulMark> doubtfulMarks(const Marks& marks, int width, int height);
+
 Json toJson(const Marks& marks);
 
 /// Do these marks fit this clip? Times are moved onto the nearest frame. @errors OutOfRange naming the point or the

@@ -36,8 +36,6 @@ struct BodyAxes {
 
 /// A level camera is level within this: hand-set phones on a support (chosen here).
 constexpr double kUnmarkedRollSd_deg = 1.5;
-/// Standard deviation of a mark set by hand until the coach's own has been measured (chosen here), px.
-constexpr double kMarkingSdPx = 1.5;
 
 /// Left and right mark that stand for the hip points in this view, the most telling pair that is marked:
 /// asis from the front and the foot end, psis from the rear and above, else hip.

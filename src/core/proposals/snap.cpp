@@ -55,6 +55,8 @@ public:
         return ProposedMark{mine.centre, plain ? kStickerSd : wishes_[i].mark->sd, mine.score, MarkSource::Sticker};
     }
 
+    int stickerOf(size_t i) const { return best_[i]; } ///< −1 = none
+
 private:
     double cost() const {
         Vector2 sum = Vector2::Zero();
@@ -132,10 +134,27 @@ void snapToStickers(std::map<std::string, ProposedMark>& marks, const cv::Mat& g
         const std::string side = sideOf(name);
         groups[onTorso(name) ? "torso" + side : onFoot(name) ? "foot" + side : name].push_back(std::move(wish));
     }
+    struct Claim {
+        std::string name;
+        ProposedMark mark;
+        double bands; ///< from where it was expected
+    };
+    std::map<int, std::vector<Claim>> claims; // by sticker
     for (const auto& [group, members] : groups) {
         const Matching matching(members, stickers, 0.08 * torsoPx);
         for (size_t i = 0; i < members.size(); ++i)
-            if (const auto mark = matching.markOf(i)) marks[members[i].name] = *mark;
+            if (const auto mark = matching.markOf(i)) {
+                const ProposedMark& expected = *members[i].mark;
+                claims[matching.stickerOf(i)].push_back(
+                    {members[i].name, *mark, (mark->at - expected.at).norm() / expected.sd});
+            }
+    }
+    // A sticker is one landmark's. Where groups want the same one, the nearest has it, and keeps its wide band.
+    for (auto& [sticker, wanted] : claims) {
+        const auto nearest = std::min_element(wanted.begin(), wanted.end(),
+                                              [](const Claim& a, const Claim& b) { return a.bands < b.bands; });
+        if (wanted.size() > 1) nearest->mark.sd = std::max(nearest->mark.sd, marks[nearest->name].sd);
+        marks[nearest->name] = nearest->mark;
     }
 }
 

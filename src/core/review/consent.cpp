@@ -11,6 +11,14 @@ bool Consent::covers(const std::string& scope) const {
     return std::find(scopes.begin(), scopes.end(), scope) != scopes.end();
 }
 
+bool allowsPictures(const std::optional<Consent>& c, const std::string& today) {
+    return c && c->covers("coaching") && !c->isOver(today);
+}
+
+bool allowsPassingOn(const std::optional<Consent>& c, const std::string& today) {
+    return c && c->covers("pass-on") && !c->isOver(today);
+}
+
 Json toJson(const Consent& c) { return {{"given", c.given}, {"until", c.until}, {"scopes", c.scopes}}; }
 
 Result<Consent> parseConsent(const Json& json, const std::string& where) {

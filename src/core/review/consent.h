@@ -1,6 +1,7 @@
 #pragma once
 #include "base/json.h"
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -17,6 +18,11 @@ struct Consent {
     bool isOver(const std::string& today) const { return !until.empty() && until < today; }
     bool operator==(const Consent&) const = default;
 };
+
+/// May pictures of a client be sent to them on this day? Nothing on record = nobody has asked.
+bool allowsPictures(const std::optional<Consent>& consent, const std::string& today);
+/// May a review be passed on, with pictures?
+bool allowsPassingOn(const std::optional<Consent>& consent, const std::string& today);
 
 Json toJson(const Consent& consent);
 /// {"given": DAY, "until": DAY or "", "scopes": [ID…]} @errors BadFormat, NotFound (unknown scope)

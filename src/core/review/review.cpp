@@ -67,7 +67,7 @@ std::vector<ClipCheck> checkClip(const Review& r) {
     for (const Rep& rep : r.events.reps) moving += rep.hold.end_s - rep.start_s, lost += rep.lost_s;
     if (const double between = lostBetweenReps(r); between > 1) moving += between, lost += between;
     if (moving > 0) {
-        const double kept = 100 * (1 - lost / moving);
+        const double kept = 100 * (1 - std::min(lost, moving) / moving); // what is lost may reach beyond the hold
         out.push_back(
             {"marks-kept",
              kept >= 90   ? "good"
@@ -249,10 +249,19 @@ std::string measuredFrom(const Review& r) {
     return toLine(key);
 }
 
+/// Marks that can hardly be right are trusted less, wherever they are followed.
+Tracks withDoubts(Tracks tracks, const Marks& marks, const ClipInfo& clip) {
+    constexpr double kDoubt = 4; // spreads of a mark set by hand (chosen here)
+    const double doubt_px = kDoubt * marks.markingSd_px.value_or(kMarkingSdPx);
+    for (const DoubtfulMark& d : doubtfulMarks(marks, clip.width, clip.height))
+        for (TrackPoint& p : tracks.landmark[d.name]) p.sd = std::hypot(p.sd, doubt_px);
+    return tracks;
+}
+
 /// Series and movement from the tracks.
 Result<void> measure(Review& r) {
     const MoverPlan mover = moverPlan(r.exercise);
-    const Tracks still = steadied(r.tracks);
+    const Tracks still = withDoubts(steadied(r.tracks), r.inputs.marks, r.clip);
     SeriesOptions options = seriesOptions(r);
     const std::string& side = r.inputs.side;
     // From the front an exercise that is done on each side shows which one works; from the side the coach says it.
