@@ -57,12 +57,12 @@ uint64_t inodeOf(const fs::path& file) {
     return ::stat(file.c_str(), &facts) == 0 ? uint64_t(facts.st_ino) : 0;
 }
 
-Result<std::unique_ptr<QLockFile>> locked(const fs::path& folder, Lock how) {
+Result<std::unique_ptr<QLockFile>> locked(const fs::path& folder, InUse how) {
     const fs::path file = folder / "in-use.lock";
     auto lock = std::make_unique<QLockFile>(q(file.string()));
     lock->setStaleLockTime(0); // a dead program's lock is told by its process, not by its age
     std::error_code ec;
-    if (how == Lock::TakeOver) fs::remove(file, ec);
+    if (how == InUse::TakeOver) fs::remove(file, ec);
     if (lock->tryLock(200)) return lock;
     if (lock->error() == QLockFile::PermissionError)
         return fail(Errc::WriteFailed,
@@ -85,7 +85,7 @@ Result<std::unique_ptr<QLockFile>> locked(const fs::path& folder, Lock how) {
 
 } // namespace
 
-Result<std::unique_ptr<Library>> Library::open(const fs::path& given, Lock how) {
+Result<std::unique_ptr<Library>> Library::open(const fs::path& given, InUse how) {
     std::error_code ec;
     const fs::path folder = fs::absolute(given, ec).lexically_normal();
     fs::create_directories(folder, ec);

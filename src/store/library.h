@@ -80,7 +80,7 @@ struct Aside {
 };
 
 /// What to do about the lock of a library that seems to be open elsewhere.
-enum class Lock { Respect, TakeOver };
+enum class InUse { Respect, TakeOver };
 
 /// A coach's records: one folder with library.sqlite, clips/, answers/ and cache/. Schema and rules: docs/library.md.
 ///
@@ -91,7 +91,7 @@ public:
     /// Makes the folder when it is not there; finishes what a kill left half done. @errors WriteFailed (read-only, full
     /// disk), NewerVersion (the file is untouched), Conflict (another program has it open), BadFormat (no library, or
     /// damaged)
-    static Result<std::unique_ptr<Library>> open(const std::filesystem::path& folder, Lock lock = Lock::Respect);
+    static Result<std::unique_ptr<Library>> open(const std::filesystem::path& folder, InUse inUse = InUse::Respect);
     ~Library();
 
     const std::filesystem::path& folder() const { return folder_; }

@@ -106,8 +106,8 @@ Erasure Library::whatErasingTakes(int64_t client, Erasing what) const {
 Result<Erasure> Library::erase(int64_t client, Erasing what) {
     // From here on it will be ended, by the next start if not by this one.
     auto begun = transaction([&] {
-        return run(QStringLiteral("INSERT OR REPLACE INTO erasing (client, what) VALUES (?, ?)"),
-                   {qlonglong(client), int(what)});
+        return run(QStringLiteral("INSERT OR REPLACE INTO erasing (client, what, inbox) VALUES (?, ?, ?)"),
+                   {qlonglong(client), int(what), q(inbox_.string())});
     });
     if (!begun) return tl::unexpected(begun.error());
     Erasure erasure = whatErasingTakes(client, what);
@@ -173,13 +173,23 @@ Result<void> Library::foldTraces() const {
 }
 
 Result<void> Library::finishErasures() {
-    std::vector<std::pair<int64_t, Erasing>> begun;
-    each(QStringLiteral("SELECT client, what FROM erasing"), {}, [&](const QSqlQuery& row) {
-        begun.emplace_back(row.value(0).toLongLong(), Erasing(row.value(1).toInt()));
+    struct Begun {
+        int64_t client;
+        Erasing what;
+        fs::path inbox;
+    };
+    std::vector<Begun> begun;
+    each(QStringLiteral("SELECT client, what, inbox FROM erasing"), {}, [&](const QSqlQuery& row) {
+        begun.push_back({row.value(0).toLongLong(), Erasing(row.value(1).toInt()), s(row.value(2))});
     });
-    for (const auto& [client, what] : begun)
-        if (auto done = erase(client, what); !done)
+    const fs::path own = inbox_;
+    for (const Begun& b : begun) {
+        inbox_ = b.inbox; // where clips came in then
+        const auto done = erase(b.client, b.what);
+        inbox_ = own;
+        if (!done)
             return fail(done.error().code, "An erasure that had been begun could not be ended: " + done.error().detail);
+    }
     return {};
 }
 

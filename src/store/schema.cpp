@@ -68,7 +68,7 @@ const std::vector<QStringList>& steps() {
                   "CREATE TABLE aside (kind TEXT NOT NULL, subject TEXT NOT NULL, begun INTEGER NOT NULL, why TEXT NOT "
                   "NULL, at TEXT NOT NULL, PRIMARY KEY (kind, subject))",
                   "CREATE TABLE known_as (uid TEXT PRIMARY KEY, client INTEGER NOT NULL REFERENCES client)",
-                  "CREATE TABLE erasing (client INTEGER PRIMARY KEY, what INTEGER NOT NULL)",
+                  "CREATE TABLE erasing (client INTEGER PRIMARY KEY, what INTEGER NOT NULL, inbox TEXT NOT NULL)",
                   "CREATE TABLE mail (review INTEGER PRIMARY KEY REFERENCES review, file TEXT NOT NULL, made_at TEXT "
                   "NOT NULL, sent_at TEXT NOT NULL DEFAULT '')"})};
     }();

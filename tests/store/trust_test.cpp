@@ -272,7 +272,7 @@ private slots:
             if (refused) continue; // a process of that number does not run here
             QCOMPARE(refused.error().code, Errc::Conflict);
             QVERIFY2(refused.error().detail.find("--take-over") != std::string::npos, refused.error().detail.c_str());
-            QVERIFY(Library::open(at("lock"), Lock::TakeOver).has_value());
+            QVERIFY(Library::open(at("lock"), InUse::TakeOver).has_value());
         }
         auto held = Library::open(at("lock")).value();
         QVERIFY(Library::open(at("lock")).error().detail.find(std::to_string(QCoreApplication::applicationPid())) !=

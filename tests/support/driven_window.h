@@ -34,8 +34,17 @@ protected:
     }
     void fill(const QString& name) {
         auto library = Library::open(dir_.filePath(name).toStdString()).value();
-        const auto filled = fillDemo(*library);
+        const auto filled = fillDemo(*library, QDate::currentDate());
         QVERIFY2(filled.has_value(), filled ? "" : filled.error().detail.c_str());
+    }
+    /// A day of the demo's list, as the library has it: moved so that the list's own "today" is this one.
+    static std::string demoDay(const char* iso) {
+        return shiftedDay(iso, QDate(2026, 5, 18).daysTo(QDate::currentDate()));
+    }
+    /// Pictures leave only with their faces covered, which takes the keypoint network; other tests do without it.
+    static bool hasNetwork() {
+        qunsetenv("DEFT_MIRROR_KEYPOINTS");
+        return KeypointNetwork::load(KeypointNetwork::usualPlace()).has_value();
     }
     ReviewSession& session() { return window_->session(); }
     StagePicture& stage() { return window_->benchPage().stage(); }

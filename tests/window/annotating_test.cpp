@@ -192,8 +192,8 @@ private slots:
             if (session().moments()[i].id == fresh->id) mine = int(i);
         QVERIFY(mine >= 0);
         QCOMPARE(session().moments()[size_t(mine)].agreed, std::optional(true));
+        QCOMPARE(session().moment(), mine); // the next key is about it
 
-        session().chooseMoment(mine);
         const int64_t to = session().clip().frameAt(hold + 2);
         session().setFrame(to);
         key(Qt::Key_Period);

@@ -1,4 +1,5 @@
 // The client room: what filed reviews tell, what is written down of a client, what may leave, and what is erased.
+#include "app/theme/words.h"
 #include "app/client/client_page.h"
 #include "app/client/facts_panel.h"
 #include "app/widgets/weeks_panel.h"
@@ -128,7 +129,7 @@ private slots:
         press(Qt::Key_O);
         QCOMPARE(window_->room(), MainWindow::Bench);
         QVERIFY(session().isFiled());
-        QCOMPARE(session().inputs().date, std::string("2026-04-09"));
+        QCOMPARE(session().inputs().date, demoDay("2026-04-09"));
         QCOMPARE(session().earlier().size(), size_t(1));
         QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
         press(Qt::Key_Escape);
@@ -157,6 +158,17 @@ private slots:
         QVERIFY(consent().startsWith(QStringLiteral("20 May 2026: clips are kept")));
         QCOMPARE(record().client().flags, std::vector<std::string>{"hypertension"});
         QCOMPARE(record().client().wants, std::string("eight hours at the wheel"));
+        // A name is no markup, wherever it is shown.
+        press(Qt::Key_E);
+        form.name().setText(QStringLiteral("Tomáš <b>Veselý</b>"));
+        form.keep();
+        QCOMPARE(record().client().name, std::string("Tomáš <b>Veselý</b>"));
+        room().askWhatToErase();
+        for (const QLabel* label : room().eraseForm().findChildren<QLabel*>()) QCOMPARE(label->textFormat(), Qt::PlainText);
+        room().leaveForm();
+        press(Qt::Key_E);
+        form.name().setText(QStringLiteral("Tomáš Veselý"));
+        form.keep();
         // Left without a change: nothing new is recorded. Without a tick it is withdrawn.
         const auto entries = window_->library().auditEntries();
         press(Qt::Key_E);
@@ -188,9 +200,11 @@ private slots:
         window_->writeReport(file("report.pdf"));
         QVERIFY(isSaid(QStringLiteral("Written to")));
         const QByteArray words = told(QStringLiteral("pdftotext"), {file("report.pdf"), QStringLiteral("-")});
-        for (const char* said : {"Ruta Kalniņa", "3 reviews from 19 Mar 2026 to 30 Apr 2026", "Pelvis against trunk",
-                                 "getting better", "no medical device"})
-            QVERIFY2(words.contains(said), said);
+        const QString span = QStringLiteral("3 reviews from %1 to %2").arg(dayAndYear(demoDay("2026-03-19")), dayAndYear(demoDay("2026-04-30")));
+        for (const QString& said : {QStringLiteral("Ruta Kalniņa"), span, QStringLiteral("Pelvis against trunk"),
+                                    QStringLiteral("getting better"), QStringLiteral("no medical device"),
+                                    QStringLiteral("±"), QStringLiteral("−")}) // minus and brackets can be read out of it
+            QVERIFY2(QString::fromUtf8(words).contains(said), qPrintable(said));
         press(Qt::Key_PageDown, Qt::ControlModifier);
         window_->writeReport(file("none.pdf"));
         QVERIFY(isSaid(QStringLiteral("no review of this exercise")));

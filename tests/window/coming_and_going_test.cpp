@@ -12,6 +12,9 @@
 #include "support/numbered_clip.h"
 #include "support/table.h"
 
+#include "app/theme/words.h"
+
+#include <QCheckBox>
 #include <QLabel>
 #include <QListWidget>
 #include <QSettings>
@@ -193,8 +196,8 @@ private slots:
         });
         QVERIFY(bend != weeks.end());
         QCOMPARE(bend->visits.size(), session().earlier().size() + 1);
-        QCOMPARE(bend->visits.front().date, std::string("2026-03-19"));
-        QCOMPARE(bend->visits.back().date, std::string("2026-05-14"));
+        QCOMPARE(bend->visits.front().date, demoDay("2026-03-19"));
+        QCOMPARE(bend->visits.back().date, demoDay("2026-05-14"));
         QVERIFY(bend->verdict == OverTime::Verdict::Trend && bend->better == true); // her back bends less and less
         const auto* panel = window_->comparePage().findChild<WeeksPanel*>();
         QVERIFY(panel && panel->isVisible() && !window_->comparePage().pictures().isVisible());
@@ -289,7 +292,7 @@ private slots:
         window_->phones()->sendNext();
         QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 2; }, 60000));
         QVERIFY(window_->queuePage().clips().entry(0).clip.draft.note.pain); // first
-        QCOMPARE(window_->queuePage().clips().entry(1).clip.draft.answerBy, std::string("2026-05-19"));
+        QCOMPARE(window_->queuePage().clips().entry(1).clip.draft.answerBy, demoDay("2026-05-19"));
         // The sentences are put away for good with one key; what has come once does not come again.
         QTest::keyClick(window_.get(), Qt::Key_F8);
         QVERIFY(!window_->firstSteps().isVisible());
@@ -312,6 +315,7 @@ private slots:
     }
 
     void answerAsFiles() {
+        if (!hasNetwork()) QSKIP("the keypoint network is not there");
         openRuta();
         const std::pair<const char*, const char*> kinds[] = {{"pdf", "%PDF-"},           {"html", "<!DOCTYPE html>"},
                                                              {"txt", "Hello Ruta"},      {"eml", "From:"},
@@ -319,7 +323,7 @@ private slots:
         for (const auto& [kind, begins] : kinds) {
             const QString path = dir_.filePath(QStringLiteral("answer.") + QString::fromLatin1(kind));
             window_->writeAnswer(path);
-            QVERIFY2(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Written")); }, 60000),
+            QVERIFY2(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Written")); }, 300000),
                      qPrintable(window_->message()));
             const auto bytes = readFile(path.toStdString());
             QVERIFY2(bytes && bytes->find(begins) < 400, kind);
@@ -336,6 +340,7 @@ private slots:
     /// Filing makes the mail in the background: page, pictures, reply clip and next date in one file. Closing the
     /// window waits for it.
     void mailOfAFiledAnswer() {
+        if (!hasNetwork()) QSKIP("the keypoint network is not there");
         openRuta();
         window_->go(MainWindow::Letter);
         key(Qt::Key_Return, Qt::ControlModifier);
@@ -359,8 +364,9 @@ private slots:
         openRuta();
         QVERIFY(session().file());
         window_->go(MainWindow::Queue);
-        QVERIFY(list.isVisible() &&
-                list.text().contains(QStringLiteral("Ruta Kalniņa, Bridge, both feet: due 21 May")));
+        const QString due = dayWords(QDate::currentDate().addDays(7).toString(Qt::ISODate).toStdString());
+        QVERIFY2(list.isVisible() && list.text().contains(QStringLiteral("Ruta Kalniņa, Bridge, both feet: due ") + due),
+                 qPrintable(list.text()));
         list.setFocus();
         QTest::keyClick(&list, Qt::Key_Tab); // to the first link
         QTest::keyClick(&list, Qt::Key_Return);
@@ -370,22 +376,23 @@ private slots:
         std::string mail;
         for (const auto& file : fs::directory_iterator(outbox))
             if (file.path().stem().string().ends_with("-reminder")) mail = readFile(file.path()).value();
-        QVERIFY(mail.find("Ruta") != std::string::npos && mail.find("21 May") != std::string::npos);
+        QVERIFY(mail.find("Ruta") != std::string::npos && mail.find(due.toStdString()) != std::string::npos);
         emit list.linkActivated(QStringLiteral("waive %1").arg(window_->library().expected().front().review));
         QVERIFY(!list.isVisible() && window_->library().expected().empty());
     }
 
     /// Filed, but the program was killed before the mail was made: the next start makes it, once.
     void mailAfterAKill() {
+        if (!hasNetwork()) QSKIP("the keypoint network is not there");
         fill(QStringLiteral("killed"));
         openWindow(QStringLiteral("killed"));
         openRuta();
         const fs::path outbox = window_->library().folder() / "outbox";
         QVERIFY(session().file()); // all that had been done by then
-        QVERIFY(!fs::exists(outbox));
+        QVERIFY(fs::is_empty(outbox));
         for (int start = 0; start < 2; ++start) {
             openWindow(QStringLiteral("killed"));
-            QVERIFY(QTest::qWaitFor([&] { return window_->outgoing().isIdle(); }, 60000));
+            QVERIFY(QTest::qWaitFor([&] { return window_->outgoing().isIdle(); }, 300000));
             QCOMPARE(std::distance(fs::directory_iterator(outbox), {}), 1);
         }
         QVERIFY(readFile(fs::directory_iterator(outbox)->path()).value().find("video/mp4") != std::string::npos);
@@ -404,6 +411,19 @@ private slots:
         openWindow(QStringLiteral("given-up"));
         QVERIFY(
             QTest::qWaitFor([&] { return window_->message().contains(QStringLiteral("there is no mail")); }, 30000));
+        // Put aside with its reason: the next start does not try it by itself, the coach can.
+        openWindow(QStringLiteral("given-up"));
+        QTest::qWait(500);
+        QVERIFY(window_->outgoing().isIdle() && !window_->message().contains(QStringLiteral("there is no mail")));
+        const auto aside = [&] {
+            for (const QLabel* l : window_->queuePage().findChildren<QLabel*>())
+                if (l->text().contains(QStringLiteral("Mails that could not be made"))) return true;
+            return false;
+        };
+        QVERIFY(aside());
+        emit window_->queuePage().inboxLink(QStringLiteral("mails"));
+        QVERIFY(
+            QTest::qWaitFor([&] { return window_->message().contains(QStringLiteral("there is no mail")); }, 30000));
         QAction* giveUp = nullptr;
         for (QAction* a : window_->findChildren<QAction*>())
             if (a->text() == QStringLiteral("Give up mails that could not be made")) giveUp = a;
@@ -412,6 +432,127 @@ private slots:
         QVERIFY(window_->library().unsent().empty());
         giveUp->trigger();
         QCOMPARE(window_->message(), QStringLiteral("No mail is waiting to be made."));
+        QVERIFY(!aside());
+    }
+
+    /// A name that is written like a known one is a question; the answer decides whose the clip is.
+    void whoseClipIsIt() {
+        openWindow(QStringLiteral("whose"));
+        const auto ruta = window_->library().addClient("Ruta Kalni\u0146a", "puppeteer", {"osteoporosis"}).value();
+        fs::copy_file(small(), dir_.filePath(QStringLiteral("other.mp4")).toStdString());
+        send("ruta  kalnin\u0327a", small());
+        const auto question = [&]() -> QString {
+            for (const QLabel* l : window_->queuePage().findChildren<QLabel*>())
+                if (l->text().contains(QStringLiteral("Whose clip is it?"))) return l->text();
+            return {};
+        };
+        QVERIFY(QTest::qWaitFor([&] { return !question().isEmpty(); }, 20000));
+        QCOMPARE(window_->library().clips().size(), size_t(0));
+        QCOMPARE(window_->library().clients().size(), size_t(1));
+        const QString link = question().section(QStringLiteral("href=\""), 1, 1).section(QLatin1Char('"'), 0, 0);
+        QVERIFY2(link.startsWith(QStringLiteral("is %1 ").arg(ruta)), qPrintable(question()));
+        emit window_->queuePage().inboxLink(link);
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 1; }, 20000));
+        QCOMPARE(window_->library().clips()[0].client, ruta);
+        QCOMPARE(window_->library().clips()[0].draft.flags, std::vector<std::string>{"osteoporosis"});
+        QVERIFY(QTest::qWaitFor([&] { return question().isEmpty() && fs::is_empty(window_->inbox().folder()); }, 20000));
+    }
+
+    /// In the form for a clip of one's own, what is known of a person is filled in when that person is chosen; nobody's
+    /// flags go to somebody whose name begins alike.
+    void nobodyElsesFlags() {
+        openWindow(QStringLiteral("flags"));
+        const auto ann = window_->library().addClient("Ann", "rigger", {"pregnancy"}).value();
+        QueuePage& queue = window_->queuePage();
+        NewClipForm& form = queue.form();
+        const auto begin = [&] { queue.bringIn(QString::fromStdString(small().string())); };
+        const auto type = [&](const QString& name) {
+            QLineEdit* edit = form.clientBox().lineEdit();
+            edit->setFocus();
+            edit->clear();
+            QTest::keyClicks(edit, name);
+        };
+        begin();
+        type(QStringLiteral("Anneli Saar"));
+        QVERIFY(form.intakeButton().flags().empty());
+        form.clientBox().setCurrentIndex(0);
+        emit form.clientBox().activated(0);
+        QCOMPARE(form.intakeButton().flags(), std::vector<std::string>{"pregnancy"});
+        type(QStringLiteral("Annegret"));
+        QVERIFY(form.intakeButton().flags().empty()); // cleared when the name is another's
+        const auto press = [&] {
+            for (auto* b : form.findChildren<KeyButton*>())
+                if (b->text().startsWith(QStringLiteral("Put it in"))) QTest::mouseClick(b, Qt::LeftButton);
+        };
+        press();
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().clips().size() == 1; }, 20000));
+        const Clip first = window_->library().clips()[0];
+        QVERIFY(first.draft.flags.empty() && first.client != ann);
+        // Into the library like every other clip.
+        QVERIFY(first.draft.clipPath.starts_with((window_->library().folder() / "clips").string()));
+        // A typed name that is Ann's is asked about before anything is added.
+        begin();
+        type(QStringLiteral(" ann"));
+        press();
+        QTest::qWait(200);
+        QCOMPARE(window_->library().clips().size(), size_t(1));
+        QVERIFY(window_->message().contains(QStringLiteral("on record already")));
+        for (QLabel* l : form.findChildren<QLabel*>())
+            if (l->text().contains(QStringLiteral("somebody of that name"))) emit l->linkActivated(QString::number(ann));
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().clips().size() == 2; }, 20000));
+        QCOMPARE(window_->library().clipsOf(ann).size(), size_t(1));
+        QCOMPARE(window_->library().clipsOf(ann)[0].draft.flags, std::vector<std::string>{"pregnancy"});
+    }
+
+    /// What is not right about a clip can be corrected, and a clip removed at the second press.
+    void correctedAndRemoved() {
+        openWindow(QStringLiteral("correct"));
+        send("Bastien Roux", small(), "", true);
+        QueuePage& queue = window_->queuePage();
+        QVERIFY(QTest::qWaitFor([&] { return queue.clips().waiting() == 1; }, 20000));
+        key(Qt::Key_E);
+        QVERIFY(queue.form().isVisible());
+        for (auto* box : queue.form().findChildren<QCheckBox*>()) box->setChecked(false); // no pain after all
+        for (auto* b : queue.form().findChildren<KeyButton*>())
+            if (b->text() == QStringLiteral("Correct it")) QTest::mouseClick(b, Qt::LeftButton);
+        QVERIFY(!window_->library().clips()[0].draft.note.pain);
+        QVERIFY(queue.list().isVisible());
+        const fs::path film = window_->library().clips()[0].draft.clipPath;
+        queue.list().setFocus();
+        key(Qt::Key_Delete);
+        QVERIFY2(window_->message().startsWith(QStringLiteral("Delete once more")), qPrintable(window_->message()));
+        QCOMPARE(window_->library().clips().size(), size_t(1));
+        key(Qt::Key_Delete);
+        QVERIFY(window_->library().clips().empty() && !fs::exists(film));
+    }
+
+    /// A film that has moved comes back under its sum.
+    void filmThatMoved() {
+        openWindow(QStringLiteral("moved"));
+        send("Bastien Roux", small());
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 1; }, 20000));
+        const Clip clip = window_->library().clips()[0];
+        fs::rename(clip.draft.clipPath, dir_.filePath(QStringLiteral("elsewhere.mp4")).toStdString());
+        window_->openClip(clip.id);
+        QVERIFY2(window_->message().startsWith(QStringLiteral("Not opened")), qPrintable(window_->message()));
+        window_->bringBack(clip.id, QString::fromStdString(demoClip("oisin-bridge-may").string()));
+        QVERIFY(!session().isOpen() && window_->message().startsWith(QStringLiteral("Not opened")));
+        window_->bringBack(clip.id, dir_.filePath(QStringLiteral("elsewhere.mp4")));
+        QVERIFY(session().isOpen());
+    }
+
+    /// What is thrown ends the work that threw it, and nothing else.
+    void workThatThrows() {
+        BackgroundJob job;
+        std::optional<Error> refused;
+        job.run([](StopToken, const ProgressFn&) -> Result<int> { throw std::runtime_error("no such luck"); },
+                [&](const Result<int>& r) { refused = r.error(); });
+        QTRY_VERIFY(refused);
+        QCOMPARE(refused->code, Errc::Internal);
+        QVERIFY(refused->detail.find("no such luck") != std::string::npos);
+        int plain = -1;
+        job.run([](StopToken, const ProgressFn&) -> int { throw std::bad_alloc(); }, [&](int r) { plain = r; });
+        QTRY_COMPARE(plain, 0);
     }
 };
 

@@ -37,7 +37,7 @@ int main(int argc, char** argv) {
     const QString out = QString::fromLocal8Bit(argv[1]);
     QTemporaryDir folder;
     auto library = Library::open(folder.path().toStdString());
-    if (!library || !fillDemo(**library)) return 1;
+    if (!library || !fillDemo(**library, QDate::currentDate())) return 1;
     MainWindow window(std::move(*library));
     window.resize(1280, 800);
     window.show();

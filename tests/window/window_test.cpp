@@ -13,6 +13,8 @@
 
 #include <QDialog>
 #include <QLineEdit>
+#include <QSpinBox>
+#include <QWheelEvent>
 
 using namespace deft;
 using namespace deft::ui;
@@ -608,6 +610,67 @@ private slots:
         QTest::mouseClick(&stage(), Qt::LeftButton, Qt::AltModifier, beside + QPoint(6, 6));
         const Point2 free = *session().inputs().marks.frames[0].points.at(second);
         QVERIFY2((free - knee).norm() > 4, qPrintable(QString::number((free - knee).norm())));
+    }
+
+    /// In a fresh answer no part is chosen, so no key leaves out what nobody has looked at.
+    void nothingIsChosenUnseen() {
+        openWindow(QStringLiteral("demo"));
+        openRuta();
+        window_->go(MainWindow::Letter);
+        const auto sent = [&] {
+            std::string all;
+            for (const AnswerPart& p : session().answer().parts) all += p.sent ? p.id + " " : "";
+            return all;
+        };
+        const std::string before = sent();
+        QVERIFY(!window_->answerPage().chosenRow());
+        key(Qt::Key_Space);
+        QCOMPARE(sent(), before);
+        key(Qt::Key_Down);
+        QVERIFY(window_->answerPage().chosenRow());
+    }
+
+    /// Opening a clip that is not measured yet leaves nothing of the client before: not on the screen, not to be heard.
+    void nothingOfTheClientBefore() {
+        openWindow(QStringLiteral("demo"));
+        openRuta();
+        const auto heard = [&] {
+            QString all;
+            for (const QWidget* w : window_->benchPage().findChildren<QWidget*>()) all += w->accessibleDescription();
+            return all;
+        };
+        QVERIFY(heard().contains(QStringLiteral("×")) || heard().size() > 100);
+        window_->openClip(clipOf("Tom"));
+        QVERIFY(!session().review());
+        QVERIFY2(!heard().contains(QStringLiteral("±")) && !heard().contains(QStringLiteral(" s,")), qPrintable(heard()));
+        QVERIFY(window_->benchPage().findChild<TargetPanel*>()->accessibleDescription().isEmpty());
+    }
+
+    /// A wheel that scrolls past a field does not change it.
+    void wheelPastAField() {
+        openWindow(QStringLiteral("demo"));
+        window_->queuePage().bringIn(QString::fromStdString(demoClip("ruta-bridge-april").string()));
+        NewClipForm& form = window_->queuePage().form();
+        int fields = 0;
+        for (QWidget* w : form.findChildren<QWidget*>()) {
+            const bool number = qobject_cast<QSpinBox*>(w), choice = qobject_cast<QComboBox*>(w);
+            if (!(number || choice) || !w->isVisible()) continue;
+            form.clientBox().setFocus();
+            if (w == &form.clientBox()) continue;
+            const auto value = [&] {
+                return number ? qobject_cast<QSpinBox*>(w)->value() : qobject_cast<QComboBox*>(w)->currentIndex();
+            };
+            const int before = value();
+            for (const int turn : {120, -120, -120}) {
+                QWheelEvent event(QPointF(5, 5), w->mapToGlobal(QPointF(5, 5)), {}, {0, turn}, Qt::NoButton, Qt::NoModifier,
+                                  Qt::NoScrollPhase, false);
+                QCoreApplication::sendEvent(w, &event);
+            }
+            QCOMPARE(value(), before);
+            QVERIFY(!w->hasFocus());
+            ++fields;
+        }
+        QVERIFY(fields >= 6);
     }
 };
 

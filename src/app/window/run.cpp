@@ -34,7 +34,7 @@ public:
 
 /// Another window may have it open, or a lock was left behind: the coach knows.
 Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder, bool takeOver) {
-    auto library = Library::open(folder, takeOver ? Lock::TakeOver : Lock::Respect);
+    auto library = Library::open(folder, takeOver ? InUse::TakeOver : InUse::Respect);
     if (library || library.error().code != Errc::Conflict || QGuiApplication::platformName() == QLatin1String("offscreen"))
         return library;
     QMessageBox ask(QMessageBox::Warning, QObject::tr("Deft Mirror"),
@@ -44,7 +44,7 @@ Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder
     auto* anyway = ask.addButton(QObject::tr("Open it all the same"), QMessageBox::AcceptRole);
     ask.setDefaultButton(ask.addButton(QObject::tr("Leave it"), QMessageBox::RejectRole));
     ask.exec();
-    return ask.clickedButton() == anyway ? Library::open(folder, Lock::TakeOver) : library;
+    return ask.clickedButton() == anyway ? Library::open(folder, InUse::TakeOver) : library;
 }
 
 } // namespace

@@ -114,8 +114,11 @@ QString escaped(const std::string& words) { return QString::fromStdString(words)
 void MainWindow::showInbox() {
     QStringList damage, questions, refused, mails;
     for (const std::string& sentence : library_->damage()) damage << listItem(escaped(sentence));
-    for (const std::string& id : exerciseIds())
-        if (const auto e = loadExercise(id); !e) damage << listItem(escaped(e.error().detail));
+    std::error_code ec;
+    QStringList own; // exercise files that cannot be used
+    for (const auto& entry : std::filesystem::directory_iterator(library_->folder() / "exercises", ec))
+        if (entry.path().extension() == ".json")
+            if (const auto e = readExercise(entry.path()); !e) own << listItem(escaped(e.error().detail));
     for (const Inbox::Question& q : inbox_->questions()) {
         QString ask = tr("A clip of <b>%1</b> has come. Is it ").arg(escaped(q.item.parcel.client));
         const QString note = QString::fromLatin1(QUrl::toPercentEncoding(QString::fromStdString(q.item.note.string())));
@@ -136,6 +139,7 @@ void MainWindow::showInbox() {
         section(tr("<b>Damaged in the library.</b> Nothing was changed; a backup can be put back: deft-mirror library "
                    "restore"),
                 damage) +
+        section(tr("<b>Your own exercise files that cannot be used.</b> The exercises room mends them."), own) +
         section(tr("<b>Whose clip is it?</b>"), questions) +
         section(tr("<b>In the inbox, not taken in.</b> Nothing was changed there. <a href=\"retry\">Try again</a>"),
                 refused) +
