@@ -30,8 +30,8 @@ Result<std::unique_ptr<Library>> opened(const std::string& library) {
 int told(const char* what, const Result<BackupSize>& size, const std::string& where, bool quiet) {
     if (!size) return failed(size.error());
     if (!quiet)
-        std::cout << what << " " << where << ": " << size->files << " files, "
-                  << fixed(double(size->bytes) / 1e6, 1) << " MB, every sum checked\n";
+        std::cout << what << " " << where << ": " << size->files << " files, " << fixed(double(size->bytes) / 1e6, 1)
+                  << " MB, every sum checked\n";
     return 0;
 }
 
@@ -59,7 +59,8 @@ int checkLibrary(const std::string& library) {
     for (const Clip& c : (*open)->clips()) {
         std::error_code ec;
         ++clips;
-        if (!fs::exists(c.draft.clipPath, ec)) found.push_back("clip " + std::to_string(c.id) + ": " + c.draft.clipPath + " has gone");
+        if (!fs::exists(c.draft.clipPath, ec))
+            found.push_back("clip " + std::to_string(c.id) + ": " + c.draft.clipPath + " has gone");
     }
     for (const std::string& sentence : found) std::cerr << "deft-mirror: " << sentence << "\n";
     if (found.empty()) std::cout << (*open)->folder().string() << ": in order, " << clips << " clips\n";

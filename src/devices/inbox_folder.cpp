@@ -34,7 +34,9 @@ Result<void> copyClip(const fs::path& from, const fs::path& to, const std::strin
         if (fd >= 0) ::close(fd), ::unlink(half.c_str());
         return fail(code, why);
     };
-    const auto full = [&] { return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?"); };
+    const auto full = [&] {
+        return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?");
+    };
     if (fd < 0) return full();
     std::ifstream in(from, std::ios::binary);
     std::vector<char> block(1 << 20);

@@ -36,8 +36,8 @@ bool isFilmName(const std::string& name);
 
 /// Copies a film into `home` under a name that tells its content; what is there already is not copied again.
 /// @param told the sum that it should have; empty = not told @errors those of keepClip
-Result<KeptClip> keepFilm(const std::filesystem::path& from, const std::string& told,
-                          const std::filesystem::path& home, StopToken stop = {}, const ProgressFn& progress = {});
+Result<KeptClip> keepFilm(const std::filesystem::path& from, const std::string& told, const std::filesystem::path& home,
+                          StopToken stop = {}, const ProgressFn& progress = {});
 
 /// Copies the clip of a parcel into `home`, under a name that tells its content, and checks that it can be opened. The
 /// inbox is left as it is, so nothing is lost whenever this ends.

@@ -118,8 +118,8 @@ std::string UploadService::tokenFor(const std::string& uid) {
 }
 
 quint16 UploadService::listen(quint16 port) {
-    const int got = port ? (server_->bind_to_port("127.0.0.1", port) ? port : -1)
-                         : server_->bind_to_any_port("127.0.0.1");
+    const int got =
+        port ? (server_->bind_to_port("127.0.0.1", port) ? port : -1) : server_->bind_to_any_port("127.0.0.1");
     if (got <= 0) return 0;
     port_ = quint16(got);
     thread_ = std::thread([this] { server_->listen_after_bind(); });

@@ -36,9 +36,9 @@ public:
     /// @param port 0 = any that is free @returns the port, 0 when none could be had
     quint16 listen(quint16 port = 0);
 
-    static constexpr int64_t kLargest = int64_t(8) << 30;    ///< of one film, bytes
+    static constexpr int64_t kLargest = int64_t(8) << 30;      ///< of one film, bytes
     static constexpr int64_t kMostWaiting = int64_t(16) << 30; ///< of all uploads that are not whole, bytes
-    static constexpr int kKept_days = 7;                     ///< an upload that does not go on is dropped after these
+    static constexpr int kKept_days = 7;                       ///< an upload that does not go on is dropped after these
 
 signals:
     void arrived(); ///< a parcel lies complete in the inbox
@@ -61,8 +61,8 @@ private:
     std::filesystem::path inbox_;
     std::unique_ptr<httplib::Server> server_;
     quint16 port_ = 0;
-    mutable std::mutex lock_; ///< of what follows; calls come on threads of the server's own
-    std::map<std::string, std::string> tokens_;                    ///< token → client
+    mutable std::mutex lock_;                   ///< of what follows; calls come on threads of the server's own
+    std::map<std::string, std::string> tokens_; ///< token → client
     std::map<std::string, std::pair<std::string, int64_t>> whole_; ///< complete uploads of this run: client, length
     std::set<std::string> busy_;                                   ///< uploads that a piece is coming for
     std::thread thread_;

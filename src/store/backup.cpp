@@ -55,7 +55,8 @@ Result<BackupSize> backupLibrary(const Library& library, const fs::path& to, Sto
     std::error_code ec;
     fs::permissions(to / "library.sqlite", fs::perms::owner_read | fs::perms::owner_write, ec);
     Json files = Json::array();
-    files.push_back({{"file", "library.sqlite"}, {"bytes", fs::file_size(to / "library.sqlite", ec)}, {"sha256", *sum}});
+    files.push_back(
+        {{"file", "library.sqlite"}, {"bytes", fs::file_size(to / "library.sqlite", ec)}, {"sha256", *sum}});
     const auto names = filesOf(library.folder());
     for (size_t i = 0; i < names.size(); ++i) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "the backup was stopped; remove " + to.string());
@@ -67,8 +68,8 @@ Result<BackupSize> backupLibrary(const Library& library, const fs::path& to, Sto
     BackupSize size{int(files.size()), 0};
     for (const Json& f : files) size.bytes += f["bytes"].get<uint64_t>();
     // Last: a folder without it is no backup.
-    if (auto ok = writeFileAtomically(
-            to / kList, toText({{"format", "deft-mirror-backup"}, {"version", 1}, {"files", files}}));
+    if (auto ok = writeFileAtomically(to / kList,
+                                      toText({{"format", "deft-mirror-backup"}, {"version", 1}, {"files", files}}));
         !ok)
         return tl::unexpected(ok.error());
     return size;
@@ -88,7 +89,8 @@ Result<BackupSize> restoreLibrary(const fs::path& from, const fs::path& to, Stop
                 return fail(Errc::BadFormat, (from / kList).string() + ": names a file outside of the backup");
             const auto sum = sha256OfFile(from / name);
             if (!sum) return tl::unexpected(sum.error());
-            if (*sum != f.at("sha256")) return fail(Errc::BadFormat, (from / name).string() + ": is damaged; nothing was restored");
+            if (*sum != f.at("sha256"))
+                return fail(Errc::BadFormat, (from / name).string() + ": is damaged; nothing was restored");
         }
         if (auto ok = emptyFolder(to); !ok) return tl::unexpected(ok.error());
         BackupSize size;

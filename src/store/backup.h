@@ -9,8 +9,9 @@ struct BackupSize {
     uint64_t bytes = 0;
 };
 
-/// A copy of the whole library in a new folder: the database as it is now, clips, answers, mails, exercises, what waits in
-/// its own inbox, and backup.json with the sum of every file (docs/library.md). The cache is left out, as it is made anew.
+/// A copy of the whole library in a new folder: the database as it is now, clips, answers, mails, exercises, what waits
+/// in its own inbox, and backup.json with the sum of every file (docs/library.md). The cache is left out, as it is made
+/// anew.
 /// @param to is made; must not be there yet, or be empty @errors WriteFailed, Conflict (it holds something), Cancelled
 Result<BackupSize> backupLibrary(const Library& library, const std::filesystem::path& to, StopToken stop = {},
                                  const ProgressFn& progress = {});

@@ -28,7 +28,8 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
 namespace {
 
 /// @returns the client's id, 0 = a new one @errors Ambiguous
-Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const std::string& sha256, const Sender& sender) {
+Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const std::string& sha256,
+                         const Sender& sender) {
     if (sender.chosen) return sender.client;
     if (const auto known = library.clientOf(parcel.clientUid)) return known->id;
     const auto alike = library.clientsLike(parcel.client);

@@ -15,8 +15,8 @@ struct Sender {
     int64_t client = 0; ///< 0 = nobody who is on record yet
 };
 
-/// Puts a clip that came with a parcel into the library. It is its client's by the id that it tells; without one, a name
-/// that nobody on record has is a new client, and one that is written like a known one is a question.
+/// Puts a clip that came with a parcel into the library. It is its client's by the id that it tells; without one, a
+/// name that nobody on record has is a new client, and one that is written like a known one is a question.
 /// @param clip where the file lies for good @param today ISO date, for parcels that do not say when they were sent
 /// @returns the clip's id @errors Ambiguous (whose is it?), Conflict (the same file and note for the same client and
 /// exercise are there already), Unsupported (the same file with another note), those of Library::addClip

@@ -74,8 +74,9 @@ Result<std::unique_ptr<QLockFile>> locked(const fs::path& folder, InUse how) {
     QString host, program;
     const std::string takeOver = "If no other window of it is open, start with --take-over";
     if (!lock->getLockInfo(&pid, &host, &program))
-        return fail(Errc::Conflict, folder.string() + ": in-use.lock is there, but does not say who has the library "
-                                                      "open; it may be left from a full disk. " +
+        return fail(Errc::Conflict, folder.string() +
+                                        ": in-use.lock is there, but does not say who has the library "
+                                        "open; it may be left from a full disk. " +
                                         takeOver);
     const bool elsewhere = host != QSysInfo::machineHostName();
     return fail(Errc::Conflict, folder.string() + ": the library is open in another window of this program (process " +
@@ -100,7 +101,8 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& given, InUse how)
                                             ": this library was made by a newer version of the program (" +
                                             std::to_string(*version) + ", this one knows " +
                                             std::to_string(kLibraryVersion) + "); nothing was changed");
-    else if (*version == 0 && (holdsFiles(folder / "clips") || holdsFiles(folder / "answers")) && !fs::exists(file.string() + "-wal", ec))
+    else if (*version == 0 && (holdsFiles(folder / "clips") || holdsFiles(folder / "answers")) &&
+             !fs::exists(file.string() + "-wal", ec))
         return fail(Errc::BadFormat, file.string() +
                                          ": is empty or gone, but there are clips and answers beside it. Put a backup "
                                          "back (deft-mirror library restore), or begin in another folder");
@@ -123,7 +125,8 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& given, InUse how)
     lib->inode_ = inodeOf(file);
     if (const auto died = readFile(folder / kLookingAt)) {
         const int64_t clip = QString::fromStdString(*died).toLongLong();
-        if (clip > 0) (void)lib->putAside({"picture", std::to_string(clip), "the program ended while it looked at this clip"});
+        if (clip > 0)
+            (void)lib->putAside({"picture", std::to_string(clip), "the program ended while it looked at this clip"});
         lib->lookingAt(0);
     }
     if (auto ok = lib->finishErasures(); !ok) lib->damage_.push_back(ok.error().detail);
@@ -146,8 +149,8 @@ Result<void> Library::openDatabase() {
         return fail(Errc::WriteFailed, folder_.string() + ": library.sqlite cannot be opened (" +
                                            db.lastError().text().toStdString() + ")");
     const auto named = [&](const Error& e) { return Error{e.code, file.string() + ": " + e.detail}; };
-    // Write-ahead log with full syncing: a killed program or a power cut leaves whole transactions only. The answer says
-    // whether the file system allows it.
+    // Write-ahead log with full syncing: a killed program or a power cut leaves whole transactions only. The answer
+    // says whether the file system allows it.
     {
         QSqlQuery mode(db);
         if (!mode.exec(QStringLiteral("PRAGMA journal_mode = WAL")) || !mode.next())
@@ -342,7 +345,8 @@ Result<void> Library::fillNew(int found) {
 
 int64_t Library::auditEntries() const {
     int64_t count = 0;
-    each(QStringLiteral("SELECT count(*) FROM audit"), {}, [&](const QSqlQuery& row) { count = row.value(0).toLongLong(); });
+    each(QStringLiteral("SELECT count(*) FROM audit"), {},
+         [&](const QSqlQuery& row) { count = row.value(0).toLongLong(); });
     return count;
 }
 
@@ -350,9 +354,10 @@ int64_t Library::auditEntries() const {
 
 Result<void> Library::begin(const std::string& kind, const std::string& subject) {
     return transaction([&] {
-        return run(QStringLiteral("INSERT INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, '', ?) ON CONFLICT "
-                                  "(kind, subject) DO UPDATE SET begun = begun + 1, at = excluded.at"),
-                   {q(kind), q(subject), now()});
+        return run(
+            QStringLiteral("INSERT INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, '', ?) ON CONFLICT "
+                           "(kind, subject) DO UPDATE SET begun = begun + 1, at = excluded.at"),
+            {q(kind), q(subject), now()});
     });
 }
 
@@ -364,8 +369,9 @@ Result<void> Library::end(const std::string& kind, const std::string& subject) {
 
 Result<void> Library::putAside(const Aside& a) {
     return transaction([&] {
-        return run(QStringLiteral("INSERT OR REPLACE INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, ?, ?)"),
-                   {q(a.kind), q(a.subject), q(a.why), now()});
+        return run(
+            QStringLiteral("INSERT OR REPLACE INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, ?, ?)"),
+            {q(a.kind), q(a.subject), q(a.why), now()});
     });
 }
 
@@ -381,7 +387,9 @@ void Library::lookingAt(int64_t clip) const {
 std::vector<Aside> Library::asides(const std::string& kind) const {
     std::vector<Aside> out;
     each(QStringLiteral("SELECT kind, subject, why FROM aside WHERE kind = ? AND why <> '' ORDER BY at"), {q(kind)},
-         [&](const QSqlQuery& row) { out.push_back({s(row.value(0)), s(row.value(1)), s(row.value(2))}); });
+         [&](const QSqlQuery& row) {
+             out.push_back({s(row.value(0)), s(row.value(1)), s(row.value(2))});
+         });
     return out;
 }
 

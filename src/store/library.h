@@ -74,9 +74,9 @@ struct Erasure {
 
 /// Work that failed, or that the program did not live to end: it is not tried again by itself.
 struct Aside {
-    std::string kind, subject; ///< "measuring", "proposing", "picture" and a clip's id; "note" and its file; "mail" and a
-                               ///< review's id
-    std::string why;           ///< one sentence without a full stop
+    std::string kind, subject; ///< "measuring", "proposing", "picture" and a clip's id; "note" and its file; "mail" and
+                               ///< a review's id
+    std::string why; ///< one sentence without a full stop
 };
 
 /// What to do about the lock of a library that seems to be open elsewhere.
@@ -115,7 +115,8 @@ public:
     Result<void> alsoKnownAs(int64_t client, const std::string& uid);
     /// Those whose names are written alike (nameKey): a reason to ask, never to decide.
     std::vector<Client> clientsLike(const std::string& name) const;
-    /// Clips that wait go out under the new name; what was filed stays as it was. @errors WriteFailed, BadFormat (empty)
+    /// Clips that wait go out under the new name; what was filed stays as it was. @errors WriteFailed, BadFormat
+    /// (empty)
     Result<void> rename(int64_t client, const std::string& name);
     /// All of one client's clips, reviews and consents become another's, whose name and address stay; flags add up.
     /// @errors WriteFailed
@@ -218,8 +219,8 @@ private:
     Result<void> transaction(const std::function<Result<void>()>& work);
     Result<void> isStillThere() const;
     void remember(int64_t client, ReviewInputs& draft) const; ///< fills in what earlier reviews tell
-    ReviewInputs stored(ReviewInputs inputs) const; ///< paths relative to the library
-    void resolve(ReviewInputs& inputs) const;       ///< and back
+    ReviewInputs stored(ReviewInputs inputs) const;           ///< paths relative to the library
+    void resolve(ReviewInputs& inputs) const;                 ///< and back
 
     std::filesystem::path folder_, inbox_;
     QString connection_;

@@ -49,9 +49,8 @@ std::vector<Client> Library::clients() const {
                       s(row.value(5)),           s(row.value(6)), std::nullopt};
              const std::string place = "the intake flags of " + c.name;
              const auto flags = parseJson(s(row.value(4)), place).and_then([&](const Json& j) {
-                 return readMembers(place, [&]() -> Result<std::vector<std::string>> {
-                     return j.get<std::vector<std::string>>();
-                 });
+                 return readMembers(
+                     place, [&]() -> Result<std::vector<std::string>> { return j.get<std::vector<std::string>>(); });
              });
              // Without them nothing would be locked that should be.
              if (!flags) trouble(flags.error().detail + "; write them down again before this client goes on");
@@ -117,7 +116,9 @@ Result<void> Library::merge(int64_t from, int64_t into) {
     std::vector<std::string> flags = kept->flags; // none that is known is lost
     for (const std::string& flag : gone->flags)
         if (std::find(flags.begin(), flags.end(), flag) == flags.end()) flags.push_back(flag);
-    const auto either = [](const std::string& first, const std::string& second) { return first.empty() ? second : first; };
+    const auto either = [](const std::string& first, const std::string& second) {
+        return first.empty() ? second : first;
+    };
     std::vector<Clip> waiting = clipsOf(from);
     for (Clip& c : clipsOf(into)) waiting.push_back(std::move(c));
     std::erase_if(waiting, [](const Clip& c) { return c.filed; });
@@ -132,8 +133,9 @@ Result<void> Library::merge(int64_t from, int64_t into) {
             each(QStringLiteral("SELECT id FROM %1 WHERE client = ?").arg(QString::fromLatin1(table)),
                  {qlonglong(from)}, [&](const QSqlQuery& row) { rows.push_back(row.value(0).toLongLong()); });
             for (const int64_t row : rows) {
-                if (auto r = run(QStringLiteral("UPDATE %1 SET client = ? WHERE id = ?").arg(QString::fromLatin1(table)),
-                                 {qlonglong(into), qlonglong(row)});
+                if (auto r =
+                        run(QStringLiteral("UPDATE %1 SET client = ? WHERE id = ?").arg(QString::fromLatin1(table)),
+                            {qlonglong(into), qlonglong(row)});
                     !r)
                     return r;
                 if (auto r = seal(table, row); !r) return r;
@@ -176,8 +178,9 @@ Result<void> Library::setAbout(int64_t client, const std::string& wants, const s
 
 Coach Library::coach() const {
     Coach coach;
-    each(QStringLiteral("SELECT name, address FROM coach"), {},
-         [&](const QSqlQuery& row) { coach = {s(row.value(0)), s(row.value(1))}; });
+    each(QStringLiteral("SELECT name, address FROM coach"), {}, [&](const QSqlQuery& row) {
+        coach = {s(row.value(0)), s(row.value(1))};
+    });
     return coach;
 }
 

@@ -61,19 +61,19 @@ Result<int64_t> Library::addClip(int64_t client, const std::string& received, Re
 
 std::vector<Clip> Library::readClips(const QString& where, const QVariantList& values) const {
     std::vector<Clip> out;
-    each(QStringLiteral("SELECT id, client, received, draft, saved_at, EXISTS (SELECT 1 FROM review WHERE review.clip = "
-                        "clip.id) AS filed FROM clip %1 ORDER BY filed, CASE WHEN filed THEN -id ELSE id END")
-             .arg(where),
-         values, [&](const QSqlQuery& row) {
-             const std::string place = "clip " + s(row.value(0)) + " of the library";
-             auto draft = parseJson(s(row.value(3)), place).and_then([&](const Json& j) {
-                 return parseInputs(j, place);
-             });
-             if (!draft) return trouble("A clip cannot be shown: " + draft.error().detail + ". Its record is kept.");
-             resolve(*draft);
-             out.push_back({row.value(0).toLongLong(), row.value(1).toLongLong(), s(row.value(2)),
-                            row.value(5).toBool(), std::move(*draft), s(row.value(4))});
-         });
+    each(
+        QStringLiteral("SELECT id, client, received, draft, saved_at, EXISTS (SELECT 1 FROM review WHERE review.clip = "
+                       "clip.id) AS filed FROM clip %1 ORDER BY filed, CASE WHEN filed THEN -id ELSE id END")
+            .arg(where),
+        values, [&](const QSqlQuery& row) {
+            const std::string place = "clip " + s(row.value(0)) + " of the library";
+            auto draft =
+                parseJson(s(row.value(3)), place).and_then([&](const Json& j) { return parseInputs(j, place); });
+            if (!draft) return trouble("A clip cannot be shown: " + draft.error().detail + ". Its record is kept.");
+            resolve(*draft);
+            out.push_back({row.value(0).toLongLong(), row.value(1).toLongLong(), s(row.value(2)), row.value(5).toBool(),
+                           std::move(*draft), s(row.value(4))});
+        });
     return out;
 }
 

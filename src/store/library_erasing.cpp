@@ -49,8 +49,9 @@ std::vector<fs::path> arrived(const fs::path& inbox, const Client& client, bool 
             if (file.extension() == ".json") {
                 const auto parcel = readJsonFile(file).and_then([&](const Json& j) { return parseParcel(j, "note"); });
                 if (!parcel) continue;
-                const bool theirs = parcel->clientUid.empty() ? onlyOne && nameKey(parcel->client) == nameKey(client.name)
-                                                              : parcel->clientUid == client.uid;
+                const bool theirs = parcel->clientUid.empty()
+                                        ? onlyOne && nameKey(parcel->client) == nameKey(client.name)
+                                        : parcel->clientUid == client.uid;
                 if (!theirs && !films.count(parcel->sha256)) continue;
                 found.insert(file);
                 if (std::error_code ec; fs::exists(filmOf(file, *parcel), ec)) found.insert(filmOf(file, *parcel));
@@ -98,7 +99,8 @@ Erasure Library::whatErasingTakes(int64_t client, Erasing what) const {
         for (const fs::path& file : filesIn(folder_ / folder))
             if (beginsWithOne(file.filename().string(), answers)) add(erasure.files, file);
     if (const auto who = this->client(client))
-        for (const fs::path& file : arrived(inbox_, *who, clientsLike(who->name).size() == 1, films)) add(erasure.files, file);
+        for (const fs::path& file : arrived(inbox_, *who, clientsLike(who->name).size() == 1, films))
+            add(erasure.files, file);
     if (what == Erasing::Everything) erasure.reviews = int(reviews.size());
     return erasure;
 }
@@ -117,7 +119,8 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
         if (fs::remove(file, ec) || !ec) continue;
         const std::string why = ec.message();
         (void)run(QStringLiteral("DELETE FROM erasing WHERE client = ?"), {qlonglong(client)}); // to be asked for again
-        return fail(Errc::WriteFailed, file.string() + " could not be removed (" + why + "); the records are still there");
+        return fail(Errc::WriteFailed,
+                    file.string() + " could not be removed (" + why + "); the records are still there");
     }
     const QString of = QStringLiteral("IN (SELECT id FROM review WHERE client = ?)"),
                   waiting = QStringLiteral("DELETE FROM clip WHERE client = ? AND id NOT IN (SELECT clip FROM review)");
@@ -143,7 +146,8 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
             for (const int64_t review : reviews)
                 if (auto r = seal("answer", review); !r) return r;
         // What was put aside names clips that are gone, and perhaps the person.
-        if (auto r = run(QStringLiteral("DELETE FROM aside WHERE (kind IN ('measuring', 'proposing', 'picture') AND CAST(subject AS INTEGER) NOT IN "
+        if (auto r = run(QStringLiteral("DELETE FROM aside WHERE (kind IN ('measuring', 'proposing', 'picture') AND "
+                                        "CAST(subject AS INTEGER) NOT IN "
                                         "(SELECT id FROM clip)) OR (kind = 'mail' AND CAST(subject AS INTEGER) NOT IN "
                                         "(SELECT id FROM review))"));
             !r)
@@ -167,7 +171,8 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
 Result<void> Library::foldTraces() const {
     if (auto ok = run(QStringLiteral("VACUUM")); !ok) return ok;
     int busy = 1;
-    each(QStringLiteral("PRAGMA wal_checkpoint(TRUNCATE)"), {}, [&](const QSqlQuery& row) { busy = row.value(0).toInt(); });
+    each(QStringLiteral("PRAGMA wal_checkpoint(TRUNCATE)"), {},
+         [&](const QSqlQuery& row) { busy = row.value(0).toInt(); });
     if (busy) return fail(Errc::WriteFailed, "the database's log could not be folded in");
     return {};
 }
@@ -198,9 +203,8 @@ Result<void> Library::finishErasures() {
 void Library::sweep() {
     static const std::regex half(R"(.*\.part[A-Za-z0-9]{6}(\.[a-z0-9]+)?)"), answer(R"(answer-(\d+)[.-].*)");
     std::set<std::string> films, reviews;
-    each(QStringLiteral("SELECT json_extract(draft, '$.clip_sha256') FROM clip"), {}, [&](const QSqlQuery& row) {
-        films.insert(cachePrefix(s(row.value(0))));
-    });
+    each(QStringLiteral("SELECT json_extract(draft, '$.clip_sha256') FROM clip"), {},
+         [&](const QSqlQuery& row) { films.insert(cachePrefix(s(row.value(0)))); });
     each(QStringLiteral("SELECT id FROM review"), {}, [&](const QSqlQuery& row) { reviews.insert(s(row.value(0))); });
     std::error_code ec;
     for (const fs::path& folder : {folder_, folder_ / "answers", folder_ / "outbox", folder_ / "cache",
@@ -208,10 +212,10 @@ void Library::sweep() {
         for (const fs::path& file : filesIn(folder)) {
             const std::string name = file.filename().string();
             std::smatch found;
-            const bool orphan =
-                (folder == folder_ / "answers" || folder == folder_ / "outbox")
-                    ? std::regex_match(name, found, answer) && !reviews.count(found[1].str())
-                    : folder == folder_ / "cache" && !films.count(name.substr(0, cachePrefix(std::string(64, '0')).size()));
+            const bool orphan = (folder == folder_ / "answers" || folder == folder_ / "outbox")
+                                    ? std::regex_match(name, found, answer) && !reviews.count(found[1].str())
+                                    : folder == folder_ / "cache" &&
+                                          !films.count(name.substr(0, cachePrefix(std::string(64, '0')).size()));
             if (orphan || std::regex_match(name, half)) fs::remove(file, ec);
         }
 }
@@ -219,7 +223,9 @@ void Library::sweep() {
 Result<void> Library::removeClip(int64_t id) {
     const auto of = clip(id);
     if (!of) return fail(Errc::NotFound, "the clip is not in this library any more");
-    if (of->filed) return fail(Errc::Conflict, "this clip has been answered and stays on record; erase the client's videos instead");
+    if (of->filed)
+        return fail(Errc::Conflict,
+                    "this clip has been answered and stays on record; erase the client's videos instead");
     const auto all = clips();
     const auto shared = [&](auto same) {
         return std::any_of(all.begin(), all.end(), [&](const Clip& c) { return c.id != id && same(c.draft); });

@@ -12,28 +12,27 @@ std::vector<ExpectedClip> Library::expected() const {
     std::vector<ExpectedClip> out;
     // Few of the reviews' long texts are read: only those of the last review of a client and exercise. Of the rows of a
     // group SQLite takes the other columns from the one that max() is of.
-    each(QStringLiteral("WITH last AS (SELECT id, client, exercise, max(date || printf('/%012d', id)) FROM review GROUP "
-                        "BY client, exercise), waiting AS (SELECT client, json_extract(draft, '$.exercise') AS exercise "
-                        "FROM clip WHERE id NOT IN (SELECT clip FROM review)) "
-                        "SELECT review.id, review.client, client.name, review.exercise, "
-                        "coalesce(nullif(json_extract(result, '$.inputs.answered'), ''), review.date), "
-                        "json_extract(result, '$.decision'), json_extract(result, '$.inputs.coach') FROM last JOIN "
-                        "review ON review.id = last.id JOIN client ON client.id = review.client WHERE review.id NOT IN "
-                        "(SELECT review FROM not_expected) AND NOT EXISTS (SELECT 1 FROM waiting WHERE waiting.client = "
-                        "last.client AND waiting.exercise = last.exercise)"),
-         {}, [&](const QSqlQuery& row) {
-             ExpectedClip e;
-             e.review = row.value(0).toLongLong(), e.client = row.value(1).toLongLong();
-             e.name = s(row.value(2)), e.exercise = s(row.value(3)), e.coach = s(row.value(6));
-             const auto decision = parseJson(s(row.value(5)), "library");
-             const auto due = nextClipDay(s(row.value(4)));
-             if (!due || !decision || !decision->is_object() ||
-                 decision->value("step", Json()) == "stop")
-                 return;
-             e.due = isoDate(*due);
-             if (auto target = parseTarget(decision->value("target", Json()), "library")) e.target = std::move(*target);
-             out.push_back(std::move(e));
-         });
+    each(
+        QStringLiteral("WITH last AS (SELECT id, client, exercise, max(date || printf('/%012d', id)) FROM review GROUP "
+                       "BY client, exercise), waiting AS (SELECT client, json_extract(draft, '$.exercise') AS exercise "
+                       "FROM clip WHERE id NOT IN (SELECT clip FROM review)) "
+                       "SELECT review.id, review.client, client.name, review.exercise, "
+                       "coalesce(nullif(json_extract(result, '$.inputs.answered'), ''), review.date), "
+                       "json_extract(result, '$.decision'), json_extract(result, '$.inputs.coach') FROM last JOIN "
+                       "review ON review.id = last.id JOIN client ON client.id = review.client WHERE review.id NOT IN "
+                       "(SELECT review FROM not_expected) AND NOT EXISTS (SELECT 1 FROM waiting WHERE waiting.client = "
+                       "last.client AND waiting.exercise = last.exercise)"),
+        {}, [&](const QSqlQuery& row) {
+            ExpectedClip e;
+            e.review = row.value(0).toLongLong(), e.client = row.value(1).toLongLong();
+            e.name = s(row.value(2)), e.exercise = s(row.value(3)), e.coach = s(row.value(6));
+            const auto decision = parseJson(s(row.value(5)), "library");
+            const auto due = nextClipDay(s(row.value(4)));
+            if (!due || !decision || !decision->is_object() || decision->value("step", Json()) == "stop") return;
+            e.due = isoDate(*due);
+            if (auto target = parseTarget(decision->value("target", Json()), "library")) e.target = std::move(*target);
+            out.push_back(std::move(e));
+        });
     std::stable_sort(out.begin(), out.end(),
                      [](const ExpectedClip& a, const ExpectedClip& b) { return a.due < b.due; });
     return out;

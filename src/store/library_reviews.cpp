@@ -66,9 +66,8 @@ std::vector<FiledReview> Library::filed(int64_t client, const std::string& exerc
              r.id = row.value(0).toLongLong(), r.clip = row.value(1).toLongLong();
              r.date = s(row.value(2)), r.exercise = s(row.value(3)), r.answerText = s(row.value(5));
              const std::string place = "review " + std::to_string(r.id) + " of the library";
-             auto past = parseJson(s(row.value(4)), place).and_then([&](const Json& j) {
-                 return parseHistory(j, place);
-             });
+             auto past =
+                 parseJson(s(row.value(4)), place).and_then([&](const Json& j) { return parseHistory(j, place); });
              auto decision = parseJson(s(row.value(6)), place).and_then([&](const Json& d) {
                  return readMembers(place, [&]() -> Result<void> {
                      r.step = d.value("step", "");
@@ -77,9 +76,10 @@ std::vector<FiledReview> Library::filed(int64_t client, const std::string& exerc
                  });
              });
              if (!past || past->empty() || !decision)
-                 return trouble("A review cannot be shown: " +
-                                (past ? decision ? place + " is empty" : decision.error().detail : past.error().detail) +
-                                ". Its record is kept.");
+                 return trouble(
+                     "A review cannot be shown: " +
+                     (past ? decision ? place + " is empty" : decision.error().detail : past.error().detail) +
+                     ". Its record is kept.");
              r.past = std::move(past->front());
              out.push_back(std::move(r));
          });
@@ -117,7 +117,9 @@ Result<void> Library::markMade(int64_t review, const std::filesystem::path& file
 std::optional<Mail> Library::mailOf(int64_t review) const {
     std::optional<Mail> mail;
     each(QStringLiteral("SELECT file, made_at, sent_at FROM mail WHERE review = ?"), {qlonglong(review)},
-         [&](const QSqlQuery& row) { mail = {folder_ / s(row.value(0)), s(row.value(1)), s(row.value(2))}; });
+         [&](const QSqlQuery& row) {
+             mail = {folder_ / s(row.value(0)), s(row.value(1)), s(row.value(2))};
+         });
     return mail;
 }
 
@@ -131,9 +133,8 @@ Result<void> Library::setMailSent(int64_t review, bool sent) {
 std::vector<CueRecord> Library::cueRecord() const {
     std::map<std::string, std::map<int64_t, std::vector<PastReview>>> histories; // exercise, client
     each(QStringLiteral("SELECT exercise, client, past FROM review ORDER BY date, id"), {}, [&](const QSqlQuery& row) {
-        auto past = parseJson(s(row.value(2)), "library").and_then([](const Json& j) {
-            return parseHistory(j, "library");
-        });
+        auto past =
+            parseJson(s(row.value(2)), "library").and_then([](const Json& j) { return parseHistory(j, "library"); });
         if (past && !past->empty())
             histories[s(row.value(0))][row.value(1).toLongLong()].push_back(std::move(past->front()));
     });

@@ -57,8 +57,8 @@ const std::vector<QStringList>& steps() {
                   "ALTER TABLE reading ADD COLUMN sum TEXT NOT NULL DEFAULT ''",
                   "ALTER TABLE answer ADD COLUMN sum TEXT NOT NULL DEFAULT ''",
                   "ALTER TABLE consent ADD COLUMN sum TEXT NOT NULL DEFAULT ''",
-                  "ALTER TABLE coach ADD COLUMN sum TEXT NOT NULL DEFAULT ''",
-                  "DROP TRIGGER review_stays", "DROP TRIGGER reading_stays", "DROP TRIGGER consent_stays",
+                  "ALTER TABLE coach ADD COLUMN sum TEXT NOT NULL DEFAULT ''", "DROP TRIGGER review_stays",
+                  "DROP TRIGGER reading_stays", "DROP TRIGGER consent_stays",
                   "CREATE TRIGGER review_stays BEFORE UPDATE OF id, clip, exercise, date, past, result, filed_at ON "
                   "review BEGIN SELECT RAISE(ABORT, 'a filed review is never changed'); END",
                   "CREATE TRIGGER reading_stays BEFORE UPDATE OF review, measure, stat, value, u95, unit ON reading "

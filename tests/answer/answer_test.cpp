@@ -36,8 +36,16 @@ private slots:
 
     void numbersInWords() {
         QCOMPARE(ordinal(0), std::string("first"));
-        for (const auto& [rep, words] : {std::pair{9, "tenth"}, {10, "11th"}, {11, "12th"}, {12, "13th"}, {20, "21st"},
-                                         {21, "22nd"}, {22, "23rd"}, {23, "24th"}, {110, "111th"}, {112, "113th"}})
+        for (const auto& [rep, words] : {std::pair{9, "tenth"},
+                                         {10, "11th"},
+                                         {11, "12th"},
+                                         {12, "13th"},
+                                         {20, "21st"},
+                                         {21, "22nd"},
+                                         {22, "23rd"},
+                                         {23, "24th"},
+                                         {110, "111th"},
+                                         {112, "113th"}})
             QCOMPARE(ordinal(rep), std::string(words));
         QCOMPARE(secondsWords(1), std::string("one second"));
         QCOMPARE(secondsWords(5.5), std::string("5.5 seconds"));
@@ -55,7 +63,8 @@ private slots:
         QVERIFY(a.find("target")->text.find("I will write to you") != std::string::npos);
         QVERIFY(a.find("target")->text.find("what you felt") != std::string::npos);
         for (const AnswerPart& p : a.parts)
-            for (const std::string& fact : p.facts) QVERIFY2(fact.find("no pain named") == std::string::npos, fact.c_str());
+            for (const std::string& fact : p.facts)
+                QVERIFY2(fact.find("no pain named") == std::string::npos, fact.c_str());
         QCOMPARE(answerCalendar(a, pain.inputs).error().code, Errc::Unsupported);
         ReviewInputs sign = demoInputs();
         sign.note.signs = {"doming"};
@@ -87,8 +96,9 @@ private slots:
         QCOMPARE(html.count(QLatin1String("<section>")), html.count(QLatin1String("</section>")));
         QCOMPARE(html.count(QLatin1String("<ol>")), 1);
         QVERIFY(html.indexOf(QLatin1String("</ol>")) < html.indexOf(QLatin1String("What to do next")));
-        QVERIFY(html.contains(QRegularExpression(QStringLiteral("<div class=\"pictures\">\\s*<figure.*</figure>\\s*<figure"),
-                                                 QRegularExpression::DotMatchesEverythingOption)));
+        QVERIFY(html.contains(
+            QRegularExpression(QStringLiteral("<div class=\"pictures\">\\s*<figure.*</figure>\\s*<figure"),
+                               QRegularExpression::DotMatchesEverythingOption)));
     }
 
     void pageNeedsNothingElse() {

@@ -86,12 +86,14 @@ private slots:
     /// The machine's locale must not change a number in a file: with a comma 12.5 would become 12.
     void numbersWithAComma() {
         const char* comma = std::setlocale(LC_NUMERIC, "de_DE.UTF-8");
-        QVERIFY2(comma && std::localeconv()->decimal_point[0] == ',', "de_DE.UTF-8 is made by the build (tests/CMakeLists.txt)");
+        QVERIFY2(comma && std::localeconv()->decimal_point[0] == ',',
+                 "de_DE.UTF-8 is made by the build (tests/CMakeLists.txt)");
         QCOMPARE(fixed(12.5, 2), std::string("12.50"));
         QCOMPARE(fixed(-0.0004, 3), std::string("0.000"));
         QCOMPARE(fixed(-1234567.25, 1), std::string("-1234567.2")); // half to even
         QCOMPARE(parseNumber("12.5").value(), 12.5);
-        QVERIFY(!parseNumber("12,5") && !parseNumber("") && !parseNumber("1e999") && !parseNumber("nan") && !parseNumber("1 "));
+        QVERIFY(!parseNumber("12,5") && !parseNumber("") && !parseNumber("1e999") && !parseNumber("nan") &&
+                !parseNumber("1 "));
         std::setlocale(LC_NUMERIC, "C");
     }
 

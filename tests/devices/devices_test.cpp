@@ -47,6 +47,26 @@ class DevicesTest : public QObject {
         return inbox;
     }
 
+    /// One call of the service, with a header of its own choice. @return status, and the reply's headers
+    struct Called {
+        int status = 0;
+        QByteArray offset, place;
+    };
+    static Called call(quint16 port, const QByteArray& verb, const QString& path,
+                       std::vector<std::pair<QByteArray, QByteArray>> headers, const QByteArray& body = {}) {
+        QNetworkAccessManager net;
+        QNetworkRequest r(QUrl(QStringLiteral("http://127.0.0.1:%1%2").arg(port).arg(path)));
+        for (const auto& [name, value] : headers) r.setRawHeader(name, value);
+        r.setHeader(QNetworkRequest::ContentTypeHeader, "application/offset+octet-stream");
+        std::unique_ptr<QNetworkReply> reply(net.sendCustomRequest(r, verb, body));
+        (void)QTest::qWaitFor([&] { return reply->isFinished(); }, 10000);
+        return {reply->attribute(QNetworkRequest::HttpStatusCodeAttribute).toInt(), reply->rawHeader("Upload-Offset"),
+                reply->rawHeader("Location")};
+    }
+    static QByteArray metadata(const Json& parcel) {
+        return "parcel " + QByteArray::fromStdString(toText(parcel)).toBase64();
+    }
+
 private slots:
     void initTestCase() {
         clip_ = fs::path(dir_.path().toStdString()) / "clip.mp4";
@@ -250,34 +270,16 @@ private slots:
         QVERIFY(fs::is_empty(inbox / ".uploads"));
     }
 
-    /// One call of the service, with a header of its own choice. @return status, and the reply's headers
-    struct Called {
-        int status = 0;
-        QByteArray offset, place;
-    };
-    static Called call(quint16 port, const QByteArray& verb, const QString& path,
-                       std::vector<std::pair<QByteArray, QByteArray>> headers, const QByteArray& body = {}) {
-        QNetworkAccessManager net;
-        QNetworkRequest r(QUrl(QStringLiteral("http://127.0.0.1:%1%2").arg(port).arg(path)));
-        for (const auto& [name, value] : headers) r.setRawHeader(name, value);
-        r.setHeader(QNetworkRequest::ContentTypeHeader, "application/offset+octet-stream");
-        std::unique_ptr<QNetworkReply> reply(net.sendCustomRequest(r, verb, body));
-        (void)QTest::qWaitFor([&] { return reply->isFinished(); }, 10000);
-        return {reply->attribute(QNetworkRequest::HttpStatusCodeAttribute).toInt(), reply->rawHeader("Upload-Offset"),
-                reply->rawHeader("Location")};
-    }
-    static QByteArray metadata(const Json& parcel) {
-        return "parcel " + QByteArray::fromStdString(toText(parcel)).toBase64();
-    }
-
     /// What has come survives the service's restart; wrong pieces are refused and change nothing.
     void uploadsAreStrict() {
         const fs::path inbox = folder("strict");
-        const QByteArray film = QByteArray::fromStdString(readFile(clip_).value()), whole = QByteArray::number(film.size());
+        const QByteArray film = QByteArray::fromStdString(readFile(clip_).value()),
+                         whole = QByteArray::number(film.size());
         auto service = std::make_unique<UploadService>(inbox);
         quint16 port = service->listen();
         using Headers = std::vector<std::pair<QByteArray, QByteArray>>;
-        const auto ask = [&](const QByteArray& verb, const QString& path, Headers headers, const QByteArray& body = {}) {
+        const auto ask = [&](const QByteArray& verb, const QString& path, Headers headers,
+                             const QByteArray& body = {}) {
             headers.emplace_back("Authorization", "Bearer " + QByteArray::fromStdString(service->tokenFor("w-1")));
             return call(port, verb, path, headers, body);
         };
@@ -285,7 +287,8 @@ private slots:
         QCOMPARE(ask("POST", uploads, {{"Upload-Metadata", metadata(good())}}).status, 400);
         QCOMPARE(ask("POST", uploads, {{"Upload-Length", "10"}}).status, 400);
         QCOMPARE(ask("POST", uploads, {{"Upload-Length", "-10"}, {"Upload-Metadata", metadata(good())}}).status, 400);
-        QCOMPARE(ask("POST", uploads, {{"Upload-Length", "99999999999"}, {"Upload-Metadata", metadata(good())}}).status, 413);
+        QCOMPARE(ask("POST", uploads, {{"Upload-Length", "99999999999"}, {"Upload-Metadata", metadata(good())}}).status,
+                 413);
         const Called made = ask("POST", uploads, {{"Upload-Length", whole}, {"Upload-Metadata", metadata(good())}});
         QCOMPARE(made.status, 201);
         const QString place = QString::fromLatin1(made.place);
@@ -321,8 +324,9 @@ private slots:
         QCOMPARE(make(good(), {{"Authorization", "Bearer guess"}}).status, 403);
         QCOMPARE(make(good(), {{"Authorization", mine}, {"Origin", "http://puppets.example"}}).status, 403);
         QCOMPARE(make(good(), {{"Authorization", mine}, {"Host", "puppets.example"}}).status, 403);
-        for (const std::string& clip : {std::string("note.json"), std::string("run.sh"), std::string("film"),
-                                        std::string("a\0.mp4", 6), std::string("../up.mp4"), std::string("c:\\x.mp4")}) {
+        for (const std::string& clip :
+             {std::string("note.json"), std::string("run.sh"), std::string("film"), std::string("a\0.mp4", 6),
+              std::string("../up.mp4"), std::string("c:\\x.mp4")}) {
             Json j = good();
             j["clip"] = clip;
             QVERIFY2(make(j, {{"Authorization", mine}}).status >= 400, clip.c_str());
@@ -337,7 +341,9 @@ private slots:
         const QString place = QString::fromLatin1(made.place);
         QCOMPARE(call(port, "HEAD", place, {{"Authorization", theirs}}).status, 404);
         QCOMPARE(call(port, "PATCH", place, {{"Authorization", theirs}, {"Upload-Offset", "0"}}, "x").status, 404);
-        QCOMPARE(call(port, "PATCH", place, {{"Authorization", mine}, {"Upload-Offset", "0"}}, QByteArray(64, 'x')).status, 415);
+        QCOMPARE(
+            call(port, "PATCH", place, {{"Authorization", mine}, {"Upload-Offset", "0"}}, QByteArray(64, 'x')).status,
+            415);
         QVERIFY(fs::is_empty(inbox / ".uploads"));
         const auto content = lookIntoInbox(inbox).value();
         QVERIFY(content.ready.empty() && content.refused.empty() && content.loose.empty());
@@ -355,7 +361,9 @@ private slots:
             const QByteArray mine = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-1"));
             const auto make = [&](int64_t length) {
                 return call(port, "POST", QStringLiteral("/uploads"),
-                            {{"Authorization", mine}, {"Upload-Length", QByteArray::number(length)}, {"Upload-Metadata", metadata(j)}});
+                            {{"Authorization", mine},
+                             {"Upload-Length", QByteArray::number(length)},
+                             {"Upload-Metadata", metadata(j)}});
             };
             place = QString::fromLatin1(make(1000).place);
             QVERIFY(!place.isEmpty());
@@ -377,14 +385,16 @@ private slots:
         const QByteArray mine = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-1"));
         constexpr qint64 kSize = qint64(192) << 20;
         const Called made = call(port, "POST", QStringLiteral("/uploads"),
-                                 {{"Authorization", mine}, {"Upload-Length", QByteArray::number(kSize)}, {"Upload-Metadata", metadata(good())}});
+                                 {{"Authorization", mine},
+                                  {"Upload-Length", QByteArray::number(kSize)},
+                                  {"Upload-Metadata", metadata(good())}});
         QCOMPARE(made.status, 201);
         QTcpSocket line;
         line.connectToHost(QHostAddress::LocalHost, port);
         QVERIFY(line.waitForConnected(5000));
-        line.write("PATCH " + made.place + " HTTP/1.1\r\nHost: 127.0.0.1:" + QByteArray::number(port) + "\r\nAuthorization: " +
-                   mine + "\r\nUpload-Offset: 0\r\nContent-Length: " + QByteArray::number(kSize) +
-                   "\r\nContent-Type: application/offset+octet-stream\r\n\r\n");
+        line.write("PATCH " + made.place + " HTTP/1.1\r\nHost: 127.0.0.1:" + QByteArray::number(port) +
+                   "\r\nAuthorization: " + mine + "\r\nUpload-Offset: 0\r\nContent-Length: " +
+                   QByteArray::number(kSize) + "\r\nContent-Type: application/offset+octet-stream\r\n\r\n");
         const QByteArray piece(1 << 20, 'x');
         const auto resident = [] {
             QFile file(QStringLiteral("/proc/self/statm"));

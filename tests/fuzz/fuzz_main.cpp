@@ -1,4 +1,5 @@
-// Entry for the fuzzer (AFL++, preset "fuzz"): fuzz_readers READER. Without a fuzzer it reads one input from standard input.
+// Entry for the fuzzer (AFL++, preset "fuzz"): fuzz_readers READER. Without a fuzzer it reads one input from standard
+// input.
 #include "fuzz/readers.h"
 
 #include <iostream>
@@ -20,7 +21,8 @@ int main(int argc, char** argv) {
 #ifdef __AFL_FUZZ_TESTCASE_LEN
     __AFL_INIT();
     const unsigned char* input = __AFL_FUZZ_TESTCASE_BUF;
-    while (__AFL_LOOP(2000)) reader->second(std::string(reinterpret_cast<const char*>(input), size_t(__AFL_FUZZ_TESTCASE_LEN)));
+    while (__AFL_LOOP(2000))
+        reader->second(std::string(reinterpret_cast<const char*>(input), size_t(__AFL_FUZZ_TESTCASE_LEN)));
 #else
     reader->second(std::string(std::istreambuf_iterator<char>(std::cin), {}));
 #endif

@@ -1,5 +1,5 @@
-// Whatever stands in a file: every reader takes or refuses it. Valid files are mutated, and what was found before is read
-// once more (tests/fuzz/corpus). The fuzzers of ./check --long go on from there.
+// Whatever stands in a file: every reader takes or refuses it. Valid files are mutated, and what was found before is
+// read once more (tests/fuzz/corpus). The fuzzers of ./check --long go on from there.
 #include "fuzz/readers.h"
 #include "support/demo_review.h"
 
@@ -23,8 +23,11 @@ class MutatedTest : public QObject {
 
     /// Flips, drops, doubles and exchanges bytes, and puts in what breaks readers.
     static std::string mutated(std::string text, std::mt19937& random) {
-        static const std::vector<std::string> nasty = {"1e999", "-1e308", "99999999999999999999", "null", "[]", "{}", "\"\"",
-                                                       "true",  "-1",     "\\u0000",              "[1",   "\xff", "0.5", "[[[["};
+        static const std::vector<std::string> nasty = {"1e999",   "-1e308", "99999999999999999999",
+                                                       "null",    "[]",     "{}",
+                                                       "\"\"",    "true",   "-1",
+                                                       "\\u0000", "[1",     "\xff",
+                                                       "0.5",     "[[[["};
         const auto at = [&] { return text.empty() ? 0 : random() % text.size(); };
         for (int k = 1 + int(random() % 4); k > 0; --k) {
             switch (random() % 6) {
@@ -55,8 +58,7 @@ class MutatedTest : public QObject {
 private slots:
     void readers_data() {
         QTest::addColumn<QString>("name");
-        for (const auto& [name, reader] : fuzz::readers())
-            QTest::newRow(name.c_str()) << QString::fromStdString(name);
+        for (const auto& [name, reader] : fuzz::readers()) QTest::newRow(name.c_str()) << QString::fromStdString(name);
     }
     void readers() {
         QFETCH(QString, name);

@@ -63,7 +63,8 @@ inline const std::map<std::string, Reader>& readers() {
              clip.time_s = {0, 0.1, 0.2};
              if (auto marks = parseMarks(j, "input")) (void)asProposals(*marks, clip);
          })},
-        {"tracks", [](const std::string& bytes) {
+        {"tracks",
+         [](const std::string& bytes) {
              if (auto tracks = parseTracks(bytes, "input")) (void)toCsv(*tracks);
          }},
         {"film", film},

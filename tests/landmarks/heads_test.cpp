@@ -21,10 +21,11 @@ class HeadsTest : public QObject {
         return s;
     }
     /// The parts of a face that lie outside of all circles.
-    static QStringList uncovered(const std::vector<Head>& heads, const std::map<std::string, TruePoint>& face, double dx = 0) {
+    static QStringList uncovered(const std::vector<deft::Head>& heads, const std::map<std::string, TruePoint>& face,
+                                 double dx = 0) {
         QStringList out;
         for (const auto& [name, p] : face)
-            if (std::none_of(heads.begin(), heads.end(), [&, &at = p](const Head& h) {
+            if (std::none_of(heads.begin(), heads.end(), [&, &at = p](const deft::Head& h) {
                     return (Point2(at.x + dx, at.y) - h.centre).norm() < h.radius;
                 }))
                 out << QString::fromStdString(name);
@@ -40,13 +41,13 @@ private slots:
     /// No frame with any of nose, mouth, eyes and ears outside; and most frames can be sent.
     void everyPositionAndTurn() {
         const bool longRun = qEnvironmentVariableIsSet("DEFT_LONG");
-        const std::vector<double> turns = longRun ? std::vector<double>{-60, -50, -40, -20, 0, 20, 40, 50, 60}
-                                                  : std::vector<double>{-50, 0, 50};
+        const std::vector<double> turns =
+            longRun ? std::vector<double>{-60, -50, -40, -20, 0, 20, 40, 50, 60} : std::vector<double>{-50, 0, 50};
         const std::vector<double> times = longRun ? std::vector<double>{0.5, 2.4, 3.2, 4.8} : std::vector<double>{3.0};
         int frames = 0, sent = 0, straight = 0, straightSent = 0;
-        for (const char* name : {"bridge-plain", "curl-up-plain", "leg-lower-plain", "reach-plain", "round-plain",
-                                 "forearm-plank-plain", "back-raise-plain", "side-plank-plain", "open-knee-plain",
-                                 "stand-plain", "scan-plain"})
+        for (const char* name :
+             {"bridge-plain", "curl-up-plain", "leg-lower-plain", "reach-plain", "round-plain", "forearm-plank-plain",
+              "back-raise-plain", "side-plank-plain", "open-knee-plain", "stand-plain", "scan-plain"})
             for (const double turn : turns) {
                 const FilmStudio studio(sceneOf(name, turn));
                 std::optional<FoundBody> before;
@@ -71,8 +72,10 @@ private slots:
     /// Somebody else in the picture is covered, too.
     void twoPeople() {
         int both = 0, tried = 0;
-        for (const auto& [left, right] : {std::pair{"scan-plain", "stand-plain"}, {"bridge-plain", "scan-plain"},
-                                          {"reach-plain", "stand-plain"}, {"scan-plain", "scan-plain"}}) {
+        for (const auto& [left, right] : {std::pair{"scan-plain", "stand-plain"},
+                                          {"bridge-plain", "scan-plain"},
+                                          {"reach-plain", "stand-plain"},
+                                          {"scan-plain", "scan-plain"}}) {
             const FilmedFrame a = FilmStudio(sceneOf(left, 0)).frame(3), b = FilmStudio(sceneOf(right, 0)).frame(3);
             cv::Mat picture;
             cv::hconcat(a.picture, b.picture, picture);
@@ -80,8 +83,9 @@ private slots:
             ++tried;
             if (!heads) continue;
             const QStringList open = uncovered(*heads, a.face) + uncovered(*heads, b.face, a.picture.cols);
-            QVERIFY2(open.isEmpty(), qPrintable(QStringLiteral("%1 and %2: %3 uncovered")
-                                                    .arg(QLatin1String(left), QLatin1String(right), open.join(QLatin1Char(' ')))));
+            QVERIFY2(open.isEmpty(),
+                     qPrintable(QStringLiteral("%1 and %2: %3 uncovered")
+                                    .arg(QLatin1String(left), QLatin1String(right), open.join(QLatin1Char(' ')))));
             ++both;
         }
         QVERIFY(both >= 2 && tried == 4);
@@ -91,8 +95,9 @@ private slots:
     void marksThatDisagree() {
         const FilmedFrame f = FilmStudio(sceneOf("scan-plain", 0)).frame(1);
         const Point2 ear(f.face.at("ear_l").x, f.face.at("ear_l").y);
-        QVERIFY(findHeads(**network_, f.picture, Head{ear, 45}).has_value());
-        QCOMPARE(findHeads(**network_, f.picture, Head{ear + Vector2(-250, 40), 45}).error().code, Errc::Conflict);
+        QVERIFY(findHeads(**network_, f.picture, deft::Head{ear, 45}).has_value());
+        QCOMPARE(findHeads(**network_, f.picture, deft::Head{ear + Vector2(-250, 40), 45}).error().code,
+                 Errc::Conflict);
     }
 
     void nobodyThere() {

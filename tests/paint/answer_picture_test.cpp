@@ -26,8 +26,9 @@ class AnswerPictureTest : public QObject {
             for (int x = 0; x < image.width(); ++x) {
                 const QColor c = image.pixelColor(x, y);
                 const int grain = (x + y) % 2 ? 12 : -12;
-                image.setPixelColor(x, y, QColor(std::clamp(c.red() + grain, 0, 255), std::clamp(c.green() + grain, 0, 255),
-                                                 std::clamp(c.blue() + grain, 0, 255)));
+                image.setPixelColor(x, y,
+                                    QColor(std::clamp(c.red() + grain, 0, 255), std::clamp(c.green() + grain, 0, 255),
+                                           std::clamp(c.blue() + grain, 0, 255)));
             }
         return image;
     }
@@ -87,7 +88,8 @@ private slots:
     void noPictureWhenNobodyCanSay() {
         Review r = demoReview();
         for (const char* name : {"ear", "shoulder", "hip"})
-            for (TrackPoint& p : r.tracks.landmark[name]) p.at.x() -= 520; // as after a mark that was set on the wrong end
+            for (TrackPoint& p : r.tracks.landmark[name])
+                p.at.x() -= 520; // as after a mark that was set on the wrong end
         r.inputs.clipSha256 = "another";
         QCOMPARE(answerPicture(r, grainy(r), picture(), {640, 340}).error().code, Errc::Conflict);
         QImage empty(r.clip.width, r.clip.height, QImage::Format_RGB32);
@@ -145,7 +147,8 @@ private slots:
         Review astray = r;
         for (const char* name : {"ear", "shoulder", "hip"})
             for (TrackPoint& p : astray.tracks.landmark[name]) p.at.x() -= 520;
-        const auto refused = writeReplyClip(astray, answer, reader, dir.filePath(QStringLiteral("no.mp4")).toStdString());
+        const auto refused =
+            writeReplyClip(astray, answer, reader, dir.filePath(QStringLiteral("no.mp4")).toStdString());
         QCOMPARE(refused.error().code, Errc::Conflict);
         QVERIFY(refused.error().detail.find("face") != std::string::npos);
         QVERIFY(!QFile::exists(dir.filePath(QStringLiteral("no.mp4"))));

@@ -58,7 +58,8 @@ class FailingDiskTest : public QObject {
     }
     void verify(const QString& folder, const QByteArray& told, const QString& when) {
         const auto library = Library::open(folder.toStdString());
-        QVERIFY2(library.has_value(), qPrintable(when + QLatin1Char(' ') + QString::fromStdString(library ? "" : library.error().detail)));
+        QVERIFY2(library.has_value(),
+                 qPrintable(when + QLatin1Char(' ') + QString::fromStdString(library ? "" : library.error().detail)));
         QVERIFY2((*library)->damage().empty(), qPrintable(when));
         const auto clients = (*library)->clients();
         const auto clips = (*library)->clips();
@@ -98,13 +99,15 @@ private slots:
     void diskFull() {
         for (const int at : some(18)) {
             const QString folder = dir_.filePath(QStringLiteral("full-%1").arg(at));
-            verify(folder, run(folder, QStringLiteral("fail:%1:%2").arg(ENOSPC).arg(at)), QStringLiteral("full from call %1").arg(at));
+            verify(folder, run(folder, QStringLiteral("fail:%1:%2").arg(ENOSPC).arg(at)),
+                   QStringLiteral("full from call %1").arg(at));
         }
     }
     void diskFailing() {
         for (const int at : some(12)) {
             const QString folder = dir_.filePath(QStringLiteral("io-%1").arg(at));
-            verify(folder, run(folder, QStringLiteral("fail:%1:%2").arg(EIO).arg(at)), QStringLiteral("failing from call %1").arg(at));
+            verify(folder, run(folder, QStringLiteral("fail:%1:%2").arg(EIO).arg(at)),
+                   QStringLiteral("failing from call %1").arg(at));
         }
     }
     void killedAtACall() {

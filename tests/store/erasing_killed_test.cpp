@@ -1,4 +1,5 @@
-// Erasing, at random and killed at random: no byte of the name or of the film's sum is left, and nobody else's is touched.
+// Erasing, at random and killed at random: no byte of the name or of the film's sum is left, and nobody else's is
+// touched.
 #include "store/library.h"
 #include "support/demo_review.h"
 
@@ -36,7 +37,8 @@ class ErasingKilledTest : public QObject {
     Q_OBJECT
     QTemporaryDir dir_;
 
-    /// A client with films in clips/, one of them filed, one waiting, one in the inbox, one half sent, and what comes of them.
+    /// A client with films in clips/, one of them filed, one waiting, one in the inbox, one half sent, and what comes
+    /// of them.
     static Person add(Library& library, int number) {
         Person p;
         p.name = "Marit Solheim-" + std::to_string(number) + "-of-the-Heron";
@@ -56,24 +58,31 @@ class ErasingKilledTest : public QObject {
         static const Review review = demoReview();
         Review own = review;
         own.inputs = in;
-        const std::string answer = "answer-" + std::to_string(library.file(clip, own, "<p>" + p.name + "</p>", p.name).value());
+        const std::string answer =
+            "answer-" + std::to_string(library.file(clip, own, "<p>" + p.name + "</p>", p.name).value());
         (void)library.addClip(p.id, "2026-05-14", in);
         fs::create_directories(folder / "outbox");
         (void)writeFileAtomically(folder / "outbox" / (answer + ".eml"), "mail to " + p.name);
-        (void)writeFileAtomically(folder / "inbox" / ("again-" + std::to_string(number) + ".mp4"), film); // the same film
+        (void)writeFileAtomically(folder / "inbox" / ("again-" + std::to_string(number) + ".mp4"),
+                                  film); // the same film
         Parcel parcel;
         parcel.client = p.name, parcel.exercise = "bridge", parcel.clip = "later-" + std::to_string(number) + ".mp4";
-        (void)writeFileAtomically(folder / "inbox" / ("later-" + std::to_string(number) + ".json"), toText(toJson(parcel)));
+        (void)writeFileAtomically(folder / "inbox" / ("later-" + std::to_string(number) + ".json"),
+                                  toText(toJson(parcel)));
         (void)writeFileAtomically(folder / "inbox" / parcel.clip, "another film of " + p.name);
-        (void)writeFileAtomically(folder / "inbox/.uploads" / (std::to_string(number) + ".json"), toText(toJson(parcel)));
-        (void)writeFileAtomically(folder / "inbox/.uploads" / (std::to_string(number) + ".part"), "half a film of " + p.name);
+        (void)writeFileAtomically(folder / "inbox/.uploads" / (std::to_string(number) + ".json"),
+                                  toText(toJson(parcel)));
+        (void)writeFileAtomically(folder / "inbox/.uploads" / (std::to_string(number) + ".part"),
+                                  "half a film of " + p.name);
         (void)library.putAside({"note", "later-" + std::to_string(number), "the clip of " + p.name + " is damaged"});
         return p;
     }
     static std::string kept(const Library& library, const Person& p) {
         std::string all = std::to_string(library.clipsOf(p.id).size()) + " ";
-        for (const FiledReview& r : library.filed(p.id, "bridge")) all += r.answerText + std::to_string(r.readings.size());
-        for (const Clip& c : library.clipsOf(p.id)) all += toLine(toJson(c.draft)) + (fs::exists(c.draft.clipPath) ? "+" : "-");
+        for (const FiledReview& r : library.filed(p.id, "bridge"))
+            all += r.answerText + std::to_string(r.readings.size());
+        for (const Clip& c : library.clipsOf(p.id))
+            all += toLine(toJson(c.draft)) + (fs::exists(c.draft.clipPath) ? "+" : "-");
         return all;
     }
 
@@ -107,7 +116,7 @@ private slots:
             int status = 0;
             ::waitpid(child, &status, 0);
             auto library = Library::open(folder).value(); // ends what was begun
-            if (library->client(people[whom].id)) // killed before anything had begun
+            if (library->client(people[whom].id))         // killed before anything had begun
                 QVERIFY(library->erase(people[whom].id, Erasing::Everything).has_value());
             std::string still;
             for (size_t i = 0; i < people.size(); ++i)
@@ -115,10 +124,11 @@ private slots:
             QCOMPARE(QString::fromStdString(still), QString::fromStdString(others));
             QVERIFY(library->damage().empty());
             for (const std::string& trace : {people[whom].name, people[whom].film, people[whom].film.substr(0, 16)})
-                QVERIFY2(whereIs(folder, trace).empty(), qPrintable(QStringLiteral("round %1: %2 in %3")
-                                                                        .arg(round)
-                                                                        .arg(QString::fromStdString(trace),
-                                                                             QString::fromStdString(whereIs(folder, trace)))));
+                QVERIFY2(whereIs(folder, trace).empty(),
+                         qPrintable(
+                             QStringLiteral("round %1: %2 in %3")
+                                 .arg(round)
+                                 .arg(QString::fromStdString(trace), QString::fromStdString(whereIs(folder, trace)))));
             library.reset();
             fs::remove_all(folder);
         }

@@ -128,14 +128,26 @@ private slots:
             const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
             QVERIFY(library->file(clip, demoReview(), page(1), "text"));
             QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
-            for (const char* sql : {"DROP TABLE unsent", "DROP TABLE consent", "DROP TABLE not_expected",
-                                    "DROP TABLE coach", "DROP INDEX review_of_clip", "DROP INDEX review_of_client",
-                                    "DROP INDEX clip_of_client", "ALTER TABLE client DROP COLUMN wants",
-                                    "ALTER TABLE client DROP COLUMN address", "DROP TABLE aside", "DROP TABLE erasing",
-                                    "DROP TABLE known_as", "DROP TABLE mail", "ALTER TABLE client DROP COLUMN uid",
-                                    "ALTER TABLE client DROP COLUMN sum", "ALTER TABLE clip DROP COLUMN sum",
-                                    "ALTER TABLE review DROP COLUMN sum", "ALTER TABLE reading DROP COLUMN sum",
-                                    "ALTER TABLE answer DROP COLUMN sum", "PRAGMA user_version = 1"})
+            for (const char* sql : {"DROP TABLE unsent",
+                                    "DROP TABLE consent",
+                                    "DROP TABLE not_expected",
+                                    "DROP TABLE coach",
+                                    "DROP INDEX review_of_clip",
+                                    "DROP INDEX review_of_client",
+                                    "DROP INDEX clip_of_client",
+                                    "ALTER TABLE client DROP COLUMN wants",
+                                    "ALTER TABLE client DROP COLUMN address",
+                                    "DROP TABLE aside",
+                                    "DROP TABLE erasing",
+                                    "DROP TABLE known_as",
+                                    "DROP TABLE mail",
+                                    "ALTER TABLE client DROP COLUMN uid",
+                                    "ALTER TABLE client DROP COLUMN sum",
+                                    "ALTER TABLE clip DROP COLUMN sum",
+                                    "ALTER TABLE review DROP COLUMN sum",
+                                    "ALTER TABLE reading DROP COLUMN sum",
+                                    "ALTER TABLE answer DROP COLUMN sum",
+                                    "PRAGMA user_version = 1"})
                 QVERIFY(q.exec(QString::fromLatin1(sql)));
         }
         auto library = Library::open(at("old")).value();

@@ -63,7 +63,8 @@ private slots:
         const auto first = send(*library, parcel("Ruta Kalni\u0146a")).value();
         const int64_t ruta = library->clip(first)->client;
         QVERIFY(library->setFlags(ruta, {"osteoporosis"}));
-        for (const char* name : {"Ruta Kalnin\u0327a", " ruta  kalni\u0146a ", "RUTA KALNI\u0145A", "Ruta Kalni\u0146a"}) {
+        for (const char* name :
+             {"Ruta Kalnin\u0327a", " ruta  kalni\u0146a ", "RUTA KALNI\u0145A", "Ruta Kalni\u0146a"}) {
             const auto taken = send(*library, parcel(name));
             QVERIFY2(!taken, name);
             QCOMPARE(taken.error().code, Errc::Ambiguous);
@@ -116,7 +117,7 @@ private slots:
         QCOMPARE(library->filed(wim, "bridge").size(), size_t(1));
         QCOMPARE(library->clip(waiting)->draft.client, std::string("Wim Dekker"));
         QCOMPARE(library->clip(waiting)->draft.flags.size(), size_t(2)); // locked by either
-        QCOMPARE(library->clientOf("w-2")->id, wim); // their phone still sends
+        QCOMPARE(library->clientOf("w-2")->id, wim);                     // their phone still sends
         library.reset();
         QVERIFY(Library::open(at("merge")).value()->damage().empty());
     }
@@ -186,8 +187,8 @@ private slots:
         QCOMPARE(library->clips().size(), size_t(1));
     }
 
-    /// Of a hundred libraries with flipped bits none opens with something silently missing: it is refused, or says what is
-    /// damaged, or nothing that a coach sees has changed.
+    /// Of a hundred libraries with flipped bits none opens with something silently missing: it is refused, or says what
+    /// is damaged, or nothing that a coach sees has changed.
     void flippedBits() {
         { fillIn(*Library::open(at("whole")).value()); }
         std::string before;
@@ -313,7 +314,8 @@ private slots:
         for (const auto& entry : fs::recursive_directory_iterator(at("private"))) {
             const auto open = fs::perms::group_all | fs::perms::others_all;
             const auto allowed = entry.status().permissions() & open;
-            QVERIFY2(allowed == fs::perms::none || entry.path().parent_path().filename() == "clips", entry.path().c_str());
+            QVERIFY2(allowed == fs::perms::none || entry.path().parent_path().filename() == "clips",
+                     entry.path().c_str());
         }
         QVERIFY((fs::status(at("private")).permissions() & (fs::perms::group_all | fs::perms::others_all)) ==
                 fs::perms::none);

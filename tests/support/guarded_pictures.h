@@ -19,6 +19,7 @@ private:
     struct Allocator : cv::MatAllocator {
         static constexpr size_t kGuard = 256; // bytes
         static constexpr uchar kFill = 0xA5;
+        static constexpr size_t kAnyStep = 0x7fffffff; // CV_AUTOSTEP of OpenCV's C interface
         mutable std::atomic<int> broken{0}, seen{0};
 
         cv::UMatData* allocate(int dims, const int* sizes, int type, void* data, size_t* step, cv::AccessFlag,
@@ -26,7 +27,7 @@ private:
             size_t total = CV_ELEM_SIZE(type);
             for (int i = dims - 1; i >= 0; --i) {
                 if (step) {
-                    if (data && step[i] != CV_AUTOSTEP)
+                    if (data && step[i] != kAnyStep)
                         total = step[i];
                     else
                         step[i] = total;

@@ -332,8 +332,9 @@ private slots:
             qPrintable(QStringLiteral("%1 good, %2 refused of %3").arg(good).arg(refused).arg(clip->info().frames())));
     }
 
-    /// libswscale writes whole vectors. Every even width a phone or messenger may choose, upright and lying, pixels square
-    /// and not: no byte beyond a picture's own memory is touched. Sanitizers cannot see into the library; guards can.
+    /// libswscale writes whole vectors. Every even width a phone or messenger may choose, upright and lying, pixels
+    /// square and not: no byte beyond a picture's own memory is touched. Sanitizers cannot see into the library; guards
+    /// can.
     void noByteBeyondThePicture() {
         const GuardedPictures guards;
         for (int width = 16; width <= 2000; width += 2) {

@@ -1,7 +1,7 @@
 // The client room: what filed reviews tell, what is written down of a client, what may leave, and what is erased.
-#include "app/theme/words.h"
 #include "app/client/client_page.h"
 #include "app/client/facts_panel.h"
+#include "app/theme/words.h"
 #include "app/widgets/weeks_panel.h"
 #include "base/files.h"
 #include "store/intake.h"
@@ -164,7 +164,8 @@ private slots:
         form.keep();
         QCOMPARE(record().client().name, std::string("Tomáš <b>Veselý</b>"));
         room().askWhatToErase();
-        for (const QLabel* label : room().eraseForm().findChildren<QLabel*>()) QCOMPARE(label->textFormat(), Qt::PlainText);
+        for (const QLabel* label : room().eraseForm().findChildren<QLabel*>())
+            QCOMPARE(label->textFormat(), Qt::PlainText);
         room().leaveForm();
         press(Qt::Key_E);
         form.name().setText(QStringLiteral("Tomáš Veselý"));
@@ -200,10 +201,12 @@ private slots:
         window_->writeReport(file("report.pdf"));
         QVERIFY(isSaid(QStringLiteral("Written to")));
         const QByteArray words = told(QStringLiteral("pdftotext"), {file("report.pdf"), QStringLiteral("-")});
-        const QString span = QStringLiteral("3 reviews from %1 to %2").arg(dayAndYear(demoDay("2026-03-19")), dayAndYear(demoDay("2026-04-30")));
-        for (const QString& said : {QStringLiteral("Ruta Kalniņa"), span, QStringLiteral("Pelvis against trunk"),
-                                    QStringLiteral("getting better"), QStringLiteral("no medical device"),
-                                    QStringLiteral("±"), QStringLiteral("−")}) // minus and brackets can be read out of it
+        const QString span = QStringLiteral("3 reviews from %1 to %2")
+                                 .arg(dayAndYear(demoDay("2026-03-19")), dayAndYear(demoDay("2026-04-30")));
+        for (const QString& said :
+             {QStringLiteral("Ruta Kalniņa"), span, QStringLiteral("Pelvis against trunk"),
+              QStringLiteral("getting better"), QStringLiteral("no medical device"), QStringLiteral("±"),
+              QStringLiteral("−")}) // minus and brackets can be read out of it
             QVERIFY2(QString::fromUtf8(words).contains(said), qPrintable(said));
         press(Qt::Key_PageDown, Qt::ControlModifier);
         window_->writeReport(file("none.pdf"));

@@ -365,7 +365,8 @@ private slots:
         QVERIFY(session().file());
         window_->go(MainWindow::Queue);
         const QString due = dayWords(QDate::currentDate().addDays(7).toString(Qt::ISODate).toStdString());
-        QVERIFY2(list.isVisible() && list.text().contains(QStringLiteral("Ruta Kalniņa, Bridge, both feet: due ") + due),
+        QVERIFY2(list.isVisible() &&
+                     list.text().contains(QStringLiteral("Ruta Kalniņa, Bridge, both feet: due ") + due),
                  qPrintable(list.text()));
         list.setFocus();
         QTest::keyClick(&list, Qt::Key_Tab); // to the first link
@@ -455,7 +456,8 @@ private slots:
         QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 1; }, 20000));
         QCOMPARE(window_->library().clips()[0].client, ruta);
         QCOMPARE(window_->library().clips()[0].draft.flags, std::vector<std::string>{"osteoporosis"});
-        QVERIFY(QTest::qWaitFor([&] { return question().isEmpty() && fs::is_empty(window_->inbox().folder()); }, 20000));
+        QVERIFY(
+            QTest::qWaitFor([&] { return question().isEmpty() && fs::is_empty(window_->inbox().folder()); }, 20000));
     }
 
     /// In the form for a clip of one's own, what is known of a person is filled in when that person is chosen; nobody's
@@ -498,7 +500,8 @@ private slots:
         QCOMPARE(window_->library().clips().size(), size_t(1));
         QVERIFY(window_->message().contains(QStringLiteral("on record already")));
         for (QLabel* l : form.findChildren<QLabel*>())
-            if (l->text().contains(QStringLiteral("somebody of that name"))) emit l->linkActivated(QString::number(ann));
+            if (l->text().contains(QStringLiteral("somebody of that name")))
+                emit l->linkActivated(QString::number(ann));
         QVERIFY(QTest::qWaitFor([&] { return window_->library().clips().size() == 2; }, 20000));
         QCOMPARE(window_->library().clipsOf(ann).size(), size_t(1));
         QCOMPARE(window_->library().clipsOf(ann)[0].draft.flags, std::vector<std::string>{"pregnancy"});

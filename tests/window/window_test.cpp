@@ -642,7 +642,8 @@ private slots:
         QVERIFY(heard().contains(QStringLiteral("×")) || heard().size() > 100);
         window_->openClip(clipOf("Tom"));
         QVERIFY(!session().review());
-        QVERIFY2(!heard().contains(QStringLiteral("±")) && !heard().contains(QStringLiteral(" s,")), qPrintable(heard()));
+        QVERIFY2(!heard().contains(QStringLiteral("±")) && !heard().contains(QStringLiteral(" s,")),
+                 qPrintable(heard()));
         QVERIFY(window_->benchPage().findChild<TargetPanel*>()->accessibleDescription().isEmpty());
     }
 
@@ -662,8 +663,8 @@ private slots:
             };
             const int before = value();
             for (const int turn : {120, -120, -120}) {
-                QWheelEvent event(QPointF(5, 5), w->mapToGlobal(QPointF(5, 5)), {}, {0, turn}, Qt::NoButton, Qt::NoModifier,
-                                  Qt::NoScrollPhase, false);
+                QWheelEvent event(QPointF(5, 5), w->mapToGlobal(QPointF(5, 5)), {}, {0, turn}, Qt::NoButton,
+                                  Qt::NoModifier, Qt::NoScrollPhase, false);
                 QCoreApplication::sendEvent(w, &event);
             }
             QCOMPARE(value(), before);

@@ -106,11 +106,10 @@ void AnswerPage::refresh() {
         !session_.review() ? tr("The answer is drafted as soon as the clip has been measured.")
         : session_.isFiled()
             ? tr("Filed: the page is in the library's folder “answers”, ready for mail. It stays as it was sent.")
-        : missing.isEmpty()
-            ? tr("By mail: %1 pictures, faces blurred, %2 words. The readings are filed with it.")
-                  .arg(pictures)
-                  .arg(wordCount)
-            : missing.join(QLatin1Char(' ')));
+        : missing.isEmpty() ? tr("By mail: %1 pictures, faces blurred, %2 words. The readings are filed with it.")
+                                  .arg(pictures)
+                                  .arg(wordCount)
+                            : missing.join(QLatin1Char(' ')));
 }
 
 /// Finding heads takes a while, so it is done aside, one frame after the other.
@@ -139,7 +138,7 @@ void AnswerPage::coverNext() {
                 for (const auto& [part, picture] : covered) {
                     for (AnswerRow* row : parts_)
                         if (row->part() == part && picture) row->setPicture(frame, *picture);
-                    if (!picture && refused_.insert(frame).second)
+                    if (!picture && refused_.insert(frame).second && isVisible())
                         emit said(tr("A picture is not sent: %1.").arg(QString::fromStdString(picture.error().detail)));
                 }
             if (!refused_.empty()) refresh();

@@ -23,8 +23,8 @@ MarkStrips::MarkStrips(ReviewSession& session, QWidget* parent)
 void MarkStrips::refresh() {
     weak_ = session_.review() ? weakStretches(session_.review()->tracks) : std::vector<WeakStretch>{};
     setAside(!session_.review() ? QString()
-             : weak_.empty() ? tr("all seen throughout")
-                           : counted(int(weak_.size()), tr("weak place"), tr("weak places")));
+             : weak_.empty()    ? tr("all seen throughout")
+                                : counted(int(weak_.size()), tr("weak place"), tr("weak places")));
     QStringList told;
     for (const WeakStretch& w : weak_)
         told << tr("%1 %2 from %3 to %4 s")

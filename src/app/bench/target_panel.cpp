@@ -47,8 +47,8 @@ void TargetPanel::refresh() {
     on_->setAccessibleName(on_->text());
     on_->setKind(left == 0 && session_.review() ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
     setAside(session_.review() ? stepWords(session_.review()->decision.step) : QString());
-    setAccessibleDescription(
-        session_.review() ? targetWords(session_.exercise(), session_.review()->decision.target) : QString());
+    setAccessibleDescription(session_.review() ? targetWords(session_.exercise(), session_.review()->decision.target)
+                                               : QString());
     update();
 }
 

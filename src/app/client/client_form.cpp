@@ -59,11 +59,12 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     until->addWidget(until_);
     until->addStretch();
     form->addRow(QString(), until);
-    auto* why = new QLabel(tr("Each consent is recorded beside the ones before it. Without a tick it is withdrawn; the "
-                              "videos can be erased then. Ask in the way your local rules ask for. Two records of the same person "
-                              "become one for good; their flags add up. Nothing of the library is encrypted: whoever can "
-                              "use your account or your disk can read it, so use a password of your own and an "
-                              "encrypted disk."));
+    auto* why = new QLabel(
+        tr("Each consent is recorded beside the ones before it. Without a tick it is withdrawn; the "
+           "videos can be erased then. Ask in the way your local rules ask for. Two records of the same person "
+           "become one for good; their flags add up. Nothing of the library is encrypted: whoever can "
+           "use your account or your disk can read it, so use a password of your own and an "
+           "encrypted disk."));
     why->setWordWrap(true);
     why->setFont(face(Size::Small));
     auto* go = new KeyButton(tr("Keep this"), {}, KeyButton::Kind::Primary);
@@ -130,8 +131,8 @@ void ClientForm::keep() {
         emit failed(tr("Not kept: “%1” is no e-mail address.").arg(address_->text().trimmed()));
         return;
     }
-    if (auto ok = record_.keep({name_->text().simplified().toStdString(), wants_->toPlainText().trimmed().toStdString(), address,
-                               intake_->flags(), consent(), same_->currentData().toLongLong()});
+    if (auto ok = record_.keep({name_->text().simplified().toStdString(), wants_->toPlainText().trimmed().toStdString(),
+                                address, intake_->flags(), consent(), same_->currentData().toLongLong()});
         !ok) {
         emit failed(QString::fromStdString("Not kept: " + ok.error().detail + "."));
         return;

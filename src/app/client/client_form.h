@@ -4,15 +4,16 @@
 #include "app/widgets/key_button.h"
 
 #include <QCheckBox>
+#include <QComboBox>
 #include <QDateEdit>
 #include <QLabel>
 #include <QLineEdit>
-#include <QComboBox>
 #include <QPlainTextEdit>
 
 namespace deft::ui {
 
-/// What the coach writes down about a client: the name, another record of the same person, what they want, intake flags, and what they have agreed to.
+/// What the coach writes down about a client: the name, another record of the same person, what they want, intake
+/// flags, and what they have agreed to.
 class ClientForm : public QWidget {
     Q_OBJECT
 public:

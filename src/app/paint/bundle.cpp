@@ -15,7 +15,8 @@ constexpr QSize kStill(960, 640); // the rep sheet's shape
 
 Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken stop, const ProgressFn& progress) {
     static constexpr const char* kNames[kPhases] = {"set-up", "out", "hold", "back", "worst"};
-    // What the client has agreed to pass on is this review: no path of the machine, nothing that other clients' clips tell.
+    // What the client has agreed to pass on is this review: no path of the machine, nothing that other clients' clips
+    // tell.
     review.inputs.clipPath = std::filesystem::path(review.inputs.clipPath).filename().string();
     review.inputs.cueRecord.clear();
     std::vector<ZipEntry> entries{{"review.json", toText(toJson(review))},

@@ -72,8 +72,9 @@ public:
         if (!network_ || !*network_) // tried again when it was not there: it may have been fetched meanwhile
             network_.emplace(KeypointNetwork::load(KeypointNetwork::usualPlace()));
         if (!*network_)
-            return fail(Errc::NotFound, "faces cannot be covered: the keypoint network is not there; ./start fetches it "
-                                        "when there is a network");
+            return fail(Errc::NotFound,
+                        "faces cannot be covered: the keypoint network is not there; ./start fetches it "
+                        "when there is a network");
         const cv::Mat bgra(frame.height(), frame.width(), CV_8UC4, const_cast<uchar*>(frame.constBits()),
                            size_t(frame.bytesPerLine()));
         auto heads = findHeads(**network_, withoutAlpha(bgra), marked, run ? &run->before : nullptr);

@@ -33,8 +33,8 @@ std::vector<Object> kidsOf(Object element) {
     return kids.isArray() ? kids.getArrayAsVector() : std::vector<Object>{kids};
 }
 
-/// In our page a <div> holds pictures and nothing else does: each of its kids is a <figure>, and the element in that its
-/// caption.
+/// In our page a <div> holds pictures and nothing else does: each of its kids is a <figure>, and the element in that
+/// its caption.
 void tellPictures(Object element, std::vector<std::string>& texts, size_t& next, int depth = 0) {
     constexpr int kDeepest = 50;
     if (depth > kDeepest) return;
@@ -57,7 +57,8 @@ std::string withAlternativeTexts(const std::string& pdf, std::vector<std::string
     document.setSuppressWarnings(true);
     document.processMemoryFile("page", pdf.data(), pdf.size());
     size_t next = 0;
-    if (Object tree = document.getRoot().getKey("/StructTreeRoot"); tree.isDictionary()) tellPictures(tree, texts, next);
+    if (Object tree = document.getRoot().getKey("/StructTreeRoot"); tree.isDictionary())
+        tellPictures(tree, texts, next);
     QPDFWriter writer(document);
     writer.setOutputMemory();
     writer.setDeterministicID(true);
@@ -77,8 +78,9 @@ Result<std::string> printedPage(const std::string& html) {
     printer.start(QStringLiteral("weasyprint"), {QStringLiteral("--quiet"), QStringLiteral("--pdf-variant"),
                                                  QStringLiteral("pdf/ua-1"), QStringLiteral("-"), QStringLiteral("-")});
     if (!printer.waitForStarted(kStart_ms))
-        return fail(Errc::Unsupported, "the page cannot be printed: the program weasyprint is not installed; write it as "
-                                       "a page (.html) instead, or install it");
+        return fail(Errc::Unsupported,
+                    "the page cannot be printed: the program weasyprint is not installed; write it as "
+                    "a page (.html) instead, or install it");
     printer.write(html.data(), qint64(html.size()));
     printer.closeWriteChannel();
     if (!printer.waitForFinished(kPrint_ms) || printer.exitCode() != 0) {

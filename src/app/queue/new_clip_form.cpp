@@ -96,8 +96,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     connect(go_, &KeyButton::clicked, this, &NewClipForm::add);
     connect(no, &KeyButton::clicked, this, &NewClipForm::cancelled);
     // What is known of a person is filled in when that person is chosen, and goes when another name is typed.
-    connect(client_, &QComboBox::activated, this,
-            [this](int row) { choose(client_->itemData(row).toLongLong()); });
+    connect(client_, &QComboBox::activated, this, [this](int row) { choose(client_->itemData(row).toLongLong()); });
     connect(client_->lineEdit(), &QLineEdit::textEdited, this, [this] {
         whose_->hide();
         if (chosen_ != 0) choose(0);
@@ -294,7 +293,8 @@ void NewClipForm::finish(int64_t client, const std::filesystem::path& file, cons
     };
     const std::vector<std::string> flags = flagsFor(client);
     if (client == 0) {
-        auto id = library_.addClient(client_->currentText().toStdString(), role_->text().trimmed().toStdString(), flags);
+        auto id =
+            library_.addClient(client_->currentText().toStdString(), role_->text().trimmed().toStdString(), flags);
         if (!id) return refused(id.error());
         client = *id;
     } else if (auto ok = library_.setFlags(client, flags); !ok) {

@@ -53,11 +53,11 @@ private:
     QCheckBox* pain_;
     QPlainTextEdit* words_;
     QLabel* guess_;
-    QLabel* whose_;       ///< asks when a typed name is written like a known one
+    QLabel* whose_; ///< asks when a typed name is written like a known one
     KeyButton* go_;
     QLabel* title_;
-    int64_t chosen_ = 0;  ///< client
-    int64_t clip_ = 0;    ///< that is corrected; 0 = a new one
+    int64_t chosen_ = 0; ///< client
+    int64_t clip_ = 0;   ///< that is corrected; 0 = a new one
     BackgroundJob copy_;
     bool exerciseChosen_ = false; ///< by the coach: a guess that comes later leaves it
     BackgroundJob look_;

@@ -28,8 +28,8 @@ public:
         clock_.start();
         emit changed();
         thread_ = std::jthread([this, work = std::move(work), then = std::move(then), job = ++job_](StopToken stop) {
-            auto result =
-                std::make_shared<decltype(work(stop, ProgressFn{}))>(guarded([&] { return work(stop, reporter(job)); }));
+            auto result = std::make_shared<decltype(work(stop, ProgressFn{}))>(
+                guarded([&] { return work(stop, reporter(job)); }));
             QMetaObject::invokeMethod(
                 this,
                 [this, job, result, then] {

@@ -10,29 +10,25 @@ namespace deft::ui {
 
 void ReviewSession::agree(const Moment& m, bool yes) {
     const QString what = tr("%1, rep %2").arg(QString::fromStdString(m.title)).arg(m.rep + 1);
-    edit((yes ? tr("agree: %1") : tr("not so: %1")).arg(what), [&](ReviewInputs& in) {
-        if (!review_) return;
-        const auto isOwn = [&](const SeenFault& s) {
-            return s.id == m.id && repOfSpan(review_->events, s.start_s, s.end_s) == m.rep;
-        };
-        // An own fault is agreed to already, perhaps instead of what was measured.
-        if (yes && std::any_of(in.seen.begin(), in.seen.end(), isOwn)) return;
-        std::erase_if(in.seen, isOwn);
-        in.agreed[m.key()] = yes;
-    });
+    edit((yes ? tr("agree: %1") : tr("not so: %1")).arg(what), [&](ReviewInputs& in) { in.agreed[m.key()] = yes; });
 }
 
 namespace {
 
-/// One of the coach's own faults, instead of an earlier own one of that rep.
-void see(ReviewInputs& in, const Events& events, const SeenFault& fault) {
+/// One of the coach's own faults, instead of an earlier own one of that rep. What was turned down before stays so.
+void see(ReviewInputs& in, const Events& events, SeenFault fault) {
     const int rep = repOfSpan(events, fault.start_s, fault.end_s);
+    for (const SeenFault& s : in.seen)
+        fault.instead =
+            fault.instead || (s.instead && s.id == fault.id && repOfSpan(events, s.start_s, s.end_s) == rep);
+    fault.instead = fault.instead || in.hasRejected(fault.id, rep);
     in.seen.erase(std::remove_if(in.seen.begin(), in.seen.end(),
                                  [&](const SeenFault& s) {
                                      return s.id == fault.id && repOfSpan(events, s.start_s, s.end_s) == rep;
                                  }),
                   in.seen.end());
     in.seen.push_back(fault);
+    in.agreed[ReviewInputs::momentKey(fault.id, rep)] = true;
 }
 
 } // namespace
@@ -44,7 +40,7 @@ void ReviewSession::addFault(const std::string& id, double start_s, double end_s
         return;
     }
     edit(tr("fault seen: %1").arg(QString::fromStdString(plan->name)), [&](ReviewInputs& in) {
-        see(in, review_->events, {id, start_s, end_s});
+        see(in, review_->events, {id, start_s, end_s, false});
     });
     // What was added is what the next key is about.
     const int rep = repOfSpan(review_->events, start_s, end_s);
@@ -57,8 +53,7 @@ void ReviewSession::moveFault(const Moment& m, double start_s, double end_s) {
     edit(
         tr("span of: %1").arg(QString::fromStdString(m.title)),
         [&](ReviewInputs& in) {
-            in.agreed[m.key()] = false; // not as it was measured
-            see(in, review_->events, {m.id, start_s, end_s});
+            see(in, review_->events, {m.id, start_s, end_s, true}); // not as it was measured
         },
         QStringLiteral("span ") + QString::fromStdString(m.key()));
 }
@@ -75,7 +70,7 @@ void ReviewSession::renameFault(const Moment& m, const std::string& id) {
                                           }),
                            in.seen.end());
              in.agreed[m.key()] = false;
-             see(in, review_->events, {id, m.start_s, m.end_s});
+             see(in, review_->events, {id, m.start_s, m.end_s, false});
          });
 }
 

@@ -73,7 +73,8 @@ void Inbox::seen(Result<InboxContent> content) {
         refused_ = std::move(content->refused), loose_ = std::move(content->loose);
         const auto aside = library_.asides(kKind);
         const auto isAsked = [this](const std::filesystem::path& note) {
-            return std::any_of(questions_.begin(), questions_.end(), [&](const Question& q) { return q.item.note == note; });
+            return std::any_of(questions_.begin(), questions_.end(),
+                               [&](const Question& q) { return q.item.note == note; });
         };
         for (InboxContent::Item& item : content->ready) {
             const auto known = std::find_if(aside.begin(), aside.end(),

@@ -38,7 +38,8 @@ Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const
         made.without = "without a reply clip: " + ok.error().detail;
     }
     if (const auto calendar = answerCalendar(answer, review.inputs))
-        attachments.push_back({"next-clip.ics", "text/calendar", *calendar, "The day of your next clip, for a calendar"});
+        attachments.push_back(
+            {"next-clip.ics", "text/calendar", *calendar, "The day of your next clip, for a calendar"});
     auto mail = answerMail(answer, who, who.pictures ? pictureMaker(review, *reader) : PictureMaker(), attachments);
     if (!mail) return tl::unexpected(mail.error());
     made.text = std::move(*mail);
@@ -76,7 +77,8 @@ void Outgoing::retry() {
 void Outgoing::resume() {
     const auto aside = library_.asides(kKind);
     const auto waits = [this](int64_t filed) {
-        return now_ == filed || std::any_of(waiting_.begin(), waiting_.end(), [&](const Letter& l) { return l.filed == filed; });
+        return now_ == filed ||
+               std::any_of(waiting_.begin(), waiting_.end(), [&](const Letter& l) { return l.filed == filed; });
     };
     for (const UnsentReview& unsent : library_.unsent()) {
         const std::string subject = std::to_string(unsent.review);

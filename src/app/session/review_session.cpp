@@ -321,7 +321,8 @@ Result<std::string> ReviewSession::page() {
     auto reader = ClipReader::open(inputs_.clipPath); // its own: the frame source's belongs to another thread
     if (!reader) return tl::unexpected(reader.error());
     // The page as it is sent: without pictures where the client has not agreed to them.
-    return answerHtml(answer_, allowsPictures(client_.consent, today()) ? pictureMaker(*review_, *reader) : PictureMaker());
+    return answerHtml(answer_,
+                      allowsPictures(client_.consent, today()) ? pictureMaker(*review_, *reader) : PictureMaker());
 }
 
 Result<int64_t> ReviewSession::file() {

@@ -42,10 +42,8 @@ std::vector<Moment> momentsOf(const Review& r) {
                   f.measure,
                   f.certainty == Certainty::Clear,
                   {}});
-            if (f.byCoach) out.back().agreed = true;
             continue;
         }
-        if (f.byCoach) same->agreed = true;
         const Series* s = r.series.find(f.measure);
         if (s && std::abs(f.worst) > std::abs(s->value[size_t(same->frame)])) same->frame = r.clip.frameAt(f.worst_s);
         same->end_s = f.end_s;

@@ -11,8 +11,8 @@
 namespace deft::ui {
 namespace {
 
-/// A wheel that scrolls a page must not change the fields that come under it: they take it once they have the focus, and
-/// do not get that from the wheel.
+/// A wheel that scrolls a page must not change the fields that come under it: they take it once they have the focus,
+/// and do not get that from the wheel.
 class QuietWheel : public QObject {
 public:
     using QObject::QObject;

@@ -8,8 +8,7 @@ namespace deft::ui {
 /// Where the demo's clips and its list lie. Empty when they are not installed.
 std::filesystem::path demoFolder();
 
-/// Fills an empty library from demo/library.json: clients, clips that wait, and reviews filed before. Needs a
-/// QGuiApplication, because the filed answers have pictures.
+/// Fills an empty library from demo/library.json: clients, clips that wait, and reviews filed before.
 /// @param today the days of the list are moved so that its own "today" falls on this one
 Result<void> fillDemo(Library& library, const QDate& today);
 

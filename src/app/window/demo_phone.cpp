@@ -37,7 +37,8 @@ DemoPhone::DemoPhone(const Library& library, const std::filesystem::path& inbox,
         if (isThere(library, *parcel, sha256OfFile(clip).value_or(""))) continue;
         // Everybody's phone has been set up by the coach, who gave it the client's own token.
         const auto known = library.clientsLike(parcel->client);
-        parcel->clientUid = known.empty() ? QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString() : known.front().uid;
+        parcel->clientUid =
+            known.empty() ? QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString() : known.front().uid;
         parcels_.push_back({clip, *parcel, service_.tokenFor(parcel->clientUid)});
     }
     phone_ = std::make_unique<SimulatedPhone>(QUrl(QStringLiteral("http://127.0.0.1:%1").arg(port)));

@@ -128,12 +128,12 @@ private:
     DemoPhone* phones_ = nullptr;
     QMenu* queueMenu_;
     Outgoing* outgoing_;
-    BackgroundJob writing_; ///< of an answer's file
-    QTimer arrivals_;       ///< runs out when the inbox has brought nothing for a moment
-    QTimer removal_;        ///< runs out when Delete has not been pressed again
+    BackgroundJob writing_;          ///< of an answer's file
+    QTimer arrivals_;                ///< runs out when the inbox has brought nothing for a moment
+    QTimer removal_;                 ///< runs out when Delete has not been pressed again
     std::filesystem::path lastMail_; ///< the newest that was made while the window is open
-    int64_t toRemove_ = 0;  ///< the clip that it was pressed for
-    QTimer quiet_;          ///< runs out when the open clip has needed no measuring for a moment
+    int64_t toRemove_ = 0;           ///< the clip that it was pressed for
+    QTimer quiet_;                   ///< runs out when the open clip has needed no measuring for a moment
     QMenu* menu_;
     QList<QMenu*> menus_;
     RoomBar* rooms_;

@@ -26,7 +26,8 @@ public:
         } catch (const std::exception& e) {
             qCCritical(lcWork) << "an action was broken off:" << e.what();
             if (window)
-                window->say(tr("The program could not do this (%1). What was saved is safe.").arg(QLatin1String(e.what())));
+                window->say(
+                    tr("The program could not do this (%1). What was saved is safe.").arg(QLatin1String(e.what())));
             return false;
         }
     }
@@ -35,7 +36,8 @@ public:
 /// Another window may have it open, or a lock was left behind: the coach knows.
 Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder, bool takeOver) {
     auto library = Library::open(folder, takeOver ? InUse::TakeOver : InUse::Respect);
-    if (library || library.error().code != Errc::Conflict || QGuiApplication::platformName() == QLatin1String("offscreen"))
+    if (library || library.error().code != Errc::Conflict ||
+        QGuiApplication::platformName() == QLatin1String("offscreen"))
         return library;
     QMessageBox ask(QMessageBox::Warning, QObject::tr("Deft Mirror"),
                     QObject::tr("The library seems to be open in another window."));
@@ -44,7 +46,8 @@ Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder
     auto* anyway = ask.addButton(QObject::tr("Open it all the same"), QMessageBox::AcceptRole);
     ask.setDefaultButton(ask.addButton(QObject::tr("Leave it"), QMessageBox::RejectRole));
     ask.exec();
-    return ask.clickedButton() == anyway ? Library::open(folder, InUse::TakeOver) : library;
+    if (ask.clickedButton() == anyway) return Library::open(folder, InUse::TakeOver);
+    return library;
 }
 
 } // namespace
@@ -74,6 +77,12 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
     }
     if (!library) {
         std::cerr << "deft-mirror: " << library.error().detail << ".\n";
+        if (QGuiApplication::platformName() != QLatin1String("offscreen")) { // started from a menu, nobody reads that
+            QMessageBox told(QMessageBox::Critical, QObject::tr("Deft Mirror"),
+                             QString::fromStdString(library.error().detail) + QLatin1Char('.'));
+            told.setTextFormat(Qt::PlainText);
+            told.exec();
+        }
         return 1;
     }
     MainWindow window(std::move(*library));

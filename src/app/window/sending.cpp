@@ -99,7 +99,8 @@ void MainWindow::openMail(const std::filesystem::path& file) {
     std::error_code ec;
     if (file.empty()) return say(tr("No mail has been made yet."));
     if (!std::filesystem::exists(file, ec))
-        return say(tr("The mail %1 has gone; the page of the answer is kept.").arg(QString::fromStdString(file.string())));
+        return say(
+            tr("The mail %1 has gone; the page of the answer is kept.").arg(QString::fromStdString(file.string())));
     const bool opened = QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(file.string())));
     say(opened ? tr("The mail is open in your mail program. When it has gone, M in the client room marks it as sent.")
                : tr("No mail program opens it. The mail is %1.").arg(QString::fromStdString(file.string())));

@@ -49,9 +49,8 @@ void MainWindow::connectWork() {
         else if (link == QLatin1String("no-mails"))
             giveUpMails();
         else if (link.startsWith(QLatin1String("is ")))
-            inbox_->answer(
-                QUrl::fromPercentEncoding(link.section(QLatin1Char(' '), 2).toLatin1()).toStdString(),
-                link.section(QLatin1Char(' '), 1, 1).toLongLong());
+            inbox_->answer(QUrl::fromPercentEncoding(link.section(QLatin1Char(' '), 2).toLatin1()).toStdString(),
+                           link.section(QLatin1Char(' '), 1, 1).toLongLong());
         else
             queue_->bringIn(link);
     });

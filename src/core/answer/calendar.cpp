@@ -43,9 +43,9 @@ Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inp
         ICAL_VALARM_COMPONENT, icalproperty_new_action(ICAL_ACTION_DISPLAY), icalproperty_new_trigger(morning),
         icalproperty_new_description(title.c_str()), static_cast<void*>(nullptr));
     icalcomponent* event =
-        icalcomponent_vanew(ICAL_VEVENT_COMPONENT, icalproperty_new_uid(uid.c_str()),
-                            icalproperty_new_dtstamp(made), icalproperty_new_dtstart(day),
-                            icalproperty_new_summary(title.c_str()), icalproperty_new_description(words.c_str()),
+        icalcomponent_vanew(ICAL_VEVENT_COMPONENT, icalproperty_new_uid(uid.c_str()), icalproperty_new_dtstamp(made),
+                            icalproperty_new_dtstart(day), icalproperty_new_summary(title.c_str()),
+                            icalproperty_new_description(words.c_str()),
                             icalproperty_new_transp(ICAL_TRANSP_TRANSPARENT), alarm, static_cast<void*>(nullptr));
     icalcomponent* calendar = icalcomponent_vanew(
         ICAL_VCALENDAR_COMPONENT, icalproperty_new_version("2.0"), icalproperty_new_prodid("-//Deft Mirror//EN"),

@@ -62,10 +62,11 @@ AnswerPart whatWentWell(const Review& r) {
         // A fault that was there last time and is not now has earned a sentence.
         std::vector<std::string> gone;
         for (const std::string& id : r.inputs.history.back().faults) {
-            const bool still = std::any_of(r.findings.faults.begin(), r.findings.faults.end(),
-                                           [&](const Fault& f) { return f.id == id && !f.rejected; }) ||
-                               std::any_of(r.findings.setup.begin(), r.findings.setup.end(),
-                                           [&](const SetupVerdict& v) { return v.id == id && v.verdict != "good" && !v.rejected; });
+            const bool still =
+                std::any_of(r.findings.faults.begin(), r.findings.faults.end(),
+                            [&](const Fault& f) { return f.id == id && !f.rejected; }) ||
+                std::any_of(r.findings.setup.begin(), r.findings.setup.end(),
+                            [&](const SetupVerdict& v) { return v.id == id && v.verdict != "good" && !v.rejected; });
             if (!still) gone.push_back(id);
         }
         if (!gone.empty()) {
@@ -164,9 +165,11 @@ AnswerPart cautions(const Review& r) {
 }
 
 std::string headingOf(const AnswerPart& p) {
-    static const std::map<std::string, std::string> headings = {
-        {"well", "What went well"}, {"drawings", "What I have drawn for you"}, {"target", "What to do next"},
-        {"cautions", "When to stop"}, {"next", "Your next clip"}};
+    static const std::map<std::string, std::string> headings = {{"well", "What went well"},
+                                                                {"drawings", "What I have drawn for you"},
+                                                                {"target", "What to do next"},
+                                                                {"cautions", "When to stop"},
+                                                                {"next", "Your next clip"}};
     if (isCorrection(p)) return "What to work on";
     const auto it = headings.find(p.id);
     return it == headings.end() ? std::string() : it->second;

@@ -29,9 +29,10 @@ std::string doseWords(const Exercise& e, const Target& t, const Rung* version) {
         text += t.firstSide.empty() ? ", the same on both sides"
                                     : ", the same on both sides, beginning with the " + t.firstSide;
     if (version) text += ", now as “" + version->name + "”";
-    text += t.daysPerWeek >= 7   ? ", every day"
-            : t.daysPerWeek == 3 ? ", every other day"
-                                 : ", on " + countWords(t.daysPerWeek) + (t.daysPerWeek == 1 ? " day" : " days") + " of the week";
+    text += t.daysPerWeek >= 7 ? ", every day"
+            : t.daysPerWeek == 3
+                ? ", every other day"
+                : ", on " + countWords(t.daysPerWeek) + (t.daysPerWeek == 1 ? " day" : " days") + " of the week";
     return text + ", with a good rest between them.";
 }
 

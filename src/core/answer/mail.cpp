@@ -8,7 +8,8 @@ namespace {
 
 /// As one encoded word, so that a name with one accent is not taken apart. Line breaks would end the header.
 vmime::text utf8(std::string words) {
-    std::replace_if(words.begin(), words.end(), [](unsigned char c) { return c < 0x20; }, ' ');
+    std::replace_if(
+        words.begin(), words.end(), [](unsigned char c) { return c < 0x20; }, ' ');
     return vmime::text(vmime::word(words, vmime::charsets::UTF_8));
 }
 
@@ -68,9 +69,9 @@ Result<std::string> answerMail(const Answer& answer, const Correspondents& who, 
             return part->addObject(content(decoded(data.base64)), vmime::mediaType(data.type))->getReferenceId();
         }))));
         for (const Attachment& a : attachments) {
-            const auto file = vmime::make_shared<vmime::defaultAttachment>(content(a.bytes), vmime::encoding("base64"),
-                                                                           vmime::mediaType(a.type), utf8(a.description),
-                                                                           vmime::word(a.name, vmime::charsets::UTF_8));
+            const auto file = vmime::make_shared<vmime::defaultAttachment>(
+                content(a.bytes), vmime::encoding("base64"), vmime::mediaType(a.type), utf8(a.description),
+                vmime::word(a.name, vmime::charsets::UTF_8));
             builder.appendAttachment(file);
         }
         const auto message = builder.construct();

@@ -32,8 +32,7 @@ template <class Use> Result<void> readBlocks(int fd, const fs::path& path, Use&&
     for (;;) {
         const ssize_t n = ::read(fd, block.data(), block.size());
         if (n < 0 && errno == EINTR) continue;
-        if (n < 0)
-            return fail(Errc::NotReadable, path.string() + ": cannot be read (" + std::strerror(errno) + ")");
+        if (n < 0) return fail(Errc::NotReadable, path.string() + ": cannot be read (" + std::strerror(errno) + ")");
         if (n == 0) return {};
         if (auto ok = use(std::string_view(block.data(), size_t(n))); !ok) return ok;
     }
@@ -44,8 +43,7 @@ template <class Use> Result<void> readBlocks(int fd, const fs::path& path, Use&&
 Result<int> openOrdinaryFile(const fs::path& path, bool follow) {
     const int fd = ::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK | O_NOCTTY | (follow ? 0 : O_NOFOLLOW));
     if (fd < 0) {
-        if (errno == ENOENT || errno == ENOTDIR)
-            return fail(Errc::NotFound, path.string() + ": there is no such file");
+        if (errno == ENOENT || errno == ENOTDIR) return fail(Errc::NotFound, path.string() + ": there is no such file");
         if (errno == ELOOP)
             return fail(Errc::NotReadable, path.string() + ": is a link, an ordinary file was expected");
         return fail(Errc::NotReadable, path.string() + ": cannot be read (" + std::strerror(errno) + ")");
@@ -53,7 +51,8 @@ Result<int> openOrdinaryFile(const fs::path& path, bool follow) {
     struct stat facts {};
     if (::fstat(fd, &facts) == 0 && S_ISREG(facts.st_mode)) return fd;
     ::close(fd);
-    return fail(Errc::NotReadable, path.string() + (S_ISDIR(facts.st_mode) ? ": is a folder" : ": is a pipe or device") +
+    return fail(Errc::NotReadable, path.string() +
+                                       (S_ISDIR(facts.st_mode) ? ": is a folder" : ": is a pipe or device") +
                                        ", an ordinary file was expected");
 }
 
@@ -75,8 +74,8 @@ Result<std::string> readFile(const fs::path& path, size_t most) {
     std::string content;
     auto ok = readBlocks(file.fd, path, [&](std::string_view block) -> Result<void> {
         if (most > 0 && content.size() + block.size() > most)
-            return fail(Errc::BadFormat, path.string() + ": is larger than " + std::to_string(most >> 20) +
-                                             " MiB and is not read");
+            return fail(Errc::BadFormat,
+                        path.string() + ": is larger than " + std::to_string(most >> 20) + " MiB and is not read");
         content += block;
         return {};
     });

@@ -7,8 +7,8 @@
 
 namespace deft {
 
-/// Nothing when a file may be written under this name: there is none yet, or an ordinary file. A device, pipe, folder or
-/// link is never replaced. @errors WriteFailed
+/// Nothing when a file may be written under this name: there is none yet, or an ordinary file. A device, pipe, folder
+/// or link is never replaced. @errors WriteFailed
 Result<void> mayBeWritten(const std::filesystem::path& path);
 
 /// Opens an ordinary file for reading; never waits (as a pipe would make one). @returns a descriptor that the caller

@@ -93,9 +93,7 @@ Result<void> expectFormat(const Json& document, const std::string& format, int v
     return {};
 }
 
-std::string toText(const Json& document) {
-    return document.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
-}
+std::string toText(const Json& document) { return document.dump(1, ' ', false, Json::error_handler_t::replace) + "\n"; }
 std::string toLine(const Json& document) { return document.dump(-1, ' ', false, Json::error_handler_t::replace); }
 
 std::string excerpt(const Json& found) {

@@ -16,8 +16,8 @@ using Json = nlohmann::ordered_json; // keeps the order of keys, so a file that 
 /// Nothing of this program comes near these; what does is damaged or meant to harm. Chosen here.
 constexpr size_t kMostJsonBytes = size_t(64) << 20;
 constexpr int kMostJsonDepth = 64;
-constexpr double kMostJsonNumber = 1e9;                       ///< of numbers with a fraction or exponent
-constexpr int64_t kMostJsonWholeNumber = int64_t(1) << 53;    ///< beyond it a double is not exact
+constexpr double kMostJsonNumber = 1e9;                    ///< of numbers with a fraction or exponent
+constexpr int64_t kMostJsonWholeNumber = int64_t(1) << 53; ///< beyond it a double is not exact
 
 /// The one way from text to a document: at most kMostJsonBytes long and kMostJsonDepth deep, numbers within their
 /// limits, strings in UTF-8. Never throws. @param where the file or place, for the complaint

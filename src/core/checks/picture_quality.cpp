@@ -11,10 +11,10 @@ namespace deft {
 namespace {
 
 constexpr int kLooks = 16;
-constexpr double kSmall = 320; // px: width at which frames are compared with each other
+constexpr double kSmall = 320;  // px: width at which frames are compared with each other
 constexpr int kLeastSmall = 16; // px: of either side then, however long and narrow the picture is
 constexpr int kLeastPart = 8;   // px: less of the background says nothing of its shift
-constexpr double kStill_s = 3; // of the start are looked at
+constexpr double kStill_s = 3;  // of the start are looked at
 
 /// How much of the differences between neighbours a strong blur takes away, in one direction.
 double lostBetweenNeighbours(const cv::Mat1f& image, const cv::Mat1f& blurred, bool down) {

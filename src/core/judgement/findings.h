@@ -21,10 +21,10 @@ struct Fault {
     int rep = 0; ///< from 0
     double start_s = 0, end_s = 0, worst_s = 0, worst = 0, limit = 0, u95 = 0;
     Certainty certainty = Certainty::Clear;
-    std::string causedBy; ///< the fault or set-up check upstream that was found too, or empty
-    int rank = 0;         ///< 1… among the faults to act on, 0 = waits
+    std::string causedBy;  ///< the fault or set-up check upstream that was found too, or empty
+    int rank = 0;          ///< 1… among the faults to act on, 0 = waits
     bool byCoach = false;  ///< seen by the coach; `worst` may be a gap then
-    bool rejected = false; ///< measured, but the coach does not agree
+    bool rejected = false; ///< the coach does not agree, or has an own one instead
 };
 
 struct Findings {

@@ -39,8 +39,7 @@ void hide(cv::Mat& picture, const FoundBody& body) {
     std::vector<cv::Point> outline;
     for (const ScoredPoint& p : body.points)
         for (const double dx : {-room, room})
-            for (const double dy : {-room, room})
-                outline.emplace_back(int(p.place.x() + dx), int(p.place.y() + dy));
+            for (const double dy : {-room, room}) outline.emplace_back(int(p.place.x() + dx), int(p.place.y() + dy));
     std::vector<cv::Point> hull;
     cv::convexHull(outline, hull);
     cv::fillConvexPoly(picture, hull, cv::mean(picture));
@@ -52,14 +51,18 @@ double bodyScalePx(const FoundBody& body) {
     const auto length = [&](Keypoint a, Keypoint b) {
         return std::min(body.score(a), body.score(b)) > kSeen ? (body.at(a) - body.at(b)).norm() : 0.0;
     };
-    // Shares of the trunk, shoulders to hips, of a person of usual build: Winter, Biomechanics and Motor Control of Human
-    // Movement, segment lengths over body height 0.186 (upper arm), 0.146 (forearm), 0.245 (thigh), 0.246 (shank), trunk
-    // 0.288; from memory, certainty about 85 %.
+    // Shares of the trunk, shoulders to hips, of a person of usual build: Winter, Biomechanics and Motor Control of
+    // Human Movement, segment lengths over body height 0.186 (upper arm), 0.146 (forearm), 0.245 (thigh), 0.246
+    // (shank), trunk 0.288; from memory, certainty about 85 %.
     double scale = body.torsoPx();
-    for (const auto& [a, b, share] :
-         {std::tuple{ShoulderLeft, ElbowLeft, 0.65}, {ShoulderRight, ElbowRight, 0.65}, {ElbowLeft, WristLeft, 0.51},
-          {ElbowRight, WristRight, 0.51},            {HipLeft, KneeLeft, 0.85},         {HipRight, KneeRight, 0.85},
-          {KneeLeft, AnkleLeft, 0.85},               {KneeRight, AnkleRight, 0.85}})
+    for (const auto& [a, b, share] : {std::tuple{ShoulderLeft, ElbowLeft, 0.65},
+                                      {ShoulderRight, ElbowRight, 0.65},
+                                      {ElbowLeft, WristLeft, 0.51},
+                                      {ElbowRight, WristRight, 0.51},
+                                      {HipLeft, KneeLeft, 0.85},
+                                      {HipRight, KneeRight, 0.85},
+                                      {KneeLeft, AnkleLeft, 0.85},
+                                      {KneeRight, AnkleRight, 0.85}})
         scale = std::max(scale, length(a, b) / share);
     return scale;
 }
@@ -77,10 +80,11 @@ Result<std::vector<Head>> findHeads(KeypointNetwork& network, const cv::Mat& pic
         *before = body;
         if (followed) (*before)->second = others; // only the whole picture tells
     }
-    if (!body) return fail(Errc::NotFound, "no head was found in the picture, so nobody can say that the face is covered");
+    if (!body)
+        return fail(Errc::NotFound, "no head was found in the picture, so nobody can say that the face is covered");
     heads.push_back(headOf(*body));
-    bool agrees = !marked || (heads.back().centre - marked->centre).norm() <
-                                 std::max(kApart * bodyScalePx(*body), marked->radius);
+    bool agrees = !marked ||
+                  (heads.back().centre - marked->centre).norm() < std::max(kApart * bodyScalePx(*body), marked->radius);
     double others = before && followed ? (*before)->second : body->second;
     for (cv::Mat rest; others > kPerhapsAnother && int(heads.size()) < kMostPeople + 1;) {
         if (rest.empty()) rest = picture.clone();
@@ -88,8 +92,8 @@ Result<std::vector<Head>> findHeads(KeypointNetwork& network, const cv::Mat& pic
         body = findBody(network, rest);
         if (!body) break;
         heads.push_back(headOf(*body));
-        agrees = agrees || (heads.back().centre - marked->centre).norm() <
-                               std::max(kApart * bodyScalePx(*body), marked->radius);
+        agrees = agrees ||
+                 (heads.back().centre - marked->centre).norm() < std::max(kApart * bodyScalePx(*body), marked->radius);
         others = body->presence;
     }
     if (!agrees)

@@ -13,10 +13,11 @@ struct Head {
 /// found yet, at most four in all.
 ///
 /// The circle's size hangs on the largest part of the body, as the trunk alone is short when it points at the camera.
-/// Measured on made figures in eight positions, camera turned by up to 60 degrees: the farthest of nose, mouth, eyes and
-/// ears lay 0.36 trunks from the middle of what was found (tests/landmarks/heads_test.cpp).
+/// Measured on made figures in eight positions, camera turned by up to 60 degrees: the farthest of nose, mouth, eyes
+/// and ears lay 0.36 trunks from the middle of what was found (tests/landmarks/heads_test.cpp).
 ///
-/// @param picture 8-bit BGR @param marked where marks say that the client's head is, if they do; it is among the results
+/// @param picture 8-bit BGR @param marked where marks say that the client's head is, if they do; it is among the
+/// results
 /// @param before the person of a picture a moment earlier, which saves time; is set to the one found here
 /// @errors NotFound when no head was found, Conflict when what was found and what was marked are apart: then nobody can
 /// say that all faces are covered

@@ -184,9 +184,8 @@ Result<Marks> fitToClip(Marks marks, const ClipInfo& clip, const std::string& sh
     const double step = clip.medianRateHz > 0 ? 1 / clip.medianRateHz : 1;
     for (const MarkedFrame& f : marks.frames) {
         if (f.time_s < -step || f.time_s > clip.time_s.back() + step)
-            return fail(Errc::OutOfRange, "there are marks at " + fixed(f.time_s, 2) +
-                                              " s, but the clip ends at " + fixed(clip.duration_s, 2) +
-                                              " s; they seem to belong to another clip");
+            return fail(Errc::OutOfRange, "there are marks at " + fixed(f.time_s, 2) + " s, but the clip ends at " +
+                                              fixed(clip.duration_s, 2) + " s; they seem to belong to another clip");
         const double time = clip.time_s[size_t(clip.frameAt(f.time_s))];
         for (const auto& [name, p] : f.points) {
             if (p && (p->x() < -0.5 || p->y() < -0.5 || p->x() > clip.width - 0.5 || p->y() > clip.height - 0.5))

@@ -48,8 +48,8 @@ struct Marks {
 /// @errors NotFound, NotReadable, BadFormat (with the path of the entry), NewerVersion
 Result<Marks> readMarks(const std::filesystem::path& path);
 Result<Marks> parseMarks(const Json& json, const std::string& where);
-/// Marks that can hardly be right: two of the body on one spot, or one at the picture's edge. They may stand, with a wider
-/// band.
+/// Marks that can hardly be right: two of the body on one spot, or one at the picture's edge. They may stand, with a
+/// wider band.
 struct DoubtfulMark {
     std::string name;
     std::string why; ///< "lies on the same spot as the crest", "lies at the edge of the picture"

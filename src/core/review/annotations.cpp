@@ -42,7 +42,8 @@ Result<std::map<std::string, ChosenPictures>> parsePictures(const Json& json, co
 
 Json toJson(const std::vector<SeenFault>& seen) {
     Json list = Json::array();
-    for (const SeenFault& s : seen) list.push_back({{"fault", s.id}, {"start_s", s.start_s}, {"end_s", s.end_s}});
+    for (const SeenFault& s : seen)
+        list.push_back({{"fault", s.id}, {"start_s", s.start_s}, {"end_s", s.end_s}, {"instead", s.instead}});
     return list;
 }
 
@@ -85,7 +86,7 @@ Result<std::vector<SeenFault>> parseSeen(const Json& json, const std::string& wh
     std::vector<SeenFault> seen;
     try {
         for (const Json& s : json) {
-            seen.push_back({s.at("fault"), s.at("start_s"), s.at("end_s")});
+            seen.push_back({s.at("fault"), s.at("start_s"), s.at("end_s"), s.value("instead", false)});
             if (!(seen.back().start_s <= seen.back().end_s))
                 return fail(Errc::BadFormat, entry(where, "seen", seen.size() - 1) + " ends before it starts");
         }

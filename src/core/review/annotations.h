@@ -10,11 +10,12 @@
 
 namespace deft {
 
-/// A fault that the coach saw, or a proposed one whose span the coach moved: it stands instead of what was proposed for
-/// that fault in that rep.
+/// A fault that the coach saw. It stands beside what was measured of that fault in that rep and never makes a reading
+/// better; only where the coach has moved the span of what was measured, or turned it down before, it stands instead.
 struct SeenFault {
     std::string id; ///< of the exercise
     double start_s = 0, end_s = 0;
+    bool instead = false;
     bool operator==(const SeenFault&) const = default;
 };
 

@@ -27,11 +27,12 @@ Result<Parcel> parcelFrom(const Json& json, const std::string& where) {
         const auto it = json.find(key);
         if (it == json.end() && !needed) continue;
         if (it == json.end() || !it->is_string() || (needed && it->get<std::string>().empty()))
-            return fail(Errc::BadFormat,
-                        where + ": /" + key + ": expected text, found " + (it == json.end() ? "nothing" : excerpt(*it)));
+            return fail(Errc::BadFormat, where + ": /" + key + ": expected text, found " +
+                                             (it == json.end() ? "nothing" : excerpt(*it)));
         *to = it->get<std::string>();
     }
-    const bool plain = std::none_of(p.clip.begin(), p.clip.end(), [](unsigned char c) { return c < 0x20 || c == 0x7f; });
+    const bool plain =
+        std::none_of(p.clip.begin(), p.clip.end(), [](unsigned char c) { return c < 0x20 || c == 0x7f; });
     if (std::filesystem::path(p.clip).filename() != p.clip || p.clip.front() == '.' || !plain ||
         p.clip.find('\\') != std::string::npos || p.clip.size() > kMostName)
         return fail(Errc::BadFormat,
@@ -39,10 +40,11 @@ Result<Parcel> parcelFrom(const Json& json, const std::string& where) {
     // A calendar's day or nothing: dates are reckoned with and shown.
     for (const auto& [key, day] : {std::pair{"sent", &p.sent}, {"answer_by", &p.answerBy}})
         if (!day->empty() && !parseDate(*day))
-            return fail(Errc::BadFormat, where + ": /" + key + ": expected a day as 2026-05-14, found " + excerpt(*day));
+            return fail(Errc::BadFormat,
+                        where + ": /" + key + ": expected a day as 2026-05-14, found " + excerpt(*day));
     if (p.client.size() > kMostName || p.role.size() > kMostName || p.clientUid.size() > kMostName)
-        return fail(Errc::BadFormat, where + ": a name, role or id is longer than " + std::to_string(kMostName) +
-                                         " characters");
+        return fail(Errc::BadFormat,
+                    where + ": a name, role or id is longer than " + std::to_string(kMostName) + " characters");
     if (p.side != "both" && p.side != "left" && p.side != "right")
         return fail(Errc::BadFormat, where + ": /side: expected left, right or both, found " + p.side);
     const auto exercise = loadExercise(p.exercise);
@@ -75,7 +77,8 @@ Json toJson(const Parcel& p) {
     Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},   {"client", p.client}, {"role", p.role},
               {"exercise", p.exercise},         {"side", p.side}, {"clip", p.clip},     {"flags", p.flags},
               {"note", toJson(p.note)}};
-    for (const auto& [key, text] : {std::pair{"client_id", &p.clientUid}, {"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
+    for (const auto& [key, text] :
+         {std::pair{"client_id", &p.clientUid}, {"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
         if (!text->empty()) j[key] = *text;
     if (p.asked) j["target"] = toJson(*p.asked);
     if (p.consent) j["consent"] = toJson(*p.consent);

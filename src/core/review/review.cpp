@@ -325,10 +325,10 @@ Result<Review> judged(Review r, ReviewInputs inputs) {
     const MoverPlan mover = moverPlan(r.exercise);
     // What the coach does not agree with breaks nothing and causes nothing.
     findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series),
-               [&](const Tolerance& t, int rep) { return r.inputs.hasRejected(t.fault, rep); });
+               [&](const Tolerance& t, int rep) { return isPassedOver(r, t.fault, rep); });
     r.findings = findFaults(r.exercise, r.series, r.events);
     for (SetupVerdict& v : r.findings.setup) v.rejected = v.verdict == "poor" && r.inputs.hasRejected(v.id, 0);
-    for (Fault& f : r.findings.faults) f.rejected = r.inputs.hasRejected(f.id, f.rep);
+    for (Fault& f : r.findings.faults) f.rejected = isPassedOver(r, f.id, f.rep);
     breakWhereSeen(r.events, r, mover);
     addSeenFaults(r.findings, r);
     r.check = checkClip(r);

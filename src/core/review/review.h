@@ -25,8 +25,8 @@ struct ReviewInputs {
     ClientNote note;
     std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
     std::vector<PastReview> history;
-    std::map<std::string, bool> agreed; ///< fault id @ rep → does the coach agree with what was measured?
-    std::vector<SeenFault> seen;        ///< faults that the coach added; they stand beside what was measured
+    std::map<std::string, bool> agreed;       ///< fault id @ rep → does the coach agree?
+    std::vector<SeenFault> seen;              ///< faults that the coach added; they stand beside what was measured
     std::vector<Drawing> drawings;            ///< in the order in which they were made
     std::vector<BreathTap> breaths;           ///< in order of time
     std::map<std::string, std::string> words; ///< part of the answer → text as edited
@@ -40,7 +40,7 @@ struct ReviewInputs {
 
     /// Key of a fault in `agreed`.
     static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }
-    /// Has the coach turned down what was measured of a fault or set-up check in a rep (from 0)?
+    /// Has the coach turned down a fault or set-up check in a rep (from 0)?
     bool hasRejected(const std::string& fault, int rep) const {
         const auto it = agreed.find(momentKey(fault, rep));
         return it != agreed.end() && !it->second;

@@ -115,8 +115,7 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
             in.neutral = std::move(*neutral);
         }
         in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""),
-        in.date = j.value("date", ""), in.answerBy = j.value("answer_by", ""),
-        in.answered = j.value("answered", "");
+        in.date = j.value("date", ""), in.answerBy = j.value("answer_by", ""), in.answered = j.value("answered", "");
         auto target = [&](const Json& t) {
             auto parsed = parseTarget(t, where);
             if (!parsed) throw std::invalid_argument(parsed.error().detail);
@@ -227,7 +226,11 @@ Json toJson(const Review& r) {
                           {"caused_by", words(f.causedBy)},
                           {"rank", f.rank}});
     for (const SetupVerdict& v : r.findings.setup)
-        setup.push_back({{"id", v.id}, {"verdict", v.verdict}, {"value", value(v.value)}, {"u95", value(v.u95)}, {"rejected", v.rejected}});
+        setup.push_back({{"id", v.id},
+                         {"verdict", v.verdict},
+                         {"value", value(v.value)},
+                         {"u95", value(v.u95)},
+                         {"rejected", v.rejected}});
     // The contract has cues and cautions beside the decision.
     Json decision = toJson(r.decision);
     const Json cues = decision["cues"], cautions = decision["cautions"];

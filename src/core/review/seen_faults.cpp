@@ -16,11 +16,18 @@ int repOfSpan(const Events& events, double start_s, double end_s) {
     return best;
 }
 
+bool isPassedOver(const Review& r, const std::string& fault, int rep) {
+    return r.inputs.hasRejected(fault, rep) ||
+           std::any_of(r.inputs.seen.begin(), r.inputs.seen.end(), [&](const SeenFault& s) {
+               return s.instead && s.id == fault && repOfSpan(r.movement, s.start_s, s.end_s) == rep;
+           });
+}
+
 void breakWhereSeen(Events& events, const Review& r, const MoverPlan& mover) {
     for (const SeenFault& seen : r.inputs.seen) {
         const FaultPlan* plan = r.exercise.fault(seen.id);
         const int k = repOfSpan(events, seen.start_s, seen.end_s);
-        if (!plan || !plan->isAnchor || k < 0) continue;
+        if (!plan || !plan->isAnchor || k < 0 || r.inputs.hasRejected(seen.id, k)) continue;
         Rep& rep = events.reps[size_t(k)];
         const std::string& measure = plan->limit.measure;
         const bool onTheWay = seen.start_s < rep.hold.start_s;
@@ -53,7 +60,7 @@ void addSeenFaults(Findings& findings, const Review& r) {
             if (m.id == f.id && m.rep == k && !m.rejected && m.start_s <= f.end_s && m.end_s >= f.start_s)
                 f.start_s = std::min(f.start_s, m.start_s), f.end_s = std::max(f.end_s, m.end_s);
         f.worst_s = (f.start_s + f.end_s) / 2;
-        f.worst = f.u95 = kGap, f.byCoach = true;
+        f.worst = f.u95 = kGap, f.byCoach = true, f.rejected = r.inputs.hasRejected(seen.id, k);
         f.limit = plan->limit.high.value_or(plan->limit.low.value_or(kGap));
         const Tolerance t{f.measure, plan->limit.low, plan->limit.high};
         if (const Series* s = r.series.find(f.measure)) {

@@ -13,6 +13,9 @@ void breakWhereSeen(Events& events, const Review& review, const MoverPlan& mover
 /// Then orders the findings. Faults that the exercise does not know are passed over.
 void addSeenFaults(Findings& findings, const Review& review);
 
+/// Does what was measured of a fault in a rep count for nothing: turned down, or replaced by the coach's own?
+bool isPassedOver(const Review& review, const std::string& fault, int rep);
+
 /// The rep that a span belongs to: the one that it overlaps longest, else the nearest; -1 without reps.
 int repOfSpan(const Events& events, double start_s, double end_s);
 

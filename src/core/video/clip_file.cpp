@@ -86,8 +86,7 @@ Result<ClipFile> ClipFile::open(const std::filesystem::path& path) {
     file.input_.reset(raw);
     // Not even to find out what is in it may a decoder make pictures that are too large.
     std::vector<AVDictionary*> each(raw->nb_streams, nullptr);
-    for (AVDictionary*& stream : each)
-        av_dict_set_int(&stream, "max_pixels", int64_t(kMostSide_px) * kMostSide_px, 0);
+    for (AVDictionary*& stream : each) av_dict_set_int(&stream, "max_pixels", int64_t(kMostSide_px) * kMostSide_px, 0);
     const unsigned given = raw->nb_streams; // more may be found on the way
     const int found = avformat_find_stream_info(raw, each.empty() ? nullptr : each.data());
     for (unsigned i = 0; i < given; ++i) av_dict_free(&each[i]);

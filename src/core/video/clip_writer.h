@@ -19,7 +19,7 @@ struct WriterOptions {
     std::string codec = "libx264", preset = "medium";
     std::string pixelFormat = "yuv420p"; ///< libav's name
     bool fullRange = false;              ///< luma from 0 to 255 instead of 16 to 235
-    std::string poster; ///< a JPEG that players show before the clip runs (MP4); empty = none
+    std::string poster;                  ///< a JPEG that players show before the clip runs (MP4); empty = none
     /// More options of the encoder and of the container, by libav's names; unknown ones are left aside.
     std::map<std::string, std::string> codecOptions{}, containerOptions{};
 };
