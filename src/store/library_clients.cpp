@@ -71,8 +71,8 @@ std::optional<Client> Library::client(int64_t id) const {
 std::optional<Client> Library::clientOf(const std::string& uid) const {
     int64_t id = 0;
     if (!uid.empty())
-        each(QStringLiteral("SELECT id FROM client WHERE uid = ?1 UNION SELECT client FROM known_as WHERE uid = ?1"),
-             {q(uid)}, [&](const QSqlQuery& row) { id = row.value(0).toLongLong(); });
+        each(QStringLiteral("SELECT id FROM client WHERE uid = ? UNION SELECT client FROM known_as WHERE uid = ?"),
+             {q(uid), q(uid)}, [&](const QSqlQuery& row) { id = row.value(0).toLongLong(); });
     return id ? client(id) : std::nullopt;
 }
 

@@ -28,7 +28,7 @@ class DevicesTest : public QObject {
     fs::path clip_;
 
     static Json good() {
-        return Json::parse(R"({"format":"deft-mirror-parcel","version":1,"client":"Wim Dekker","role":"stage manager",
+        return Json::parse(R"({"format":"deft-mirror-parcel","version":1,"client":"Wim Dekker","client_id":"w-0","role":"stage manager",
             "clip":"evening.mp4","exercise":"side-plank","side":"left","sent":"2026-05-18","answer_by":"2026-05-20",
             "flags":["shoulder-restriction"],"note":{"pain":false,"words":"Shook at the end.","shaking":true,"felt":[],
             "red_flags":[],"signs":[]},"target":{"rung":"knees","sets":2,"hold_s":15,"days_per_week":3},
@@ -219,7 +219,7 @@ private slots:
         // Urgent first, then what was promised soonest, then what has waited longest.
         auto with = [&](const char* name, const char* by, bool pain) {
             Parcel p = parcel();
-            p.client = name, p.answerBy = by, p.note.pain = pain;
+            p.client = p.clientUid = name, p.answerBy = by, p.note.pain = pain;
             return takeIn(*library, p, clip_, sha, "2026-06-01", {}).value();
         };
         const int64_t never = with("A", "", false), soon = with("B", "2026-05-19", false), pain = with("C", "", true);

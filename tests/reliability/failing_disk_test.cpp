@@ -2,6 +2,7 @@
 // confirmed is there afterwards, whole, and what it has not is there whole or not at all.
 #include "store/library.h"
 #include "support/demo_review.h"
+#include "support/reopened.h"
 
 #include <QCoreApplication>
 #include <QProcess>
@@ -57,7 +58,7 @@ class FailingDiskTest : public QObject {
         return p.readAllStandardOutput();
     }
     void verify(const QString& folder, const QByteArray& told, const QString& when) {
-        const auto library = Library::open(folder.toStdString());
+        const auto library = reopened(folder.toStdString());
         QVERIFY2(library.has_value(),
                  qPrintable(when + QLatin1Char(' ') + QString::fromStdString(library ? "" : library.error().detail)));
         QVERIFY2((*library)->damage().empty(), qPrintable(when));

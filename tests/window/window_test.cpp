@@ -183,8 +183,7 @@ private slots:
         session().chooseMoment(1);
         key(Qt::Key_D);
         QCOMPARE(session().moments()[1].agreed, std::optional<bool>(false));
-        QVERIFY(session().review()->events.reps[2].brokenBy == "pelvis_on_trunk" &&
-                session().review()->standing().size() == 1);
+        QVERIFY(session().review()->events.reps[2].brokenBy.empty() && session().review()->standing().size() == 1);
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(!session().moments()[1].agreed);
         QCOMPARE(session().review()->decision.step, step);
@@ -448,7 +447,7 @@ private slots:
         QTest::keyClicks(queue.form().clientBox().lineEdit(), QStringLiteral("Marit Solheim"));
         for (QAbstractButton* b : queue.form().findChildren<QAbstractButton*>())
             if (b->text().startsWith(QStringLiteral("Put it"))) b->click();
-        QCOMPARE(window_->room(), MainWindow::Bench);
+        QTRY_COMPARE_WITH_TIMEOUT(window_->room(), MainWindow::Bench, 20000); // once it is copied into the library
         QVERIFY(stage().isPlacing());
         QVERIFY(session().review() == nullptr && !session().job().isRunning());
         const Marks known = readMarks(DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.marks.json").value();
@@ -612,22 +611,21 @@ private slots:
         QVERIFY2((free - knee).norm() > 4, qPrintable(QString::number((free - knee).norm())));
     }
 
-    /// In a fresh answer no part is chosen, so no key leaves out what nobody has looked at.
+    /// In a fresh answer the first part is chosen, whatever was chosen in the one before: no key leaves out what nobody has
+    /// looked at.
     void nothingIsChosenUnseen() {
         openWindow(QStringLiteral("demo"));
         openRuta();
         window_->go(MainWindow::Letter);
-        const auto sent = [&] {
-            std::string all;
-            for (const AnswerPart& p : session().answer().parts) all += p.sent ? p.id + " " : "";
-            return all;
-        };
-        const std::string before = sent();
-        QVERIFY(!window_->answerPage().chosenRow());
+        for (int k = 0; k < 6; ++k) key(Qt::Key_Down);
+        QVERIFY(window_->answerPage().chosenRow()->part() != "greeting");
+        window_->openClip(clipOf("Ois"));
+        QVERIFY(measured());
+        window_->go(MainWindow::Letter);
+        QCOMPARE(window_->answerPage().chosenRow()->part(), std::string("greeting"));
         key(Qt::Key_Space);
-        QCOMPARE(sent(), before);
-        key(Qt::Key_Down);
-        QVERIFY(window_->answerPage().chosenRow());
+        for (const AnswerPart& p : session().answer().parts) QCOMPARE(p.sent, p.id != "greeting");
+        key(Qt::Key_Space);
     }
 
     /// Opening a clip that is not measured yet leaves nothing of the client before: not on the screen, not to be heard.

@@ -49,7 +49,7 @@ AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent
         parts_.clear();
         asked_.clear();
         toCover_.clear(), refused_.clear();
-        chosen_ = -1; // no key is about a part that nobody has looked at
+        chosen_ = 0;
         connect(session_.frames(), &FrameSource::smallArrived, this, [this](qint64 frame, const QImage& image) {
             if (!image.isNull()) toCover_.emplace_back(frame, image);
             coverNext();
@@ -81,7 +81,9 @@ void AnswerPage::refresh() {
             parts_.push_back(row);
         }
         rows_->activate();
-        chosen_ = -1;
+        // The first part, and plainly so: no key is about a part that was chosen in another answer.
+        chosen_ = 0;
+        for (size_t i = 0; i < parts_.size(); ++i) parts_[i]->setChosen(i == 0);
     }
     size_t wordCount = 0, pictures = 0;
     for (size_t i = 0; i < parts_.size(); ++i) {
@@ -174,7 +176,7 @@ void AnswerPage::useComputed() {
 
 void AnswerPage::pickPicture() {
     // Through the pictures of all parts, from the chosen one on, then none.
-    for (int part = std::max(0, chosen_); part < int(parts_.size()); ++part) {
+    for (int part = chosen_; part < int(parts_.size()); ++part) {
         AnswerRow* row = parts_[size_t(part)];
         const int next = part == chosen_ ? row->pickedPicture() + 1 : 0;
         if (next >= row->pictures()) continue;
@@ -197,7 +199,7 @@ bool AnswerPage::leavePicture() {
 }
 
 AnswerRow* AnswerPage::chosenRow() const {
-    return chosen_ >= 0 && chosen_ < int(parts_.size()) ? parts_[size_t(chosen_)] : nullptr;
+    return chosen_ < int(parts_.size()) ? parts_[size_t(chosen_)] : nullptr;
 }
 
 void AnswerPage::editWords() {

@@ -40,7 +40,7 @@ private:
     QScrollArea* scroll_;
     QVBoxLayout* rows_;
     std::vector<AnswerRow*> parts_;
-    int chosen_ = -1;                                 ///< part that keys are about; -1 = none yet
+    int chosen_ = 0;
     std::set<std::pair<std::string, int64_t>> asked_; // part and frame of pictures on their way or there
     std::deque<std::pair<int64_t, QImage>> toCover_;  ///< frames whose faces are still to be covered
     std::set<int64_t> refused_;                       ///< frames whose faces cannot be

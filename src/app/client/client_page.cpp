@@ -80,7 +80,14 @@ ClientPage::ClientPage(Library& library, QWidget* parent) : QWidget(parent), lib
     rows->addWidget(weeks_, 1);
     rows->addWidget(new CuesPanel(record_));
     middle_ = new QStackedWidget;
-    for (QWidget* w : {story, static_cast<QWidget*>(form_), static_cast<QWidget*>(erase_)}) middle_->addWidget(w);
+    auto* formed = new QScrollArea; // it may be longer than a small screen
+    formed->setWidgetResizable(true);
+    formed->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    formed->setFocusPolicy(Qt::NoFocus);
+    formed->setWidget(form_);
+    formed->viewport()->setAutoFillBackground(false);
+    form_->setAutoFillBackground(false);
+    for (QWidget* w : {story, static_cast<QWidget*>(formed), static_cast<QWidget*>(erase_)}) middle_->addWidget(w);
 
     auto* page = new QHBoxLayout(this);
     page->setContentsMargins(16, 16, 16, 16);

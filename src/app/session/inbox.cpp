@@ -32,12 +32,18 @@ Inbox::Inbox(Library& library, std::filesystem::path folder, QObject* parent) : 
 }
 
 void Inbox::setFolder(const std::filesystem::path& folder) {
-    job_.stop();
-    waiting_.clear(), questions_.clear();
+    stop();
+    questions_.clear();
     folder_ = folder;
     library_.setInbox(folder);
     if (!watcher_.directories().isEmpty()) watcher_.removePaths(watcher_.directories());
     soon_.start();
+}
+
+void Inbox::stop() {
+    job_.stop();
+    waiting_.clear();
+    if (!now_.empty()) (void)library_.end(kKind, std::exchange(now_, {}));
 }
 
 void Inbox::retry() {
@@ -101,7 +107,8 @@ void Inbox::next() {
     if (waiting_.empty()) return;
     const InboxContent::Item item = std::move(waiting_.front());
     waiting_.pop_front();
-    (void)library_.begin(kKind, subjectOf(item.note));
+    now_ = subjectOf(item.note);
+    (void)library_.begin(kKind, now_);
     job_.run([item, home = library_.folder() / "clips"](
                  StopToken stop, const ProgressFn& progress) { return keepClip(item, home, stop, progress); },
              [this, item](const Result<KeptClip>& kept) {
@@ -111,7 +118,7 @@ void Inbox::next() {
 }
 
 void Inbox::took(const InboxContent::Item& item, const Result<KeptClip>& kept) {
-    (void)library_.end(kKind, subjectOf(item.note));
+    (void)library_.end(kKind, std::exchange(now_, {}));
     if (!kept) {
         if (kept.error().code != Errc::Cancelled) refuse(item.note, kept.error().detail);
         return;

@@ -19,6 +19,7 @@ public:
 
     const std::filesystem::path& folder() const { return folder_; }
     void setFolder(const std::filesystem::path& folder);
+    void stop();  ///< what is under way stays in the inbox
     void look();  ///< now, and not only when the folder changes
     void retry(); ///< also what was put aside before
 
@@ -54,6 +55,7 @@ private:
     std::deque<InboxContent::Item> waiting_;
     std::vector<InboxContent::Refusal> refused_;
     std::vector<std::filesystem::path> loose_;
+    std::string now_; ///< the note that is being taken in, as the library knows it
     std::vector<Question> questions_;
     std::map<std::filesystem::path, Sender> answers_;
     QString trouble_;

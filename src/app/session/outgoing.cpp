@@ -108,7 +108,8 @@ void Outgoing::giveUp(const std::vector<int64_t>& filed) {
     next();
 }
 
-Outgoing::~Outgoing() {
+void Outgoing::stop() {
+    waiting_.clear();
     if (!job_.isRunning()) return;
     job_.stop();
     (void)library_.end(kKind, std::to_string(now_)); // closing is no failure

@@ -22,7 +22,8 @@ class Outgoing : public QObject {
     Q_OBJECT
 public:
     explicit Outgoing(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
-    ~Outgoing() override;
+    ~Outgoing() override { job_.stop(); }
+    void stop(); ///< what is under way is made at the next start
     /// @param filed number of the filed review
     void send(int64_t filed, const Review& review);
     /// Makes the mails of reviews that were filed before the program was closed or killed; those that could not be made

@@ -52,7 +52,7 @@ bool loadTypeface() {
 }
 
 QFont face(Size size, QFont::Weight weight) {
-    QFont f(QStringLiteral("Inter"));
+    QFont f(QStringLiteral("Inter Plain")); // tools/typeface.py
     f.setPixelSize(int(size));
     f.setWeight(weight);
     return f;

@@ -92,6 +92,8 @@ MainWindow::~MainWindow() {
     session_->close();
     session_->proposer().stop();
     measurer_->stop();
+    outgoing_->stop(); // these write to the library, which goes before them
+    inbox_->stop();
     delete takeCentralWidget(); // pages look at the library and the session, which go next
 }
 

@@ -244,7 +244,7 @@ void MainWindow::makeQueueActions(QMenu* menu) {
         }
     });
     add(menu, tr("Look into the inbox now"), {K(Qt::Key_I)}, &queue_->list(), [this] { inbox_->look(); });
-    add(menu, tr("Open the last mail in the mail program"), {K(Qt::CTRL | Qt::Key_M)}, this,
+    add(menu, tr("Open the last mail in the mail program"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_M)}, this,
         [this] { openMail(lastMail_); });
     add(menu, tr("Give up mails that could not be made"), {}, this, [this] { giveUpMails(); });
     add(menu, tr("Choose the inbox folder…"), {}, this, [this] { chooseInbox(); });

@@ -28,8 +28,8 @@ constexpr const char* kStyle = R"(
  main{max-width:760px;margin:0 auto;padding:24px;background:#fff}
  h1{font-size:24px;line-height:1.25;font-weight:600;margin:0 0 14px} h2{font-size:17px;font-weight:600;margin:0 0 4px}
  p{margin:0 0 14px} ol{padding-left:22px;margin:0 0 14px} li{margin:0 0 22px} li::marker{font-weight:600}
- .pictures{display:flex;flex-wrap:wrap;gap:12px;margin-top:8px}
- figure{flex:1 1 260px;max-width:420px;margin:0;break-inside:avoid}
+ .pictures{display:flex;flex-wrap:wrap;margin:8px -12px 0 0}
+ figure{flex:1 1 240px;max-width:400px;margin:0 12px 8px 0;break-inside:avoid}
  img{width:100%;display:block;border-bottom:4px solid #1c2023} .broken img{border-bottom-style:dotted}
  figcaption{font-size:14px;font-weight:500;margin-top:4px}
  section{border-top:1px solid #a9a8a1;padding-top:14px} .scope{color:#5a6164;font-size:14px}
