@@ -63,7 +63,10 @@ void Inbox::answer(const std::filesystem::path& note, int64_t client) {
 }
 
 void Inbox::look() {
-    if (!isIdle()) return; // what is waiting was seen a moment ago; the end of it looks again
+    if (!isIdle()) { // what changed since it looked is seen when it is done
+        soon_.start();
+        return;
+    }
     const QString path = QString::fromStdString(folder_.string());
     if (!watcher_.directories().contains(path)) watcher_.addPath(path); // it may have come back
     job_.run([folder = folder_](StopToken, const ProgressFn&) { return lookIntoInbox(folder); },
