@@ -74,8 +74,7 @@ AnswerPart whatWentWell(const Review& r) {
             part.facts.push_back("gone since " + r.inputs.history.back().date + ": " + listOf(gone));
         }
     }
-    if (say.empty())
-        say.push_back("Thank you for filming and sending this: it shows exactly what we need to work on next.");
+    if (say.empty()) say.push_back("Thank you for filming and sending this.");
     for (const std::string& s : say) part.text += (part.text.empty() ? "" : " ") + s;
     return part;
 }
@@ -117,7 +116,7 @@ AnswerPart target(const Review& r) {
         return part;
     }
     if (d.step == "ask-again") {
-        part.text = "This clip does not let me say enough to change anything. Please film it once more:";
+        part.text = "This clip does not let me say enough to change anything. Please film it once more.";
         for (const ClipCheck& c : r.check)
             if (!c.ask.empty() && c.verdict != "unknown") part.text += " " + c.ask;
         for (const std::string& f : r.exercise.filming)
@@ -215,7 +214,7 @@ Answer composeAnswer(const Review& r) {
         const auto due = nextClipDay(r.inputs);
         a.parts.push_back(plainPart("next", "Next clip",
                                     "Next clip: in a week" + (due ? " (" + dayInWords(*due) + ")" : std::string()) +
-                                        ", the phone on the same spot."));
+                                        (r.decision.step == "ask-again" ? "." : ", the phone on the same spot.")));
     }
     a.parts.push_back(closeOf(r.inputs.coach));
     for (AnswerPart& p : a.parts) {

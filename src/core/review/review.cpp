@@ -74,8 +74,9 @@ std::vector<ClipCheck> checkClip(const Review& r) {
              : kept >= 60 ? "poor"
                           : "unusable",
              kept, "%",
-             kept >= 90 ? ""
-                        : "Tight, patterned clothes or a few stickers on the landmarks, would let me see much more."});
+             kept >= 90
+                 ? ""
+                 : "Tight clothes with a pattern, or a few stickers on your joints, would let me see much more."});
     }
     double margin = 1e9;
     for (const auto& [name, points] : r.tracks.landmark) {
