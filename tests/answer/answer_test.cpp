@@ -202,6 +202,15 @@ private slots:
         QVERIFY(composeAnswer(r).find("well")->text.find("steadiest") != std::string::npos);
     }
 
+    /// A clip that shows too little: asked for again in whole sentences, and not from "the same spot".
+    void askedForAgain() {
+        Review r = demoReview();
+        r.decision.step = "ask-again", r.decision.cues.clear();
+        const Answer a = composeAnswer(r);
+        QVERIFY(a.find("target")->text.find("film it once more. ") != std::string::npos);
+        QVERIFY(a.find("next")->text.find("same spot") == std::string::npos);
+    }
+
     void whatWasFeltIsAnswered() {
         ReviewInputs in = demoInputs();
         in.note.felt = {"hamstring-cramp"};
