@@ -93,8 +93,9 @@ Result<void> writeReplyClip(const Review& review, const Answer& answer, ClipRead
     options.width = kSize.width(), options.height = kSize.height(), options.preset = "veryfast";
     options.rateHz = kRate;
     options.poster = imageBytes(*poster, "JPG", 86).toStdString();
-    // What every phone plays, and begins to play before all of it has come.
-    options.codecOptions = {{"profile", "high"}, {"level", "3.1"}};
+    // What every phone plays, and begins to play before all of it has come. Level 3.1, without a point to be read in the
+    // user's locale.
+    options.codecOptions = {{"profile", "high"}, {"level", "31"}};
     options.containerOptions = {{"movflags", "+faststart"}};
     auto writer = ClipWriter::create(path, options);
     if (!writer) return tl::unexpected(writer.error());
