@@ -76,7 +76,7 @@ struct Erasure {
 struct Aside {
     std::string kind, subject; ///< "measuring", "proposing", "picture" and a clip's id; "note" and its file; "mail" and
                                ///< a review's id
-    std::string why; ///< one sentence without a full stop
+    std::string why;           ///< one sentence without a full stop
 };
 
 /// What to do about the lock of a library that seems to be open elsewhere.
@@ -218,9 +218,10 @@ private:
     Result<void> audit(const char* what, int64_t subject);   ///< within a transaction
     Result<void> transaction(const std::function<Result<void>()>& work);
     Result<void> isStillThere() const;
-    void remember(int64_t client, ReviewInputs& draft) const; ///< fills in what earlier reviews tell
-    ReviewInputs stored(ReviewInputs inputs) const;           ///< paths relative to the library
-    void resolve(ReviewInputs& inputs) const;                 ///< and back
+    Result<void> writeDraft(int64_t clip, const ReviewInputs& inputs) const; ///< within a transaction
+    void remember(int64_t client, ReviewInputs& draft) const;                ///< fills in what earlier reviews tell
+    ReviewInputs stored(ReviewInputs inputs) const;                          ///< paths relative to the library
+    void resolve(ReviewInputs& inputs) const;                                ///< and back
 
     std::filesystem::path folder_, inbox_;
     QString connection_;

@@ -100,11 +100,7 @@ Result<void> Library::rename(int64_t client, const std::string& name) {
         if (auto r = seal("client", client); !r) return r;
         for (Clip& c : waiting) {
             c.draft.client = tidy.toStdString();
-            if (auto r = run(QStringLiteral("UPDATE clip SET draft = ? WHERE id = ?"),
-                             {text(toJson(stored(c.draft))), qlonglong(c.id)});
-                !r)
-                return r;
-            if (auto r = seal("clip", c.id); !r) return r;
+            if (auto r = writeDraft(c.id, c.draft); !r) return r;
         }
         return audit("client renamed", client);
     });
@@ -146,11 +142,7 @@ Result<void> Library::merge(int64_t from, int64_t into) {
             for (const std::string& flag : flags)
                 if (std::find(c.draft.flags.begin(), c.draft.flags.end(), flag) == c.draft.flags.end())
                     c.draft.flags.push_back(flag);
-            if (auto r = run(QStringLiteral("UPDATE clip SET draft = ? WHERE id = ?"),
-                             {text(toJson(stored(c.draft))), qlonglong(c.id)});
-                !r)
-                return r;
-            if (auto r = seal("clip", c.id); !r) return r;
+            if (auto r = writeDraft(c.id, c.draft); !r) return r;
         }
         if (auto r = run(QStringLiteral("UPDATE known_as SET client = ? WHERE client = ?"),
                          {qlonglong(into), qlonglong(from)});

@@ -109,14 +109,16 @@ std::optional<Clip> Library::newestClip() const {
     return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
 }
 
+Result<void> Library::writeDraft(int64_t clip, const ReviewInputs& inputs) const {
+    if (auto r = run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"),
+                     {text(toJson(stored(inputs))), now(), qlonglong(clip)});
+        !r)
+        return r;
+    return seal("clip", clip);
+}
+
 Result<void> Library::saveDraft(int64_t clip, const ReviewInputs& inputs) {
-    return transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"),
-                         {text(toJson(stored(inputs))), now(), qlonglong(clip)});
-            !r)
-            return r;
-        return seal("clip", clip);
-    });
+    return transaction([&] { return writeDraft(clip, inputs); });
 }
 
 Result<void> Library::relocate(int64_t id, const fs::path& file) {

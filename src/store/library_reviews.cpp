@@ -44,11 +44,7 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
             return r;
         if (auto r = seal("answer", id); !r) return r;
         if (auto r = run(QStringLiteral("INSERT INTO unsent (review) VALUES (?)"), {qlonglong(id)}); !r) return r;
-        if (auto r = run(QStringLiteral("UPDATE clip SET draft = ?, saved_at = ? WHERE id = ?"),
-                         {text(toJson(kept.inputs)), now(), qlonglong(clip)});
-            !r)
-            return r;
-        if (auto r = seal("clip", clip); !r) return r;
+        if (auto r = writeDraft(clip, kept.inputs); !r) return r;
         if (auto r = audit("review filed", id); !r) return r;
         // The page that is handed to mail, inside the transaction: without it nothing counts as sent.
         return writeFileAtomically(folder_ / "answers" / ("answer-" + std::to_string(id) + ".html"), html);

@@ -10,13 +10,15 @@ namespace deft::ui {
 /// mark tells.
 std::optional<Head> markedHead(const Review& review, int64_t frame);
 
-/// Covers every head in a frame: what leaves the machine shows no face. Holds the keypoint network, one for the whole
-/// program, and what it has found before; calls wait for each other, so not in the window's thread for many frames.
-/// @param run frames that follow each other closely are found faster with one FaceRun for all of them
-/// @errors NotFound (no head was found, or the network is not there), Conflict (marks and network disagree)
+/// What is carried from one frame to the next where frames follow each other closely: heads are found faster then.
 struct FaceRun {
     std::optional<FoundBody> before;
 };
+
+/// Covers every head in a frame: what leaves the machine shows no face. Holds the keypoint network, one for the whole
+/// program, and what it has found before; calls wait for each other, so not in the window's thread for many frames.
+/// @param run one for all frames of a stretch; nothing = this frame alone
+/// @errors NotFound (no head was found, or the network is not there), Conflict (marks and network disagree)
 Result<QImage> withoutFaces(const Review& review, const QImage& frame, int64_t number, FaceRun* run = nullptr);
 
 } // namespace deft::ui
