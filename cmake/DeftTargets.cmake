@@ -50,16 +50,17 @@ endfunction()
 function(deft_test name source)
   cmake_parse_arguments(ARG "" "TIMEOUT" "LINK;LABELS" ${ARGN})
   add_executable(test_${name} ${source})
-  set_target_properties(test_${name} PROPERTIES AUTOMOC ON)
-  target_include_directories(test_${name} PRIVATE ${PROJECT_SOURCE_DIR}/tests)
+  # A test is one file that includes its own moc: AUTOMOC would scan, ask the compiler and build one more file for each.
+  get_filename_component(stem ${source} NAME_WE)
+  set(moc_folder ${CMAKE_CURRENT_BINARY_DIR}/moc/${name})
+  qt_generate_moc(${source} ${moc_folder}/${stem}.moc TARGET test_${name})
+  set_property(SOURCE ${source} APPEND PROPERTY OBJECT_DEPENDS ${moc_folder}/${stem}.moc)
+  target_include_directories(test_${name} PRIVATE ${PROJECT_SOURCE_DIR}/tests ${moc_folder})
   target_compile_definitions(test_${name} PRIVATE
     DEFT_TEST_DATA="${PROJECT_SOURCE_DIR}/tests" DEFT_SOURCE_DIR="${PROJECT_SOURCE_DIR}"
     DEFT_PROGRAM="$<TARGET_FILE:deft-mirror>" DEFT_SCRATCH="${PROJECT_BINARY_DIR}/scratch")
   target_link_libraries(test_${name} PRIVATE ${ARG_LINK} Qt6::Test deft_flags)
   deft_precompiled_as(test_${name} deft_test_headers)
-  # Next to nothing stands in it: reading the large headers would be most of its work.
-  set_source_files_properties(${CMAKE_CURRENT_BINARY_DIR}/test_${name}_autogen/mocs_compilation.cpp PROPERTIES
-    SKIP_PRECOMPILE_HEADERS ON)
   target_compile_options(test_${name} PRIVATE -O1) # the code under test keeps its own; this halves their build
   add_test(NAME ${name} COMMAND test_${name})
   if(NOT ARG_TIMEOUT)
