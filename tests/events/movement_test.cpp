@@ -35,7 +35,8 @@ class MovementTest : public QObject {
         return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 12, 13.5, 17, 18, 0, 43) +
                outAndBack(t, 20, 21, 24, 25.5, 0, 40);
     }
-    const Tolerance tolerance_{"pelvis_on_trunk", std::nullopt, 5.0, true, true};
+    const Limit limit_{"pelvis_on_trunk", std::nullopt, 5.0, "deg"};
+    const Tolerance tolerance_{limit_};
 
 private slots:
     /// Sway of a wandering point against numpy and scipy (tests/reference/09_sway, calls in its `_meta`).
@@ -303,12 +304,12 @@ private slots:
     void hysteresis() {
         auto lift = [](double t) { return outAndBack(t, 1, 2, 9, 10, 12, 55); };
         auto blip = series(12, lift, [](double t) { return t > 5 && t < 5.2 ? 6.0 : 0.0; });
-        QVERIFY(excursions(blip, tolerance_, 2, 9).empty());
+        QVERIFY(excursions(blip, limit_, 2, 9).empty());
         auto chatter = series(12, lift, [](double t) {
             return t < 4 ? 0.0 : t < 7 ? 5 + 0.3 * std::sin(40 * t) : 0.0;
         });
-        QCOMPARE(excursions(chatter, tolerance_, 2, 9).size(), size_t(1));
-        NEAR(excursions(chatter, tolerance_, 2, 9)[0].end_s, 7.0, 0.05);
+        QCOMPARE(excursions(chatter, limit_, 2, 9).size(), size_t(1));
+        NEAR(excursions(chatter, limit_, 2, 9)[0].end_s, 7.0, 0.05);
     }
 
     void gapsAreNotBridged() {
@@ -318,7 +319,7 @@ private slots:
         Series& anchor = *set.find("pelvis_on_trunk");
         for (size_t i = 0; i < anchor.value.size(); ++i)
             if (set.time_s[i] > 4.5) anchor.value[i] = kGap;
-        const auto found = excursions(set, tolerance_, 2, 9);
+        const auto found = excursions(set, limit_, 2, 9);
         QCOMPARE(found.size(), size_t(1));
         QVERIFY(found[0].end_s <= 4.5); // nothing is claimed beyond what was seen
     }
@@ -430,7 +431,7 @@ private slots:
         Events e = findMovement(set, plan);
         QCOMPARE(e.reps.size(), size_t(1));
         NEAR(e.reps[0].reach, 55, 0.5);
-        findBreaks(e, set, plan, {{"tilt", std::nullopt, 6.0, true, true}});
+        findBreaks(e, set, plan, {{{"tilt", std::nullopt, 6.0, "deg"}}});
         QCOMPARE(e.reps[0].brokenBy, std::string("tilt"));
         NEAR(e.reps[0].controlRange, 30, 2); // from 90° to 60°
         plan.falls = false;

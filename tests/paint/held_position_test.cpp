@@ -42,8 +42,8 @@ private slots:
         }
         QCOMPARE(repColumns(review_->exercise)[size_t(Phase::Back)].first, QStringLiteral("Late"));
         QVERIFY(rows[0].wholeClean && !rows[1].wholeClean);
-        QCOMPARE(rows[1].cells[size_t(Phase::Hold)].edge, Edge::Out);
-        QCOMPARE(rows[1].cells[size_t(Phase::Back)].edge, Edge::Out); // it stays out
+        QCOMPARE(rows[1].cells[size_t(Phase::Hold)].edge, Verdict::Out);
+        QCOMPARE(rows[1].cells[size_t(Phase::Back)].edge, Verdict::Out); // it stays out
         QVERIFY(giveWayWords(review_->exercise).endsWith("over time"));
     }
 

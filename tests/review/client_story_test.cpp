@@ -41,7 +41,7 @@ private slots:
             QCOMPARE(again.decimals, row.decimals);
             QCOMPARE(again.sign, row.sign);
             if (row.stat != "worst") continue;
-            QVERIFY(again.low == row.low && again.high == row.high);
+            QVERIFY(again.limit.low == row.limit.low && again.limit.high == row.limit.high);
             ++told;
         }
         QVERIFY(told > 2);
@@ -60,7 +60,7 @@ private slots:
         QCOMPARE(story.weeks.back().now.stat, std::string("set-up")); // after what the movement tells
         const OverTime& hold = story.weeks[1];
         QCOMPARE(hold.now.measure, std::string("clean_hold"));
-        QCOMPARE(hold.now.low, std::optional(10.0)); // what was asked for
+        QCOMPARE(hold.now.limit.low, std::optional(10.0)); // what was asked for
         QCOMPARE(hold.visits.size(), size_t(3));
         QVERIFY(hold.verdict == OverTime::Verdict::Trend && hold.better.value_or(false));
         QVERIFY(std::abs(hold.perWeek - 1) < 1e-9);

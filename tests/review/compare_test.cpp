@@ -13,8 +13,10 @@ class CompareTest : public QObject {
 
     static ReadingRow row(const char* measure, const char* stat, double value, double u95,
                           std::optional<double> low = {}, std::optional<double> high = {}) {
-        ReadingRow r;
-        r.name = r.measure = measure, r.stat = stat, r.value = value, r.u95 = u95, r.low = low, r.high = high;
+        static const Exercise bridge = loadExercise("bridge").value();
+        ReadingRow r = toldReading(bridge, measure, stat);
+        r.name = r.measure = measure, r.stat = stat, r.value = value, r.u95 = u95, r.limit.low = low,
+        r.limit.high = high;
         return r;
     }
 

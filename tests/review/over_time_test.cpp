@@ -18,8 +18,10 @@ class OverTimeTest : public QObject {
     }
     static OverTime over(const std::vector<double>& values, double u95, const char* stat = "worst",
                          std::optional<double> high = 5.0) {
-        ReadingRow now;
-        now.name = now.measure = "bend", now.stat = stat, now.value = values.back(), now.u95 = u95, now.high = high;
+        const bool isRange = std::string_view(stat) == "least";
+        ReadingRow now = isRange ? toldReading(loadExercise("bridge").value(), "control_range", stat) : ReadingRow();
+        now.name = now.measure = "bend", now.stat = stat, now.value = values.back(), now.u95 = u95,
+        now.limit.high = high;
         std::vector<Visit> earlier;
         for (size_t i = 0; i + 1 < values.size(); ++i) earlier.push_back({weekly(i), values[i], u95});
         return overTime(now, weekly(values.size() - 1), earlier);
@@ -79,7 +81,7 @@ private slots:
 
     void anyOrderAndSameDay() {
         ReadingRow now;
-        now.measure = "bend", now.stat = "worst", now.value = 8, now.u95 = 1, now.high = 5;
+        now.measure = "bend", now.stat = "worst", now.value = 8, now.u95 = 1, now.limit.high = 5;
         const OverTime o = overTime(now, weekly(2), {{weekly(1), 11, 1}, {weekly(0), 14, 1}, {"not a day", 3, 1}});
         QCOMPARE(o.visits.size(), size_t(3));
         QCOMPARE(o.visits.front().date, weekly(0));

@@ -123,8 +123,8 @@ private slots:
         QVERIFY(rows[1].cells[size_t(Phase::Hold)].notch.has_value() && !rows[1].cells[size_t(Phase::Out)].notch);
         QVERIFY(rows[2].cells[size_t(Phase::Out)].notch.has_value());
         QCOMPARE(rows[2].cells[size_t(Phase::Hold)].under, QStringLiteral("already out"));
-        QCOMPARE(rows[2].cells[size_t(Phase::Worst)].edge, Edge::Out);
-        QCOMPARE(rows[0].cells[size_t(Phase::Worst)].edge, Edge::In);
+        QCOMPARE(rows[2].cells[size_t(Phase::Worst)].edge, Verdict::Out);
+        QCOMPARE(rows[0].cells[size_t(Phase::Worst)].edge, Verdict::In);
     }
 
     /// The earlier review's numbers stand beside the new ones.

@@ -17,6 +17,12 @@ QString title(const ReadingRow& row) {
     return name.left(1).toUpper() + name.mid(1);
 }
 
+QString verdictWords(Verdict v) {
+    return v == Verdict::In    ? QObject::tr("in tolerance")
+           : v == Verdict::Out ? QObject::tr("out of tolerance")
+                               : QObject::tr("cannot tell whether in tolerance");
+}
+
 QString withUnit(double v, const ReadingRow& row) { return reading(v, row.unit, row.decimals, row.sign); }
 
 } // namespace
@@ -51,6 +57,7 @@ void ReadingsPanel::refresh() {
         QString line = title(row) + QStringLiteral(": ");
         line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), band(row.u95))
                                 : QString::fromStdString(row.why);
+        if (row.why.empty() && row.limit.isSet()) line += QStringLiteral(", ") + verdictWords(row.verdict);
         if (const Reading* past = last(row)) line += tr(", last time %1").arg(withUnit(past->value, row));
         told << line;
     }
@@ -87,13 +94,13 @@ void ReadingsPanel::step(int rows) {
 
 void ReadingsPanel::paintBar(QPainter& p, const QRectF& box, const ReadingRow& row) const {
     const Palette& c = colours();
-    const double low = row.low.value_or(-1e300), high = row.high.value_or(1e300);
+    const double low = row.limit.low.value_or(-1e300), high = row.limit.high.value_or(1e300);
     // Shows the limits, the value, its band and the best, with the tolerance in the middle.
-    double from = std::min({row.value - row.u95, row.best, row.low.value_or(row.value)}),
-           to = std::max({row.value + row.u95, row.best, row.high.value_or(row.value)});
+    double from = std::min({row.value - row.u95, row.best, row.limit.low.value_or(row.value)}),
+           to = std::max({row.value + row.u95, row.best, row.limit.high.value_or(row.value)});
     if (!std::isfinite(row.best))
-        from = std::min(row.value - row.u95, row.low.value_or(row.value)),
-        to = std::max(row.value + row.u95, row.high.value_or(row.value));
+        from = std::min(row.value - row.u95, row.limit.low.value_or(row.value)),
+        to = std::max(row.value + row.u95, row.limit.high.value_or(row.value));
     const double margin = std::max(1e-6, 0.22 * (to - from));
     from -= margin, to += margin;
     auto x = [&](double v) { return box.left() + (std::clamp(v, from, to) - from) / (to - from) * box.width(); };
@@ -101,7 +108,7 @@ void ReadingsPanel::paintBar(QPainter& p, const QRectF& box, const ReadingRow& r
     p.drawLine(QPointF(box.left(), box.center().y()), QPointF(box.right(), box.center().y()));
     p.fillRect(QRectF(QPointF(x(low), box.top()), QPointF(x(high), box.bottom())), c.zone);
     p.setPen(QPen(c.ink2, 1.2));
-    for (const auto& end : {row.low, row.high})
+    for (const auto& end : {row.limit.low, row.limit.high})
         if (end) p.drawLine(QPointF(x(*end), box.top() - 2), QPointF(x(*end), box.bottom() + 2));
     const double v = x(row.value);
     p.setPen(QPen(c.ink, 1.2));
@@ -109,12 +116,16 @@ void ReadingsPanel::paintBar(QPainter& p, const QRectF& box, const ReadingRow& r
     p.drawLine(QPointF(x(row.value - row.u95), y), QPointF(x(row.value + row.u95), y));
     for (const double end : {row.value - row.u95, row.value + row.u95})
         p.drawLine(QPointF(x(end), y - 2), QPointF(x(end), y + 2));
-    if (row.out()) {
+    // As the sheet's edges: a solid bar is in, a hollow one cannot tell; out is a hollow wedge.
+    p.setBrush(c.ground);
+    if (row.verdict == Verdict::Out) {
         p.setPen(QPen(c.ink, 1.6));
-        p.setBrush(c.ground);
         p.drawPolygon(QPolygonF{{v - 5, box.top() + 1}, {v + 5, box.top() + 1}, {v, box.bottom()}});
-    } else {
+    } else if (row.verdict == Verdict::In || !row.limit.isSet()) {
         p.fillRect(QRectF(v - 1.5, box.top(), 3, box.height()), c.ink);
+    } else {
+        p.setPen(QPen(c.ink, 1.2));
+        p.drawRect(QRectF(v - 2.5, box.top(), 5, box.height()));
     }
     if (std::isfinite(row.best)) {
         p.setPen(QPen(c.ink2, 1.2));

@@ -105,7 +105,7 @@ void PairPicture::paintSide(QPainter& p, int which) {
         p.resetTransform();
     }
     look.everything = true;
-    look.measure = worstOfRep(*comparison_.side(1)->review, comparison_.shownRep(1)).measure; // the same in both
+    look.measure = worstOfRep(*comparison_.side(1)->review, comparison_.shownRep(1)).limit.measure; // the same in both
     drawBody(p, *side.review, drawn, look);
     p.restore();
 }

@@ -154,12 +154,13 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         return w;
     };
     const double low = limit ? limit->low.value_or(-10) : -10, high = limit ? limit->high.value_or(10) : 10;
+    const Verdict verdict = limit ? limit->verdict(value, u95) : Verdict::CannotTell;
     ink.p.setPen(Qt::NoPen);
     ink.p.setBrush(QColor(255, 255, 255, 92));
     ink.p.drawPath(wedge(low, high, 0.96 * reach));
-    if (value > high || value < low) {
+    if (verdict == Verdict::Out) {
         ink.p.setBrush(QBrush(QColor(255, 255, 255, 170), Qt::BDiagPattern));
-        ink.p.drawPath(wedge(value > high ? high : low, value, 0.96 * reach));
+        ink.p.drawPath(wedge(limit->endAt(value), value, 0.96 * reach));
     }
     if (!small && std::isfinite(u95)) {
         QColor fan = kLineThatMatters;
@@ -193,10 +194,10 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         const Qt::Alignment side = rightward ? Qt::AlignLeft : Qt::AlignRight;
         ink.text(at, reading(value, "deg") + QStringLiteral("  ± ") + band(u95), side, Size::Large);
         QString words = QString::fromStdString(measureName(measure));
-        if (value > high)
-            words += QStringLiteral(", out by ") + reading(value - high, "deg", 1, false);
-        else if (value < low)
-            words += QStringLiteral(", out by ") + reading(low - value, "deg", 1, false);
+        if (verdict == Verdict::Out)
+            words += QObject::tr(", out by %1").arg(reading(limit->excess(value), "deg", 1, false));
+        else if (limit && verdict == Verdict::CannotTell)
+            words += QObject::tr(", near its limit");
         ink.text(at + QPointF(0, ink.px(20)), words, side, Size::Small, QFont::Medium);
         if (raw) ink.text(at + QPointF(0, ink.px(38)), rawWords(f, measure), side, Size::Small, QFont::Medium);
     }

@@ -37,9 +37,10 @@ Across acrossOf(const Review& r, const Rep& rep, const Series& anchor, const Ser
 
 /// The end of the tolerance that a thread passes.
 double passedEnd(const Limit& limit, const std::vector<BandedPoint>& thread) {
-    const bool above = limit.high && std::any_of(thread.begin(), thread.end(),
-                                                 [&](const BandedPoint& q) { return q.y > *limit.high; });
-    return above || !limit.low ? *limit.high : *limit.low;
+    double worst = kGap;
+    for (const BandedPoint& q : thread)
+        if (limit.isWorse(q.y, worst)) worst = q.y;
+    return limit.endAt(worst);
 }
 
 /// Between the numbers on the axis.

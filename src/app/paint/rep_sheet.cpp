@@ -12,9 +12,9 @@ namespace {
 
 constexpr int kLeft = 48, kGap_px = 8, kWords = 48;
 
-void drawEdge(QPainter& p, const QRectF& edge, Edge how) {
+void drawEdge(QPainter& p, const QRectF& edge, Verdict how) {
     const QColor ink = colours().ink;
-    if (how == Edge::CannotTell) {
+    if (how == Verdict::CannotTell) {
         p.setPen(QPen(ink, 1));
         p.setBrush(Qt::NoBrush);
         p.drawRect(edge.adjusted(0.5, 0.5, -0.5, -0.5));
@@ -22,7 +22,7 @@ void drawEdge(QPainter& p, const QRectF& edge, Edge how) {
     }
     p.setPen(Qt::NoPen);
     p.setBrush(ink);
-    if (how == Edge::In)
+    if (how == Verdict::In)
         p.drawRect(edge);
     else
         for (double x = edge.left(); x < edge.right(); x += 5) p.drawRect(QRectF(x, edge.top(), 2, edge.height()));
@@ -31,8 +31,8 @@ void drawEdge(QPainter& p, const QRectF& edge, Edge how) {
 /// The cell's lower edge is cut upward where control was lost; what follows is ticked.
 void drawNotch(QPainter& p, const QRectF& picture, const QRectF& edge, double share) {
     const double x = picture.left() + share * picture.width();
-    drawEdge(p, QRectF(edge.left(), edge.top(), x - edge.left(), edge.height()), Edge::In);
-    drawEdge(p, QRectF(x + 5, edge.top(), edge.right() - x - 5, edge.height()), Edge::Out);
+    drawEdge(p, QRectF(edge.left(), edge.top(), x - edge.left(), edge.height()), Verdict::In);
+    drawEdge(p, QRectF(x + 5, edge.top(), edge.right() - x - 5, edge.height()), Verdict::Out);
     QPainterPath v({x - 10, edge.bottom() + 1});
     v.lineTo(x, edge.bottom() - 13);
     v.lineTo(x + 10, edge.bottom() + 1);

@@ -24,7 +24,7 @@ std::pair<double, double> extent(const OverTime& o) {
     double low = INFINITY, high = -INFINITY;
     for (const Visit& v : o.visits) low = std::min(low, v.value - v.u95), high = std::max(high, v.value + v.u95);
     const double near = 0.6 * std::max(high - low, 1e-6);
-    for (const auto& limit : {o.now.low, o.now.high})
+    for (const auto& limit : {o.now.limit.low, o.now.limit.high})
         if (limit && *limit > low - near && *limit < high + near)
             low = std::min(low, *limit), high = std::max(high, *limit);
     const double air = std::max(0.08 * (high - low), 1e-6);
@@ -82,7 +82,7 @@ private:
     /// last visit.
     void paintScale(const QRectF& plot, const OverTime& o, double low, double high) {
         std::vector<double> limits;
-        for (const auto& limit : {o.now.low, o.now.high})
+        for (const auto& limit : {o.now.limit.low, o.now.limit.high})
             if (limit && *limit >= low && *limit <= high) limits.push_back(*limit);
         if (limits.size() == 2 && (limits[1] - limits[0]) / (high - low) * plot.height() < kLine) {
             const double now = o.visits.back().value;
@@ -101,9 +101,9 @@ private:
             return QPointF(days_.across(day), heightIn(plot, value, low, high));
         };
         // Tolerance: what lies between its limits, as far as the row reaches.
-        if (o.now.low || o.now.high) {
-            const double from = std::clamp(o.now.low.value_or(low), low, high),
-                         to = std::clamp(o.now.high.value_or(high), low, high);
+        if (o.now.limit.low || o.now.limit.high) {
+            const double from = std::clamp(o.now.limit.low.value_or(low), low, high),
+                         to = std::clamp(o.now.limit.high.value_or(high), low, high);
             p_.fillRect(QRectF(QPointF(plot.left(), heightIn(plot, to, low, high)),
                                QPointF(plot.right(), heightIn(plot, from, low, high))),
                         c_.zone);

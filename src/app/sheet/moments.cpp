@@ -45,7 +45,8 @@ std::vector<Moment> momentsOf(const Review& r) {
             continue;
         }
         const Series* s = r.series.find(f.measure);
-        if (s && std::abs(f.worst) > std::abs(s->value[size_t(same->frame)])) same->frame = r.clip.frameAt(f.worst_s);
+        if (s && r.exercise.fault(f.id)->limit.isWorse(f.worst, s->value[size_t(same->frame)]))
+            same->frame = r.clip.frameAt(f.worst_s);
         same->end_s = f.end_s;
         same->clear = same->clear || f.certainty == Certainty::Clear;
     }

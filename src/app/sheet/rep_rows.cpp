@@ -2,9 +2,13 @@
 
 #include "app/theme/words.h"
 #include "review/readings.h"
+#include "review/seen_faults.h"
 
 #include <QObject>
+#include <algorithm>
 #include <cmath>
+#include <functional>
+#include <limits>
 
 namespace deft::ui {
 namespace {
@@ -12,6 +16,17 @@ namespace {
 std::string anchorOf(const Exercise& e) { return e.anchor() ? e.anchor()->limit.measure : e.mover.measure; }
 
 QString seconds(double s) { return reading(s, "s", 1, false); }
+
+QString besideWords(Verdict v) {
+    return v == Verdict::In ? QObject::tr("in") : v == Verdict::Out ? QObject::tr("out") : QObject::tr("near");
+}
+
+int placeOfRep(const Review& r, const Rep& rep) { return repOfSpan(r.events, rep.start_s, rep.end_s); }
+
+/// Of a phase in which a measure gave way: as sure as its finding.
+Verdict ofBreak(const Review& r, const Rep& rep, const std::string& measure) {
+    return asFound(Verdict::Out, isClearIn(r, measure, placeOfRep(r, rep)));
+}
 
 /// Where the anchor is at a moment.
 RepCell anchorCell(const Review& r, double time_s, const std::string& anchor) {
@@ -24,10 +39,8 @@ RepCell anchorCell(const Review& r, double time_s, const std::string& anchor) {
         return c;
     }
     c.number = reading(value, limit->unit, 1, toldWithSign(*limit));
-    // Certain only when the limit lies outside the band, as for every finding.
-    const double excess = limit->excess(value);
-    c.edge = std::abs(excess) <= s->u95[size_t(c.frame)] ? Edge::CannotTell : excess > 0 ? Edge::Out : Edge::In;
-    c.beside = c.edge == Edge::CannotTell ? QObject::tr("near") : excess > 0 ? QObject::tr("out") : QObject::tr("in");
+    c.edge = limit->verdict(value, s->u95[size_t(c.frame)]);
+    c.beside = besideWords(c.edge);
     return c;
 }
 
@@ -41,13 +54,13 @@ RepCell outCell(const Review& r, const Rep& rep) {
     if (r.exercise.mover.isWindow()) return heldCell(r, rep, kEarly);
     RepCell c(r.clip.frameAt(rep.break_s.value_or((rep.start_s + rep.top_s) / 2)), r.exercise.mover.measure);
     if (rep.brokenBy.empty()) {
-        c.edge = Edge::In;
+        c.edge = Verdict::In;
         c.number = reading(rep.reach, measureUnit(r.exercise.mover.measure), 0, false);
         c.beside = QObject::tr("all in");
         return c;
     }
     c.measure = rep.brokenBy;
-    c.edge = Edge::Out;
+    c.edge = ofBreak(r, rep, rep.brokenBy);
     c.number = QObject::tr("after %1").arg(reading(rep.controlRange, measureUnit(r.exercise.mover.measure), 0, false));
     c.under = QObject::tr("gave way");
     c.notch = std::clamp((*rep.break_s - rep.start_s) / std::max(0.01, rep.top_s - rep.start_s), 0.08, 0.92);
@@ -58,13 +71,13 @@ RepCell holdCell(const Review& r, const Rep& rep, const std::string& anchor) {
     const Hold& h = rep.hold;
     RepCell c(r.clip.frameAt((h.start_s + h.end_s) / 2), h.brokenBy.empty() ? anchor : h.brokenBy);
     if (h.brokenBy.empty()) {
-        c.edge = Edge::In;
+        c.edge = Verdict::In;
         c.number = seconds(h.clean_s);
         c.beside = r.inputs.asked.hold_s ? QObject::tr("of %1").arg(reading(*r.inputs.asked.hold_s, "", 0, false))
                                          : QObject::tr("clean");
         return c;
     }
-    c.edge = Edge::Out;
+    c.edge = ofBreak(r, rep, h.brokenBy);
     if (h.clean_s <= 0) {
         c.number = seconds(0);
         c.beside = QObject::tr("of %1").arg(reading(h.duration_s(), "", 1, false));
@@ -86,52 +99,52 @@ RepCell backCell(const Review& r, const Rep& rep) {
         return c;
     }
     c.number = seconds(rep.back_s());
-    c.edge = rep.back_s() >= r.exercise.paceBack_s - rep.backU95_s() ? Edge::In : Edge::Out;
+    c.edge = toldReading(r.exercise, "pace_back", "median").limit.verdict(rep.back_s(), rep.backU95_s());
     c.beside = QObject::tr("asked %1").arg(reading(r.exercise.paceBack_s, "", 0, false));
-    if (c.edge == Edge::Out) c.under = QObject::tr("short");
+    if (c.edge == Verdict::Out) c.under = QObject::tr("short");
     return c;
 }
 
+/// The anchor that lies farthest outside of those that `isMeant` names.
+WorstOfRep worstOf(const Review& r, const Rep& rep, const std::function<bool(const FaultPlan&)>& isMeant) {
+    WorstOfRep worst;
+    double widths = -std::numeric_limits<double>::infinity();
+    for (const FaultPlan& f : r.exercise.faults) {
+        const Series* s = f.isAnchor && isMeant(f) ? r.series.find(f.limit.measure) : nullptr;
+        const int64_t at = s ? worstFrame(r, countedIn(rep, f.onTheWay, f.inTheHold), *s, f.limit) : -1;
+        if (at < 0) continue;
+        const double value = s->value[size_t(at)], own = f.limit.excess(value) / f.limit.width();
+        if (own > widths) widths = own, worst = {f.limit, at, value, s->u95[size_t(at)]};
+    }
+    return worst;
+}
+
+/// What was found comes before what merely lies far out.
 RepCell worstCell(const Review& r, const Rep& rep) {
-    const WorstOfRep w = worstOfRep(r, rep);
-    RepCell c(w.frame, w.measure);
+    const int k = placeOfRep(r, rep);
+    const auto isFound = [&](const FaultPlan& f) { return isClearIn(r, f.limit.measure, k); };
+    WorstOfRep w = worstOf(r, rep, isFound);
+    const bool clear = std::isfinite(w.value);
+    if (!clear) w = worstOfRep(r, rep);
+    RepCell c(w.frame, w.limit.measure);
     if (!std::isfinite(w.value)) {
         c.number = QObject::tr("cannot tell");
         return c;
     }
-    const std::string unit = measureUnit(w.measure);
-    const auto limit = limitOf(r.exercise, w.measure);
-    c.number = reading(w.value, unit, 1, !limit || toldWithSign(*limit));
-    c.edge = !w.out() ? Edge::In : std::abs(w.value - w.limit) > w.u95 ? Edge::Out : Edge::CannotTell;
-    if (w.out())
-        c.under = QObject::tr("out by %1").arg(reading(std::abs(w.value - w.limit), unit, 1, false));
+    const auto limit = limitOf(r.exercise, w.limit.measure);
+    c.number = reading(w.value, w.limit.unit, 1, toldWithSign(*limit));
+    c.edge = asFound(w.limit.verdict(w.value, w.u95), clear);
+    if (const double excess = w.limit.excess(w.value); c.edge == Verdict::Out && excess > 0)
+        c.under = QObject::tr("out by %1").arg(reading(excess, w.limit.unit, 1, false));
     else
-        c.beside = QObject::tr("in");
-    if (w.out() && c.edge == Edge::CannotTell) c.under = QObject::tr("cannot tell");
+        c.beside = besideWords(c.edge);
     return c;
 }
 
 } // namespace
 
 WorstOfRep worstOfRep(const Review& r, const Rep& rep) {
-    WorstOfRep worst;
-    double share = -1;
-    for (const FaultPlan& f : r.exercise.faults) {
-        if (!f.isAnchor) continue;
-        const Limit& limit = f.limit;
-        const Series* s = r.series.find(limit.measure);
-        if (!s) continue;
-        const auto far = [&](std::optional<double> low, std::optional<double> high) {
-            const int64_t at = worstFrame(r, rep, f.onTheWay, *s, {limit.measure, low, high});
-            const double end = low ? *low : *high;
-            if (at >= 0 && s->value[size_t(at)] / end > share)
-                share = s->value[size_t(at)] / end,
-                worst = {limit.measure, at, s->value[size_t(at)], s->u95[size_t(at)], end};
-        };
-        if (limit.low) far(limit.low, std::nullopt);
-        if (limit.high) far(std::nullopt, limit.high);
-    }
-    return worst;
+    return worstOf(r, rep, [](const FaultPlan&) { return true; });
 }
 
 std::vector<RepRow> repRows(const Review& r) {
@@ -145,19 +158,16 @@ std::vector<RepRow> repRows(const Review& r) {
         if (rep.unsure())
             for (const Phase phase : {Phase::Out, Phase::Hold}) {
                 RepCell& cell = row.cells[size_t(phase)];
-                if (cell.edge != Edge::In) continue; // a break that was seen stays one
-                cell.edge = Edge::CannotTell;
+                if (cell.edge != Verdict::In) continue; // a break that was seen stays one
+                cell.edge = Verdict::CannotTell;
                 cell.number = QObject::tr("cannot tell");
                 cell.beside.clear();
                 cell.under = QObject::tr("lost for %1").arg(seconds(rep.lost_s));
             }
-        row.wholeClean = true;
-        for (const Phase phase : {Phase::SetUp, Phase::Out, Phase::Hold, Phase::Back, Phase::Worst}) {
-            // Near its limit early or late takes nothing from a hold that is clean.
-            const bool passing = r.exercise.mover.isWindow() && (phase == Phase::Out || phase == Phase::Back);
-            const Edge edge = row.cells[size_t(phase)].edge;
-            row.wholeClean &= edge == Edge::In || (passing && edge == Edge::CannotTell);
-        }
+        // Near a limit takes nothing from a rep that is clean.
+        row.wholeClean =
+            !rep.unsure() && rep.brokenBy.empty() && rep.hold.brokenBy.empty() &&
+            std::none_of(row.cells.begin(), row.cells.end(), [](const RepCell& c) { return c.edge == Verdict::Out; });
         rows.push_back(std::move(row));
     }
     return rows;

@@ -6,16 +6,13 @@
 
 namespace deft::ui {
 
-/// How a cell's edge is drawn: solid, ticks or hollow. Never told by colour.
-enum class Edge { In, Out, CannotTell };
-
 /// One picture of the rep sheet with what stands under it.
 struct RepCell {
     RepCell() = default;
     RepCell(int64_t at, std::string drawn) : frame(at), measure(std::move(drawn)) {}
     int64_t frame = 0;
-    std::string measure; ///< drawn in the picture
-    Edge edge = Edge::CannotTell;
+    std::string measure;                ///< drawn in the picture
+    Verdict edge = Verdict::CannotTell; ///< drawn solid, as ticks or hollow; never told by colour
     QString number, beside, under;
     std::optional<double> notch; ///< where control was lost, 0 … 1 of the phase
 };
@@ -31,12 +28,11 @@ std::vector<RepRow> repRows(const Review& review);
 /// Words over each column: what is shown there, and its measure.
 std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& exercise);
 
-/// The anchor that strayed farthest within a rep, as a share of its limit.
+/// The anchor that lies farthest outside (or least inside) its limit within a rep, told in widths of that limit.
 struct WorstOfRep {
-    std::string measure;
+    Limit limit;
     int64_t frame = 0;
-    double value = kGap, u95 = kGap, limit = kGap;
-    bool out() const { return std::abs(value) > std::abs(limit); }
+    double value = kGap, u95 = kGap;
 };
 WorstOfRep worstOfRep(const Review& review, const Rep& rep);
 

@@ -26,7 +26,7 @@ std::vector<AnswerPicture> picturesOf(const Review& r, const std::string& fault,
         std::string caption = says;
         if (plan && rep >= 0) {
             // Of a frame that the coach chose nothing is said that its reading contradicts.
-            const bool outside = Tolerance{measure, plan->limit.low, plan->limit.high}.excess(value) > 0;
+            const bool outside = plan->limit.excess(value) > 0;
             const std::string whose = " " + ordinal(rep) + " " + r.exercise.words.one;
             caption = own_s && std::isfinite(value) && outside != broken ? "Your" + whose : says + ": your" + whose;
         }
@@ -72,9 +72,7 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (f->id != cue.fault) continue;
             const std::string name = ordinal(f->rep);
             if (std::find(reps.begin(), reps.end(), name) == reps.end()) reps.push_back(name);
-            if (!worst || !std::isfinite(worst->worst) ||
-                std::abs(f->worst - f->limit) > std::abs(worst->worst - worst->limit))
-                worst = f;
+            if (!worst || plan->limit.isWorse(f->worst, worst->worst)) worst = f;
         }
         if (worst) {
             part.text += " In the " + listOf(reps) + " " +

@@ -1,6 +1,5 @@
 #include "events/movement.h"
 
-#include "base/limits.h"
 #include "signal/peaks.h"
 #include "signal/resample.h"
 
@@ -91,10 +90,10 @@ void findWindowHolds(Events& events, const std::vector<double>& t, const std::ve
 }
 
 /// Half the time around a crossing at `at` in which the limit lies inside the band.
-double bandOfCrossing(const std::vector<double>& t, const Series& s, const Tolerance& tolerance, size_t at,
-                      double from_s, double to_s) {
+double bandOfCrossing(const std::vector<double>& t, const Series& s, const Limit& limit, size_t at, double from_s,
+                      double to_s) {
     const auto unsure = [&](size_t i) {
-        return std::isfinite(s.value[i]) && std::abs(tolerance.excess(s.value[i])) < s.u95[i];
+        return std::isfinite(s.value[i]) && std::abs(limit.excess(s.value[i])) < s.u95[i];
     };
     size_t first = at, last = at;
     while (first > 0 && t[first - 1] >= from_s && unsure(first - 1)) --first;
@@ -111,8 +110,8 @@ double bandOfEdge(const Series& mover, const MoverPlan& plan, const std::vector<
     const size_t outside = outward > 0 ? after : before;
     const bool cutOff = (t[outside] - edge_s) * outward <= 0;
     if (cutOff || !plan.inWindow(mover.value[outside]))
-        return bandOfCrossing(t, mover, {plan.measure, plan.low, plan.high}, indexAt(t, edge_s), edge_s - kNearEdge_s,
-                              edge_s + kNearEdge_s);
+        return bandOfCrossing(t, mover, {plan.measure, plan.low, plan.high}, indexAt(t, edge_s),
+                              edge_s - kNearEdge_s, edge_s + kNearEdge_s);
     // By stillness: how long its speed stays nearer to the limit than noise makes it uncertain.
     const auto speed = derivative(t, mover.value);
     const double braking = std::abs(std::abs(speed[after]) - std::abs(speed[before])) / frame;
@@ -122,7 +121,9 @@ double bandOfEdge(const Series& mover, const MoverPlan& plan, const std::vector<
 
 } // namespace
 
-double Tolerance::excess(double value) const { return outsideBy(value, low, high); }
+Span countedIn(const Rep& rep, bool onTheWay, bool inTheHold) {
+    return {onTheWay ? rep.start_s : rep.hold.start_s, inTheHold ? rep.hold.end_s : rep.top_s};
+}
 
 double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion) {
     std::vector<double> start;
@@ -226,17 +227,14 @@ void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan) {
     set.series.push_back(std::move(loss));
 }
 
-std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& tolerance, double from_s, double to_s) {
+std::vector<Excursion> excursions(const SeriesSet& set, const Limit& limit, double from_s, double to_s) {
     std::vector<Excursion> found;
-    const Series* s = set.find(tolerance.measure);
+    const Series* s = set.find(limit.measure);
     if (!s || set.time_s.empty()) return found;
     const auto& t = set.time_s;
-    const double width = tolerance.low && tolerance.high ? *tolerance.high - *tolerance.low
-                                                         : std::abs(tolerance.high ? *tolerance.high : *tolerance.low);
-    const double inside = -0.1 * width;
+    const double inside = -0.1 * limit.width();
     bool out = false;
     Excursion now{};
-    double worstExcess = 0;
     auto close = [&](double end) {
         now.end_s = end;
         if (now.end_s - now.start_s > kBreakLasts_s) found.push_back(now);
@@ -249,17 +247,14 @@ std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& toleran
             if (out) close(last);
             continue;
         }
-        const double e = tolerance.excess(v);
+        const double e = limit.excess(v);
         if (!out && e > 0) {
             out = true;
-            const bool above = tolerance.high && v > *tolerance.high;
-            now = {t[i], t[i], t[i], v, s->u95[i], above ? *tolerance.high : *tolerance.low};
+            now = {t[i], t[i], t[i], v, s->u95[i], limit.endAt(v)};
             if (i > 0 && std::isfinite(s->value[i - 1]) && t[i - 1] >= from_s)
                 now.start_s = crossing(t[i - 1], s->value[i - 1], t[i], v, now.limit);
-            now.startU95_s = bandOfCrossing(t, *s, tolerance, i, from_s, to_s);
-            worstExcess = e;
-        } else if (out && e > worstExcess) {
-            worstExcess = e;
+            now.startU95_s = bandOfCrossing(t, *s, limit, i, from_s, to_s);
+        } else if (out && limit.isWorse(v, now.worst)) {
             now.worst_s = t[i], now.worst = v, now.worstU95 = s->u95[i];
         } else if (out && e < inside) {
             close(t[i]);
@@ -282,26 +277,26 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
         const double seenAgain_s = after < mover->value.size() ? set.time_s[after] : set.time_s.back();
         rep.lost_s = gapBetween(set.time_s, mover->value, rep.start_s, seenAgain_s);
         for (const Tolerance& tolerance : tolerances) {
-            const Series* s = set.find(tolerance.measure); // none: its landmarks are not marked at all
+            const Series* s = set.find(tolerance.limit.measure); // none: its landmarks are not marked at all
             const double from = tolerance.onTheWay ? rep.start_s : rep.hold.start_s;
             rep.lost_s = std::max(rep.lost_s,
                                   s ? gapBetween(set.time_s, s->value, from, rep.hold.end_s) : rep.hold.end_s - from);
             if (passedOver && passedOver(tolerance, int(&rep - events.reps.data()))) continue;
             if (tolerance.onTheWay) {
                 // A break that begins just before the top must still last 0.3 s, so look on into the hold.
-                for (const Excursion& e : excursions(set, tolerance, rep.start_s, rep.hold.end_s)) {
+                for (const Excursion& e : excursions(set, tolerance.limit, rep.start_s, rep.hold.end_s)) {
                     if (e.start_s > rep.top_s) break;
                     if (rep.break_s && *rep.break_s <= e.start_s) break;
                     rep.break_s = e.start_s, rep.breakU95_s = e.startU95_s;
-                    rep.brokenBy = tolerance.measure;
+                    rep.brokenBy = tolerance.limit.measure;
                     break;
                 }
             }
             if (tolerance.inTheHold)
-                for (const Excursion& e : excursions(set, tolerance, rep.hold.start_s, rep.hold.end_s)) {
+                for (const Excursion& e : excursions(set, tolerance.limit, rep.hold.start_s, rep.hold.end_s)) {
                     if (!rep.hold.first_break_s || e.start_s < *rep.hold.first_break_s) {
                         rep.hold.first_break_s = e.start_s, rep.hold.breakU95_s = e.startU95_s;
-                        rep.hold.brokenBy = tolerance.measure;
+                        rep.hold.brokenBy = tolerance.limit.measure;
                     }
                     break;
                 }

@@ -1,6 +1,7 @@
 #pragma once
 #include "events/sway.h"
 #include "events/tremor.h"
+#include "measures/limit.h"
 #include "measures/series.h"
 
 #include <cmath>
@@ -26,15 +27,11 @@ struct MoverPlan {
     double outward(double value) const { return falls ? -value : value; }
 };
 
-/// A measure that must stay inside a tolerance while the mover works.
+/// A limit that a measure must keep to while the mover works.
 struct Tolerance {
-    std::string measure;
-    std::optional<double> low, high;
+    Limit limit;
     bool onTheWay = true, inTheHold = true; ///< when it counts
     std::string fault{};                    ///< id of the fault whose limit it is; may be empty
-
-    /// How far outside (> 0) or inside (≤ 0) a value is.
-    double excess(double value) const;
 };
 
 struct Hold {
@@ -81,6 +78,12 @@ struct Rep {
     bool unsure() const { return lost_s > 0.5; }
 };
 
+/// The stretch of a rep in which a tolerance counts, s.
+struct Span {
+    double start_s, end_s;
+};
+Span countedIn(const Rep& rep, bool onTheWay, bool inTheHold);
+
 struct Events {
     double setupStart_s = 0; ///< 0, or where a hold in a window begins
     double setupEnd_s = 0;   ///< the first movement begins here
@@ -100,7 +103,7 @@ constexpr double kShortestHold_s = 1;
 /// Adds the series `level_loss`: height lost since the start of the hold, % of the lift; gaps outside of holds.
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);
 
-/// A stretch outside a tolerance: begins at the limit, ends 10 % of the tolerance inside it, lasts more than 0.3 s
+/// A stretch outside a limit: begins at its end, ends 10 % of its width inside it, lasts more than 0.3 s
 /// (both chosen here). Times are interpolated between frames.
 struct Excursion {
     double start_s, end_s, worst_s, worst, worstU95;
@@ -108,7 +111,7 @@ struct Excursion {
     double startU95_s = 0; ///< half the time in which the limit lies inside the measure's band, around the start
 };
 constexpr double kBreakLasts_s = 0.3;
-std::vector<Excursion> excursions(const SeriesSet& set, const Tolerance& tolerance, double from_s, double to_s);
+std::vector<Excursion> excursions(const SeriesSet& set, const Limit& limit, double from_s, double to_s);
 
 /// Marks the first break of every rep and hold, control ranges, and the half-width of the time of every event: how far
 /// the band of the measure reaches in time where it crosses what makes the event, and half a frame.

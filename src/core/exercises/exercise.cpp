@@ -1,7 +1,5 @@
 #include "exercises/exercise.h"
 
-#include "base/limits.h"
-
 #include <algorithm>
 
 namespace deft {
@@ -19,22 +17,6 @@ void widen(Limit& limit, double factor) {
 }
 
 } // namespace
-
-const char* originWords(Origin origin) {
-    switch (origin) {
-    case Origin::CommonPractice:
-        return "common practice, no published source";
-    case Origin::Published:
-        return "published";
-    case Origin::Coach:
-        return "chosen by the coach";
-    case Origin::ChosenHere:
-        break;
-    }
-    return "chosen here";
-}
-
-double Limit::excess(double value) const { return outsideBy(value, low, high); }
 
 bool Exercise::isOptional(const std::string& measure) const {
     const Measure* m = findMeasure(measure);
@@ -112,6 +94,12 @@ Result<Exercise> Exercise::inView(const std::string& wanted) const {
 
 const FaultPlan* Exercise::fault(const std::string& wanted) const { return byId(faults, wanted); }
 const SetupCheck* Exercise::check(const std::string& wanted) const { return byId(setup, wanted); }
+const Limit* Exercise::limitOf(const std::string& finding) const {
+    if (const FaultPlan* f = fault(finding)) return &f->limit;
+    const SetupCheck* c = check(finding);
+    return c ? &c->limit : nullptr;
+}
+
 const FeltPlace* Exercise::feltPlace(const std::string& wanted) const { return byId(felt, wanted); }
 
 const FaultPlan* Exercise::anchor() const {

@@ -1,24 +1,10 @@
 #pragma once
 #include "exercises/data.h"
 #include "exercises/schools.h"
+#include "measures/limit.h"
 #include "measures/measure.h"
 
 namespace deft {
-
-/// Where a number comes from.
-enum class Origin { CommonPractice, ChosenHere, Published, Coach };
-const char* originWords(Origin origin);
-
-struct Limit {
-    std::string measure;
-    std::optional<double> low, high;
-    std::string unit;
-    Origin origin = Origin::ChosenHere;
-    std::string source; ///< for Published
-
-    /// How far outside (> 0) or inside (≤ 0) a value is.
-    double excess(double value) const;
-};
 
 struct Cue {
     std::string rung; ///< set-up, internal, image, touch, prop, easier
@@ -139,6 +125,7 @@ struct Exercise {
     const FaultPlan* fault(const std::string& id) const;
     const FaultPlan* anchor() const; ///< the fault whose measure is watched first; null when none is an anchor
     const SetupCheck* check(const std::string& id) const;
+    const Limit* limitOf(const std::string& id) const; ///< of the fault or set-up check of that id; null for another
     const FeltPlace* feltPlace(const std::string& id) const;
     /// Place on the ladder, −1 for an unknown rung.
     int rungIndex(const std::string& id) const;

@@ -27,9 +27,9 @@ std::vector<PastCue> cuesSaid(const std::string& id, const Case& now) {
 /// Worst reading of a fault now and its detectable change. Nothing when it has not been measured.
 std::optional<std::pair<double, double>> readingNow(const Exercise& e, const std::string& id, const Case& now) {
     std::optional<std::pair<double, double>> worst;
+    const Limit* limit = e.limitOf(id);
     for (const Case::Fault& f : now.faults)
-        if (f.id == id && std::isfinite(f.worst) &&
-            (!worst || severityOf(e, id, f.worst) > severityOf(e, id, worst->first)))
+        if (limit && f.id == id && limit->isWorse(f.worst, worst ? worst->first : kGap))
             worst = {f.worst, std::sqrt(2.0) * f.u95};
     return worst;
 }
@@ -43,7 +43,7 @@ CueEffect effectSince(const Exercise& e, const std::string& id, const Case& now,
     effect.mdc = said.back().mdc;
     if (const auto reading = readingNow(e, id, now)) {
         effect.mdc = std::max(effect.mdc, reading->second);
-        effect.change = severityOf(e, id, first) - severityOf(e, id, reading->first);
+        effect.change = shrunkBy(e, id, first, reading->first);
     }
     return effect;
 }

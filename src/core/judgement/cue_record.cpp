@@ -16,8 +16,8 @@ bool hasFault(const PastReview& review, const std::string& fault) {
     return std::find(review.faults.begin(), review.faults.end(), fault) != review.faults.end();
 }
 
-double shrunkBy(const Exercise& e, const PastCue& before, const PastCue& after) {
-    return severityOf(e, before.fault, before.worst) - severityOf(e, before.fault, after.worst);
+double shrunk(const Exercise& e, const PastCue& before, const PastCue& after) {
+    return shrunkBy(e, before.fault, before.worst, after.worst);
 }
 
 /// Did the fault shrink by the next review? Nothing when that review does not say.
@@ -25,7 +25,7 @@ std::optional<bool> shrank(const Exercise& e, const PastCue& cue, const PastRevi
     if (!hasFault(next, cue.fault)) return true;
     const PastCue* later = cueOf(next, cue.fault);
     if (!later) return std::nullopt;
-    return shrunkBy(e, cue, *later) > std::max(cue.mdc, later->mdc);
+    return shrunk(e, cue, *later) > std::max(cue.mdc, later->mdc);
 }
 
 /// What became of the fault that a cue of the review `first` was meant for, said until the review `last`.
@@ -43,18 +43,16 @@ CueSpell spellOf(const Exercise& e, const std::vector<PastReview>& history, cons
     const PastCue* later = cueOf(telling, cue.fault);
     spell.effect = CueSpell::Effect::NotTold;
     if (!later) return spell;
-    spell.change = shrunkBy(e, cue, *later), spell.mdc = std::max(cue.mdc, later->mdc);
+    spell.change = shrunk(e, cue, *later), spell.mdc = std::max(cue.mdc, later->mdc);
     spell.effect = spell.change > spell.mdc ? CueSpell::Effect::Less : CueSpell::Effect::NoRealChange;
     return spell;
 }
 
 } // namespace
 
-double severityOf(const Exercise& e, const std::string& id, double value) {
-    const FaultPlan* fault = e.fault(id);
-    const SetupCheck* check = e.check(id);
-    const Limit* limit = fault ? &fault->limit : check ? &check->limit : nullptr;
-    return limit ? limit->excess(value) : std::abs(value);
+double shrunkBy(const Exercise& e, const std::string& id, double before, double after) {
+    const Limit* limit = e.limitOf(id);
+    return limit ? limit->excess(before) - limit->excess(after) : kGap;
 }
 
 std::vector<CueSpell> cueSpells(const Exercise& exercise, const std::vector<PastReview>& history) {

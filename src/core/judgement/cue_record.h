@@ -28,8 +28,8 @@ struct CueSpell {
 /// In the order in which they were first said; within a review in that of its cues.
 std::vector<CueSpell> cueSpells(const Exercise& exercise, const std::vector<PastReview>& history);
 
-/// How bad a reading of a fault or set-up check is: how far it lies outside its limit (negative inside); its size
-/// where the exercise knows no limit of it.
-double severityOf(const Exercise& exercise, const std::string& id, double value);
+/// How much less far outside its limit a fault or set-up check lies after than before, in its unit; a gap where the
+/// exercise knows no limit of it.
+double shrunkBy(const Exercise& exercise, const std::string& id, double before, double after);
 
 } // namespace deft

@@ -9,10 +9,6 @@
 namespace deft {
 namespace {
 
-Tolerance toleranceOf(const Limit& l, bool onTheWay, bool inTheHold) {
-    return {l.measure, l.low, l.high, onTheWay, inTheHold, {}};
-}
-
 std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, const std::string& measure, double from_s,
                                                       double to_s) {
     const Series* s = set.find(measure);
@@ -35,17 +31,25 @@ SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const Serie
     const auto reading = medianWithin(set, limit.measure, from, to);
     if (!reading) return v;
     std::tie(v.value, v.u95) = *reading;
-    const Tolerance t = toleranceOf(limit, true, true);
-    const double excess = t.excess(v.value);
     v.high = limit.high && v.value > *limit.high;
-    if (excess > v.u95)
+    switch (limit.verdict(v.value, v.u95)) {
+    case Verdict::Out:
         v.verdict = "poor";
-    else if (excess < -v.u95)
+        break;
+    case Verdict::In:
         v.verdict = "good";
+        break;
+    case Verdict::CannotTell:
+        break;
+    }
     return v;
 }
 
 } // namespace
+
+Certainty certaintyOf(const Limit& limit, double worst, double u95) {
+    return limit.verdict(worst, u95) == Verdict::Out ? Certainty::Clear : Certainty::CannotTell;
+}
 
 MoverPlan moverPlan(const Exercise& e) {
     MoverPlan plan;
@@ -60,7 +64,7 @@ std::vector<Tolerance> anchorTolerances(const Exercise& e, const SeriesSet& set)
     std::vector<Tolerance> out;
     for (const FaultPlan& f : e.faults)
         if (f.isAnchor && (set.find(f.limit.measure) || !e.isOptional(f.limit.measure)))
-            out.push_back(toleranceOf(f.limit, f.onTheWay, f.inTheHold)), out.back().fault = f.id;
+            out.push_back({f.limit, f.onTheWay, f.inTheHold, f.id});
     return out;
 }
 
@@ -70,15 +74,13 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
     for (size_t r = 0; r < events.reps.size(); ++r) {
         const Rep& rep = events.reps[r];
         for (const FaultPlan& plan : e.faults) {
-            const double from = plan.onTheWay ? rep.start_s : rep.hold.start_s,
-                         to = plan.inTheHold ? rep.hold.end_s : rep.top_s;
-            for (const Excursion& x :
-                 excursions(set, toleranceOf(plan.limit, plan.onTheWay, plan.inTheHold), from, to)) {
+            const Span counted = countedIn(rep, plan.onTheWay, plan.inTheHold);
+            for (const Excursion& x : excursions(set, plan.limit, counted.start_s, counted.end_s)) {
                 Fault f;
                 f.id = plan.id, f.measure = plan.limit.measure, f.side = rep.side, f.rep = int(r);
                 f.start_s = x.start_s, f.end_s = x.end_s, f.worst_s = x.worst_s;
                 f.worst = x.worst, f.limit = x.limit, f.u95 = x.worstU95;
-                f.certainty = std::abs(x.worst - x.limit) > x.worstU95 ? Certainty::Clear : Certainty::CannotTell;
+                f.certainty = certaintyOf(plan.limit, x.worst, x.worstU95);
                 found.faults.push_back(f);
             }
         }

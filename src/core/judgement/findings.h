@@ -15,7 +15,7 @@ struct SetupVerdict {
     bool isPoor() const { return verdict == "poor" && !rejected; }
 };
 
-/// A stretch in which one measure left its tolerance.
+/// A stretch in which one measure left its limit.
 struct Fault {
     std::string id, measure, side = "both";
     int rep = 0; ///< from 0
@@ -37,6 +37,9 @@ struct Findings {
 /// marked; one that hangs on needed landmarks always, so that what was never seen is not taken for clean.
 std::vector<Tolerance> anchorTolerances(const Exercise& exercise, const SeriesSet& series);
 MoverPlan moverPlan(const Exercise& exercise);
+
+/// Of a fault: clear where the limit calls its worst reading out.
+Certainty certaintyOf(const Limit& limit, double worst, double u95);
 
 /// Checks the set-up, finds every excursion in every rep and orders what was found by cause. A finding whose limit lies
 /// inside the reading's 95 % band is CannotTell.

@@ -10,8 +10,8 @@ OverTime ofReading(const ClientStory& story, const Reading& last) {
     ReadingRow row = toldReading(story.exercise, last.measure, last.stat);
     row.value = last.value, row.u95 = last.u95, row.unit = last.unit;
     const Target& asked = story.reviews.back().past.target;
-    if (last.measure == "control_range") row.low = asked.range;
-    if (last.measure == "clean_hold") row.low = asked.hold_s;
+    if (last.measure == "control_range") row.limit.low = asked.range;
+    if (last.measure == "clean_hold") row.limit.low = asked.hold_s;
     std::vector<Visit> earlier;
     for (size_t i = 0; i + 1 < story.reviews.size(); ++i)
         if (const Reading* r = story.reviews[i].find(last.measure, last.stat))

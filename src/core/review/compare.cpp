@@ -22,12 +22,9 @@ bool isRealChange(double before, double beforeU95, double after, double afterU95
 }
 
 std::optional<bool> isBetter(const ReadingRow& row, double before, double after) {
-    if (row.stat == "least" || row.measure == "clean_hold") return after > before; // more range, longer clean holds
-    if (row.measure == "sway") return after < before; // common practice, no published source
-    const Tolerance t{row.measure, row.low, row.high};
-    const double was = t.excess(before), is = t.excess(after);
-    if (std::max(was, is) > 0) return is < was; // inside the tolerance all is well
-    return std::nullopt;
+    if (row.aim.isSet()) return row.aim.isWorse(before, after);
+    if (std::max(row.limit.excess(before), row.limit.excess(after)) <= 0) return std::nullopt; // inside all is well
+    return row.limit.isWorse(before, after);
 }
 
 std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std::vector<ReadingRow>& b) {

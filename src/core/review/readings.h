@@ -11,15 +11,17 @@ struct ReadingRow {
     std::string unit;
     double value = kGap, u95 = kGap;
     int decimals = 1;
-    bool sign = false;               ///< told with its sign
-    std::optional<double> low, high; ///< tolerance
+    bool sign = false; ///< told with its sign
+    Limit limit{};     ///< tolerance, or what was asked for
+    /// Which of two values is the worse, where more or less is better without end; unset = the limit tells.
+    Limit aim{};
     double best = kGap;
     int64_t bestFrame = -1, worstFrame = -1;
     int bestRep = -1, worstRep = -1;
     std::vector<double> reps; ///< its value in each rep that tells it
     std::string why;          ///< why there is no value
 
-    bool out() const { return (low && value < *low) || (high && value > *high); }
+    Verdict verdict = Verdict::CannotTell; ///< of the limit; Out only where a finding stands
 };
 
 /// In the order in which the exercise is inspected: set-up, tolerances, then range, length and pace.
@@ -31,8 +33,14 @@ std::vector<ReadingRow> readingRows(const Review& review, const std::vector<Rep>
 /// What was asked for (hold, range) is no tolerance of the exercise and is left out.
 ReadingRow toldReading(const Exercise& exercise, const std::string& measure, const std::string& stat);
 
-/// Limit of a measure in an exercise as its school has it, from its faults and set-up checks.
+/// Limit of a measure in an exercise as its school has it: of its faults, both ends together; else of a set-up check.
 std::optional<Limit> limitOf(const Exercise& exercise, const std::string& measure);
+
+/// Does a finding of this measure stand in a rep (from 0), clear or seen by the coach?
+bool isClearIn(const Review& review, const std::string& measure, int rep);
+/// A reading is Out where its finding is clear, and nowhere else: a moment beyond the limit that was too short, or that
+/// the coach has rejected, cannot tell.
+Verdict asFound(Verdict ofReading, bool clear);
 /// Is what has this limit told with its sign? Where the whole tolerance lies above nought (elbow and knee angle, a
 /// raised leg) a plus says nothing.
 bool toldWithSign(const Limit& limit);

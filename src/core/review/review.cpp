@@ -131,30 +131,24 @@ std::vector<const Fault*> Review::standing() const {
     return out;
 }
 
-int64_t worstFrame(const Review& r, const Rep& rep, bool onTheWay, const Series& s, const Tolerance& t) {
+int64_t worstFrame(const Review& r, const Span& span, const Series& s, const Limit& limit) {
     int64_t worst = -1;
-    double most = -1e300;
-    for (int64_t i = r.clip.frameAt(onTheWay ? rep.start_s : rep.hold.start_s);
-         i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s; ++i)
-        if (const double v = s.value[size_t(i)]; std::isfinite(v) && t.excess(v) > most) most = t.excess(v), worst = i;
+    for (int64_t i = r.clip.frameAt(span.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= span.end_s; ++i)
+        if (limit.isWorse(s.value[size_t(i)], worst < 0 ? kGap : s.value[size_t(worst)])) worst = i;
     return worst;
 }
 
 std::optional<Review::RepFrames> Review::framesOfRep(const std::string& id, int number) const {
     if (number < 0 || number >= int(events.reps.size())) return std::nullopt;
-    Tolerance t;
-    bool hold = true;
-    if (const FaultPlan* f = exercise.fault(id)) {
-        t = {f->limit.measure, f->limit.low, f->limit.high}, hold = !f->onTheWay;
-    } else if (const SetupCheck* c = exercise.check(id)) {
-        t = {c->limit.measure, c->limit.low, c->limit.high};
-    }
-    const Series* s = series.find(t.measure);
+    const FaultPlan* fault = exercise.fault(id);
+    const Limit* limit = exercise.limitOf(id);
+    const Series* s = limit ? series.find(limit->measure) : nullptr;
     if (!s) return std::nullopt;
     const Rep& rep = events.reps[size_t(number)];
-    RepFrames out{-1, worstFrame(*this, rep, !hold, *s, t), 0};
+    const Span span = countedIn(rep, fault && fault->onTheWay, !fault || fault->inTheHold);
+    RepFrames out{-1, worstFrame(*this, span, *s, *limit), 0};
     if (out.worst < 0) return std::nullopt;
-    out.excess = t.excess(s->value[size_t(out.worst)]);
+    out.excess = limit->excess(s->value[size_t(out.worst)]);
     // The end of the hold while it was still clean, so that it looks like the same moment.
     const double clean = rep.hold.clean_s > 0.4 ? rep.hold.start_s + 0.8 * rep.hold.clean_s
                          : rep.break_s          ? *rep.break_s - 0.1
@@ -235,6 +229,9 @@ std::string measuredFrom(const Review& r) {
     const MatSize mat = r.inputs.marks.mat.value_or(MatSize{});
     Json key = {r.exercise.id,
                 r.exercise.view,
+                r.exercise.position,
+                r.exercise.eachSide,
+                r.exercise.sideIsStance,
                 r.exercise.lineEnd,
                 r.inputs.side,
                 m.measure,

@@ -84,9 +84,8 @@ struct Review {
     std::optional<Pair> framePair(const std::string& faultId) const;
 };
 
-/// Frame of a rep, from its start or that of its hold to the hold's end, in which a series lies farthest outside (or
-/// least inside) a tolerance; -1 where it is not measured.
-int64_t worstFrame(const Review& review, const Rep& rep, bool onTheWay, const Series& series, const Tolerance& t);
+/// Frame of a stretch in which a series lies farthest outside (or least inside) a limit; -1 where it is not measured.
+int64_t worstFrame(const Review& review, const Span& span, const Series& series, const Limit& limit);
 
 /// The exercise as this review reads it. @errors NotFound
 Result<Exercise> exerciseOf(const ReviewInputs& inputs);

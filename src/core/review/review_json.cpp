@@ -288,7 +288,7 @@ PastReview asPast(const Review& r) {
         PastCue cue{c.fault, c.rung, 0, 0};
         bool read = false; // what was only seen cannot be compared with a reading next time
         for (const Fault* f : r.standing())
-            if (f->id == c.fault && std::abs(f->worst) > std::abs(cue.worst))
+            if (f->id == c.fault && r.exercise.fault(f->id)->limit.isWorse(f->worst, read ? cue.worst : kGap))
                 cue.worst = f->worst, cue.mdc = f->u95 * std::sqrt(2.0), read = true;
         for (const SetupVerdict& v : r.findings.setup)
             if (v.id == c.fault) cue.worst = v.value, cue.mdc = v.u95 * std::sqrt(2.0), read = true;

@@ -61,18 +61,11 @@ void addSeenFaults(Findings& findings, const Review& r) {
                 f.start_s = std::min(f.start_s, m.start_s), f.end_s = std::max(f.end_s, m.end_s);
         f.worst_s = (f.start_s + f.end_s) / 2;
         f.worst = f.u95 = kGap, f.byCoach = true, f.rejected = r.inputs.hasRejected(seen.id, k);
-        f.limit = plan->limit.high.value_or(plan->limit.low.value_or(kGap));
-        const Tolerance t{f.measure, plan->limit.low, plan->limit.high};
-        if (const Series* s = r.series.find(f.measure)) {
-            double most = -1e300;
+        if (const Series* s = r.series.find(f.measure))
             for (int64_t i = r.clip.frameAt(f.start_s); i <= r.clip.frameAt(f.end_s); ++i)
-                if (const double v = s->value[size_t(i)]; std::isfinite(v) && t.excess(v) > most) {
-                    most = t.excess(v);
+                if (const double v = s->value[size_t(i)]; plan->limit.isWorse(v, f.worst))
                     f.worst = v, f.u95 = s->u95[size_t(i)], f.worst_s = r.clip.time_s[size_t(i)];
-                    if (plan->limit.low && plan->limit.high)
-                        f.limit = v > (*plan->limit.low + *plan->limit.high) / 2 ? *plan->limit.high : *plan->limit.low;
-                }
-        }
+        f.limit = plan->limit.endAt(f.worst);
         own.push_back(std::move(f));
     }
     auto& all = findings.faults;
