@@ -5,6 +5,7 @@
 #include "checks/clip_check.h"
 #include "landmarks/stickers.h"
 #include "proposals/propose.h"
+#include "video/clip_reader.h"
 
 #include <opencv2/imgproc.hpp>
 

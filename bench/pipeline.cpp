@@ -4,6 +4,7 @@
 
 #include "landmarks/track_clip.h"
 #include "review/review.h"
+#include "video/clip_reader.h"
 
 using namespace deft;
 

@@ -45,7 +45,7 @@ int showExercise(const std::string& id, bool json) {
     auto e = loadExercise(id);
     if (!e) return failed(e.error());
     if (json) {
-        std::cout << toText(e->raw);
+        std::cout << toText(*e->raw);
         return 0;
     }
     std::printf("%s (%s)\nposition %s, view", e->name.c_str(), e->id.c_str(), e->position.c_str());

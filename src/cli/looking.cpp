@@ -4,6 +4,7 @@
 #include "checks/clip_check.h"
 #include "cli/knowledge.h"
 #include "proposals/proposals_json.h"
+#include "video/clip_reader.h"
 
 #include <iostream>
 
@@ -34,8 +35,8 @@ int proposeMarksFor(const std::string& clip, const std::string& id, bool mirrore
                            ? clip + ": nobody was found in the picture, so no marks are proposed; place them by hand"
                            : network.error().detail});
     Marks marks = asMarks(*proposals, mirrored);
-    marks.more["exercise"] = id;
-    marks.more["clip_sha256"] = *sha;
+    marks.keep("exercise", id);
+    marks.keep("clip_sha256", *sha);
     if (auto ok = writeFileAtomically(out, toText(toJson(marks))); !ok) return failed(ok.error());
     if (!quiet) {
         std::cerr << "deft-mirror: " << proposals->marks.size() << " marks are proposed, none is confirmed";

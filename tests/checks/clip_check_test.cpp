@@ -2,6 +2,7 @@
 // rest stays good.
 #include "checks/clip_check.h"
 #include "support/table.h"
+#include "video/clip_reader.h"
 #include "video/clip_writer.h"
 
 #include <QSize>

@@ -8,6 +8,7 @@
 #include "support/no_room.h"
 #include "support/numbered_clip.h"
 #include "support/wrong_entry.h"
+#include "video/clip_reader.h"
 
 #include <QHostAddress>
 #include <QNetworkReply>

@@ -14,7 +14,7 @@ using namespace deft::test;
 
 class ExerciseTest : public QObject {
     Q_OBJECT
-    Json bridge_ = loadExercise("bridge")->raw;
+    Json bridge_ = *loadExercise("bridge")->raw;
 
 private slots:
     void allThatShipAreInOrder() {
@@ -239,7 +239,7 @@ private slots:
     void numbersInWords() {
         QFETCH(QString, id);
         QFETCH(QString, words);
-        QVERIFY(QString::fromStdString(loadExercise(id.toStdString())->raw.dump()).contains(words));
+        QVERIFY(QString::fromStdString(loadExercise(id.toStdString())->raw->dump()).contains(words));
     }
 
     /// Set-up of the trade: common practice, no published source.

@@ -114,7 +114,7 @@ private slots:
         m.set(9, "hip", Point2(1, 1));
         QCOMPARE(fitToClip(m, clip(), "").error().code, Errc::OutOfRange);
         Marks named = parseMarks(good(), "f").value();
-        named.more["clip_sha256"] = "abc";
+        named.keep("clip_sha256", "abc");
         QCOMPARE(fitToClip(named, clip(), "def").error().code, Errc::Conflict);
         QVERIFY(fitToClip(named, clip(), "abc"));
     }

@@ -5,6 +5,7 @@
 #include "signal/resample.h"
 #include "support/posed_figure.h"
 #include "support/table.h"
+#include "video/clip_reader.h"
 
 #include <QDir>
 #include <QImage>

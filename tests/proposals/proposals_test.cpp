@@ -7,6 +7,7 @@
 #include "review/review.h"
 #include "support/posed_figure.h"
 #include "support/table.h"
+#include "video/clip_reader.h"
 
 #include <QTemporaryDir>
 #include <QTest>

@@ -6,6 +6,7 @@
 #include "app/sheet/moments.h"
 #include "app/theme/target_words.h"
 #include "app/theme/words.h"
+#include "video/clip_reader.h"
 
 namespace deft::ui {
 namespace {

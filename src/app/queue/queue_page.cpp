@@ -216,9 +216,10 @@ void QueuePage::bringIn(const QString& path) {
 /// What the clip check found poor before anybody marked anything, and what to ask the client for.
 QString QueuePage::askedFor(const ReviewInputs& draft) const {
     const auto marks = library_.cachedProposals(draft);
-    if (!marks || !marks->more.contains("check")) return {};
+    const Json check = marks ? marks->kept("check") : Json();
+    if (check.is_null()) return {};
     QString html;
-    for (const ClipCheck& c : checksFrom(marks->more.at("check")))
+    for (const ClipCheck& c : checksFrom(check))
         if (c.verdict == "poor" || c.verdict == "unusable")
             html += QStringLiteral("<li>%1</li>").arg(QString::fromStdString(c.ask).toHtmlEscaped());
     return html.isEmpty() ? tr("<p>The picture is good enough to measure.</p>")

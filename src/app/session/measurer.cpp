@@ -1,6 +1,7 @@
 #include "app/session/measurer.h"
 
 #include "landmarks/track_clip.h"
+#include "video/clip_reader.h"
 
 namespace deft::ui {
 

@@ -2,6 +2,7 @@
 
 #include "checks/clip_check.h"
 #include "proposals/proposals_json.h"
+#include "video/clip_reader.h"
 
 #include <algorithm>
 
@@ -23,7 +24,7 @@ bool Proposer::needs(const Clip& clip) const {
     if (!clip.draft.marks.frames.empty()) return false;
     const auto kept = library_.cachedProposals(clip.draft);
     std::error_code ec;
-    return !kept || (kept->more.contains("missing") && std::filesystem::exists(KeypointNetwork::usualPlace(), ec));
+    return !kept || (!kept->kept("missing").is_null() && std::filesystem::exists(KeypointNetwork::usualPlace(), ec));
 }
 
 void Proposer::start(const Clip& clip) {
@@ -39,8 +40,8 @@ void Proposer::start(const Clip& clip) {
             if (!proposals) return tl::unexpected(proposals.error());
             Marks marks = asMarks(*proposals, context.mirrored);
             if (const auto quality = pictureQuality(*reader, stop))
-                marks.more["check"] = toJson(
-                    checkBefore(reader->info(), *quality, proposals->facts, net.has_value(), &*exercise, std::nullopt));
+                marks.keep("check", toJson(checkBefore(reader->info(), *quality, proposals->facts, net.has_value(),
+                                                       &*exercise, std::nullopt)));
             return marks;
         },
         [this, clip](const Result<Marks>& marks) {

@@ -8,6 +8,7 @@
 #include "landmarks/track_clip.h"
 #include "review/review_json.h"
 #include "review/seen_faults.h"
+#include "video/clip_reader.h"
 
 #include <QDate>
 #include <QTime>

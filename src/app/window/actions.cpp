@@ -332,7 +332,7 @@ void MainWindow::readMarksFile() {
                                           ". The marks of this review are as they were."));
     if (areUnconfirmed(*fitted)) // the file is looked at here, by the coach: from now on they are the coach's marks
         say(tr("These marks were proposed by the program. Look at each before you answer."));
-    fitted->more.erase("proposed");
+    fitted->keep("proposed", nullptr);
     session_->edit(tr("marks from a file"), [&](ReviewInputs& in) { in.marks = *fitted; });
     if (!session_->review()) session_->measure();
 }

@@ -3,6 +3,7 @@
 #include "answer/answer.h"
 #include "base/files.h"
 #include "review/review_json.h"
+#include "video/clip_reader.h"
 
 #include <QDate>
 

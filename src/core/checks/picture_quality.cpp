@@ -2,6 +2,7 @@
 
 #include "base/units.h"
 #include "signal/resample.h"
+#include "video/clip_reader.h"
 
 #include <algorithm>
 #include <map>

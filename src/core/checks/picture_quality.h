@@ -1,8 +1,14 @@
 #pragma once
 #include "base/progress.h"
-#include "video/clip_reader.h"
+#include "base/result.h"
+
+namespace cv {
+class Mat;
+}
 
 namespace deft {
+
+class ClipReader;
 
 /// How good the pictures of a clip are, from a few frames spread over it.
 struct PictureQuality {

@@ -78,16 +78,16 @@ Result<Exercise> Exercise::inSchools(const Schools& wanted) const {
 
 Result<Exercise> Exercise::inView(const std::string& wanted) const {
     if (wanted == view) return *this;
-    const Json others = raw.value("other_views", Json::object());
+    const Json others = raw->value("other_views", Json::object());
     if (!others.contains(wanted)) {
         std::string known;
         for (const std::string& v : views) known += (known.empty() ? "" : ", ") + v;
         return fail(Errc::NotFound, name + " is not read from the view \"" + wanted + "\"; there are: " + known);
     }
     // What the other view says replaces what the first one says, key by key.
-    Json j = raw;
+    Json j = *raw;
     for (const auto& [key, value] : others[wanted].items()) j[key] = value;
-    j["views"] = raw["views"];
+    j["views"] = raw->at("views");
     j["view"] = wanted;
     return parseExercise(j, id);
 }

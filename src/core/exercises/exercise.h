@@ -4,6 +4,8 @@
 #include "measures/limit.h"
 #include "measures/measure.h"
 
+#include <memory>
+
 namespace deft {
 
 struct Cue {
@@ -110,7 +112,7 @@ struct Exercise {
     std::string stopRule;
     Sketch start, end;                   ///< the drawn position before the movement and at its far end
     std::map<std::string, Sketch> wrong; ///< fault id → how far its marks stray from `end`
-    Json raw;                            ///< as resolved, with the shared entries in it
+    std::shared_ptr<const Json> raw;     ///< as resolved, with the shared entries in it; shared by all copies
 
     /// Does this measure hang on landmarks that are only optional here?
     bool isOptional(const std::string& measure) const;

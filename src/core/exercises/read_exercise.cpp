@@ -119,7 +119,7 @@ private:
     }
 
     void identity() {
-        e_.raw = j_;
+        e_.raw = std::make_shared<const Json>(j_);
         e_.id = j_["id"], e_.name = j_["name"], e_.position = j_["position"];
         e_.views = j_["views"].get<std::vector<std::string>>();
         e_.view = j_.value("view", e_.views.front());

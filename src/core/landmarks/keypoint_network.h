@@ -7,7 +7,10 @@
 #include <array>
 #include <filesystem>
 #include <memory>
-#include <opencv2/core.hpp>
+
+namespace cv {
+class Mat;
+}
 
 namespace deft {
 

@@ -115,7 +115,7 @@ Result<Marks> marksFrom(const Json& json, const std::string& where) {
             if (!(marks.mat->width_cm > 0) || !(marks.mat->length_cm > marks.mat->width_cm))
                 return bad("/mat should have a length_cm, and a width_cm above 0 that is shorter");
         } else {
-            marks.more[key] = value;
+            marks.keep(key, value);
         }
     }
     const auto frames = json.find("frames");
@@ -138,6 +138,16 @@ Result<Marks> marksFrom(const Json& json, const std::string& where) {
 
 Result<Marks> parseMarks(const Json& json, const std::string& where) {
     return readMembers(where, [&] { return marksFrom(json, where); });
+}
+
+void Marks::keep(const std::string& key, const Json& value) {
+    std::erase_if(more, [&](const auto& m) { return m.first == key; });
+    if (!value.is_null()) more.emplace_back(key, toLine(value));
+}
+
+Json Marks::kept(const std::string& key) const {
+    const auto it = std::find_if(more.begin(), more.end(), [&](const auto& m) { return m.first == key; });
+    return it == more.end() ? Json() : Json::parse(it->second); // it was written by toLine
 }
 
 std::vector<DoubtfulMark> doubtfulMarks(const Marks& marks, int width, int height) {
@@ -170,13 +180,12 @@ Json toJson(const Marks& marks) {
     if (marks.mat) json["mat"] = {{"length_cm", marks.mat->length_cm}, {"width_cm", marks.mat->width_cm}};
     json["frames"] = toJson(marks.frames);
     if (!marks.seeds.empty()) json["seeds"] = toJson(marks.seeds);
-    for (const auto& [key, value] : marks.more.items()) json[key] = value;
+    for (const auto& [key, text] : marks.more) json[key] = Json::parse(text);
     return json;
 }
 
 Result<Marks> fitToClip(Marks marks, const ClipInfo& clip, const std::string& sha256) {
-    if (const auto of = marks.more.find("clip_sha256");
-        of != marks.more.end() && of->is_string() && of->get<std::string>() != sha256)
+    if (const Json of = marks.kept("clip_sha256"); of.is_string() && of != sha256)
         return fail(Errc::Conflict,
                     "these marks belong to another clip; open the clip they were made on, or mark this one");
     Marks fitted = marks;

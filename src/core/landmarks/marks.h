@@ -35,13 +35,17 @@ struct Marks {
     /// Where a body finder saw joints, right to within some ten pixels. They belong to the marks, so that a clip is
     /// measured alike however its marks came about.
     std::vector<MarkedFrame> seeds;
-    Json more = Json::object(); ///< keys of other programs, kept
+    /// Keys of other programs, kept: name and JSON text, in the file's order. As text, so that not every file that
+    /// knows marks compiles all of JSON's copying.
+    std::vector<std::pair<std::string, std::string>> more;
 
     /// Sets or replaces one point of the frame at that time.
     void set(double time_s, const std::string& landmark, std::optional<Point2> point);
     /// Takes a point out again; a frame without points goes with it.
     void unset(double time_s, const std::string& landmark);
     std::vector<std::string> landmarks() const;
+    void keep(const std::string& key, const Json& value); ///< into `more`; null takes it out
+    Json kept(const std::string& key) const;              ///< null = there is none
     bool operator==(const Marks&) const = default;
 };
 

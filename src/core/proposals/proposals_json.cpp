@@ -49,26 +49,27 @@ Marks asMarks(const Proposals& p, bool mirrored) {
     }
     if (marks.frames.empty()) marks.frames.push_back({p.time_s, {}}); // a marks file has at least one frame
     marks.seeds = p.seeds;
-    marks.more["proposed"] = proposed;
-    marks.more["not_proposed"] = p.empty;
-    if (p.facts) marks.more["facts"] = toJson(*p.facts);
-    if (!p.missing.empty()) marks.more["missing"] = p.missing;
+    marks.keep("proposed", proposed);
+    marks.keep("not_proposed", p.empty);
+    if (p.facts) marks.keep("facts", toJson(*p.facts));
+    if (!p.missing.empty()) marks.keep("missing", p.missing);
     return marks;
 }
 
 Result<Proposals> asProposals(const Marks& marks, const ClipInfo& clip) {
     Proposals p;
     try {
-        p.missing = marks.more.value("missing", "");
-        p.empty = marks.more.at("not_proposed").get<std::vector<std::string>>();
-        if (marks.more.contains("facts")) p.facts = factsFrom(marks.more.at("facts"));
+        if (const Json missing = marks.kept("missing"); missing.is_string()) p.missing = missing;
+        p.empty = marks.kept("not_proposed").get<std::vector<std::string>>();
+        if (const Json facts = marks.kept("facts"); !facts.is_null()) p.facts = factsFrom(facts);
+        const Json proposed = marks.kept("proposed");
         p.seeds = marks.seeds;
         if (marks.frames.empty()) return p;
         p.time_s = marks.frames.front().time_s;
         p.frame = clip.frameAt(p.time_s);
         for (const auto& [name, at] : marks.frames.front().points) {
             if (!at) continue;
-            const Json& own = marks.more.at("proposed").at(name);
+            const Json& own = proposed.at(name);
             p.marks[name] = {*at, own.at("u95_px").get<double>() / kU95, own.at("score"), sourceOf(own.at("from"))};
         }
     } catch (const nlohmann::json::exception& e) {

@@ -3,6 +3,7 @@
 #include "geometry/rigid_fit.h"
 #include "landmarks/names.h"
 #include "proposals/snap.h"
+#include "video/clip_reader.h"
 
 #include <algorithm>
 
@@ -213,8 +214,8 @@ void followMarks(Proposals& p, const Exercise& exercise, const BodyLayout& layou
 }
 
 bool areUnconfirmed(const Marks& marks) {
-    const auto it = marks.more.find("proposed");
-    return it != marks.more.end() && it->is_object() && !it->empty();
+    const Json proposed = marks.kept("proposed");
+    return proposed.is_object() && !proposed.empty();
 }
 
 } // namespace deft

@@ -2,9 +2,11 @@
 #include "base/progress.h"
 #include "landmarks/marks.h"
 #include "proposals/body_layout.h"
-#include "video/clip_reader.h"
+#include "video/clip_info.h"
 
 namespace deft {
+
+class ClipReader;
 
 /// Where a proposed mark comes from.
 enum class MarkSource { Keypoint, Layout, LastTime, Sticker };

@@ -11,6 +11,7 @@
 #include "review/both_sides.h"
 #include "review/seen_faults.h"
 #include "signal/resample.h"
+#include "video/clip_reader.h"
 
 #include <algorithm>
 #include <cmath>
