@@ -80,16 +80,19 @@ private slots:
         QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(400).isNull(); }, 3000));
         key(Qt::Key_Left);
         QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(399, -1).isNull(); }, 3000));
-        // Played by the clip's own times: half a second at half speed is about a quarter of a second of the clip.
+        // Played by the clip's own times: a quarter of a second of the clip takes half a second at half speed, or
+        // longer on a busy machine.
         key(Qt::Key_Home);
         key(Qt::Key_2);
-        key(Qt::Key_Space);
         QElapsedTimer clock;
         clock.start();
-        QTest::qWait(500);
+        key(Qt::Key_Space);
+        const auto shown_s = [&] { return session().clip().time_s[size_t(session().frame())]; };
+        QVERIFY(QTest::qWaitFor([&] { return shown_s() >= 0.25; }, 20000));
+        const double took_s = double(clock.elapsed()) / 1000;
         key(Qt::Key_Space);
         QVERIFY(!window_->benchPage().player().isPlaying());
-        NEAR(session().clip().time_s[size_t(session().frame())], 0.5 * double(clock.elapsed()) / 1000, 0.12);
+        QVERIFY2(shown_s() <= 0.5 * took_s + 0.05, qPrintable(QString::number(took_s)));
         key(Qt::Key_1);
     }
 
