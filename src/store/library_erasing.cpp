@@ -40,6 +40,7 @@ fs::path filmOf(const fs::path& note, const Parcel& parcel) {
 }
 
 /// What came for a client, or is a film of these, and has not been taken in: films, notes, uploads that are not whole.
+/// Notes come last: one that is still there leads to its film, if the program is killed while these are removed.
 /// @param onlyOne is nobody else of that name on record? Else a note without an id may be theirs.
 std::vector<fs::path> arrived(const fs::path& inbox, const Client& client, bool onlyOne,
                               const std::set<std::string>& films) {
@@ -59,7 +60,9 @@ std::vector<fs::path> arrived(const fs::path& inbox, const Client& client, bool 
                 found.insert(file);
             }
         }
-    return {found.begin(), found.end()};
+    std::vector<fs::path> files(found.begin(), found.end());
+    std::stable_partition(files.begin(), files.end(), [](const fs::path& f) { return f.extension() != ".json"; });
+    return files;
 }
 
 } // namespace

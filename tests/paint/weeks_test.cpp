@@ -32,7 +32,7 @@ private slots:
         OverTime o;
         o.now.unit = "deg", o.now.sign = true;
         o.visits = {{"2026-03-01", 12, 1}, {"2026-03-08", 11, 1}};
-        QCOMPARE(trendWords(o).whole(), QStringLiteral("too few visits to tell of a trend"));
+        QCOMPARE(trendWords(o).whole(), QStringLiteral("too few visits for a trend"));
         o.visits.push_back({"2026-03-15", 10, 1});
         QCOMPARE(trendWords(o).whole(), QStringLiteral("all of one day")); // enough of them, and still no line
         o.verdict = OverTime::Verdict::Trend, o.perWeek = -1, o.perWeekU95 = 0.4;

@@ -106,7 +106,7 @@ private slots:
         QCOMPARE(caseOf(refused).holds[0].clean_s, hold.clean_s);
     }
 
-    /// "Not so" on a set-up check: it is neither cued nor decided on nor kept for next time.
+    /// A set-up check that is rejected: it is neither cued nor decided on nor kept for next time.
     void refusedSetUp() {
         // A coach whose own file asks for more than anybody's knees can do: the set-up is poor for certain.
         QTemporaryDir own;

@@ -89,6 +89,19 @@ class ErasingKilledTest : public QObject {
     }
 
 private slots:
+    /// Whatever is still there when the program is killed is found again: a film never outlives the note that names it.
+    void filmsBeforeTheirNotes() {
+        auto library = Library::open(dir_.filePath("order").toStdString()).value();
+        const Person p = add(*library, 1);
+        const auto files = library->whatErasingTakes(p.id, Erasing::Everything).files;
+        const auto place = [&](const char* name) {
+            return std::find_if(files.begin(), files.end(), [&](const fs::path& f) { return f.filename() == name; }) -
+                   files.begin();
+        };
+        QVERIFY(place("1.part") < place("1.json") && size_t(place("1.json")) < files.size());
+        QVERIFY(place("later-1.mp4") < place("later-1.json") && size_t(place("later-1.json")) < files.size());
+    }
+
     void manyErasures() {
         const int rounds = qEnvironmentVariableIsSet("DEFT_LONG") ? 200 : 24;
         std::mt19937 random(7);

@@ -418,7 +418,7 @@ private slots:
         QFile svg(write("sheet.svg"));
         QVERIFY(svg.open(QIODevice::ReadOnly));
         const QByteArray drawn = svg.readAll();
-        for (const char* words : {"Ruta", "Give-way", "Threads", "control range", "<image"})
+        for (const char* words : {"Ruta", "Give-way", "Time plots", "control range", "<image"})
             QVERIFY2(drawn.contains(words) == (std::string_view(words) != "control range"), words); // no rep is chosen
         window_->setDark(true);
         const QImage png(write("sheet.png"));

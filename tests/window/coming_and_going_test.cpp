@@ -427,7 +427,7 @@ private slots:
             QTest::qWaitFor([&] { return window_->message().contains(QStringLiteral("there is no mail")); }, 30000));
         QAction* giveUp = nullptr;
         for (QAction* a : window_->findChildren<QAction*>())
-            if (a->text() == QStringLiteral("Give up mails that could not be made")) giveUp = a;
+            if (a->text() == QStringLiteral("Discard failed emails")) giveUp = a;
         giveUp->trigger();
         QVERIFY2(window_->message().startsWith(QStringLiteral("1 mail given up")), qPrintable(window_->message()));
         QVERIFY(window_->library().unsent().empty());

@@ -103,7 +103,7 @@ private slots:
         NEAR(*session().inputs().marks.markingSd_px, ownMarking()->sd * trunk, 0.01);
         QVERIFY(*session().inputs().marks.markingSd_px > 1.5);
         QVERIFY(window_->benchPage().readings().accessibleDescription().startsWith(
-            QStringLiteral("marks scatter by %1 px, as yours do")
+            QStringLiteral("marking SD %1 px (yours)")
                 .arg(*session().inputs().marks.markingSd_px, 0, 'f', 1)));
         QVERIFY(session().review()->series.find("knee_angle")->u95[300] > before);
         session().undoStack().undo();

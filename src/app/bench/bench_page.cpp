@@ -52,7 +52,7 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     setFocusProxy(stage_); // keys go to the picture when a form on the bench closes
 
     connect(strip_, &MomentStrip::agreePressed, this, [this] { answerMoment(true); });
-    connect(strip_, &MomentStrip::notSoPressed, this, [this] { answerMoment(false); });
+    connect(strip_, &MomentStrip::rejectPressed, this, [this] { answerMoment(false); });
     connect(strip_, &MomentStrip::skipPressed, stage_, &StagePicture::skipPlacing);
     connect(strip_, &MomentStrip::confirmPressed, stage_, &StagePicture::confirmGhosts);
     connect(strip_, &MomentStrip::measurePressed, &session, &ReviewSession::measure);

@@ -24,7 +24,7 @@ MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* p
         return b;
     };
     agree_ = button(tr("Agree"), QStringLiteral("A"), KeyButton::Kind::OnStagePrimary, &MomentStrip::agreePressed);
-    notSo_ = button(tr("Not so"), QStringLiteral("D"), KeyButton::Kind::OnStage, &MomentStrip::notSoPressed);
+    reject_ = button(tr("Reject"), QStringLiteral("D"), KeyButton::Kind::OnStage, &MomentStrip::rejectPressed);
     confirm_ =
         button(tr("Confirm all"), QStringLiteral("C"), KeyButton::Kind::OnStagePrimary, &MomentStrip::confirmPressed);
     skip_ = button(tr("Cannot be seen"), QStringLiteral("S"), KeyButton::Kind::OnStage, &MomentStrip::skipPressed);
@@ -46,11 +46,11 @@ void MomentStrip::refresh() {
     const bool open = session_.isOpen() && !session_.isFiled(),
                asking = open && moment && !working && !stage_.isMending();
     agree_->setVisible(asking);
-    notSo_->setVisible(asking);
+    reject_->setVisible(asking);
     if (asking) {
         const auto& agreed = session_.moments()[size_t(session_.moment())].agreed;
         agree_->setKind(agreed && !*agreed ? KeyButton::Kind::OnStage : KeyButton::Kind::OnStagePrimary);
-        notSo_->setKind(agreed && !*agreed ? KeyButton::Kind::OnStagePrimary : KeyButton::Kind::OnStage);
+        reject_->setKind(agreed && !*agreed ? KeyButton::Kind::OnStagePrimary : KeyButton::Kind::OnStage);
     }
     const bool unmeasured = open && !session_.review() && !working;
     const bool offered = unmeasured && session_.proposals() && !session_.proposals()->marks.empty();
@@ -84,7 +84,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
     const QColor dim(255, 255, 255, 190);
     double x = 16;
     int limit = width() - 16;
-    for (const KeyButton* b : {agree_, notSo_, confirm_, measure_, skip_, stop_})
+    for (const KeyButton* b : {agree_, reject_, confirm_, measure_, skip_, stop_})
         if (b->isVisible()) limit = std::min(limit, b->x() - 8);
     auto say = [&](const QString& words, Size size, QFont::Weight weight, const QColor& colour) {
         x += putText(p, QRectF(x, 0, std::max(0.0, limit - x), height()), words, size, colour, weight) + 8;
@@ -131,7 +131,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
     }
     if (stage_.isMending()) {
         if (stage_.selected().isEmpty()) {
-            say(tr("Mending"), Size::Body, QFont::DemiBold, c.onStage);
+            say(tr("Editing"), Size::Body, QFont::DemiBold, c.onStage);
             say(tr("drag a mark, or [ and ] to choose one; M ends"), Size::Small, QFont::Normal, dim);
             if (const auto& mat = session_.review()->series.context.mat)
                 say(tr("camera %1 ± %2 off square to the mat")
@@ -161,7 +161,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         if (session_.moments().empty() &&
             (marksLost || std::any_of(reps.begin(), reps.end(), [](const Rep& r) { return r.unsure(); }))) {
             say(tr("Cannot tell from this clip"), Size::Body, QFont::DemiBold, c.onStage);
-            say(tr("marks were lost on the way: mend them (M) or ask for it again"), Size::Small, QFont::Normal, dim);
+            say(tr("marks were lost on the way: edit them (M) or ask for it again"), Size::Small, QFont::Normal, dim);
             return;
         }
         say(session_.moments().empty()
@@ -176,7 +176,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
     say(QString::fromStdString(m.title), Size::Body, QFont::DemiBold, c.onStage);
     QString state = m.phase == Phase::SetUp ? tr("set-up") : tr("rep %1").arg(m.rep + 1);
     state += m.clear ? tr(", clear") : tr(", cannot tell for sure");
-    if (m.agreed) state += *m.agreed ? tr(", agreed") : tr(", not so");
+    if (m.agreed) state += *m.agreed ? tr(", agreed") : tr(", rejected");
     say(state, Size::Small, QFont::Normal, dim);
 }
 

@@ -13,7 +13,7 @@ public:
 
 signals:
     void agreePressed();
-    void notSoPressed();
+    void rejectPressed();
     void measurePressed();
     void skipPressed();
     void confirmPressed();
@@ -26,7 +26,7 @@ private:
     QString proposedWords() const;
     ReviewSession& session_;
     StagePicture& stage_;
-    KeyButton *agree_, *notSo_, *measure_, *skip_, *confirm_, *stop_;
+    KeyButton *agree_, *reject_, *measure_, *skip_, *confirm_, *stop_;
 };
 
 } // namespace deft::ui

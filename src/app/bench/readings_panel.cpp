@@ -50,7 +50,7 @@ void ReadingsPanel::refresh() {
     if (session_.review()) {
         const auto own = session_.inputs().marks.markingSd_px;
         const QString px = QString::number(own.value_or(kMarkingSdPx), 'f', 1);
-        told << (own ? tr("marks scatter by %1 px, as yours do") : tr("marks scatter by %1 px, as is usual")).arg(px);
+        told << (own ? tr("marking SD %1 px (yours)") : tr("marking SD %1 px (default)")).arg(px);
     }
     setAside(told.join(QString()));
     for (const ReadingRow& row : rows_) {

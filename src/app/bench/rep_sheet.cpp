@@ -133,8 +133,7 @@ void RepSheet::paintEvent(QPaintEvent*) {
     }
     if (rows_.empty())
         putText(p, QRectF(0, kHeadHeight, viewport()->width(), 40),
-                tr("No rep was found: what moves did not go far enough out and come back, or was not seen."),
-                Size::Body, c.ink2);
+                tr("No repetition found: movement too small or landmark hidden."), Size::Body, c.ink2);
     const RepSheetLook now = look();
     for (int rep = 0; rep < int(rows_.size()); ++rep)
         if (const double top = now.box(rep, Phase::SetUp).top();

@@ -6,7 +6,7 @@
 
 namespace deft::ui {
 
-Threads::Threads(ReviewSession& session, QWidget* parent) : Panel(tr("Threads"), parent), session_(session) {
+Threads::Threads(ReviewSession& session, QWidget* parent) : Panel(tr("Time plots"), parent), session_(session) {
     connect(&session, &ReviewSession::opened, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::placeChanged, this, [this] {

@@ -64,7 +64,7 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
             rest(kMargin + kGiveWay + 16, plots, right - kMargin - kGiveWay - 16, kPlots);
         title(p, left, QObject::tr("Give-way"), giveWayWords(review.exercise));
         drawGiveWay(p, left.adjusted(0, kPlotHead, 0, 0), review, -1);
-        title(p, rest, QObject::tr("Threads"), {});
+        title(p, rest, QObject::tr("Time plots"), {});
         drawThreads(p, rest.adjusted(0, kPlotHead, 0, 0), review.clip, &review, {moments, -1, {}});
     });
 }

@@ -169,7 +169,7 @@ TrendWords trendWords(const OverTime& o) {
         QObject::tr("%1 ± %2 a week").arg(reading(o.perWeek, o.now.unit, o.now.decimals + 1, true), band(o.perWeekU95));
     switch (o.verdict) {
     case OverTime::Verdict::TooFew:
-        return {o.visits.size() < kTrendFrom ? QObject::tr("too few visits to tell of a trend")
+        return {o.visits.size() < kTrendFrom ? QObject::tr("too few visits for a trend")
                                              : QObject::tr("all of one day"),
                 {}};
     case OverTime::Verdict::NoTrend:

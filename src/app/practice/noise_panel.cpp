@@ -40,7 +40,7 @@ QString NoisePanel::habitWords(const std::string& landmark, const Vector2& habit
 QString NoisePanel::sentence() const {
     const auto& noise = round_.noise();
     if (!noise) return {};
-    return tr("Your marks scatter by %1 of the trunk (%2 to %3, from %4 marks).")
+    return tr("Your marking SD is %1 of the trunk (%2 to %3, from %4 marks).")
         .arg(share(noise->sd), share(noise->sdLow95), share(noise->sdHigh95))
         .arg(noise->marks);
 }

@@ -155,7 +155,7 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
     clip_ = 0;
     path_ = path;
     title_->setText(tr("A clip of your own"));
-    go_->setText(tr("Put it in the queue and open it"));
+    go_->setText(tr("Add and open"));
     facts_->setText(facts);
     clear();
     // Most coaches bring in several clips of the same exercise.

@@ -231,10 +231,10 @@ void QueuePage::preview() {
     open_->setEnabled(at.isValid());
     picture_->setVisible(at.isValid());
     if (!at.isValid()) {
-        about_->setText(tr("<h3>Nothing waits</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or "
+        about_->setText(tr("<h3>No clips waiting</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or "
                            "WebM from the side, head to toes in the picture.</p>") +
                         (library_.coach().name.empty()
-                             ? tr("<p><a href=\"coach\">Say your name</a>: answers are signed with it.</p>")
+                             ? tr("<p><a href=\"coach\">Enter your name</a>: answers are signed with it.</p>")
                              : QString()));
         return;
     }

@@ -10,7 +10,7 @@ namespace deft::ui {
 
 void ReviewSession::agree(const Moment& m, bool yes) {
     const QString what = tr("%1, rep %2").arg(QString::fromStdString(m.title)).arg(m.rep + 1);
-    edit((yes ? tr("agree: %1") : tr("not so: %1")).arg(what), [&](ReviewInputs& in) { in.agreed[m.key()] = yes; });
+    edit((yes ? tr("agree: %1") : tr("reject: %1")).arg(what), [&](ReviewInputs& in) { in.agreed[m.key()] = yes; });
 }
 
 namespace {

@@ -108,7 +108,7 @@ void MainWindow::makeActions() {
     add(moment, tr("Next moment"), {K(Qt::Key_J)}, bench_, [this] { bench_->stepMoment(1); });
     add(moment, tr("Moment before"), {K(Qt::Key_K)}, bench_, [this] { bench_->stepMoment(-1); });
     add(moment, tr("Agree"), {K(Qt::Key_A)}, bench_, [this] { bench_->answerMoment(true); });
-    add(moment, tr("Not so"), {K(Qt::Key_D)}, bench_, [this] { bench_->answerMoment(false); });
+    add(moment, tr("Reject"), {K(Qt::Key_D)}, bench_, [this] { bench_->answerMoment(false); });
     add(moment, tr("To the answer, or measure"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, bench_, [this] {
         if (session_->review())
             go(Letter);
@@ -151,7 +151,7 @@ void MainWindow::makeActions() {
         [this] { choosePictureFile(); });
     add(picture, tr("Write the rep sheet and its plots to a file…"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, bench_,
         [this] { chooseSheetFile(); });
-    add(picture, tr("Threads shown or folded"), {K(Qt::Key_T)}, bench_,
+    add(picture, tr("Show time plots"), {K(Qt::Key_T)}, bench_,
         [this] { bench_->foldThreads(!bench_->threadsFolded()); });
 
     add(picture, tr("This rep again and again"), {K(Qt::Key_L)}, bench_,
@@ -161,7 +161,7 @@ void MainWindow::makeActions() {
 
     QMenu* marks = menu(tr("Mar&ks"));
     StagePicture& stage = bench_->stage();
-    add(marks, tr("Mend a mark"), {K(Qt::Key_M)}, bench_, [&stage] { stage.setMending(!stage.isMending()); });
+    add(marks, tr("Edit landmark"), {K(Qt::Key_M)}, bench_, [&stage] { stage.setMending(!stage.isMending()); });
     add(marks, tr("Next place where a mark got weak"), {K(Qt::Key_H)}, bench_, [this] { bench_->stepWeak(1); });
     add(marks, tr("Weak place before"), {K(Qt::SHIFT | Qt::Key_H)}, bench_, [this] { bench_->stepWeak(-1); });
     add(marks, tr("Next mark"), {K(Qt::Key_BracketRight)}, bench_, [&stage] { stage.selectNext(1); });

@@ -206,13 +206,13 @@ void MainWindow::refreshBars() {
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Bench)
         keys_->setKeys(Keys{{QStringLiteral("J"), tr("next moment")},
-                            {QStringLiteral("A D"), tr("agree, not so")},
+                            {QStringLiteral("A D"), tr("agree, reject")},
                             {QStringLiteral("← →"), tr("frame")},
                             {QStringLiteral("↑ ↓"), tr("rep")},
                             {tr("Space"), tr("play")},
-                            {QStringLiteral("M"), tr("mend a mark")},
+                            {QStringLiteral("M"), tr("edit landmark")},
                             {QStringLiteral("B"), tr("best over")},
-                            {QStringLiteral("T"), tr("threads")},
+                            {QStringLiteral("T"), tr("time plots")},
                             {tr("Enter"), tr("to the answer")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Compare)

@@ -142,9 +142,10 @@ void MainWindow::showInbox() {
         section(tr("<b>Whose clip is it?</b>"), questions) +
         section(tr("<b>In the inbox, not taken in.</b> Nothing was changed there. <a href=\"retry\">Try again</a>"),
                 refused) +
-        section(tr("<b>Mails that could not be made.</b> The pages are kept. <a href=\"mails\">Try again</a> &nbsp; <a "
-                   "href=\"no-mails\">Make none</a>"),
-                mails));
+        section(
+            tr("<b>Failed emails.</b> The pages of these answers are kept. <a href=\"mails\">Try again</a> &nbsp; <a "
+               "href=\"no-mails\">Discard</a>"),
+            mails));
 }
 
 /// At the second press: the first one says what goes.
@@ -246,7 +247,7 @@ void MainWindow::makeQueueActions(QMenu* menu) {
     add(menu, tr("Look into the inbox now"), {K(Qt::Key_I)}, &queue_->list(), [this] { inbox_->look(); });
     add(menu, tr("Open the last mail in the mail program"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_M)}, this,
         [this] { openMail(lastMail_); });
-    add(menu, tr("Give up mails that could not be made"), {}, this, [this] { giveUpMails(); });
+    add(menu, tr("Discard failed emails"), {}, this, [this] { giveUpMails(); });
     add(menu, tr("Choose the inbox folder…"), {}, this, [this] { chooseInbox(); });
 }
 
