@@ -7,9 +7,11 @@
 #include "cli/looking.h"
 #include "cli/repeat.h"
 #include "figure/film.h"
+#include "judgement/asked.h"
 #include "landmarks/track_clip.h"
 #include "proposals/propose.h"
 #include "review/review_json.h"
+#include "review/without_clip.h"
 #include "video/clip_reader.h"
 
 #include <CLI/CLI.hpp>
@@ -24,8 +26,8 @@ namespace {
 
 struct Options {
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-                             caseFile, last, checkedFor, rung, library;
-    std::vector<std::string> schools, folders, flags;
+                             caseFile, last, checkedFor, rung, library, asked, tracks;
+    std::vector<std::string> schools, folders, flags, cleared;
     bool json = false, quiet = false, mirrored = false;
 };
 
@@ -95,12 +97,16 @@ Result<ReviewInputs> inputsFor(const Options& o) {
     in.clipPath = std::filesystem::absolute(o.clip).lexically_normal().string(); // an answer is made from elsewhere
     in.exercise = o.exercise;
     in.side = o.side;
-    auto sha = sha256OfFile(o.clip);
-    if (!sha) return tl::unexpected(sha.error());
-    in.clipSha256 = *sha;
     auto marks = readMarks(o.marks);
     if (!marks) return tl::unexpected(marks.error());
     in.marks = std::move(*marks);
+    auto sha = sha256OfFile(o.clip);
+    if (sha)
+        in.clipSha256 = *sha;
+    else if (o.tracks.empty() || sha.error().code != Errc::NotFound) // with tracks it need not be there
+        return tl::unexpected(sha.error());
+    else if (const Json told = in.marks.kept("clip_sha256"); told.is_string())
+        in.clipSha256 = told;
     for (const std::string& s : o.schools)
         if (auto ok = addSchool(in.schools, s); !ok) return tl::unexpected(ok.error());
     auto exercise = exerciseOf(in);
@@ -122,7 +128,36 @@ Result<ReviewInputs> inputsFor(const Options& o) {
         if (!history) return tl::unexpected(history.error());
         in.history = std::move(*history);
     }
+    if (!o.asked.empty()) {
+        auto asked = readJsonFile(o.asked).and_then([&](const Json& j) { return parseAsked(j, o.asked, *exercise); });
+        if (!asked) return tl::unexpected(asked.error());
+        if (!o.history.empty() && !asked->history.empty())
+            return fail(Errc::BadFormat, o.asked + ": /history: there is one in --history, too; give one of them");
+        in.asked = asked->target, in.flags = asked->flags, in.cleared = asked->cleared, in.note = asked->note;
+        if (!asked->history.empty()) in.history = std::move(asked->history);
+    }
     return in;
+}
+
+/// Measured from tracks that are there already.
+Result<Review> analyseTracks(ReviewInputs in, const std::string& file) {
+    auto tracks = readFile(file).and_then([&](const std::string& csv) { return parseTracks(csv, file); });
+    if (!tracks) return tl::unexpected(tracks.error());
+    ClipInfo clip = clipOf(*tracks);
+    std::error_code ec;
+    if (std::filesystem::exists(in.clipPath, ec)) {
+        auto reader = ClipReader::open(in.clipPath);
+        if (!reader) return tl::unexpected(reader.error());
+        if (reader->info().frames() != int64_t(tracks->frames()))
+            return fail(Errc::Conflict, file + ": has " + std::to_string(tracks->frames()) + " frames, the clip " +
+                                            std::to_string(reader->info().frames()) + "; they do not belong together");
+        clip = reader->info();
+        tracks->time_s = clip.time_s; // the file keeps six decimals
+    }
+    auto marks = fitToClip(in.marks, clip, in.clipSha256);
+    if (!marks) return tl::unexpected(marks.error());
+    in.marks = std::move(*marks);
+    return measureReview(std::move(in), std::move(clip), std::move(*tracks));
 }
 
 int track(const Options& o) {
@@ -148,7 +183,8 @@ int analyseClip(const Options& o) {
         std::cerr
             << "deft-mirror: these marks were proposed and nobody has confirmed them; look at them before you use "
                "the readings\n";
-    auto review = analyse(std::move(*in), interrupt.token(), progressTo(o));
+    auto review = o.tracks.empty() ? analyse(std::move(*in), interrupt.token(), progressTo(o))
+                                   : analyseTracks(std::move(*in), o.tracks);
     if (!review) return failed(review.error());
     if (!review->missing.empty() && !o.quiet) {
         std::cerr << "deft-mirror: not marked, so not everything could be measured:";
@@ -210,6 +246,8 @@ Outcome run(int argc, char** argv) {
     analyseCommand->add_option("--neutral", o.neutral);
     analyseCommand->add_option("--school", o.schools, "QUESTION=SCHOOL")->take_all();
     analyseCommand->add_option("--history", o.history);
+    analyseCommand->add_option("--asked", o.asked, "what was asked and is known of the client");
+    analyseCommand->add_option("--tracks", o.tracks, "tracks.csv that is there already; the clip need not be");
     analyseCommand->add_option("--out", o.out)->required();
     CLI::App* checkCommand = command("check", "is a clip usable, and what to ask the client for");
     checkCommand->add_option("CLIP", o.clip)->required();
@@ -243,6 +281,7 @@ Outcome run(int argc, char** argv) {
     sheetCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
     sheetCommand->add_option("--rung", o.rung, "version; usually the first of its ladder");
     sheetCommand->add_option("--flag", o.flags, "intake flag of the client");
+    sheetCommand->add_option("--cleared", o.cleared, "intake flag whose readiness list is confirmed");
     sheetCommand->add_option("--out", o.out)->required();
     CLI::App* decideCommand = command("decide", "the decision from a case, without a clip");
     decideCommand->add_option("CASE", o.caseFile)->required();
@@ -291,7 +330,7 @@ Outcome run(int argc, char** argv) {
     else if (*validate)
         outcome.exit = validateExercise(o.name);
     else if (*sheetCommand)
-        outcome.exit = writeSheet(o.name, o.rung, o.flags, o.format, o.out, argc, argv);
+        outcome.exit = writeSheet(o.name, o.rung, {o.flags, o.cleared}, o.format, o.out, argc, argv);
     else if (*backupCommand || *restoreCommand) {
         const Interruptible interrupt;
         if (o.library.empty()) o.library = outcome.window.library;

@@ -13,6 +13,7 @@
 
 #include <QGuiApplication>
 #include <clocale>
+#include <iostream>
 #include <memory>
 
 namespace deft::cli {
@@ -39,14 +40,15 @@ int writeAnswer(const std::string& folder, const std::string& form, const std::s
     auto review = readFolder(folder);
     if (!review) return failed(review.error());
     auto reader = ClipReader::open(review->inputs.clipPath);
-    if (!reader) return failed(reader.error());
+    if (!reader && reader.error().code != Errc::NotFound) return failed(reader.error());
+    if (!reader) std::cerr << "deft-mirror: " << reader.error().detail << "; the answer goes without pictures\n";
     const auto gui = withoutDisplay(argc, argv);
     return written(out, ui::answerIn(form, composeAnswer(*review), {review->inputs.coach, {}, {}},
-                                     ui::pictureMaker(*review, *reader)));
+                                     reader ? ui::pictureMaker(*review, *reader) : PictureMaker()));
 }
 
-int writeSheet(const std::string& id, const std::string& rung, const std::vector<std::string>& flags,
-               const std::string& form, const std::string& out, int& argc, char** argv) {
+int writeSheet(const std::string& id, const std::string& rung, const KnownFlags& of, const std::string& form,
+               const std::string& out, int& argc, char** argv) {
     const auto exercise = loadExercise(id);
     if (!exercise) return failed(exercise.error());
     Target target = firstTarget(*exercise);
@@ -57,10 +59,11 @@ int writeSheet(const std::string& id, const std::string& rung, const std::vector
         if (exercise->rungIndex(rung) < 0)
             return failed({Errc::NotFound, id + " has no version \"" + rung + "\"; there are " + known});
     }
-    for (const std::string& flag : flags)
-        if (safetyRules() && !safetyRules()->flags.count(flag))
-            return failed({Errc::NotFound, "there is no intake flag \"" + flag + "\""});
-    const auto sheet = exerciseSheet(*exercise, target, {{}, {}, flags, {}});
+    for (const auto* flags : {&of.flags, &of.cleared})
+        for (const std::string& flag : *flags)
+            if (safetyRules() && !safetyRules()->flags.count(flag))
+                return failed({Errc::NotFound, "there is no intake flag \"" + flag + "\""});
+    const auto sheet = exerciseSheet(*exercise, target, {{}, {}, of.flags, of.cleared});
     if (!sheet) return failed(sheet.error());
     const auto gui = withoutDisplay(argc, argv);
     return written(out, ui::answerIn(form, sheet->letter, {}, ui::sheetPictures(sheet->exercise)));

@@ -191,6 +191,65 @@ private slots:
                  readFile((at("one") + "/tracks.csv").toStdString()).value());
     }
 
+    /// With tracks nothing is followed: the same review, and without the clip the same judgement.
+    void analyseFromTracks() {
+        const QString tracks = at("one/tracks.csv");
+        const auto reviewIn = [&](const char* folder) {
+            return readJsonFile(at(folder).toStdString() + "/review.json").value();
+        };
+        const QStringList with = {"--exercise", "bridge", "--marks", marks_, "--tracks", tracks, "--quiet"};
+        QCOMPARE(run(QStringList{"analyse", clip_} + with + QStringList{"--out", at("from-tracks")}).code, 0);
+        QCOMPARE(readFile((at("from-tracks") + "/review.json").toStdString()).value(),
+                 readFile((at("one") + "/review.json").toStdString()).value());
+        QCOMPARE(run(QStringList{"analyse", at("gone.mp4")} + with + QStringList{"--out", at("without")}).code, 0);
+        const Json one = reviewIn("one"), without = reviewIn("without");
+        for (const char* part : {"reps", "holds", "faults", "setup", "decision", "cues"})
+            QVERIFY2(without.at(part) == one.at(part), part);
+        // It can be answered, too, and says what is missing.
+        const Ran answer = run({"answer", at("without"), "--format", "text", "--out", at("without.txt"), "--quiet"});
+        QCOMPARE(answer.code, 0);
+        QVERIFY(answer.err.contains("without pictures"));
+        QVERIFY(!readFile(at("without.txt").toStdString()).value().empty());
+        // Half of the tracks do not belong to the clip.
+        const std::string csv = readFile(tracks.toStdString()).value();
+        QVERIFY(writeFileAtomically(at("half.csv").toStdString(), csv.substr(0, csv.find('\n', csv.size() / 2) + 1)));
+        verifyTrouble(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--tracks", at("half.csv"),
+                           "--out", at("x"), "--quiet"}),
+                      "do not belong together");
+    }
+
+    /// What was asked and is known of a client decides with what was measured.
+    void asked() {
+        const auto with = [&](const Json& members, const char* out) {
+            Json file{{"format", "deft-mirror-asked"}, {"version", 1}};
+            for (const auto& [key, value] : members.items()) file[key] = value;
+            if (!writeFileAtomically(at("asked.json").toStdString(), toText(file))) return Ran{-1, {}, {}};
+            return run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--tracks", at("one/tracks.csv"),
+                        "--asked", at("asked.json"), "--out", at(out), "--quiet"});
+        };
+        const auto decisionIn = [&](const char* folder) {
+            return readJsonFile(at(folder).toStdString() + "/review.json").value().at("decision");
+        };
+        QCOMPARE(with({{"rung", "both"}, {"target", {{"sets", 1}, {"reps", 2}, {"hold_s", 2.0}}}}, "easy").code, 0);
+        QCOMPARE(readJsonFile(at("easy/review.json").toStdString()).value()["inputs"]["asked"]["hold_s"].get<double>(),
+                 2.0);
+        QCOMPARE(with({{"note", {{"pain", true}, {"felt", {"low-back"}}}}}, "pain").code, 0);
+        QCOMPARE(decisionIn("pain")["step"].get<std::string>(), std::string("stop"));
+        QCOMPARE(with({{"rung", "both"}}, "usual").code, 0);
+        QVERIFY(decisionIn("usual")["target"]["sets"] == decisionIn("one")["target"]["sets"]);
+        for (const auto& [members, about] : std::vector<std::pair<Json, const char*>>{
+                 {{{"rungs", "both"}}, "/rungs: expected one of the members"},
+                 {{{"rung", "flying"}}, "/rung: \"flying\" is not known"},
+                 {{{"target", {{"hold", 3}}}}, "/target/hold: expected one of the members"},
+                 {{{"target", {{"sets", "two"}}}}, "/target/sets: expected a whole number from 1 to 50, found \"two\""},
+                 {{{"note", {{"felt", {"left-ear"}}}}}, "/note/felt: \"left-ear\" is not known"},
+                 {{{"flags", {"tall"}}}, "/flags: \"tall\" is not known"},
+                 {{{"history", {{{"date", "2026-05-01"}, {"cue", "x"}}}}},
+                  "/history/0/cue: expected one of the members"}})
+            verifyTrouble(with(members, "x"), about);
+        QVERIFY(!QFile::exists(at("x")));
+    }
+
     void answers() {
         QCOMPARE(run({"answer", at("one"), "--format", "html", "--out", at("a.html")}).code, 0);
         QCOMPARE(run({"answer", at("one"), "--format", "html", "--out", at("b.html")}).code, 0);

@@ -484,7 +484,7 @@ private slots:
         QVERIFY(form.intakeButton().flags().empty()); // cleared when the name is another's
         const auto press = [&] {
             for (auto* b : form.findChildren<KeyButton*>())
-                if (b->text().startsWith(QStringLiteral("Put it in"))) QTest::mouseClick(b, Qt::LeftButton);
+                if (b->text().startsWith(QStringLiteral("Add and open"))) QTest::mouseClick(b, Qt::LeftButton);
         };
         press();
         QVERIFY(QTest::qWaitFor([&] { return window_->library().clips().size() == 1; }, 20000));

@@ -457,7 +457,7 @@ private slots:
         queue.bringIn(path);
         QTest::keyClicks(queue.form().clientBox().lineEdit(), QStringLiteral("Marit Solheim"));
         for (QAbstractButton* b : queue.form().findChildren<QAbstractButton*>())
-            if (b->text().startsWith(QStringLiteral("Put it"))) b->click();
+            if (b->text().startsWith(QStringLiteral("Add and open"))) b->click();
         QTRY_COMPARE_WITH_TIMEOUT(window_->room(), MainWindow::Bench, 20000); // once it is copied into the library
         QVERIFY(stage().isPlacing());
         QVERIFY(session().review() == nullptr && !session().job().isRunning());

@@ -1,8 +1,12 @@
 #include "exercises/exercise.h"
+#include "judgement/asked.h"
 #include "judgement/case.h"
+#include "judgement/decision.h"
 #include "judgement/safety.h"
 
+#include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace deft {
 namespace {
@@ -10,8 +14,9 @@ namespace {
 /// Reads members of one JSON object; the first complaint says path, what was expected and what was found.
 class Reader {
 public:
-    Reader(const Json& json, std::string path, std::string& trouble)
-        : json_(json), path_(std::move(path)), trouble_(trouble) {
+    /// @param strict members that nobody asked for are complained of, here and in what lies below
+    Reader(const Json& json, std::string path, std::string& trouble, bool strict = false)
+        : json_(json), path_(std::move(path)), trouble_(trouble), strict_(strict) {
         if (!json_.is_object()) complain(path_, "an object", json_);
     }
 
@@ -56,15 +61,15 @@ public:
     template <class F> void objects(const char* key, F&& each) {
         const Json* j = list(key);
         for (size_t i = 0; j && i < j->size(); ++i) {
-            Reader r((*j)[i], at(key) + "/" + std::to_string(i), trouble_);
-            if ((*j)[i].is_object()) each(r);
+            Reader r((*j)[i], at(key) + "/" + std::to_string(i), trouble_, strict_);
+            if ((*j)[i].is_object()) each(r), r.finish();
         }
     }
     template <class F> void object(const char* key, F&& each, bool needed = false) {
         const Json* j = find(key, needed);
         if (!j) return;
-        Reader r(*j, at(key), trouble_);
-        if (j->is_object()) each(r);
+        Reader r(*j, at(key), trouble_, strict_);
+        if (j->is_object()) each(r), r.finish();
     }
     void oneOf(const char* key, const std::string& value, std::initializer_list<const char*> allowed) {
         std::string list;
@@ -73,6 +78,15 @@ public:
             list += (list.empty() ? "\"" : ", \"") + std::string(a) + "\"";
         }
         complain(at(key), "one of " + list, Json(value));
+    }
+    /// Everything that is read here has been asked for.
+    void finish() {
+        if (!strict_ || !json_.is_object()) return;
+        std::string known;
+        for (const std::string& key : asked_) known += (known.empty() ? "" : ", ") + key;
+        for (const auto& [key, value] : json_.items())
+            if (std::find(asked_.begin(), asked_.end(), key) == asked_.end())
+                complain(at(key.c_str()), "one of the members " + known, value);
     }
     const Json& json() const { return json_; }
     std::string at(const char* key) const { return path_ + "/" + key; }
@@ -83,6 +97,7 @@ public:
 private:
     const Json* find(const char* key, bool needed = false) {
         if (!json_.is_object()) return nullptr;
+        if (std::find(asked_.begin(), asked_.end(), key) == asked_.end()) asked_.push_back(key);
         const auto it = json_.find(key);
         if (it != json_.end() && !it->is_null()) return &*it;
         if (needed && trouble_.empty()) trouble_ = at(key) + " is missing";
@@ -97,6 +112,8 @@ private:
     const Json& json_;
     std::string path_;
     std::string& trouble_;
+    bool strict_;
+    std::vector<std::string> asked_;
 };
 
 constexpr double kHour_s = 3600, kFar = 1e4;
@@ -177,6 +194,15 @@ void readNow(Reader& r, Case& c) {
     });
 }
 
+void readNote(Reader& r, ClientNote& note) {
+    r.flag("pain", note.pain);
+    r.flag("shaking", note.shaking);
+    r.texts("red_flags", note.redFlags);
+    r.texts("signs", note.signs);
+    r.texts("felt", note.felt);
+    r.text("words", note.words);
+}
+
 /// Ids must be among those that the safety rules know: a flag that is misspelt would protect nobody.
 template <class Map>
 std::string unknownIn(const std::vector<std::string>& ids, const Map& known, const std::string& path) {
@@ -186,6 +212,17 @@ std::string unknownIn(const std::vector<std::string>& ids, const Map& known, con
             for (const auto& [name, value] : known) list += (list.empty() ? "" : ", ") + name;
             return path + ": \"" + id + "\" is not known; there are: " + list;
         }
+    return {};
+}
+
+Result<void> knownToSafety(const std::vector<std::string>& flags, const std::vector<std::string>& cleared,
+                           const ClientNote& note, const std::string& where) {
+    const auto& rules = safetyRules();
+    if (!rules) return tl::unexpected(rules.error());
+    for (const std::string& t : {unknownIn(flags, rules->flags, "/flags"), unknownIn(cleared, rules->flags, "/cleared"),
+                                 unknownIn(note.redFlags, rules->redFlags, "/note/red_flags"),
+                                 unknownIn(note.signs, rules->signs, "/note/signs")})
+        if (!t.empty()) return fail(Errc::NotFound, where + ": " + t);
     return {};
 }
 
@@ -260,14 +297,7 @@ Result<Case> parseCase(const Json& json, const std::string& where) {
     });
     r.texts("flags", c.flags);
     r.texts("cleared", c.cleared);
-    r.object("note", [&](Reader& n) {
-        n.flag("pain", c.note.pain);
-        n.flag("shaking", c.note.shaking);
-        n.texts("red_flags", c.note.redFlags);
-        n.texts("signs", c.note.signs);
-        n.texts("felt", c.note.felt);
-        n.text("words", c.note.words);
-    });
+    r.object("note", [&](Reader& n) { readNote(n, c.note); });
     r.object("target", [&](Reader& t) { readTarget(t, c.target); });
     r.object(
         "now", [&](Reader& n) { readNow(n, c); }, true);
@@ -283,16 +313,47 @@ Result<Case> parseCase(const Json& json, const std::string& where) {
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
     if (c.rung.empty()) c.rung = c.target.rung;
     c.target.rung = c.rung;
-    const auto& rules = safetyRules();
-    if (!rules) return tl::unexpected(rules.error());
-    for (const std::string& t :
-         {unknownIn(c.flags, rules->flags, "/flags"), unknownIn(c.cleared, rules->flags, "/cleared"),
-          unknownIn(c.note.redFlags, rules->redFlags, "/note/red_flags"),
-          unknownIn(c.note.signs, rules->signs, "/note/signs")})
-        if (!t.empty()) return fail(Errc::NotFound, where + ": " + t);
+    if (auto ok = knownToSafety(c.flags, c.cleared, c.note, where); !ok) return tl::unexpected(ok.error());
     if (auto ok = knownSchools(c.schools); !ok)
         return fail(ok.error().code, where + ": /schools: " + ok.error().detail);
     return c;
+}
+
+Result<Asked> parseAsked(const Json& json, const std::string& where, const Exercise& exercise) {
+    if (auto ok = expectFormat(json, "deft-mirror-asked", 1, where); !ok) return tl::unexpected(ok.error());
+    std::string trouble, rung, format;
+    Asked a;
+    Reader r(json, "", trouble, true);
+    double version = 1;
+    r.text("format", format), r.number("version", version, 1, 1); // told already
+    r.text("rung", rung);
+    r.object("target", [&](Reader& t) { readTarget(t, a.target); });
+    r.texts("flags", a.flags);
+    r.texts("cleared", a.cleared);
+    r.object("note", [&](Reader& n) { readNote(n, a.note); });
+    r.objects("history", [&](Reader& p) { readPast(p, a.history.emplace_back()); });
+    r.finish();
+    if (!rung.empty() && !a.target.rung.empty() && rung != a.target.rung)
+        r.complain("/target/rung", "the version of /rung (\"" + rung + "\")", Json(a.target.rung));
+    if (!rung.empty()) a.target.rung = rung;
+    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    if (auto ok = knownToSafety(a.flags, a.cleared, a.note, where); !ok) return tl::unexpected(ok.error());
+    // A version alone is asked for in the exercise's usual dose; a dose alone in the version that a new client begins
+    // with.
+    if (!json.contains("target")) {
+        if (!rung.empty()) a.target = firstTarget(exercise), a.target.rung = rung;
+    } else if (a.target.rung.empty()) {
+        a.target.rung = firstTarget(exercise).rung;
+    }
+    std::map<std::string, bool> versions, places;
+    for (const Rung& v : exercise.ladder) versions[v.id] = true;
+    for (const FeltPlace& f : exercise.felt) places[f.id] = true;
+    if (!a.target.rung.empty())
+        if (const std::string t = unknownIn({a.target.rung}, versions, "/rung"); !t.empty())
+            return fail(Errc::NotFound, where + ": " + t);
+    if (const std::string t = unknownIn(a.note.felt, places, "/note/felt"); !t.empty())
+        return fail(Errc::NotFound, where + ": " + t);
+    return a;
 }
 
 } // namespace deft

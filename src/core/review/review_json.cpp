@@ -4,6 +4,7 @@
 #include "base/numbers.h"
 #include "landmarks/names.h"
 #include "proposals/propose.h"
+#include "review/without_clip.h"
 #include "video/clip_reader.h"
 
 #include <cmath>
@@ -371,6 +372,10 @@ Result<Review> readFolder(const std::filesystem::path& folder) {
     auto tracks = parseTracks(*csv, (folder / "tracks.csv").string());
     if (!tracks) return tl::unexpected(tracks.error());
     auto reader = ClipReader::open(inputs->clipPath);
+    if (!reader && reader.error().code == Errc::NotFound) {
+        ClipInfo clip = clipOf(*tracks);
+        return measureReview(std::move(*inputs), std::move(clip), std::move(*tracks));
+    }
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() != int64_t(tracks->frames()))
         return fail(Errc::Conflict, folder.string() + ": its tracks do not belong to the clip " + inputs->clipPath +

@@ -1,0 +1,11 @@
+#pragma once
+#include "landmarks/tracks.h"
+#include "video/clip_info.h"
+
+namespace deft {
+
+/// What tracks tell of the clip that they were followed in, where that is not at hand: its times, and the usual picture
+/// (1280 × 720, or larger, on its side where the marks stand higher than wide) in which all of them lie.
+ClipInfo clipOf(const Tracks& tracks);
+
+} // namespace deft
