@@ -211,6 +211,22 @@ private slots:
         QVERIFY(a.find("next")->text.find("same spot") == std::string::npos);
     }
 
+    /// Somebody who only lies there: nothing is said about a set-up that no movement followed, and the letter names what
+    /// it looked for.
+    void noMovement() {
+        Tracks still = demoTracks();
+        for (auto& [name, points] : still.landmark)
+            for (TrackPoint& p : points) p = points.front();
+        const Review r = measureReview(demoInputs(), demoClipInfo(), still).value();
+        QVERIFY(r.events.reps.empty());
+        for (const SetupVerdict& v : r.findings.setup) QCOMPARE(v.verdict, std::string("cannot-tell"));
+        QCOMPARE(r.decision.step, std::string("ask-again"));
+        const Answer a = composeAnswer(r);
+        for (const AnswerPart& part : a.parts) QVERIFY(!isCorrection(part));
+        QVERIFY2(a.find("target")->text.starts_with("I looked for a lift (hips lifted) and found none"),
+                 a.find("target")->text.c_str());
+    }
+
     void whatWasFeltIsAnswered() {
         ReviewInputs in = demoInputs();
         in.note.felt = {"hamstring-cramp"};

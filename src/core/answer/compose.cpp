@@ -98,6 +98,14 @@ std::optional<AnswerPart> drawings(const Review& r) {
     return part;
 }
 
+/// Where no movement was found: what it would have been.
+std::string lookedFor(const Exercise& e) {
+    const std::string one =
+        (std::string("aeiou").find(e.words.one[0]) == std::string::npos ? "a " : "an ") + e.words.one;
+    return "I looked for " + one + (e.mover.isWindow() ? " that stays still" : " (" + e.mover.words + ")") +
+           " and found none that I could measure: it was too small or too short, or something hid it.";
+}
+
 AnswerPart target(const Review& r) {
     const Decision& d = r.decision;
     AnswerPart part{"target", "Next target", "", d.arithmetic, {}};
@@ -116,7 +124,9 @@ AnswerPart target(const Review& r) {
         return part;
     }
     if (d.step == "ask-again") {
-        part.text = "This clip does not let me say enough to change anything. Please film it once more.";
+        part.text = (r.events.reps.empty() ? lookedFor(r.exercise)
+                                           : "This clip does not let me say enough to change anything.") +
+                    " Please film it once more.";
         for (const ClipCheck& c : r.check)
             if (!c.ask.empty() && c.verdict != "unknown") part.text += " " + c.ask;
         for (const std::string& f : r.exercise.filming)

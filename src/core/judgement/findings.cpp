@@ -23,11 +23,9 @@ std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, cons
 
 SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const SeriesSet& set, const Events& events) {
     SetupVerdict v{check.id, "cannot-tell"};
+    if (events.reps.empty()) return v; // what nothing follows on is no set-up
     double from = events.setupStart_s, to = events.setupEnd_s;
-    if (check.at == "top") {
-        if (events.reps.empty()) return v;
-        from = events.reps[0].hold.start_s, to = from + 0.5;
-    }
+    if (check.at == "top") from = events.reps[0].hold.start_s, to = from + 0.5;
     const auto reading = medianWithin(set, limit.measure, from, to);
     if (!reading) return v;
     std::tie(v.value, v.u95) = *reading;

@@ -183,7 +183,8 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         row.value = v.value, row.u95 = v.u95, row.limit = limit;
         row.verdict = asFound(limit.verdict(v.value, v.u95), v.isPoor());
         row.worstFrame = row.bestFrame = r.clip.frameAt(r.events.setupEnd_s / 2);
-        if (!std::isfinite(v.value)) row.why = "cannot tell: not marked";
+        if (!std::isfinite(v.value))
+            row.why = r.events.reps.empty() ? "cannot tell: no movement found" : "cannot tell: not marked";
         rows.push_back(std::move(row));
     }
     if (const Neutral& n = r.series.neutral; n.range) {
