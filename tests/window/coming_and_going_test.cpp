@@ -418,7 +418,7 @@ private slots:
         QVERIFY(window_->outgoing().isIdle() && !window_->message().contains(QStringLiteral("there is no mail")));
         const auto aside = [&] {
             for (const QLabel* l : window_->queuePage().findChildren<QLabel*>())
-                if (l->text().contains(QStringLiteral("Mails that could not be made"))) return true;
+                if (l->text().contains(QStringLiteral("Failed emails"))) return true;
             return false;
         };
         QVERIFY(aside());
