@@ -51,8 +51,8 @@ private slots:
         const Exercise e = loadExercise("bridge").value();
         QCOMPARE(e.answerTo("bridge")->defaultChoice, std::string("neutral-lift"));
         QCOMPARE(e.mover.measure, std::string("hip_height"));
-        QVERIFY(e.fault("back-bend")->isAnchor && e.fault("back-bend")->onTheWay && e.fault("back-bend")->inTheHold);
-        QVERIFY(!e.fault("sinking")->onTheWay); // height is lost only from a hold
+        QVERIFY(e.fault("back-bend")->isAnchor && e.fault("back-bend")->counts.out && e.fault("back-bend")->counts.hold);
+        QVERIFY(!e.fault("sinking")->counts.out); // height is lost only from a hold
         QVERIFY(e.check("heel-distance") && e.check("feet-flat"));
         QVERIFY(!e.fault("heel-distance"));
         QCOMPARE(e.fault("back-bend")->causedBy, std::vector<std::string>{"heel-distance"});

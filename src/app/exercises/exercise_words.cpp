@@ -30,15 +30,19 @@ QString limitRow(const std::string& name, const Limit& l, const QString& when) {
         .arg(text(name), text(measureName(l.measure)), limitWords(l), when, colours().ink2.name(), originOf(l));
 }
 
+QString whenCounted(const Phases& p) {
+    QStringList when;
+    if (p.out) when << tr("way out");
+    if (p.hold) when << tr("hold");
+    if (p.back) when << tr("way back");
+    return when.size() == 3 ? tr("always") : when.join(QStringLiteral(", "));
+}
+
 QString measured(const Exercise& e) {
     QString html = heading(tr("What is measured")) + QStringLiteral("<table cellspacing='0' cellpadding='2'>");
     for (const SetupCheck& c : e.setup)
         html += limitRow(c.name, c.limit, c.at == "top" ? tr("when the hold begins") : tr("set-up"));
-    for (const FaultPlan& f : e.faults)
-        html += limitRow(f.name, f.limit,
-                         f.onTheWay && f.inTheHold ? tr("on the way and in the hold")
-                         : f.inTheHold             ? tr("in the hold")
-                                                   : tr("on the way"));
+    for (const FaultPlan& f : e.faults) html += limitRow(f.name, f.limit, whenCounted(f.counts));
     html += QStringLiteral("</table><p style='margin:6px 0 0 0'>");
     html += tr("Marks: ");
     QStringList marks;

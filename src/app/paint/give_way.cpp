@@ -31,7 +31,7 @@ Across acrossOf(const Review& r, const Rep& rep, const Series& anchor, const Ser
     if (plan.isWindow())
         a.gaveWay = rep.hold.brokenBy == anchor.id, a.at = rep.hold.clean_s, a.u95 = rep.hold.cleanU95_s();
     else
-        a.gaveWay = rep.brokenBy == anchor.id, a.at = rep.controlRange, a.u95 = rep.controlRangeU95;
+        a.gaveWay = rep.brokenBy == anchor.id || rep.brokenBackBy == anchor.id, a.at = rep.controlRange, a.u95 = rep.controlRangeU95;
     return a;
 }
 

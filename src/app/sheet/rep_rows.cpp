@@ -98,8 +98,17 @@ RepCell backCell(const Review& r, const Rep& rep) {
         c.under = QObject::tr("clip ends first");
         return c;
     }
+    if (rep.breakBack_s) {
+        c.frame = r.clip.frameAt(*rep.breakBack_s), c.measure = rep.brokenBackBy;
+        c.edge = ofBreak(r, rep, rep.brokenBackBy);
+        c.number = QObject::tr("at %1").arg(reading(rep.controlRange, measureUnit(r.exercise.mover.measure), 0, false));
+        c.under = QObject::tr("gave way");
+        c.notch = std::clamp((*rep.breakBack_s - rep.holdEnd_s) / std::max(0.01, rep.back_s()), 0.08, 0.92);
+        return c;
+    }
     c.number = seconds(rep.back_s());
-    c.edge = toldReading(r.exercise, "pace_back", "median").limit.verdict(rep.back_s(), rep.backU95_s());
+    c.edge = asFound(toldReading(r.exercise, "pace_back", "median").limit.verdict(rep.back_s(), rep.backU95_s()),
+                     isClearIn(r, "pace_back", placeOfRep(r, rep)));
     c.beside = QObject::tr("asked %1").arg(reading(r.exercise.paceBack_s, "", 0, false));
     if (c.edge == Verdict::Out) c.under = QObject::tr("short");
     return c;
@@ -111,7 +120,7 @@ WorstOfRep worstOf(const Review& r, const Rep& rep, const std::function<bool(con
     double widths = -std::numeric_limits<double>::infinity();
     for (const FaultPlan& f : r.exercise.faults) {
         const Series* s = f.isAnchor && isMeant(f) ? r.series.find(f.limit.measure) : nullptr;
-        const int64_t at = s ? worstFrame(r, countedIn(rep, f.onTheWay, f.inTheHold), *s, f.limit) : -1;
+        const int64_t at = s ? worstFrame(r, countedIn(rep, f.counts), *s, f.limit) : -1;
         if (at < 0) continue;
         const double value = s->value[size_t(at)], own = f.limit.excess(value) / f.limit.width();
         if (own > widths) widths = own, worst = {f.limit, at, value, s->u95[size_t(at)]};
@@ -166,7 +175,7 @@ std::vector<RepRow> repRows(const Review& r) {
             }
         // Near a limit takes nothing from a rep that is clean.
         row.wholeClean =
-            !rep.unsure() && rep.brokenBy.empty() && rep.hold.brokenBy.empty() &&
+            !rep.unsure() && rep.brokenBy.empty() && rep.hold.brokenBy.empty() && rep.brokenBackBy.empty() &&
             std::none_of(row.cells.begin(), row.cells.end(), [](const RepCell& c) { return c.edge == Verdict::Out; });
         rows.push_back(std::move(row));
     }

@@ -9,6 +9,10 @@
 namespace deft {
 namespace {
 
+// Getting into a position and out of it is quicker than this, per cent or degrees a second; it lasts no longer, and a
+// moment outside is none (all chosen here).
+constexpr double kSettling = 15, kLongestSettling_s = 1.5, kMoment_s = 0.5;
+constexpr double kFidget = 0.25;    // of the largest excursion: less is no rep (chosen here)
 constexpr double kSlowShare = 0.06; // of the lift, a second: slower, and a rep has not begun or is over (chosen here)
 
 size_t indexAt(const std::vector<double>& time_s, double t) {
@@ -52,15 +56,17 @@ constexpr double kNearEdge_s = 1; // around the edge of a hold in a window, for 
 
 /// Still stretches inside the window: each is a rep that is all hold.
 void findWindowHolds(Events& events, const std::vector<double>& t, const std::vector<double>& x,
-                     const MoverPlan& plan) {
+                     const std::vector<bool>& in, const MoverPlan& plan) {
     const auto speed = derivative(t, x);
-    auto inside = [&](size_t i) { return plan.inWindow(x[i]) && !(std::abs(speed[i]) > plan.stillInWindow()); };
+    auto inside = [&](size_t i) {
+        return in[i] && plan.inWindow(x[i]) && !(std::abs(speed[i]) > plan.stillInWindow());
+    };
     // Between the last frame of a hold and the one outside, where the window is left or the body moves.
-    auto edge = [&](size_t in, size_t out) {
-        if (out >= x.size() || !std::isfinite(x[out])) return t[in];
+    auto edge = [&](size_t inner, size_t out) {
+        if (out >= x.size() || !std::isfinite(x[out]) || !in[out]) return t[inner];
         if (plan.inWindow(x[out]))
-            return crossing(t[in], std::abs(speed[in]), t[out], std::abs(speed[out]), plan.stillInWindow());
-        return crossing(t[in], x[in], t[out], x[out], plan.high && x[out] > *plan.high ? *plan.high : *plan.low);
+            return crossing(t[inner], std::abs(speed[inner]), t[out], std::abs(speed[out]), plan.stillInWindow());
+        return crossing(t[inner], x[inner], t[out], x[out], plan.high && x[out] > *plan.high ? *plan.high : *plan.low);
     };
     auto keep = [&](size_t first, size_t last) {
         if (t[last] - t[first] < kShortestHold_s) return;
@@ -74,7 +80,7 @@ void findWindowHolds(Events& events, const std::vector<double>& t, const std::ve
     std::optional<size_t> first;
     size_t last = 0;
     for (size_t i = 0; i < x.size(); ++i) {
-        if (!std::isfinite(x[i])) continue; // not seen is not left; Rep::lost_s tells how much that was
+        if (!std::isfinite(x[i]) && in[i]) continue; // not seen is not left; Rep::lost_s tells how much that was
         if (inside(i)) {
             if (!first) first = i;
             last = i;
@@ -110,8 +116,8 @@ double bandOfEdge(const Series& mover, const MoverPlan& plan, const std::vector<
     const size_t outside = outward > 0 ? after : before;
     const bool cutOff = (t[outside] - edge_s) * outward <= 0;
     if (cutOff || !plan.inWindow(mover.value[outside]))
-        return bandOfCrossing(t, mover, {plan.measure, plan.low, plan.high}, indexAt(t, edge_s),
-                              edge_s - kNearEdge_s, edge_s + kNearEdge_s);
+        return bandOfCrossing(t, mover, {plan.measure, plan.low, plan.high}, indexAt(t, edge_s), edge_s - kNearEdge_s,
+                              edge_s + kNearEdge_s);
     // By stillness: how long its speed stays nearer to the limit than noise makes it uncertain.
     const auto speed = derivative(t, mover.value);
     const double braking = std::abs(std::abs(speed[after]) - std::abs(speed[before])) / frame;
@@ -119,22 +125,125 @@ double bandOfEdge(const Series& mover, const MoverPlan& plan, const std::vector<
     return std::hypot(frame / 2, std::min(kLongest_s, noise / std::max(1e-6, braking)));
 }
 
+constexpr double kStillOnTheWay = 0.95; // of the reach: beyond it the mover has arrived (chosen here)
+
+/// When the mover is farthest out.
+double topOf(const SeriesSet& set, const MoverPlan& plan, const Rep& rep) {
+    const Series& mover = *set.find(plan.measure);
+    size_t top = indexAt(set.time_s, rep.start_s);
+    for (size_t i = top; i < set.time_s.size() && set.time_s[i] <= rep.end_s; ++i)
+        if (!(plan.outward(mover.value[i]) <= plan.outward(mover.value[top]))) top = i;
+    return set.time_s[top];
+}
+
 } // namespace
 
-Span countedIn(const Rep& rep, bool onTheWay, bool inTheHold) {
-    return {onTheWay ? rep.start_s : rep.hold.start_s, inTheHold ? rep.hold.end_s : rep.top_s};
+Span countedIn(const Rep& rep, const Phases& counts) {
+    return {counts.out    ? rep.start_s
+            : counts.hold ? rep.hold.start_s
+                          : rep.hold.end_s,
+            counts.back   ? rep.end_s
+            : counts.hold ? rep.hold.end_s
+                          : rep.top_s};
 }
 
-double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion) {
+double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion,
+                double from_s) {
     std::vector<double> start;
-    for (size_t i = 0; i < mover.size() && time_s[i] <= 0.5; ++i) start.push_back(mover[i]);
+    const size_t from = indexAt(time_s, from_s);
+    for (size_t i = from; i < mover.size() && time_s[i] <= from_s + 0.5; ++i) start.push_back(mover[i]);
     const double level = medianOf(start);
-    if (!std::isfinite(level)) return std::min(1.0, time_s.back());
-    for (size_t i = 0; i < mover.size(); ++i)
+    if (!std::isfinite(level)) return std::min(from_s + 1.0, time_s.back());
+    for (size_t i = from; i < mover.size(); ++i)
         if (std::isfinite(mover[i]) && std::abs(mover[i] - level) > 0.35 * minExcursion)
-            return std::max(0.2, time_s[i] - 0.3);
+            return std::max(from_s + 0.2, time_s[i] - 0.3);
     return time_s.back();
 }
+
+std::vector<bool> inPosition(const SeriesSet& set, const std::vector<Limit>& position) {
+    const auto& t = set.time_s;
+    std::vector<bool> in(t.size(), true);
+    std::vector<std::vector<double>> speeds;
+    for (const Limit& limit : position) {
+        const Series* s = set.find(limit.measure);
+        if (!s) continue;
+        for (size_t i = 0; i < t.size(); ++i)
+            if (limit.excess(s->value[i]) > 0) in[i] = false;
+        speeds.push_back(derivative(t, s->value));
+    }
+    const auto settling = [&](size_t i) {
+        return std::any_of(speeds.begin(), speeds.end(),
+                           [&](const auto& speed) { return std::abs(speed[i]) > kSettling; });
+    };
+    for (size_t i = 0; i < t.size(); ++i) { // a moment outside
+        if (in[i]) continue;
+        size_t end = i;
+        while (end < t.size() && !in[end]) ++end;
+        if (i > 0 && end < t.size() && t[end] - t[i] < kMoment_s)
+            std::fill(in.begin() + long(i), in.begin() + long(end), true);
+        i = end;
+    }
+    for (size_t i = 1; i + 1 < t.size(); ++i) { // getting in, getting out
+        if (in[i] && !in[i - 1])
+            for (size_t k = i; k < t.size() && in[k] && t[k] - t[i] < kLongestSettling_s && settling(k); ++k)
+                in[k] = false;
+    }
+    for (size_t i = t.size(); i-- > 1;)
+        if (in[i - 1] && !in[i]) {
+            const double edge = t[i - 1];
+            for (size_t k = i; k-- > 0 && in[k] && edge - t[k] < kLongestSettling_s && settling(k);) in[k] = false;
+        }
+    return in;
+}
+
+namespace {
+
+/// Out and back, places in the series.
+struct Excursing {
+    size_t start, peak, end;
+    bool finished;
+};
+
+/// Excursions above where they begin, in one stretch in position: between two turning points the mover goes at least
+/// `least`, and half of how far it stands from `base`.
+void addExcursions(std::vector<Excursing>& found, const std::vector<double>& x, size_t from, size_t to, bool cutOff,
+                   double base, double least) {
+    const auto worthIt = [&](double height) { return std::max(least, 0.5 * (height - base)); };
+    while (from < to && !std::isfinite(x[from])) ++from;
+    size_t low = from, high = from, last = from; // low, high: the last turning points
+    bool out = false;
+    auto keep = [&](size_t end, bool finished) {
+        const double fifth = 0.2 * (x[high] - x[low]);
+        size_t start = high, back = high;
+        while (start > low && !(x[start] <= x[low] + fifth)) --start;
+        while (back < end && !(x[back] <= x[end] + fifth && x[back] < x[high] - fifth)) ++back;
+        found.push_back({start, high, back, finished});
+    };
+    for (size_t i = from; i < to; ++i) {
+        if (!std::isfinite(x[i])) continue;
+        last = i;
+        if (!out) { // at rest, or on the way back
+            if (x[i] < x[low]) low = i;
+            if (x[i] - x[low] >= worthIt(x[i])) out = true, high = i;
+            continue;
+        }
+        if (x[i] > x[high]) high = i;
+        if (x[high] - x[i] < worthIt(x[high])) continue;
+        // Back; it ends where it turns again, or rests.
+        size_t end = i;
+        for (size_t k = i; k < to; ++k) {
+            if (!std::isfinite(x[k])) continue;
+            if (x[k] < x[end]) end = k;
+            if (x[k] - x[end] >= worthIt(x[k])) break;
+        }
+        keep(end, true);
+        low = i = last = end;
+        out = false;
+    }
+    if (out && cutOff) keep(last, false);
+}
+
+} // namespace
 
 Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
     Events events;
@@ -144,32 +253,40 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
     std::vector<double> x = mover->value;
     for (double& v : x) v = plan.outward(v);
     const auto& t = set.time_s;
+    const std::vector<bool> in = inPosition(set, plan.inPosition);
     if (plan.isWindow()) {
-        findWindowHolds(events, t, mover->value, plan);
+        findWindowHolds(events, t, mover->value, in, plan);
         return events;
     }
-    events.setupEnd_s = setupEnd(t, x, plan.minExcursion);
+    const size_t first = size_t(std::find(in.begin(), in.end(), true) - in.begin());
+    if (first == in.size()) return events;
+    events.setupStart_s = t[first];
+    events.setupEnd_s = setupEnd(t, x, plan.minExcursion, t[first]);
 
     std::vector<double> setup;
-    double top = -1e300;
-    for (size_t i = 0; i < x.size(); ++i) {
-        if (!std::isfinite(x[i])) continue;
-        if (t[i] <= events.setupEnd_s) setup.push_back(x[i]);
-        top = std::max(top, x[i]);
-    }
-    const double base = medianOf(setup), lift = top - base;
-    if (!std::isfinite(base) || lift < std::max(plan.minExcursion, 6 * noiseOf(x))) return events;
+    for (size_t i = first; i < x.size() && t[i] <= events.setupEnd_s; ++i) setup.push_back(x[i]);
+    const double base = medianOf(setup), least = std::max(plan.minExcursion, 6 * noiseOf(x));
+    if (!std::isfinite(base)) return events;
 
     const auto speed = derivative(t, x);
-    const auto cycles = cyclesByHysteresis(x, base + 0.2 * lift, base + 0.5 * lift);
-    for (size_t c = 0; c < cycles.cycles.size(); ++c) {
-        const HysteresisCycle& cycle = cycles.cycles[c];
+    std::vector<Excursing> cycles;
+    for (size_t i = first; i < x.size(); ++i) {
+        if (!in[i]) continue;
+        size_t end = i;
+        while (end < x.size() && in[end]) ++end;
+        addExcursions(cycles, x, i, end, end == x.size(), base, least);
+        i = end;
+    }
+    double largest = 0;
+    for (const Excursing& c : cycles) largest = std::max(largest, x[c.peak] - x[c.start]);
+    std::erase_if(cycles, [&](const Excursing& c) { return x[c.peak] - x[c.start] < kFidget * largest; });
+    for (const Excursing& cycle : cycles) {
         Rep rep;
-        rep.finished = !(cycles.unfinished && c + 1 == cycles.cycles.size());
+        rep.finished = cycle.finished;
         // Back to where the movement began: still, or going the other way.
         size_t start = cycle.start;
-        const double slow = kSlowShare * lift;
-        while (start > 0 && std::isfinite(speed[start]) && speed[start] > slow) --start;
+        const double slow = kSlowShare * (x[cycle.peak] - x[cycle.start]);
+        while (start > 0 && in[start - 1] && std::isfinite(speed[start]) && speed[start] > slow) --start;
         while (start < cycle.peak && !std::isfinite(x[start])) ++start;
         rep.baseline = x[start];
         const double own = x[cycle.peak] - rep.baseline;
@@ -184,7 +301,7 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
         size_t leave = cycle.end;
         while (leave > topAt && !(x[leave] > level && speed[leave] > -still)) --leave;
         size_t end = cycle.end;
-        while (end + 1 < x.size() && std::isfinite(speed[end]) && speed[end] < -slow) ++end;
+        while (end + 1 < x.size() && in[end + 1] && std::isfinite(speed[end]) && speed[end] < -slow) ++end;
 
         rep.start_s = t[start];
         rep.top_s = topAt > 0 ? crossing(t[topAt - 1], speed[topAt - 1], t[topAt], speed[topAt], still) : t[topAt];
@@ -200,7 +317,29 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
         rep.hold.clean_s = rep.hold.duration_s();
         events.reps.push_back(rep);
     }
+    if (!events.reps.empty()) {
+        // Before the first rep and after the client got there: what lies farther back was something else.
+        size_t got = indexAt(t, events.reps[0].start_s);
+        while (got > 0 && in[got - 1]) --got;
+        events.setupEnd_s = std::max(t[got] + 0.2, events.reps[0].start_s - 0.1);
+        events.setupStart_s = std::max(t[got], events.setupEnd_s - kSetup_s);
+    }
     return events;
+}
+
+void addPace(SeriesSet& set, const Events& events, const MoverPlan& plan) {
+    if (plan.isWindow()) return;
+    const std::vector<double> none(set.time_s.size(), kGap);
+    Series out{"pace_out", "s", none, none}, back{"pace_back", "s", none, none};
+    for (const Rep& rep : events.reps)
+        for (size_t i = 0; i < set.time_s.size(); ++i) {
+            const double t = set.time_s[i];
+            if (t >= rep.start_s && t <= rep.top_s) out.value[i] = rep.out_s(), out.u95[i] = rep.outU95_s();
+            if (t >= rep.hold.end_s && t <= rep.end_s && rep.finished)
+                back.value[i] = rep.back_s(), back.u95[i] = rep.backU95_s();
+        }
+    set.series.push_back(std::move(out));
+    set.series.push_back(std::move(back));
 }
 
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan) {
@@ -232,12 +371,12 @@ std::vector<Excursion> excursions(const SeriesSet& set, const Limit& limit, doub
     const Series* s = set.find(limit.measure);
     if (!s || set.time_s.empty()) return found;
     const auto& t = set.time_s;
-    const double inside = -0.1 * limit.width();
+    const double inside = -0.1 * limit.width(), lasts = s->unit == "s" ? -1 : kBreakLasts_s;
     bool out = false;
     Excursion now{};
     auto close = [&](double end) {
         now.end_s = end;
-        if (now.end_s - now.start_s > kBreakLasts_s) found.push_back(now);
+        if (now.end_s - now.start_s > lasts) found.push_back(now);
         out = false;
     };
     double last = from_s;
@@ -276,39 +415,52 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
         while (after < mover->value.size() && !std::isfinite(mover->value[after])) ++after;
         const double seenAgain_s = after < mover->value.size() ? set.time_s[after] : set.time_s.back();
         rep.lost_s = gapBetween(set.time_s, mover->value, rep.start_s, seenAgain_s);
+        const auto excursionAt = [&](double time_s) {
+            return plan.outward(mover->value[indexAt(set.time_s, time_s)]) - rep.baseline;
+        };
         for (const Tolerance& tolerance : tolerances) {
             const Series* s = set.find(tolerance.limit.measure); // none: its landmarks are not marked at all
-            const double from = tolerance.onTheWay ? rep.start_s : rep.hold.start_s;
+            const double from = tolerance.counts.out ? rep.start_s : rep.hold.start_s;
             rep.lost_s = std::max(rep.lost_s,
                                   s ? gapBetween(set.time_s, s->value, from, rep.hold.end_s) : rep.hold.end_s - from);
             if (passedOver && passedOver(tolerance, int(&rep - events.reps.data()))) continue;
-            if (tolerance.onTheWay) {
-                // A break that begins just before the top must still last 0.3 s, so look on into the hold.
-                for (const Excursion& e : excursions(set, tolerance.limit, rep.start_s, rep.hold.end_s)) {
-                    if (e.start_s > rep.top_s) break;
-                    if (rep.break_s && *rep.break_s <= e.start_s) break;
+            // A break that begins just before the end of a phase must still last 0.3 s, so look on into the next one.
+            const Span counted = countedIn(rep, tolerance.counts);
+            const double lookTo = std::max(counted.end_s, tolerance.counts.out ? rep.hold.end_s : counted.end_s);
+            for (const Excursion& e : excursions(set, tolerance.limit, counted.start_s, lookTo)) {
+                if (e.start_s > counted.end_s) break;
+                const bool onTheWay = e.start_s <= rep.top_s, back = e.start_s > rep.hold.end_s;
+                // The mover may still sink slowly where it is called still.
+                const bool goingOut = onTheWay || (!back && excursionAt(e.start_s) < kStillOnTheWay * rep.reach &&
+                                                   e.start_s < topOf(set, plan, rep));
+                if (goingOut && !(rep.break_s && *rep.break_s <= e.start_s)) {
                     rep.break_s = e.start_s, rep.breakU95_s = e.startU95_s;
                     rep.brokenBy = tolerance.limit.measure;
-                    break;
                 }
+                if (!onTheWay && !back && !(rep.hold.first_break_s && *rep.hold.first_break_s <= e.start_s)) {
+                    rep.hold.first_break_s = e.start_s, rep.hold.breakU95_s = e.startU95_s;
+                    rep.hold.brokenBy = tolerance.limit.measure;
+                }
+                if (back && !(rep.breakBack_s && *rep.breakBack_s <= e.start_s))
+                    rep.breakBack_s = e.start_s, rep.brokenBackBy = tolerance.limit.measure;
+                break;
             }
-            if (tolerance.inTheHold)
-                for (const Excursion& e : excursions(set, tolerance.limit, rep.hold.start_s, rep.hold.end_s)) {
-                    if (!rep.hold.first_break_s || e.start_s < *rep.hold.first_break_s) {
-                        rep.hold.first_break_s = e.start_s, rep.hold.breakU95_s = e.startU95_s;
-                        rep.hold.brokenBy = tolerance.limit.measure;
-                    }
-                    break;
-                }
         }
         if (rep.break_s) {
             rep.controlRange = 0;
             for (size_t i = indexAt(set.time_s, rep.start_s); i < set.time_s.size() && set.time_s[i] <= *rep.break_s;
                  ++i)
                 rep.controlRange = std::max(rep.controlRange, plan.outward(mover->value[i]) - rep.baseline);
-            rep.hold.first_break_s = rep.hold.start_s, rep.hold.breakU95_s = rep.breakU95_s;
-            rep.hold.brokenBy = rep.brokenBy;
+            if (*rep.break_s <= rep.hold.start_s) {
+                rep.hold.first_break_s = rep.hold.start_s, rep.hold.breakU95_s = rep.breakU95_s;
+                rep.hold.brokenBy = rep.brokenBy;
+            }
         }
+        if (rep.break_s || rep.hold.first_break_s)
+            rep.breakBack_s.reset(), rep.brokenBackBy.clear(); // it had gone before
+        if (rep.breakBack_s)
+            if (const double at = excursionAt(*rep.breakBack_s); std::isfinite(at))
+                rep.controlRange = std::clamp(at, 0.0, rep.reach);
         if (rep.hold.first_break_s) rep.hold.clean_s = std::max(0.0, *rep.hold.first_break_s - rep.hold.start_s);
         if (plan.isWindow()) {
             rep.startU95_s = rep.hold.startU95_s = bandOfEdge(*mover, plan, set.time_s, rep.hold.start_s, -1);

@@ -16,6 +16,7 @@ struct MoverPlan {
     double minExcursion = 5;         ///< in the measure's unit: less is no rep
     bool falls = false;              ///< the movement goes toward smaller values
     std::optional<double> low, high; ///< when set, a rep is a still stretch inside this window
+    std::vector<Limit> inPosition{}; ///< see Exercise::inPosition
     double stillShare = 0.25;        ///< a hold is slower than this share of the excursion per second (chosen here)
     double levelShare = 0.6;         ///< and farther out than this share of it (chosen here)
 
@@ -30,8 +31,8 @@ struct MoverPlan {
 /// A limit that a measure must keep to while the mover works.
 struct Tolerance {
     Limit limit;
-    bool onTheWay = true, inTheHold = true; ///< when it counts
-    std::string fault{};                    ///< id of the fault whose limit it is; may be empty
+    Phases counts;
+    std::string fault{}; ///< id of the fault whose limit it is; may be empty
 };
 
 struct Hold {
@@ -59,10 +60,12 @@ struct Rep {
     double start_s = 0, top_s = 0, holdEnd_s = 0, end_s = 0;
     double baseline = 0;     ///< mover before the rep, as MoverPlan::outward
     double reach = 0;        ///< greatest excursion from the start
-    double controlRange = 0; ///< greatest excursion before an anchor first left its tolerance on the way out
+    double controlRange = 0; ///< excursion at which an anchor first left its tolerance, on any way; reach = never
     double controlRangeU95 = 0;
-    std::string brokenBy;          ///< measure that broke on the way out, empty = none
-    std::optional<double> break_s; ///< when, on the way out
+    std::string brokenBy;          ///< measure that broke while the mover still went out, empty = none
+    std::optional<double> break_s; ///< when, while the mover still went out
+    std::string brokenBackBy;      ///< measure that broke on the way back and not before, empty = none
+    std::optional<double> breakBack_s;
     double startU95_s = 0, endU95_s = 0, breakU95_s = 0;
     bool finished = true;
     /// Time up to the end of the hold, and right after it, in which the mover or the anchor lost longest was not
@@ -78,23 +81,33 @@ struct Rep {
     bool unsure() const { return lost_s > 0.5; }
 };
 
-/// The stretch of a rep in which a tolerance counts, s.
+/// From the first to the last phase of a rep in which something counts, s.
 struct Span {
     double start_s, end_s;
 };
-Span countedIn(const Rep& rep, bool onTheWay, bool inTheHold);
+Span countedIn(const Rep& rep, const Phases& counts);
 
 struct Events {
-    double setupStart_s = 0; ///< 0, or where a hold in a window begins
-    double setupEnd_s = 0;   ///< the first movement begins here
+    double setupStart_s = 0; ///< in position and still; at most kSetup_s before its end
+    double setupEnd_s = 0;   ///< the first movement begins here; of a hold in a window, its first second is the set-up
     std::vector<Rep> reps;
 };
 
-/// When the body begins to move: the first time that the mover leaves its starting level for good.
-double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion);
+/// When the body begins to move: the first time that the mover leaves the level that it has at `from_s`.
+double setupEnd(const std::vector<double>& time_s, const std::vector<double>& mover, double minExcursion,
+                double from_s = 0);
 
-/// Reps with start, top, end of the hold and end. An excursion counts when it is at least minExcursion, at least six
-/// times the series' own noise, and at least half of the largest one.
+/// No more than this much before the first movement is the set-up: how somebody gets there is not (chosen here).
+constexpr double kSetup_s = 3;
+
+/// For every frame: is the client in the position and settled there? Leaving it for less than half a second is not
+/// leaving it; what cannot be measured does not speak against it.
+std::vector<bool> inPosition(const SeriesSet& set, const std::vector<Limit>& position);
+
+/// Reps with start, top, end of the hold and end. An excursion counts when it is at least minExcursion and at least six
+/// times the series' own noise; two are two when the mover comes back by as much in between, and by half of its way out.
+/// Less than a quarter of the largest is a fidget.
+/// What begins or ends out of position is none.
 Events findMovement(const SeriesSet& set, const MoverPlan& plan);
 
 /// A hold in a window shorter than this is none (chosen here).
@@ -103,8 +116,12 @@ constexpr double kShortestHold_s = 1;
 /// Adds the series `level_loss`: height lost since the start of the hold, % of the lift; gaps outside of holds.
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);
 
-/// A stretch outside a limit: begins at its end, ends 10 % of its width inside it, lasts more than 0.3 s
-/// (both chosen here). Times are interpolated between frames.
+/// Adds the series `pace_out` and `pace_back`: how long each rep took on that way, s; gaps elsewhere. Holds in a window
+/// have none. Needs the bands of findBreaks().
+void addPace(SeriesSet& set, const Events& events, const MoverPlan& plan);
+
+/// A stretch outside a limit: begins at its end, ends 10 % of its width inside it, lasts more than 0.3 s (both chosen
+/// here; a measure in seconds tells of a whole phase, which may be shorter). Times are interpolated between frames.
 struct Excursion {
     double start_s, end_s, worst_s, worst, worstU95;
     double limit;

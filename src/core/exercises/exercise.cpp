@@ -1,4 +1,5 @@
 #include "exercises/exercise.h"
+#include "exercises/written_out.h"
 
 #include <algorithm>
 
@@ -67,12 +68,43 @@ Result<Exercise> Exercise::inSchools(const Schools& wanted) const {
             if (f.isAnchor) widen(f.limit, effect->toleranceFactor);
     }
     const Schools now = schoolsFor(wanted);
-    std::erase_if(e.faults, [&](const FaultPlan& f) {
-        return std::any_of(f.onlyIn.begin(), f.onlyIn.end(), [&](const auto& only) {
+    const auto isOfAnother = [&](const auto& item) {
+        return std::any_of(item.onlyIn.begin(), item.onlyIn.end(), [&](const auto& only) {
             const auto it = now.find(only.first);
             return it == now.end() || it->second != only.second;
         });
-    });
+    };
+    std::erase_if(e.faults, isOfAnother);
+    std::erase_if(e.setup, isOfAnother);
+    for (FaultPlan& f : e.faults) std::erase_if(f.cues, isOfAnother);
+    for (SetupCheck& c : e.setup) std::erase_if(c.cues, isOfAnother);
+    return e;
+}
+
+Result<Exercise> Exercise::inVersion(const std::string& wanted) const {
+    const int at = rungIndex(wanted);
+    if (at < 0 || wanted == version) return *this;
+    const Json& rung = raw->at("ladder")[size_t(at)];
+    const std::string& other = ladder[size_t(at)].exercise;
+    if (version.empty() && !rung.contains("changes") && other.empty()) return *this;
+    const std::shared_ptr<const Json> unchanged = base ? base : raw;
+    Json whole = *unchanged;
+    if (!other.empty() && other != id) {
+        const auto elsewhere =
+            loadExercise(other).and_then([&](const Exercise& e) { return e.inVersion(ladder[size_t(at)].as); });
+        if (!elsewhere) return tl::unexpected(elsewhere.error());
+        whole = *elsewhere->raw;
+        whole["name"] = ladder[size_t(at)].name;
+        for (const char* own : {"id", "other_names", "ladder", "start_rung"}) {
+            whole.erase(own);
+            if (unchanged->contains(own)) whole[own] = unchanged->at(own);
+        }
+    }
+    const std::string where = id + ", version " + wanted;
+    auto changed = overlaid(std::move(whole), rung.value("changes", Json::object()), where);
+    if (!changed) return tl::unexpected(changed.error());
+    auto e = parseExercise(*changed, where);
+    if (e) e->version = wanted, e->base = unchanged;
     return e;
 }
 
@@ -89,7 +121,9 @@ Result<Exercise> Exercise::inView(const std::string& wanted) const {
     for (const auto& [key, value] : others[wanted].items()) j[key] = value;
     j["views"] = raw->at("views");
     j["view"] = wanted;
-    return parseExercise(j, id);
+    auto e = parseExercise(j, id);
+    if (e) e->version = version, e->base = base ? base : raw;
+    return e;
 }
 
 const FaultPlan* Exercise::fault(const std::string& wanted) const { return byId(faults, wanted); }

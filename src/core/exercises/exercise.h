@@ -11,20 +11,22 @@ namespace deft {
 struct Cue {
     std::string rung; ///< set-up, internal, image, touch, prop, easier
     std::string text; ///< to the client
+    Schools onlyIn{}; ///< said in these schools only; empty = always
 };
 
 struct SetupCheck {
     std::string id, name;
     Limit limit;
-    std::string at = "set-up";         ///< or "top": read when the hold begins
+    std::string at = "set-up"; ///< "start": as the first movement begins; "top": when the first hold begins
     std::string good, tooLow, tooHigh; ///< what to say
     std::vector<Cue> cues;
+    Schools onlyIn{}; ///< counts in these schools only; empty = always
 };
 
 struct FaultPlan {
     std::string id, name;
     Limit limit;
-    bool onTheWay = true, inTheHold = true;
+    Phases counts;
     bool isAnchor = true;              ///< does it end the clean part of a hold?
     std::vector<std::string> causedBy; ///< ids of faults or set-up checks upstream
     std::string told;                  ///< to the client: what was seen
@@ -32,10 +34,20 @@ struct FaultPlan {
     Schools onlyIn{};                  ///< counts in these schools only; empty = always
 };
 
+/// What the version before must have shown, so that a program can read it. What is not set is not asked for.
+struct Criterion {
+    std::optional<double> hold_s;
+    std::optional<int> reps; ///< clean ones, on each side where sides are done one after the other
+    int reviews = 1;         ///< running
+};
+
+/// A version of the exercise. What its file says under "changes" is put over the exercise, see Exercise::inVersion().
 struct Rung {
     std::string id, name;
-    std::string criterion;                           ///< when to step onto it
-    std::string exercise;                            ///< the exercise that this rung is, when it has a file of its own
+    std::string criterion; ///< when to step onto it
+    std::optional<Criterion> needs{};
+    std::string exercise; ///< the exercise that this rung is, when it has a file of its own
+    std::string as{};     ///< and the version of that; empty = as its file says it first
     std::optional<std::vector<std::string>> loads{}; ///< where they are not those of the exercise
 };
 
@@ -96,6 +108,9 @@ struct Exercise {
     bool sideIsStance = false;      ///< a side names the leg that stands, not the one that works
     std::vector<std::string> loads; ///< what intake flags look at, see safety.h
     Mover mover;
+    /// The client is in the position where all of these that can be measured keep their limits: getting in, resting and
+    /// getting out are neither hold nor set-up nor rep.
+    std::vector<Limit> inPosition;
     MovementWords words;
     std::string phaseOut, phaseHold, phaseBack;
     double paceBack_s = 2;
@@ -108,11 +123,13 @@ struct Exercise {
     std::vector<Rung> ladder;
     std::vector<FeltPlace> felt;
     std::vector<std::string> cautions, props, filming;
-    std::vector<std::string> notes; ///< to the coach: what no measure tells
+    std::vector<std::string> notes;  ///< to the coach: what no measure tells
+    std::vector<std::string> unseen; ///< to the client: what no camera shows
     std::string stopRule;
     Sketch start, end;                   ///< the drawn position before the movement and at its far end
     std::map<std::string, Sketch> wrong; ///< fault id → how far its marks stray from `end`
     std::shared_ptr<const Json> raw;     ///< as resolved, with the shared entries in it; shared by all copies
+    std::shared_ptr<const Json> base;    ///< the same before any version or other view was put over it; may be null
 
     /// Does this measure hang on landmarks that are only optional here?
     bool isOptional(const std::string& measure) const;
@@ -121,6 +138,10 @@ struct Exercise {
     Schools schoolsFor(const Schools& wanted) const;
     /// The same exercise with the limits, caps and start of these schools. @errors NotFound
     Result<Exercise> inSchools(const Schools& wanted) const;
+    /// The same exercise as this version of its ladder is done: with what the rung changes, or, where the rung has an
+    /// exercise file of its own, with everything from that but the ladder. An unknown or unchanged rung: as it is.
+    /// @errors those of parseExercise and loadExercise
+    Result<Exercise> inVersion(const std::string& rung) const;
     /// The same exercise as it is read from another view. @errors NotFound naming the views there are
     Result<Exercise> inView(const std::string& view) const;
 
@@ -132,6 +153,7 @@ struct Exercise {
     /// Place on the ladder, −1 for an unknown rung.
     int rungIndex(const std::string& id) const;
     std::string startRung;          ///< where a new client begins
+    std::string version;            ///< the rung whose changes are in it; empty = as the file says it first
     bool shakingIsTheEnd = false;   ///< of the school of when to stop
     std::optional<double> breath_s; ///< of the school of how long to hold
     Position bodyPosition() const;

@@ -55,9 +55,15 @@ Limit readLimit(const Json& j) {
             j.at("unit"),    originOf(j.at("origin")),     j.value("source", "")};
 }
 
+std::optional<Criterion> criterionOf(const Json& rung) {
+    const auto needs = rung.find("needs");
+    if (needs == rung.end()) return std::nullopt;
+    return Criterion{optionalOf<double>(*needs, "hold_s"), optionalOf<int>(*needs, "reps"), needs->value("reviews", 1)};
+}
+
 std::vector<Cue> readCues(const Json& list) {
     std::vector<Cue> cues;
-    for (const Json& c : list) cues.push_back({c.at("rung"), c.at("text")});
+    for (const Json& c : list) cues.push_back({c.at("rung"), c.at("text"), c.value("only_in", Schools{})});
     return cues;
 }
 
@@ -133,6 +139,7 @@ private:
         e_.cautions = j_["cautions"].get<std::vector<std::string>>();
         e_.props = j_.value("props", std::vector<std::string>{});
         e_.notes = j_.value("notes", std::vector<std::string>{});
+        e_.unseen = j_.value("unseen", std::vector<std::string>{});
         e_.filming = j_["filming"].get<std::vector<std::string>>();
         e_.stopRule = j_["stop_rule"];
     }
@@ -172,6 +179,17 @@ private:
                     optionalOf<double>(mover, "high")};
         if (!findMeasure(e_.mover.measure)) complain("/mover/measure", "\"" + e_.mover.measure + "\" is not a measure");
         measurable("/mover/measure", e_.mover.measure);
+        const Json position = j_.value("in_position", Json::array());
+        for (size_t i = 0; i < position.size(); ++i) {
+            const Json& p = position[i];
+            const std::string path = "/in_position/" + std::to_string(i), measure = p["measure"];
+            const Measure* m = findMeasure(measure);
+            if (!m || m->zero != Zero::None)
+                complain(path + "/measure", "\"" + measure + "\" is not a measure that is told against nothing else");
+            e_.inPosition.push_back(
+                {measure, optionalOf<double>(p, "low"), optionalOf<double>(p, "high"), measureUnit(measure)});
+            if (!e_.inPosition.back().isSet()) complain(path, "needs a low or a high limit");
+        }
         const Json& words = j_["words"];
         e_.words = {words["one"], words["many"], words["anchor"], words.value("range", ""), words["start"]};
         const Json& phases = j_["phases"];
@@ -192,7 +210,9 @@ private:
             const Json& c = j_["setup"][i];
             const std::string path = "/setup/" + std::to_string(i);
             e_.setup.push_back({c["id"], c["name"], limitAt(c, path), c.value("at", "set-up"), c["good"],
-                                c.value("too_low", ""), c.value("too_high", ""), readCues(c["cues"])});
+                                c.value("too_low", ""), c.value("too_high", ""), readCues(c["cues"]),
+                                c.value("only_in", Schools{})});
+            if (auto ok = knownSchools(e_.setup.back().onlyIn); !ok) complain(path + "/only_in", ok.error().detail);
             if (!ids.insert(e_.setup.back().id).second) complain(path + "/id", "is there twice");
         }
         for (size_t i = 0; i < j_["faults"].size(); ++i) {
@@ -201,8 +221,7 @@ private:
             e_.faults.push_back({f["id"],
                                  f["name"],
                                  limitAt(f, path),
-                                 f["on_the_way"],
-                                 f["in_the_hold"],
+                                 {f["on_the_way"], f["in_the_hold"], f.value("on_the_way_back", f["on_the_way"])},
                                  f.value("anchor", true),
                                  f.value("caused_by", std::vector<std::string>{}),
                                  f["told"],
@@ -268,8 +287,8 @@ private:
         if (!e_.dose.reps && !e_.dose.hold_s) complain("/dose", "needs reps or hold_s");
         e_.dose.instead = d.value("instead", e_.dose.instead);
         for (const Json& r : j_["ladder"])
-            e_.ladder.push_back({r["id"], r["name"], r["criterion"], r.value("exercise", ""),
-                                 optionalOf<std::vector<std::string>>(r, "loads")});
+            e_.ladder.push_back({r["id"], r["name"], r["criterion"], criterionOf(r), r.value("exercise", ""),
+                                 r.value("as", ""), optionalOf<std::vector<std::string>>(r, "loads")});
         const auto known = exerciseIds();
         for (size_t i = 0; i < e_.ladder.size(); ++i) {
             const std::string path = "/ladder/" + std::to_string(i);

@@ -11,4 +11,9 @@ namespace deft {
 /// over it. @errors BadFormat naming the path and the entry
 Result<Json> writtenOut(const Json& document, const std::string& where);
 
+/// An exercise with changes put over it: members as in a JSON merge patch (RFC 7396: objects into each other, null takes
+/// away), and "limits": {fault or check: members}, "without": [faults or checks], "also": {"faults" or "setup": […]}.
+/// @errors BadFormat naming what is not there
+Result<Json> overlaid(Json base, const Json& changes, const std::string& where);
+
 } // namespace deft

@@ -67,10 +67,12 @@ struct Case {
         std::string side = "both";
         double reach = 0, controlRange = 0, u95 = 0;
         std::string brokenBy;
+        bool onTheWayBack = false; ///< broken only there
     };
     struct Fault {
         std::string id, measure, certainty;
         double worst = 0, u95 = 0;
+        int rep = 0; ///< from 0; causes hold within one rep
         bool clear() const { return certainty == "clear"; }
     };
     bool usable = true;

@@ -116,7 +116,7 @@ private:
     std::vector<std::string> asked_;
 };
 
-constexpr double kHour_s = 3600, kFar = 1e4;
+constexpr double kHour_s = 3600, kFar = 1e4, kMostReps = 1e4;
 
 void readTarget(Reader& r, Target& t) {
     r.text("rung", t.rung);
@@ -178,6 +178,7 @@ void readNow(Reader& r, Case& c) {
         s.number("control_range", p.controlRange, 0, kFar);
         s.number("u95", p.u95, 0, kFar);
         s.text("broken_by", p.brokenBy);
+        s.flag("on_the_way_back", p.onTheWayBack);
         if (p.controlRange > p.reach) s.complain(s.at("control_range"), "no more than reach", Json(p.controlRange));
         c.reps.push_back(p);
     });
@@ -190,6 +191,9 @@ void readNow(Reader& r, Case& c) {
         s.oneOf("certainty", f.certainty, {"clear", "cannot-tell"});
         s.number("worst", f.worst, -kFar, kFar);
         s.number("u95", f.u95, 0, kFar);
+        double rep = 1;
+        s.number("rep", rep, 1, kMostReps);
+        f.rep = int(rep) - 1;
         c.faults.push_back(f);
     });
 }
@@ -341,7 +345,9 @@ Result<Asked> parseAsked(const Json& json, const std::string& where, const Exerc
     // A version alone is asked for in the exercise's usual dose; a dose alone in the version that a new client begins
     // with.
     if (!json.contains("target")) {
-        if (!rung.empty()) a.target = firstTarget(exercise), a.target.rung = rung;
+        const auto asVersion = exercise.inVersion(rung);
+        if (!asVersion) return tl::unexpected(asVersion.error());
+        if (!rung.empty()) a.target = firstTarget(*asVersion), a.target.rung = rung;
     } else if (a.target.rung.empty()) {
         a.target.rung = firstTarget(exercise).rung;
     }

@@ -2,21 +2,36 @@
 
 namespace deft {
 
-std::string causeFound(const FaultPlan& plan, const std::set<std::string>& found) {
+std::set<std::string> Found::all() const {
+    std::set<std::string> ids = setup;
+    for (const auto& [rep, faults] : inRep) ids.insert(faults.begin(), faults.end());
+    return ids;
+}
+
+std::string causeFound(const FaultPlan& plan, const Found& found, int rep) {
+    const auto here = found.inRep.find(rep);
     for (const std::string& cause : plan.causedBy)
-        if (found.count(cause)) return cause;
+        if (found.setup.count(cause) || (here != found.inRep.end() && here->second.count(cause))) return cause;
     return {};
 }
 
-CorrectionOrder correctionOrder(const Exercise& exercise, const std::set<std::string>& found) {
+CorrectionOrder correctionOrder(const Exercise& exercise, const Found& found) {
     CorrectionOrder order;
     std::vector<std::string> fromSetup;
     for (const SetupCheck& check : exercise.setup)
-        if (found.count(check.id)) order.act.push_back(check.id);
+        if (found.setup.count(check.id)) order.act.push_back(check.id);
     for (const FaultPlan& plan : exercise.faults) {
-        if (!found.count(plan.id)) continue;
-        const std::string cause = causeFound(plan, found);
-        if (cause.empty())
+        std::string cause;
+        bool isThere = false, onItsOwn = false;
+        for (const auto& [rep, faults] : found.inRep) {
+            if (!faults.count(plan.id)) continue;
+            isThere = true;
+            const std::string here = causeFound(plan, found, rep);
+            onItsOwn = onItsOwn || here.empty();
+            if (!here.empty()) cause = here;
+        }
+        if (!isThere) continue;
+        if (onItsOwn)
             order.act.push_back(plan.id);
         else if (exercise.check(cause)) // still cued when there is room
             fromSetup.push_back(plan.id);

@@ -1,6 +1,7 @@
 #pragma once
 #include "exercises/exercise.h"
 
+#include <map>
 #include <set>
 
 namespace deft {
@@ -13,11 +14,18 @@ struct CorrectionOrder {
     std::vector<std::pair<std::string, std::string>> wait; ///< id, why it waits
 };
 
-/// The nearest cause of a fault that was found too, or empty.
-std::string causeFound(const FaultPlan& plan, const std::set<std::string>& found);
+/// What was found: poor set-up checks, and clear faults by the rep (from 0) that they were found in.
+struct Found {
+    std::set<std::string> setup;
+    std::map<int, std::set<std::string>> inRep;
+    std::set<std::string> all() const;
+};
 
-/// @param found ids of poor set-up checks and clear faults. Set-up comes before movement, a cause before what follows
-/// from it; what follows from another fault waits.
-CorrectionOrder correctionOrder(const Exercise& exercise, const std::set<std::string>& found);
+/// The nearest cause of a fault that was found with it: among the set-up checks, or in the same rep. Empty = none.
+std::string causeFound(const FaultPlan& plan, const Found& found, int rep);
+
+/// Set-up comes before movement, a cause before what follows from it. A fault that follows from another one in every
+/// rep in which it was found waits; one that is there without its cause in any rep is told.
+CorrectionOrder correctionOrder(const Exercise& exercise, const Found& found);
 
 } // namespace deft

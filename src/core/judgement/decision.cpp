@@ -21,7 +21,7 @@ struct Situation {
     const Case& c;
     Shown shown;
     std::vector<Lock> locks;
-    std::set<std::string> found; ///< poor set-up checks and clear faults
+    Found found; ///< poor set-up checks and clear faults
     bool cannotTell = false;
     bool faultFree = true; ///< no clear fault, other than the one that ended a hold which had met the target
     std::string setupAgain, outlived, wrongPlace;
@@ -58,7 +58,7 @@ Situation lookAt(const Exercise& e, const Case& c) {
     for (const auto& [id, verdict] : c.setup) {
         if (verdict != "poor") continue;
         s.setupPoor = true;
-        s.found.insert(id);
+        s.found.setup.insert(id);
         const auto* past = c.history.empty() ? nullptr : &c.history.back().faults;
         if (past && std::find(past->begin(), past->end(), id) != past->end()) s.setupAgain = id;
     }
@@ -67,7 +67,7 @@ Situation lookAt(const Exercise& e, const Case& c) {
             s.cannotTell = true;
             continue;
         }
-        s.found.insert(f.id);
+        s.found.inRep[f.rep].insert(f.id);
         s.faultFree = s.faultFree && onlyAfterTheTarget(f, c);
         if (outlivedProp(e, f.id, c)) s.outlived = f.id;
     }
@@ -147,7 +147,7 @@ void whyStay(const Situation& s, Decision& d) {
     say(s.setupPoor, "not up: the set-up comes first");
     say(w.clean < w.total,
         "not up: " + std::to_string(w.clean) + " of " + std::to_string(w.total) + " " + s.e.words.many + " clean");
-    say(w.clean == w.total && w.brokenOnTheWay > 0, "not up: gave way on the way out in " +
+    say(w.clean == w.total && w.brokenOnTheWay > 0, "not up: gave way on the way in " +
                                                         std::to_string(w.brokenOnTheWay) + " " +
                                                         (w.brokenOnTheWay == 1 ? s.e.words.one : s.e.words.many));
     say(w.clean == w.total && !s.faultFree, "not up: a fault still stands");
@@ -199,10 +199,16 @@ Result<Decision> decide(const Case& now) {
     if (!safetyRules()) return tl::unexpected(safetyRules().error());
     auto exercise = loadExercise(now.exercise);
     if (!exercise) return tl::unexpected(exercise.error());
-    auto inSchools = exercise->inSchools(now.schools);
-    if (!inSchools) return tl::unexpected(inSchools.error());
     Case c = now;
-    if (c.rung.empty()) c.rung = inSchools->startRung;
+    if (c.rung.empty()) {
+        const auto inSchools = exercise->inSchools(now.schools);
+        if (!inSchools) return tl::unexpected(inSchools.error());
+        c.rung = inSchools->startRung;
+    }
+    const auto version = exercise->inVersion(c.rung);
+    if (!version) return tl::unexpected(version.error());
+    const auto inSchools = version->inSchools(now.schools);
+    if (!inSchools) return tl::unexpected(inSchools.error());
     return decide(*inSchools, c);
 }
 

@@ -4,10 +4,11 @@
 
 #include <algorithm>
 #include <cmath>
-#include <set>
 
 namespace deft {
 namespace {
+
+constexpr double kAsItBegins_s = 0.3; // before the first movement (chosen here)
 
 std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, const std::string& measure, double from_s,
                                                       double to_s) {
@@ -24,7 +25,14 @@ std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, cons
 SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const SeriesSet& set, const Events& events) {
     SetupVerdict v{check.id, "cannot-tell"};
     if (events.reps.empty()) return v; // what nothing follows on is no set-up
+    // What is told against the set-up says nothing about it.
+    const Measure* measure = findMeasure(limit.measure);
+    if (measure && check.at == "set-up" &&
+        (measure->zero == Zero::Start || measure->zero == Zero::StartRatio ||
+         (measure->zero == Zero::Neutral && set.neutral.source == "set-up")))
+        return v;
     double from = events.setupStart_s, to = events.setupEnd_s;
+    if (check.at == "start") from = events.reps[0].start_s - kAsItBegins_s, to = events.reps[0].start_s;
     if (check.at == "top") from = events.reps[0].hold.start_s, to = from + 0.5;
     const auto reading = medianWithin(set, limit.measure, from, to);
     if (!reading) return v;
@@ -55,6 +63,7 @@ MoverPlan moverPlan(const Exercise& e) {
     plan.minExcursion = e.mover.minExcursion;
     plan.falls = e.mover.falls;
     plan.low = e.mover.low, plan.high = e.mover.high;
+    plan.inPosition = e.inPosition;
     return plan;
 }
 
@@ -62,7 +71,7 @@ std::vector<Tolerance> anchorTolerances(const Exercise& e, const SeriesSet& set)
     std::vector<Tolerance> out;
     for (const FaultPlan& f : e.faults)
         if (f.isAnchor && (set.find(f.limit.measure) || !e.isOptional(f.limit.measure)))
-            out.push_back({f.limit, f.onTheWay, f.inTheHold, f.id});
+            out.push_back({f.limit, f.counts, f.id});
     return out;
 }
 
@@ -72,7 +81,7 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
     for (size_t r = 0; r < events.reps.size(); ++r) {
         const Rep& rep = events.reps[r];
         for (const FaultPlan& plan : e.faults) {
-            const Span counted = countedIn(rep, plan.onTheWay, plan.inTheHold);
+            const Span counted = countedIn(rep, plan.counts);
             for (const Excursion& x : excursions(set, plan.limit, counted.start_s, counted.end_s)) {
                 Fault f;
                 f.id = plan.id, f.measure = plan.limit.measure, f.side = rep.side, f.rep = int(r);
@@ -88,15 +97,15 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
 }
 
 void orderFindings(Findings& found, const Exercise& e) {
-    std::set<std::string> present; // clear findings that stand, by id
+    Found clear; // and standing
     for (const SetupVerdict& v : found.setup)
-        if (v.isPoor()) present.insert(v.id);
+        if (v.isPoor()) clear.setup.insert(v.id);
     for (const Fault& f : found.faults)
-        if (f.certainty == Certainty::Clear && !f.rejected) present.insert(f.id);
-    found.order = correctionOrder(e, present);
+        if (f.certainty == Certainty::Clear && !f.rejected) clear.inRep[f.rep].insert(f.id);
+    found.order = correctionOrder(e, clear);
     const auto& act = found.order.act;
     for (Fault& f : found.faults) {
-        f.causedBy = causeFound(*e.fault(f.id), present);
+        f.causedBy = causeFound(*e.fault(f.id), clear, f.rep);
         const auto at = std::find(act.begin(), act.end(), f.id);
         f.rank = at == act.end() ? 0 : int(at - act.begin()) + 1;
     }

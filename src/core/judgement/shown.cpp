@@ -15,7 +15,7 @@ using BySide = std::map<std::string, std::vector<double>>;
 bool earlyInHold(const Case::Hold& h, const Case& c) {
     return !h.brokenBy.empty() && h.clean_s < c.target.hold_s.value_or(h.duration_s) / 3;
 }
-bool earlyInRange(const Case::Rep& r) { return !r.brokenBy.empty() && r.controlRange < r.reach / 3; }
+bool earlyInRange(const Case::Rep& r) { return !r.brokenBy.empty() && !r.onTheWayBack && r.controlRange < r.reach / 3; }
 
 int earlyBreaks(const Case& c) {
     int holds = 0, reps = 0, together = 0;
@@ -69,7 +69,7 @@ Shown whatIsShown(const Exercise& e, const Case& c) {
         s.clean += r.brokenBy.empty();
     }
     for (const Case::Rep& r : c.reps)
-        if (c.target.range && r.controlRange + r.u95 < *c.target.range) reached = false;
+        if (c.target.range && !r.onTheWayBack && r.controlRange + r.u95 < *c.target.range) reached = false;
     for (const auto& [side, n] : count) {
         s.total += n;
         if (c.target.reps && n < *c.target.reps) reached = false;
@@ -77,7 +77,7 @@ Shown whatIsShown(const Exercise& e, const Case& c) {
     s.met = s.total > 0 && reached;
     s.early = earlyBreaks(c);
     s.medianClean_s = allClean.empty() ? 0 : medianOf(allClean);
-    s.bothSides = !e.eachSide || count.count("both") || (count.count("left") && count.count("right"));
+    s.bothSides = !e.eachSide || (count.count("left") && count.count("right"));
     compareSides(s, cleanTimes, "s");
     compareSides(s, ranges, "of range");
     return s;

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace deft {
 
@@ -19,6 +20,72 @@ constexpr int kRepStep = 2;               // chosen here
 constexpr double kSideWorthNaming = 0.02; // chosen here
 
 std::string seconds(double v) { return numberWords(v, 1) + " s"; }
+
+/// The dose of a version, as somebody who is new to it begins. What the version asks for by the same kind of dose and
+/// the client has shown stays when it gets easier.
+void goTo(Target& t, const Exercise& e, const std::string& rung, bool easier) {
+    t.rung = rung;
+    const auto version = e.inVersion(rung);
+    if (!version) return; // the file has been read before, so this one can be
+    const Target first = firstTarget(*version);
+    const bool sameKind = t.hold_s.has_value() == first.hold_s.has_value();
+    if (!easier || !sameKind) t.hold_s = first.hold_s;
+    if (!easier || !sameKind || !t.reps) t.reps = first.reps;
+    t.sets = first.sets;
+    if (!sameKind) t.range.reset();
+}
+
+/// Why a version may not be gone to, or empty.
+std::string lockOn(const Exercise& e, const std::string& rung, const Case& c) {
+    const auto locks = locksOf(e, rung, c.flags, c.cleared);
+    return locks.empty() ? "" : locks.front().name;
+}
+
+bool hasHeld(const PastReview& past, const Criterion& needs, const std::string& rung) {
+    return past.rung == rung && past.met && past.clean &&
+           past.target.hold_s.value_or(0) >= needs.hold_s.value_or(0) - 1e-9;
+}
+
+/// Has the client shown what the next version needs: in this clip and, running, in the ones before it?
+bool isMet(const Criterion& needs, const Case& c) {
+    std::map<std::string, int> good;
+    const bool byHold = needs.hold_s.has_value();
+    if (byHold)
+        for (const Case::Hold& h : c.holds) good[h.side] += h.clean_s >= *needs.hold_s - kHoldSlack_s;
+    else if (!c.reps.empty())
+        for (const Case::Rep& r : c.reps) good[r.side] += r.brokenBy.empty();
+    else
+        for (const Case::Hold& h : c.holds) good[h.side] += h.brokenBy.empty();
+    if (good.empty()) return false;
+    for (const auto& [side, n] : good)
+        if (n < needs.reps.value_or(1)) return false;
+    int reviews = 1;
+    for (auto past = c.history.rbegin(); past != c.history.rend() && hasHeld(*past, needs, c.rung); ++past) ++reviews;
+    return reviews >= needs.reviews;
+}
+
+std::string criterionShown(const Criterion& needs, const Exercise& e) {
+    std::string words = needs.reps ? std::to_string(*needs.reps) + " " : "";
+    words += needs.hold_s ? (needs.reps ? "× " : "") + seconds(*needs.hold_s) + " held" : e.words.many;
+    return words + (e.eachSide ? " on each side" : "") + " clean" +
+           (needs.reviews > 1 ? " in " + std::to_string(needs.reviews) + " reviews running" : "");
+}
+
+/// The next version, where what it needs has been shown and nothing locks it.
+bool nextVersion(Decision& d, const Exercise& e, const Case& c) {
+    const int rung = e.rungIndex(d.target.rung);
+    if (rung < 0 || rung + 1 >= int(e.ladder.size())) return false;
+    const Rung& next = e.ladder[size_t(rung) + 1];
+    if (!next.needs || !isMet(*next.needs, c)) return false;
+    if (const std::string lock = lockOn(e, next.id, c); !lock.empty()) {
+        d.arithmetic.push_back("up: " + next.name + " would be next, but is locked by " + lock);
+        return false;
+    }
+    d.arithmetic.push_back("up: " + criterionShown(*next.needs, e) + " → next version: " + e.ladder[size_t(rung)].name +
+                           " → " + next.name);
+    goTo(d.target, e, next.id, false);
+    return true;
+}
 
 /// What grows when the hold cannot: the first of the exercise's own list that is possible.
 void growInstead(Decision& d, const Exercise& e, const Case& c, const std::string& keep) {
@@ -45,15 +112,18 @@ void growInstead(Decision& d, const Exercise& e, const Case& c, const std::strin
             return;
         }
         if (rung >= 0 && rung + 1 < int(e.ladder.size())) {
-            const auto locks = locksOf(e, e.ladder[size_t(rung) + 1].id, c.flags, c.cleared);
-            if (!locks.empty()) { // never onto a version that intake locks
-                passedOver = "; the next version is locked by " + locks.front().name;
+            const Rung& next = e.ladder[size_t(rung) + 1];
+            if (const std::string lock = lockOn(e, next.id, c); !lock.empty()) { // never onto what intake locks
+                passedOver = "; the next version is locked by " + lock;
                 continue;
             }
-            t.rung = e.ladder[size_t(rung) + 1].id;
-            if (e.dose.reps) t.reps = e.dose.reps;
+            if (next.needs && !isMet(*next.needs, c)) { // its own criterion says when
+                passedOver = "; the next version needs " + criterionShown(*next.needs, e);
+                continue;
+            }
             d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(rung)].name + " → " +
-                                   e.ladder[size_t(rung) + 1].name);
+                                   next.name);
+            goTo(t, e, next.id, false);
             return;
         }
     }
@@ -78,8 +148,8 @@ void holdUp(Decision& d, const Exercise& e, const Case& c, const Shown& s, doubl
 void easierVersion(Decision& d, const Exercise& e) {
     const int rung = e.rungIndex(d.target.rung);
     if (rung > 0) {
-        d.target.rung = e.ladder[size_t(rung) - 1].id;
         d.arithmetic.push_back("version: " + e.ladder[size_t(rung)].name + " → " + e.ladder[size_t(rung) - 1].name);
+        goTo(d.target, e, e.ladder[size_t(rung) - 1].id, true);
     } else if (d.target.sets > 1) {
         --d.target.sets;
         d.arithmetic.push_back("back: already the easiest version → a round less: " + std::to_string(d.target.sets));
@@ -128,7 +198,7 @@ void setRange(Decision& d, const Case& c) {
     double least = 1e300, band = 0;
     bool broken = false;
     for (const Case::Rep& r : c.reps) {
-        broken = broken || !r.brokenBy.empty();
+        broken = broken || (!r.brokenBy.empty() && !r.onTheWayBack);
         if (r.controlRange - r.u95 < least - band) least = r.controlRange, band = r.u95;
     }
     if (c.reps.empty() || (!broken && !c.target.range)) return;
@@ -150,11 +220,14 @@ void setRange(Decision& d, const Case& c) {
 } // namespace
 
 void setTarget(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool easier) {
-    if (d.target.hold_s)
-        setHold(d, e, c, s, easier);
-    else
-        setReps(d, e, c, s, easier);
-    setRange(d, c);
+    const std::string version = d.target.rung;
+    if (d.step != "up" || !nextVersion(d, e, c)) {
+        if (d.target.hold_s)
+            setHold(d, e, c, s, easier);
+        else
+            setReps(d, e, c, s, easier);
+    }
+    if (d.target.rung == version) setRange(d, c); // a range belongs to one version
     if (d.step == "back" && easier) easierVersion(d, e);
     if (s.sideDifference > kSideWorthNaming) {
         d.target.firstSide = s.weakSide;

@@ -77,7 +77,9 @@ Result<void> sideAxes(BodyAxes& axes, const Tracks& tracks, Position position, c
     if (position == Position::Upright) {
         axes.cranial = axes.up;
         const auto toe = medianPlace(tracks, "toe"), heel = medianPlace(tracks, "heel"),
-                   front = medianPlace(tracks, "asis"), back = medianPlace(tracks, "psis");
+                   front = medianPlace(tracks, "asis");
+        auto back = medianPlace(tracks, "psis");
+        if (!back) back = medianPlace(tracks, "crest"); // the top of the hip lies behind its front, too
         Vector2 forward = along;
         if (front && back)
             forward = *front - *back;

@@ -69,10 +69,24 @@ std::vector<Measure> excursionMeasures() {
         along("wheel_out", "wheel rolled out", "wheel", cranial),
         alongOnSide("upper_knee_rise", "upper knee lifted", "knee", up),
         alongOnSide("upper_foot_rise", "upper foot lifted", "ankle", up),
+        alongOnSide("elbow_rise", "elbow lifted", "elbow", up),
+        alongOnSide("upper_hand_rise", "hand raised", "wrist", up),
         alongOnSide("elbow_away", "elbow away from the side", "elbow", outward),
         alongOnSide("wrist_away", "hand turned out", "wrist", outward),
         riseOfMiddle("hips_rise", "hips lifted, lying on the side", "hip"),
         riseOfMiddle("feet_rise", "both feet lifted", "ankle"),
+        {.id = "off_wall",
+         .name = "trunk off the wall",
+         .unit = "%",
+         .landmarks = {"shoulder", "psis"},
+         .needed = 2,
+         .zero = Zero::Start,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 // Shoulder and back of the pelvis together: a pelvis that only tucks leaves the shoulder where it is.
+                 const double ahead = 0.5 * (in.at[0] + in.at[1]).dot(c.axes.anterior);
+                 return c.startTrunkPx > 0 ? 100 * ahead / c.startTrunkPx : kGap;
+             }},
         {.id = "free_foot",
          .name = "free foot above the standing one",
          .unit = "%",

@@ -17,7 +17,7 @@ Measure joint(const char* id, const char* name, std::vector<std::string> landmar
                 const bool ccw = c.axes.frontIsCounterClockwise() == closesAtTheFront;
                 const auto angle = jointAngleDeg(in.at[0], in.at[1], in.at[2], ccw);
                 if (!angle) return kGap;
-                return *angle > 300 ? *angle - 360 : *angle; // a folded joint does not read 359
+                return *angle > 270 ? *angle - 360 : *angle; // a folded joint, or an arm behind the body
             }};
 }
 
@@ -56,6 +56,20 @@ Measure pairedLimb(const char* id, const char* name, const char* near, const cha
             }};
 }
 
+/// 0 = in line with the trunk, + behind it.
+Measure onTrunk(const char* id, const char* name, const char* far) {
+    return {.id = id,
+            .name = name,
+            .unit = "deg",
+            .landmarks = {"shoulder", "hip", far},
+            .needed = 3,
+            .value = [](const MeasureInput& in, const MeasureContext& c) {
+                const auto trunk = c.axes.towardFrontDeg(in.at[1] - in.at[0]),
+                           limb = c.axes.towardFrontDeg(in.at[2] - in.at[1]);
+                return trunk && limb ? wrapDeg(*limb - *trunk) : kGap;
+            }};
+}
+
 } // namespace
 
 std::vector<Measure> limbMeasures() {
@@ -69,18 +83,8 @@ std::vector<Measure> limbMeasures() {
         limb("leg", "leg elevation", "hip", "ankle", false),
         limb("thigh", "thigh elevation", "hip", "knee", false),
         limb("arm", "arm elevation", "shoulder", "wrist", true),
-        {.id = "leg_on_trunk",
-         .name = "leg against trunk",
-         .unit = "deg",
-         .landmarks = {"shoulder", "hip", "ankle"},
-         .needed = 3,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 // 0 = in line with the trunk, + behind it.
-                 const auto trunk = c.axes.towardFrontDeg(in.at[1] - in.at[0]),
-                            leg = c.axes.towardFrontDeg(in.at[2] - in.at[1]);
-                 return trunk && leg ? wrapDeg(*leg - *trunk) : kGap;
-             }},
+        onTrunk("leg_on_trunk", "leg against trunk", "ankle"),
+        onTrunk("thigh_on_trunk", "thigh against trunk", "knee"),
         pairedLimb("leg_out", "leg elevation, seen from the front", "hip", "ankle"),
         pairedLimb("thigh_out", "thigh elevation, seen from the front", "hip", "knee"),
         pairedLimb("arm_out", "upper arm, seen from the front", "shoulder", "elbow"),

@@ -10,6 +10,11 @@ namespace deft {
 enum class Origin { CommonPractice, ChosenHere, Published, Coach };
 const char* originWords(Origin origin);
 
+/// The phases of a rep in which something counts.
+struct Phases {
+    bool out = true, hold = true, back = true;
+};
+
 /// What a reading with its 95 % band says about a limit.
 enum class Verdict { In, Out, CannotTell };
 

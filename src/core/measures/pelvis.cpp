@@ -69,6 +69,16 @@ double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes
     return orGap(axes.towardFrontDeg(d));
 }
 
+namespace {
+
+double onTrunk(const MeasureInput& in, const MeasureContext& c) {
+    const Point2 hip = in.at[5], shoulder = in.at[6];
+    const auto trunk = c.axes.towardFrontDeg(shoulder - hip);
+    return trunk ? wrapDeg(fittedRaw(in, c) - *trunk) : kGap;
+}
+
+} // namespace
+
 std::vector<Measure> pelvisMeasures() {
     std::vector<std::string> withShoulder = kPelvisMarks;
     withShoulder.push_back("shoulder");
@@ -100,12 +110,16 @@ std::vector<Measure> pelvisMeasures() {
          .landmarks = withShoulder,
          .needed = 0,
          .zero = Zero::Neutral,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 const Point2 hip = in.at[5], shoulder = in.at[6];
-                 const auto trunk = c.axes.towardFrontDeg(shoulder - hip);
-                 return trunk ? wrapDeg(fittedRaw(in, c) - *trunk) : kGap;
-             },
+         .value = onTrunk,
+         .misfitSd = misfitSd},
+        // Where a round back is the aim, what counts is that the round of the start stays.
+        {.id = "trunk_unrounds",
+         .name = "pelvis against trunk, from the start",
+         .unit = "deg",
+         .landmarks = withShoulder,
+         .needed = 0,
+         .zero = Zero::Start,
+         .value = onTrunk,
          .misfitSd = misfitSd},
     };
 }

@@ -5,11 +5,16 @@
 #include "signal/filter.h"
 #include "signal/resample.h"
 
+#include <algorithm>
 #include <cmath>
 #include <opencv2/core.hpp>
 
 namespace deft {
 namespace {
+
+/// Shoulder to hip over the distance of the hip points, of a grown-up: 500 mm over 250 mm (common practice, no published
+/// source).
+constexpr double kTrunkInPelves = 2;
 
 /// The frame in which the most pelvis marks were set by hand: there the rigid pelvis is known best.
 size_t layoutFrame(const Tracks& tracks) {
@@ -62,6 +67,8 @@ Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& opti
         }
         c.startShouldersPx = between("shoulder_l", "shoulder_r");
         c.startTrunkPx = std::max(between("shoulder_l", "hip_l"), between("shoulder_r", "hip_r"));
+        // Along the line of sight the trunk has hardly any length: the pelvis is the length that can be relied on.
+        if (options.view == View::FootEnd && c.startPelvisPx > 0) c.startTrunkPx = kTrunkInPelves * c.startPelvisPx;
         for (const char* name : {"sacrum", "back_mid", "t12", "c7"})
             if (c.midline.empty() && medianPlace(tracks, name)) c.midline = name;
         if (c.midline.empty() && medianPlace(tracks, "hip_l") && medianPlace(tracks, "hip_r")) c.midline = "hips";
@@ -202,7 +209,8 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
 
     std::vector<const Measure*> wanted;
     for (const Measure& m : measures())
-        if (options.only.empty() || m.id == options.only) wanted.push_back(&m);
+        if (options.only.empty() || std::find(options.only.begin(), options.only.end(), m.id) != options.only.end())
+            wanted.push_back(&m);
     const auto turned = turnedPictures(tracks, options, c);
     std::vector<std::optional<Series>> made(wanted.size());
     cv::parallel_for_({0, int(wanted.size())}, [&](const cv::Range& range) {

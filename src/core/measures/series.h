@@ -35,7 +35,7 @@ struct SeriesOptions {
     std::optional<Neutral> neutral; ///< from the neutral clip or the coach; else from the set-up phase
     double cutoffHz = 0;            ///< 0 = by residual analysis
     Lens lens;                      ///< bears on the band alone
-    std::string only;               ///< one measure; empty = all
+    std::vector<std::string> only;  ///< these measures; empty = all
 
     bool inSetup(double t) const { return t >= setupStart_s - 1e-9 && t <= setupEnd_s; }
 };

@@ -12,6 +12,29 @@ double heightOfBackPx(const MeasureInput& in, const MeasureContext& c) { return 
 
 std::vector<Measure> spineMeasures() {
     return {
+        {.id = "upper_back",
+         .name = "upper back against upright",
+         .unit = "deg",
+         .landmarks = {"t12", "c7"},
+         .needed = 2,
+         .againstMat = true,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 return elevationDeg(in.at[1] - in.at[0], c.axes.cranial, c.axes.anterior); // + rounded
+             }},
+        {.id = "hunch",
+         .name = "upper back above the line",
+         .unit = "%",
+         .landmarks = {"shoulder", "t12", "hip"},
+         .needed = 3,
+         .zero = Zero::Start,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 const auto off = lineOffsetPx(in.at[1], in.at[0], in.at[2]);
+                 if (!off || !(c.startTrunkPx > 0)) return kGap;
+                 const Vector2 d = in.at[2] - in.at[0], toRight(-d.y(), d.x());
+                 return 100 * (toRight.dot(c.axes.anterior) > 0 ? -*off : *off) / c.startTrunkPx; // + toward the back
+             }},
         {.id = "curve",
          .name = "low-back curve",
          .unit = "deg",

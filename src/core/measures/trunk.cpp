@@ -4,8 +4,52 @@ namespace deft {
 
 using namespace parts;
 
+namespace {
+
+/// How far one landmark is above another, % of the trunk's length.
+Measure heightOver(const char* id, const char* name, const char* upper, const char* lower) {
+    return {.id = id,
+            .name = name,
+            .unit = "%",
+            .landmarks = {upper, lower},
+            .needed = 2,
+            .againstMat = true,
+            .value = [](const MeasureInput& in, const MeasureContext& c) {
+                return c.startTrunkPx > 0 ? 100 * (in.at[0] - in.at[1]).dot(c.axes.up) / c.startTrunkPx : kGap;
+            }};
+}
+
+} // namespace
+
 std::vector<Measure> trunkMeasures() {
     return {
+        heightOver("hip_over_wrist", "hip above the hand", "hip", "wrist"),
+        heightOver("hip_over_elbow", "hip above the elbow", "hip", "elbow"),
+        heightOver("knee_over_wrist", "knee above the hand", "knee", "wrist"),
+        heightOver("knee_over_elbow", "knee above the elbow", "knee", "elbow"),
+        heightOver("shoulder_over_hip", "shoulder above the hip", "shoulder", "hip"),
+        {.id = "hips_over_feet",
+         .name = "hips above the feet",
+         .unit = "%",
+         .landmarks = bothSides({"hip", "ankle"}),
+         .needed = 4,
+         .againstMat = true,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 const double feet = std::min(leftOf(in, 1).dot(c.axes.up), rightOf(in, 1).dot(c.axes.up));
+                 const double higher = middleOf(in, 0).dot(c.axes.up) - feet; // above the foot that stands
+                 return c.startTrunkPx > 0 ? 100 * higher / c.startTrunkPx : kGap;
+             }},
+        {.id = "side_trunk",
+         .name = "trunk above the mat, lying on the side",
+         .unit = "deg",
+         .landmarks = bothSides({"hip", "shoulder"}),
+         .needed = 4,
+         .againstMat = true,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 return elevationDeg(middleOf(in, 1) - middleOf(in, 0), c.axes.cranial, c.axes.up);
+             }},
         {.id = "trunk",
          .name = "trunk angle",
          .unit = "deg",

@@ -30,7 +30,8 @@ void setSide(SeriesOptions& options, const std::string& side, bool sideIsStance)
 
 Result<SeriesSet> seriesFor(const Tracks& tracks, SeriesOptions options, const MoverPlan& mover) {
     // Where the set-up ends is known from the mover, and neutral from the set-up: look twice.
-    options.only = mover.measure;
+    options.only = {mover.measure};
+    for (const Limit& limit : mover.inPosition) options.only.push_back(limit.measure);
     auto first = computeSeries(tracks, options);
     if (!first) return first;
     options.only.clear();

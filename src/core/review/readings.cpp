@@ -16,7 +16,7 @@ int64_t worstWhileCounted(const Review& r, const Rep& rep, const Series& s, cons
     int64_t worst = -1;
     for (const FaultPlan& f : r.exercise.faults) {
         if (f.limit.measure != limit.measure) continue;
-        const int64_t at = worstFrame(r, countedIn(rep, f.onTheWay, f.inTheHold), s, f.limit);
+        const int64_t at = worstFrame(r, countedIn(rep, f.counts), s, f.limit);
         if (at >= 0 && limit.isWorse(s.value[size_t(at)], worst < 0 ? kGap : s.value[size_t(worst)])) worst = at;
     }
     return worst;
@@ -133,8 +133,9 @@ ReadingRow toldReading(const Exercise& e, const std::string& measure, const std:
         row.unit = told.unit ? told.unit : measureUnit(measure == "control_range" ? e.mover.measure : measure);
         if (told.aim == Aim::More) row.aim.low = 0;
         if (told.aim == Aim::Less) row.aim.high = 0;
-        if (measure == "pace_out") row.name += e.phaseOut, row.limit.low = e.paceOut_s;
-        if (measure == "pace_back") row.name += e.phaseBack, row.limit.low = e.paceBack_s;
+        if (measure == "pace_out") row.name += e.phaseOut;
+        if (measure == "pace_back") row.name += e.phaseBack;
+        if (const auto limit = limitOf(e, measure)) row.limit = *limit;
         return row;
     }
     row.name = measureName(measure), row.unit = measureUnit(measure);
@@ -192,7 +193,7 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         row.value = *n.range, row.u95 = n.rangeU95;
         rows.push_back(std::move(row));
     }
-    std::set<std::string> done;
+    std::set<std::string> done{"pace_out", "pace_back"}; // last of all
     for (const FaultPlan& f : r.exercise.faults) {
         const auto limit = limitOf(r.exercise, f.limit.measure);
         if (!limit || !done.insert(f.limit.measure).second) continue;
@@ -224,11 +225,18 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         row.value = fit->share(), row.u95 = fit->u95();
         rows.push_back(std::move(row));
     }
+    const auto addPace = [&](ReadingRow row) {
+        bool clear = false;
+        for (const Rep& rep : reps)
+            clear = clear || isClearIn(r, row.measure, repOfSpan(r.events, rep.start_s, rep.end_s));
+        if (row.limit.isSet()) row.verdict = asFound(row.verdict, clear);
+        rows.push_back(std::move(row));
+    };
     if (r.exercise.paceOut_s)
-        rows.push_back(ofReps(
+        addPace(ofReps(
             r, reps, "pace_out", "median", [](const Rep& rep) { return rep.out_s(); },
             [](const Rep& rep) { return rep.outU95_s(); }));
-    rows.push_back(ofReps(
+    addPace(ofReps(
         r, reps, "pace_back", "median", [](const Rep& rep) { return rep.back_s(); },
         [](const Rep& rep) { return rep.backU95_s(); }));
     return rows;

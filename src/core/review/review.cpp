@@ -146,7 +146,7 @@ std::optional<Review::RepFrames> Review::framesOfRep(const std::string& id, int 
     const Series* s = limit ? series.find(limit->measure) : nullptr;
     if (!s) return std::nullopt;
     const Rep& rep = events.reps[size_t(number)];
-    const Span span = countedIn(rep, fault && fault->onTheWay, !fault || fault->inTheHold);
+    const Span span = countedIn(rep, fault ? fault->counts : Phases{false, true, false});
     RepFrames out{-1, worstFrame(*this, span, *s, *limit), 0};
     if (out.worst < 0) return std::nullopt;
     out.excess = limit->excess(s->value[size_t(out.worst)]);
@@ -186,6 +186,7 @@ Case caseOf(const Review& r) {
     for (const Rep& rep : r.events.reps) {
         if (rep.unsure()) continue; // what was not seen decides nothing
         Case::Rep cr{rep.side, rep.reach, rep.controlRange, rep.controlRangeU95, rep.brokenBy};
+        if (rep.breakBack_s) cr.brokenBy = rep.brokenBackBy, cr.onTheWayBack = true;
         Case::Hold ch{rep.hold.side, rep.hold.duration_s(), rep.hold.clean_s, rep.hold.brokenBy};
         if (const auto& tremor = rep.hold.tremor) ch.tremorShare = tremor->share, ch.tremorU95 = tremor->u95;
         if (!r.exercise.mover.isWindow()) c.reps.push_back(cr);
@@ -193,12 +194,16 @@ Case caseOf(const Review& r) {
     }
     for (const Fault* f : r.standing())
         c.faults.push_back(
-            {f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95});
+            {f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95, f->rep});
     return c;
 }
 
 Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
     return loadExercise(inputs.exercise)
+        .and_then([&](const Exercise& e) -> Result<Exercise> {
+            if (!inputs.asked.rung.empty()) return e.inVersion(inputs.asked.rung);
+            return e.inSchools(inputs.schools).and_then([&](const Exercise& s) { return e.inVersion(s.startRung); });
+        })
         .and_then(
             [&](const Exercise& e) { return e.inView(inputs.view.empty() ? viewFor(e, inputs.marks) : inputs.view); })
         .and_then([&](const Exercise& e) { return e.inSchools(inputs.schools); });
@@ -224,6 +229,15 @@ bool needsRollOrder(const Exercise& e) {
                        [](const FaultPlan& f) { return f.limit.measure == "roll_order"; });
 }
 
+/// The side of the body that the camera sees in the side view: who stands upright and faces right shows the right one.
+std::string nearSide(const BodyAxes& axes) { return axes.frontIsCounterClockwise() ? "left" : "right"; }
+
+Json positionKey(const std::vector<Limit>& position) {
+    Json key = Json::array();
+    for (const Limit& l : position) key.push_back({l.measure, numberOrNull(l.low), numberOrNull(l.high)});
+    return key;
+}
+
 /// Everything that measure() looks at besides the tracks and the neutral.
 std::string measuredFrom(const Review& r) {
     const MoverPlan m = moverPlan(r.exercise);
@@ -240,6 +254,7 @@ std::string measuredFrom(const Review& r) {
                 m.falls,
                 numberOrNull(m.low),
                 numberOrNull(m.high),
+                positionKey(m.inPosition),
                 needsRollOrder(r.exercise),
                 r.inputs.marks.scaleLengthCm.value_or(0),
                 mat.length_cm,
@@ -280,7 +295,11 @@ Result<void> measure(Review& r) {
         if (!series) return tl::unexpected(series.error());
         r.series = std::move(*series);
         r.movement = findMovement(r.series, mover);
-        for (Rep& rep : r.movement.reps) rep.side = rep.hold.side = side;
+        std::string shown = side;
+        // One side of the body is nearer to the camera: it is the one that is marked, and that works.
+        if (side == "both" && r.exercise.eachSide && options.view == View::Side && !r.exercise.sideIsStance)
+            shown = nearSide(r.series.context.axes);
+        for (Rep& rep : r.movement.reps) rep.side = rep.hold.side = shown;
     }
     addLevelLoss(r.series, r.movement, mover);
     addSway(r.movement, still, r.series.context);
@@ -303,10 +322,15 @@ Result<Review> judged(Review r, ReviewInputs inputs) {
     r.exercise = std::move(*exercise);
     inputs.view = r.exercise.view;
     inputs.schools = r.exercise.schoolsFor(inputs.schools);
-    if (inputs.asked.rung.empty()) {
-        const auto hold = inputs.asked.hold_s;
-        inputs.asked = firstTarget(r.exercise);
-        if (hold) inputs.asked.hold_s = hold;
+    Target& asked = inputs.asked;
+    if (!asked.reps && !asked.hold_s && !asked.range) { // the version's own dose
+        const std::string rung = asked.rung;
+        asked = firstTarget(r.exercise);
+        if (!rung.empty()) asked.rung = rung;
+    } else if (asked.rung.empty()) {
+        const auto hold = asked.hold_s;
+        asked = firstTarget(r.exercise);
+        if (hold) asked.hold_s = hold;
     }
     r.missing.clear();
     for (const std::string& name : r.exercise.landmarksNeeded)
@@ -325,6 +349,8 @@ Result<Review> judged(Review r, ReviewInputs inputs) {
     // What the coach does not agree with breaks nothing and causes nothing.
     findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series),
                [&](const Tolerance& t, int rep) { return isPassedOver(r, t.fault, rep); });
+    std::erase_if(r.series.series, [](const Series& s) { return s.id == "pace_out" || s.id == "pace_back"; });
+    addPace(r.series, r.events, mover);
     r.findings = findFaults(r.exercise, r.series, r.events);
     for (SetupVerdict& v : r.findings.setup) v.rejected = v.verdict == "poor" && r.inputs.hasRejected(v.id, 0);
     for (Fault& f : r.findings.faults) f.rejected = isPassedOver(r, f.id, f.rep);

@@ -189,6 +189,8 @@ Json toJson(const Review& r) {
                         {"reach", r3(rep.reach)},
                         {"control_range", r3(rep.controlRange)},
                         {"broken_by", words(rep.brokenBy)},
+                        {"break_back_s", rep.breakBack_s ? Json(r3(*rep.breakBack_s)) : Json(nullptr)},
+                        {"broken_back_by", words(rep.brokenBackBy)},
                         {"shoulders_lead_s", rep.shouldersLead ? Json(r3(rep.shouldersLead->s)) : Json(nullptr)},
                         {"shoulders_lead_u95_s", rep.shouldersLead ? Json(r3(rep.shouldersLead->u95)) : Json(nullptr)},
                         {"finished", rep.finished},

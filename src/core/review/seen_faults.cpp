@@ -31,7 +31,7 @@ void breakWhereSeen(Events& events, const Review& r, const MoverPlan& mover) {
         Rep& rep = events.reps[size_t(k)];
         const std::string& measure = plan->limit.measure;
         const bool onTheWay = seen.start_s < rep.hold.start_s;
-        if (onTheWay && plan->onTheWay && (!rep.break_s || seen.start_s < *rep.break_s)) {
+        if (onTheWay && plan->counts.out && (!rep.break_s || seen.start_s < *rep.break_s)) {
             const Series* s = r.series.find(mover.measure);
             rep.brokenBy = measure, rep.break_s = seen.start_s;
             if (s) {
@@ -39,7 +39,7 @@ void breakWhereSeen(Events& events, const Review& r, const MoverPlan& mover) {
                 if (std::isfinite(at)) rep.controlRange = std::clamp(at, 0.0, rep.reach);
             }
         }
-        if (!plan->inTheHold || seen.end_s < rep.hold.start_s || seen.start_s > rep.hold.end_s) continue;
+        if (!plan->counts.hold || seen.end_s < rep.hold.start_s || seen.start_s > rep.hold.end_s) continue;
         const double from = std::max(seen.start_s, rep.hold.start_s);
         if (rep.hold.first_break_s && *rep.hold.first_break_s <= from) continue; // something else broke it before
         rep.hold.brokenBy = measure, rep.hold.first_break_s = from;
