@@ -276,6 +276,9 @@ Outcome run(int argc, char** argv) {
     show->add_flag("--json", o.json);
     CLI::App* validate = exercisesCommand->add_subcommand("validate", "check a file");
     validate->add_option("FILE", o.name)->required();
+    CLI::App* cuesCommand =
+        exercisesCommand->add_subcommand("cues", "every version, fault and cue of one exercise or of all, as Markdown");
+    cuesCommand->add_option("ID", o.name);
     CLI::App* sheetCommand = exercisesCommand->add_subcommand("sheet", "what a client needs to begin with one");
     sheetCommand->add_option("ID", o.name)->required();
     sheetCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
@@ -329,6 +332,8 @@ Outcome run(int argc, char** argv) {
         outcome.exit = showExercise(o.name, o.json);
     else if (*validate)
         outcome.exit = validateExercise(o.name);
+    else if (*cuesCommand)
+        outcome.exit = printCues(o.name);
     else if (*sheetCommand)
         outcome.exit = writeSheet(o.name, o.rung, {o.flags, o.cleared}, o.format, o.out, argc, argv);
     else if (*backupCommand || *restoreCommand) {

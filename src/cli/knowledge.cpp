@@ -67,6 +67,12 @@ int showExercise(const std::string& id, bool json) {
 int validateExercise(const std::string& file) {
     auto e = readExercise(file);
     if (!e) return failed(e.error());
+    for (const Rung& rung : e->ladder) {
+        const auto version = e->inVersion(rung.id);
+        if (!version) return failed(version.error());
+        for (const std::string& view : version->views)
+            if (const auto seen = version->inView(view); !seen) return failed(seen.error());
+    }
     std::printf("%s: in order (%s)\n", file.c_str(), e->name.c_str());
     return 0;
 }

@@ -14,4 +14,7 @@ int decideCase(const std::string& file, bool json);
 /// Says what went wrong on standard error; 1.
 int failed(const Error& error);
 
+/// Everything that may be said to a client of one exercise (empty = of all), to be read side by side.
+int printCues(const std::string& id);
+
 } // namespace deft::cli

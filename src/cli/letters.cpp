@@ -8,6 +8,7 @@
 #include "base/files.h"
 #include "cli/knowledge.h"
 #include "judgement/safety.h"
+#include "judgement/targets.h"
 #include "review/review_json.h"
 #include "video/clip_reader.h"
 
@@ -49,16 +50,18 @@ int writeAnswer(const std::string& folder, const std::string& form, const std::s
 
 int writeSheet(const std::string& id, const std::string& rung, const KnownFlags& of, const std::string& form,
                const std::string& out, int& argc, char** argv) {
-    const auto exercise = loadExercise(id);
+    const auto exercise = loadExercise(id).and_then([](const Exercise& e) { return e.inSchools({}); });
     if (!exercise) return failed(exercise.error());
-    Target target = firstTarget(*exercise);
-    if (!rung.empty()) {
-        target.rung = rung;
+    if (!rung.empty() && exercise->rungIndex(rung) < 0) {
         std::string known;
         for (const Rung& r : exercise->ladder) known += (known.empty() ? "" : ", ") + r.id;
-        if (exercise->rungIndex(rung) < 0)
-            return failed({Errc::NotFound, id + " has no version \"" + rung + "\"; there are " + known});
+        return failed({Errc::NotFound, id + " has no version \"" + rung + "\"; there are " + known});
     }
+    const std::string version = rung.empty() ? exercise->startRung : rung;
+    const auto asVersion = exercise->inVersion(version);
+    if (!asVersion) return failed(asVersion.error());
+    Target target = usualTarget(*asVersion);
+    target.rung = version;
     for (const auto* flags : {&of.flags, &of.cleared})
         for (const std::string& flag : *flags)
             if (safetyRules() && !safetyRules()->flags.count(flag))

@@ -36,7 +36,7 @@ class MovementTest : public QObject {
                outAndBack(t, 20, 21, 24, 25.5, 0, 40);
     }
     const Limit limit_{"pelvis_on_trunk", std::nullopt, 5.0, "deg"};
-    const Tolerance tolerance_{limit_};
+    const Tolerance tolerance_{limit_, {}};
 
 private slots:
     /// Sway of a wandering point against numpy and scipy (tests/reference/09_sway, calls in its `_meta`).
@@ -431,7 +431,7 @@ private slots:
         Events e = findMovement(set, plan);
         QCOMPARE(e.reps.size(), size_t(1));
         NEAR(e.reps[0].reach, 55, 0.5);
-        findBreaks(e, set, plan, {{{"tilt", std::nullopt, 6.0, "deg"}}});
+        findBreaks(e, set, plan, {{{"tilt", std::nullopt, 6.0, "deg"}, {}}});
         QCOMPARE(e.reps[0].brokenBy, std::string("tilt"));
         NEAR(e.reps[0].controlRange, 30, 2); // from 90° to 60°
         plan.falls = false;

@@ -4,6 +4,7 @@
 #include "support/table.h"
 #include "support/wrong_entry.h"
 
+#include <QRegularExpression>
 #include <QTemporaryDir>
 #include <QTest>
 #include <cmath>
@@ -36,22 +37,110 @@ private slots:
             QVERIFY2(e.has_value(), e ? "" : e.error().detail.c_str());
             QCOMPARE(e->id, id);
             QVERIFY(!e->stopRule.empty() && !e->cautions.empty() && !e->filming.empty());
-            for (const FaultPlan& f : e->faults) {
-                // A cue for every rung of the ladder, each said once.
-                std::set<std::string> rungs, texts;
-                for (const Cue& c : f.cues) rungs.insert(c.rung), texts.insert(c.text);
-                QVERIFY2(rungs.size() == 6, (id + " " + f.id).c_str());
-                QCOMPARE(texts.size(), f.cues.size());
-                if (f.limit.origin == Origin::Published) QVERIFY(!f.limit.source.empty());
+        }
+    }
+
+    static void everyVersion(const std::function<void(const Exercise&, const std::string& where)>& look) {
+        for (const std::string& id : exerciseIds()) {
+            const Exercise e = loadExercise(id).value();
+            for (const Rung& rung : e.ladder) {
+                const std::string where = id + "/" + rung.id;
+                const auto version = e.inVersion(rung.id);
+                QVERIFY2(version.has_value(), version ? "" : version.error().detail.c_str());
+                for (const std::string& view : version->views) {
+                    const auto seen = version->inView(view);
+                    QVERIFY2(seen.has_value(), seen ? "" : seen.error().detail.c_str());
+                    for (const SchoolsAnswer& a : seen->schools)
+                        for (const SchoolChoice& choice : findSchoolQuestion(a.question)->choices)
+                            if (const auto inSchool = seen->inSchools({{a.question, choice.id}}))
+                                look(*inSchool, where + ", " + view + ", " + choice.id);
+                    look(seen->inSchools({}).value(), where + ", " + view);
+                }
             }
         }
+    }
+    /// In every version, view and school there is a cue for every rung of the ladder, each said once.
+    void cuesOfEveryVersion() {
+        everyVersion([](const Exercise& e, const std::string& where) {
+            for (const FaultPlan& f : e.faults) {
+                std::set<std::string> rungs, texts;
+                for (const Cue& c : f.cues) rungs.insert(c.rung), texts.insert(c.text);
+                QVERIFY2(rungs.size() == 6 && f.cues.size() == 6 && texts.size() == 6, (where + " " + f.id).c_str());
+                if (f.limit.origin == Origin::Published) QVERIFY(!f.limit.source.empty());
+            }
+        });
+    }
+    /// Words that belong to another position than that of the exercise: what somebody who lies, kneels or holds a plank
+    /// cannot do, or must not be told.
+    void wordsOfThePosition() {
+        const std::map<std::string, const char*> foreign = {
+            {"supine",
+             "stand tall|standing (leg|foot|hip)|kneel|all fours|hands and knees|plank|forearm|go back to the knees"},
+            {"bridge",
+             "stand tall|standing (leg|foot|hip)|kneel|all fours|plank of|forearm|go back to the knees|working leg"},
+            {"all-fours",
+             "stand tall|standing (leg|foot|hip)|lie on|under your (waist|low back)|pillow|go back to the knees"},
+            {"plank", "stand tall|standing (leg|foot|hip)|lie on your (back|side)|under your waist|small book"},
+            {"side-lying", "stand tall|standing (leg|foot)|kneel|all fours|hands and knees|tail|stick along your back"},
+            {"standing", "on all fours|hands and knees|into the mat|under your waist|go back to the knees"},
+            {"half-kneeling", "stand tall|standing leg|all fours|lie (on|with)|under your waist"},
+            {"prone", "stand tall|standing (leg|foot|hip)|kneel|all fours|hands and knees|toes of the free foot"}};
+        everyVersion([&](const Exercise& e, const std::string& where) {
+            const QRegularExpression words(QString::fromLatin1(foreign.at(e.position)),
+                                           QRegularExpression::CaseInsensitiveOption);
+            const auto fits = [&](const std::string& text, const std::string& of) {
+                const auto found = words.match(QString::fromStdString(text));
+                QVERIFY2(!found.hasMatch(), (where + ", " + of + ": " + text).c_str());
+            };
+            for (const FaultPlan& f : e.faults) {
+                fits(f.told, f.id);
+                for (const Cue& c : f.cues) fits(c.text, f.id);
+            }
+            for (const SetupCheck& c : e.setup)
+                for (const Cue& cue : c.cues) fits(cue.text, c.id);
+            for (const std::string& text : e.unseen) fits(text, "unseen");
+        });
+    }
+    /// The schools that press the back down or round it never hear the middle.
+    void noSchoolHearsAnother() {
+        everyVersion([](const Exercise& e, const std::string& where) {
+            const auto pelvis = e.inForce.find("pelvis");
+            if (pelvis == e.inForce.end() || pelvis->second == "neutral") return;
+            for (const FaultPlan& f : e.faults)
+                for (const Cue& c : f.cues)
+                    QVERIFY2(c.text.find("halfway between") == std::string::npos, (where + " " + f.id).c_str());
+        });
+    }
+    /// An entry that is used for something else than it was written for brings its own words.
+    void borrowedWordsAreRefused() {
+        Json j = readJsonFile(exerciseFile("one-leg-stand")).value();
+        j["faults"][0] = {{"use", "faults/arch-supine"}};
+        QVERIFY(parseExercise(j, "f").error().detail.find("written for other positions") != std::string::npos);
+        j["faults"][0] = {{"use", "faults/hip-drop"}, {"measure", "lean"}};
+        QVERIFY(parseExercise(j, "f").error().detail.find("cues of its own") != std::string::npos);
+        j["faults"][0] = {{"use", "faults/hip-drop"}, {"low", -5}};
+        QVERIFY(parseExercise(j, "f").error().detail.find("adds the limit") != std::string::npos);
+    }
+    /// A version takes what it does not say from the exercise, and another exercise from that.
+    void versions() {
+        const Exercise e = loadExercise("arm-leg-lower").value();
+        const Exercise held = e.inVersion("two-held").value();
+        QVERIFY(held.mover.isWindow() && !e.mover.isWindow());
+        QCOMPARE(held.cautions, e.cautions);
+        QCOMPARE(*held.dose.hold_s, 30.0);
+        QCOMPARE(held.inVersion("opposite").value().mover.isWindow(), false); // from any version to any other
+        const Exercise brace = loadExercise("arm-leg-reach").value().inVersion("breathing-brace").value();
+        QCOMPARE(brace.id, std::string("arm-leg-reach"));
+        QVERIFY(brace.mover.isWindow() && brace.rungIndex("elbow-knee") > 0);
+        QCOMPARE(e.plainRung(), std::string("opposite"));
     }
 
     void bridge() {
         const Exercise e = loadExercise("bridge").value();
         QCOMPARE(e.answerTo("bridge")->defaultChoice, std::string("neutral-lift"));
         QCOMPARE(e.mover.measure, std::string("hip_height"));
-        QVERIFY(e.fault("back-bend")->isAnchor && e.fault("back-bend")->counts.out && e.fault("back-bend")->counts.hold);
+        QVERIFY(e.fault("back-bend")->isAnchor && e.fault("back-bend")->counts.out &&
+                e.fault("back-bend")->counts.hold);
         QVERIFY(!e.fault("sinking")->counts.out); // height is lost only from a hold
         QVERIFY(e.check("heel-distance") && e.check("feet-flat"));
         QVERIFY(!e.fault("heel-distance"));
@@ -139,7 +228,8 @@ private slots:
 
     void missingKeys() {
         for (const auto& [key, value] : bridge_.items()) {
-            if (QStringList{"other_names", "line_end", "props", "start_rung", "notes", "drawn", "view", "other_views"}
+            if (QStringList{"other_names", "line_end", "props", "start_rung", "notes", "drawn", "view", "other_views",
+                            "in_position", "unseen"}
                     .contains(QString::fromStdString(key)))
                 continue; // may be left out
             Json j = bridge_;
@@ -184,7 +274,7 @@ private slots:
 
     /// Doses of the trade, each once: common practice, no published source.
     void dosesOfTheTrade_data() {
-        QTest::addColumn<QString>("id");
+        QTest::addColumn<QString>("id"); // with the version, where the dose is that version's own
         QTest::addColumn<int>("sets");
         QTest::addColumn<int>("reps"); // 0 = none
         QTest::addColumn<int>("repsMax");
@@ -193,12 +283,17 @@ private slots:
         QTest::newRow("brace 10 s, 4-5 times") << "breathing-brace" << 4 << 0 << 0 << 10.0 << 10.0;
         QTest::newRow("reach 3 each side, up to 10 s") << "arm-leg-reach" << 2 << 3 << 6 << 5.0 << 10.0;
         QTest::newRow("tilt 5 s x 10, 2-3 sets") << "pelvic-tilt" << 2 << 10 << 10 << 5.0 << 10.0;
-        QTest::newRow("opposite arm and leg 15 s, 4 rounds") << "arm-leg-lower" << 4 << 1 << 3 << 15.0 << 60.0;
+        QTest::newRow("opposite arm and leg 15 s, 4 rounds") << "arm-leg-lower" << 4 << 0 << 0 << 15.0 << 60.0;
+        QTest::newRow("two legs held 30 to 60 s") << "arm-leg-lower/two-held" << 4 << 0 << 0 << 30.0 << 60.0;
+        QTest::newRow("one arm 3 each side") << "arm-leg-reach/arm" << 2 << 3 << 6 << 0.0 << 10.0;
+        QTest::newRow("one leg 3 each side") << "arm-leg-reach/leg" << 2 << 3 << 6 << 0.0 << 10.0;
         QTest::newRow("stretch 10-20 reps") << "single-leg-stretch" << 2 << 10 << 20 << 0.0 << 120.0;
         QTest::newRow("press 3 breaths x 10, 2 sets") << "press-into-hands" << 2 << 10 << 10 << 15.0 << 15.0;
         QTest::newRow("bridge 5 s") << "bridge" << 3 << 0 << 0 << 5.0 << 60.0;
         QTest::newRow("single-leg lift 3 s") << "bridge-one-leg" << 2 << 3 << 8 << 3.0 << 15.0;
-        QTest::newRow("side plank 2-3 x 10-15") << "side-plank" << 2 << 1 << 15 << 5.0 << 20.0;
+        QTest::newRow("side plank up and down 2-3 x 10-15") << "side-plank" << 2 << 10 << 15 << 0.0 << 20.0;
+        QTest::newRow("side plank holds 5, 10, 15 s") << "side-plank/hold" << 3 << 0 << 0 << 5.0 << 15.0;
+        QTest::newRow("side plank, legs straight, 5 to 20 s") << "side-plank/straight" << 3 << 0 << 0 << 5.0 << 20.0;
         QTest::newRow("one leg, 3 tries, 5 to 60 s") << "one-leg-stand" << 3 << 0 << 0 << 5.0 << 60.0;
         QTest::newRow("back raise 10 s, up to 120") << "prone-back-raise" << 3 << 0 << 0 << 10.0 << 120.0;
         QTest::newRow("band 6-8 reps") << "band-external-rotation" << 2 << 6 << 8 << 0.0 << 120.0;
@@ -210,7 +305,8 @@ private slots:
         QFETCH(int, repsMax);
         QFETCH(double, hold);
         QFETCH(double, cap);
-        const Dose d = loadExercise(id.toStdString())->dose;
+        const Exercise e = loadExercise(id.section('/', 0, 0).toStdString()).value();
+        const Dose d = e.inVersion(id.section('/', 1).toStdString()).value().dose;
         QCOMPARE(d.sets, sets);
         QCOMPARE(d.reps.value_or(0), reps);
         QCOMPARE(d.repsMax.value_or(0), repsMax);
@@ -226,7 +322,6 @@ private slots:
                                         {"arm-leg-reach", "about a thumb"},
                                         {"arm-leg-reach", "right arm goes with the left leg"},
                                         {"arm-leg-reach", "A rest as long as the hold"},
-                                        {"arm-leg-lower", "30 to 60 s"},
                                         {"single-leg-stretch", "about 45°"},
                                         {"press-into-hands", "Three breaths"},
                                         {"bridge-one-leg", "for 3 s"},

@@ -19,18 +19,23 @@ struct DrawnMovement {
 
 constexpr double kDrawnStart_s = 2, kDrawnOut_s = 1.2, kDrawnRest_s = 1.2;
 
+/// No faster than the exercise asks for.
+inline double drawnOut_s(const Exercise& e) { return std::max(kDrawnOut_s, e.paceOut_s.value_or(0)); }
+inline double drawnBack_s(const Exercise& e) { return std::max(kDrawnOut_s, e.paceBack_s); }
+
 /// How far the drawing has gone from start (0) to end (1), and how much of the fault is on.
 inline std::pair<double, double> drawnPhase(const Exercise& e, const DrawnMovement& m, double t) {
     if (e.mover.isWindow()) return {1, outAndBack(t, 3, 4, 1e9, 2e9, 0, 1)};
-    const double cycle = 2 * kDrawnOut_s + m.hold_s + kDrawnRest_s;
+    const double way = drawnOut_s(e), cycle = way + drawnBack_s(e) + m.hold_s + kDrawnRest_s;
     const double s = std::fmod(std::max(0.0, t - kDrawnStart_s), cycle);
-    const double out = outAndBack(s, 0, kDrawnOut_s, kDrawnOut_s + m.hold_s, 2 * kDrawnOut_s + m.hold_s, 0, 1);
+    const double out = outAndBack(s, 0, way, way + m.hold_s, way + m.hold_s + drawnBack_s(e), 0, 1);
     return {out, out};
 }
 
 inline double drawnLength_s(const Exercise& e, const DrawnMovement& m) {
-    return e.mover.isWindow() ? 4 + m.hold_s
-                              : kDrawnStart_s + m.reps * (2 * kDrawnOut_s + m.hold_s + kDrawnRest_s) - 0.1;
+    return e.mover.isWindow()
+               ? 4 + m.hold_s
+               : kDrawnStart_s + m.reps * (drawnOut_s(e) + drawnBack_s(e) + m.hold_s + kDrawnRest_s) - 0.1;
 }
 
 /// Landmarks of one frame, px.

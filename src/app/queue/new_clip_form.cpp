@@ -4,6 +4,7 @@
 #include "app/theme/palette.h"
 #include "devices/inbox_folder.h"
 #include "judgement/safety.h"
+#include "judgement/targets.h"
 #include "proposals/body_facts.h"
 #include "store/intake.h"
 #include "video/clip_reader.h"
@@ -11,6 +12,7 @@
 #include <QCompleter>
 #include <QDate>
 #include <QFormLayout>
+#include <QSignalBlocker>
 #include <algorithm>
 
 namespace deft::ui {
@@ -40,8 +42,10 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     role_->setPlaceholderText(tr("what they do, if you like"));
     intake_ = new IntakeButton;
     exercise_ = new QComboBox;
+    version_ = new QComboBox;
     side_ = new QComboBox;
-    for (const char* side : {"both", "left", "right"}) side_->addItem(tr(side), QString::fromLatin1(side));
+    side_->addItem(tr("as filmed"), QStringLiteral("both"));
+    for (const char* side : {"left", "right"}) side_->addItem(tr(side), QString::fromLatin1(side));
     sets_ = new QSpinBox;
     sets_->setRange(1, 20);
     reps_ = new QSpinBox;
@@ -83,6 +87,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->addRow(tr("&Intake"), intake_);
     form->addRow(tr("&Exercise"), exercise_);
     form->addRow(QString(), guess_);
+    form->addRow(tr("&Version"), version_);
     form->addRow(tr("&Side"), side_);
     form->addRow(tr("R&ounds asked"), sets_);
     form->addRow(tr("Re&ps in a round"), reps_);
@@ -101,18 +106,8 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
         whose_->hide();
         if (chosen_ != 0) choose(0);
     });
-    connect(exercise_, &QComboBox::currentIndexChanged, this, [this] {
-        if (const auto e = loadExercise(exercise_->currentData().toString().toStdString())) {
-            const Target first = firstTarget(*e);
-            sets_->setValue(first.sets), reps_->setValue(first.reps.value_or(1));
-            hold_->setValue(int(first.hold_s.value_or(0)));
-            felt_->clear();
-            felt_->addItem(tr("not said"));
-            for (const FeltPlace& f : e->felt)
-                felt_->addItem(QString::fromStdString(f.name), QString::fromStdString(f.id));
-            side_->setEnabled(e->eachSide), side_->setCurrentIndex(e->eachSide ? 1 : 0);
-        }
-    });
+    connect(exercise_, &QComboBox::currentIndexChanged, this, &NewClipForm::showExercise);
+    connect(version_, &QComboBox::currentIndexChanged, this, &NewClipForm::showAsked);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(12);
@@ -124,11 +119,44 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     column->addStretch();
 }
 
+void NewClipForm::showExercise() {
+    const auto e = loadExercise(exercise_->currentData().toString().toStdString());
+    if (!e) return;
+    const QSignalBlocker quiet(version_);
+    version_->clear();
+    for (const Rung& rung : e->ladder)
+        version_->addItem(QString::fromStdString(rung.name), QString::fromStdString(rung.id));
+    // What was decided last for this client was asked for.
+    const auto earlier = chosen_ ? library_.filed(chosen_, e->id) : decltype(library_.filed(chosen_, e->id)){};
+    const std::string rung = earlier.empty() ? e->startRung : earlier.back().past.target.rung;
+    version_->setCurrentIndex(std::max(0, version_->findData(QString::fromStdString(rung))));
+    felt_->clear();
+    felt_->addItem(tr("not said"));
+    for (const FeltPlace& f : e->felt) felt_->addItem(QString::fromStdString(f.name), QString::fromStdString(f.id));
+    showAsked();
+    if (earlier.empty()) return;
+    const Target& asked = earlier.back().past.target;
+    sets_->setValue(asked.sets), reps_->setValue(asked.reps.value_or(1));
+    hold_->setValue(int(asked.hold_s.value_or(0)));
+}
+
+void NewClipForm::showAsked() {
+    const auto e = loadExercise(exercise_->currentData().toString().toStdString()).and_then([&](const Exercise& whole) {
+        return whole.inVersion(version_->currentData().toString().toStdString());
+    });
+    if (!e) return;
+    const Target usual = usualTarget(*e);
+    sets_->setValue(usual.sets), reps_->setValue(usual.reps.value_or(1));
+    hold_->setValue(int(usual.hold_s.value_or(0)));
+    side_->setEnabled(e->eachSide), side_->setCurrentIndex(0);
+}
+
 void NewClipForm::choose(int64_t client) {
     chosen_ = client;
     const auto known = client ? library_.client(client) : std::nullopt;
     role_->setText(known ? QString::fromStdString(known->role) : QString());
     intake_->setFlags(known ? known->flags : std::vector<std::string>{});
+    showExercise();
 }
 
 void NewClipForm::showClients() {
@@ -179,6 +207,8 @@ void NewClipForm::correct(const Clip& clip) {
     exercise_->setCurrentIndex(exercise_->findData(QString::fromStdString(in.exercise)));
     emit exercise_->currentIndexChanged(exercise_->currentIndex());
     exerciseChosen_ = true;
+    if (const int at = version_->findData(QString::fromStdString(in.asked.rung)); at >= 0)
+        version_->setCurrentIndex(at);
     side_->setCurrentIndex(std::max(0, side_->findData(QString::fromStdString(in.side))));
     sets_->setValue(in.asked.sets), reps_->setValue(in.asked.reps.value_or(1));
     hold_->setValue(int(in.asked.hold_s.value_or(0)));
@@ -281,6 +311,7 @@ ReviewInputs NewClipForm::filledIn(ReviewInputs in) const {
         in.note.felt = {place};
         in.note.shaking = place == "shaking";
     }
+    in.asked.rung = version_->currentData().toString().toStdString();
     in.asked.sets = sets_->value();
     in.asked.reps = reps_->value() > 1 ? std::optional(reps_->value()) : std::nullopt;
     in.asked.hold_s = hold_->value() > 0 ? std::optional<double>(hold_->value()) : std::nullopt;

@@ -41,12 +41,14 @@ private:
     void finish(int64_t client, const std::filesystem::path& file, const std::string& sha256);
     ReviewInputs filledIn(ReviewInputs in) const;
     std::vector<std::string> flagsFor(int64_t client) const;
+    void showExercise(); ///< versions and places of the one that is chosen
+    void showAsked();    ///< side and dose of the version that is chosen
     void guessExercise();
     void showGuess(const std::vector<std::pair<std::string, double>>& guesses);
     Library& library_;
     QString path_;
     QLabel* facts_;
-    QComboBox *client_, *exercise_, *side_, *felt_, *stop_;
+    QComboBox *client_, *exercise_, *version_, *side_, *felt_, *stop_;
     QLineEdit* role_;
     IntakeButton* intake_;
     QSpinBox *sets_, *reps_, *hold_;

@@ -1,10 +1,13 @@
 #include "answer/calendar.h"
+#include "answer/clip_words.h"
 #include "answer/correction.h"
 #include "answer/dose_words.h"
 #include "answer/letter_parts.h"
 #include "answer/phrases.h"
+#include "judgement/shown.h"
 #include "judgement/wording.h"
 #include "review/seen_faults.h"
+#include "signal/resample.h"
 
 #include <algorithm>
 #include <cmath>
@@ -30,28 +33,42 @@ std::string schoolWords(const Review& r) {
     return out;
 }
 
-/// The rep that stayed clean longest, among those that could be seen.
-const Rep* bestRep(const Review& r) {
-    const Rep* best = nullptr;
-    for (const Rep& rep : r.events.reps)
-        if (!rep.unsure() && (!best || rep.hold.clean_s > best->hold.clean_s)) best = &rep;
-    return best;
+AnswerPart whatWasShown(const Review& r) {
+    AnswerPart part{"shown", "What was shown", shownWords(r), {}, {}};
+    for (size_t i = 0; i < r.events.reps.size(); ++i) {
+        const Rep& rep = r.events.reps[i];
+        part.facts.push_back("rep " + std::to_string(i + 1) + ": " + sec(rep.hold.clean_s) + " clean of " +
+                             sec(rep.hold.duration_s()) + " held" +
+                             (r.inputs.asked.hold_s ? ", asked " + sec(*r.inputs.asked.hold_s) : ""));
+    }
+    return part;
+}
+
+/// Of the one that deserves it; of several the longest or farthest.
+std::string praise(const Review& r) {
+    const int best = praisedRep(r);
+    if (best < 0) return {};
+    const Rep& rep = r.events.reps[size_t(best)];
+    const MovementWords& words = r.exercise.words;
+    const bool only = r.events.reps.size() == 1;
+    const std::string whose = only ? "Your " + words.one : "Your " + ordinal(best) + " " + words.one;
+    if (r.inputs.asked.hold_s && rep.hold.clean_s >= 1)
+        return whose + " was clean from start to end: " + secondsWords(std::floor(rep.hold.clean_s)) + " with " +
+               words.anchor + ".";
+    return whose + " was clean from start to end, with " + words.anchor + ".";
 }
 
 AnswerPart whatWentWell(const Review& r) {
     AnswerPart part{"well", "What went well", "", {}, {}};
     std::vector<std::string> say;
-    const Rep* best = bestRep(r);
-    if (best && best->hold.clean_s >= 1) {
-        const int index = int(best - r.events.reps.data());
-        const bool whole = best->hold.brokenBy.empty();
-        say.push_back("Your " + ordinal(index) + " " + r.exercise.words.one +
-                      " was the steadiest: " + secondsWords(std::floor(best->hold.clean_s)) + " with " +
-                      r.exercise.words.anchor + (whole ? "." : " before it changed."));
-        part.facts.push_back("rep " + std::to_string(index + 1) + ": " + sec(best->hold.clean_s) + " clean of " +
-                             sec(best->hold.duration_s()) + " held" +
-                             (r.inputs.asked.hold_s ? ", asked " + sec(*r.inputs.asked.hold_s) : ""));
-    }
+    const Shown shown = whatIsShown(r.exercise, caseOf(r));
+    const bool nothingWrong =
+        r.decision.cues.empty() && r.standing().empty() && r.allClean() && r.decision.step != "stop";
+    if (nothingWrong && shown.total > 1)
+        say.push_back("All " + countWords(shown.total) + " were clean, with " + r.exercise.words.anchor +
+                      ": that was a pleasure to watch.");
+    else if (const std::string words = praise(r); !words.empty())
+        say.push_back(words + (nothingWrong ? " That was a pleasure to watch." : ""));
     for (const SetupVerdict& v : r.findings.setup)
         if (v.verdict == "good" && say.size() < 3) {
             const SetupCheck* check = r.exercise.check(v.id);
@@ -98,6 +115,59 @@ std::optional<AnswerPart> drawings(const Review& r) {
     return part;
 }
 
+/// Why the target is what it is, in the client's words.
+std::string whyWords(const Review& r) {
+    const Decision& d = r.decision;
+    const Shown shown = whatIsShown(r.exercise, caseOf(r));
+    if (!d.open.empty()) return " " + d.open;
+    if (d.step == "up") return " That is a step up: you have shown it cleanly twice running.";
+    if (d.step == "back") return " It is a step easier for now, so that it can be clean from start to end.";
+    std::string why;
+    if (!d.cues.empty())
+        why = " We stay with this until what stands above has settled.";
+    else if (shown.total > 0 && !shown.bothSides)
+        why = "";
+    else if (r.allClean() && shown.met && r.standing().empty())
+        why = " Show it to me once more as cleanly as today, and we go on.";
+    else if (r.allClean() && !shown.met)
+        why = " It was clean; what is missing is only how much of it.";
+    else
+        why = " This clip does not let me say enough for a change.";
+    if (!r.findings.between.empty()) {
+        const Fault& f = r.findings.between.front();
+        why += " In between, when the other side seemed to work, " + toldWords(r, *r.exercise.fault(f.id), f) + ".";
+    }
+    if (shown.total > 0 && !shown.bothSides) {
+        std::string missing;
+        for (const Rep& rep : r.events.reps)
+            if (rep.side == "left" || rep.side == "right") missing = rep.side == "left" ? "right" : "left";
+        why += " Please film the " + (missing.empty() ? "other" : missing) +
+               " side as well: I can only speak of what I see.";
+    }
+    return why;
+}
+
+/// A share of the way in words.
+std::string shareWords(double share) {
+    return share < 0.4    ? "about a third"
+           : share < 0.58 ? "about half"
+           : share < 0.71 ? "about two thirds"
+           : share < 0.86 ? "about three quarters"
+                          : "nearly all";
+}
+
+/// How to keep inside the range that stayed clean.
+std::string rangeWords(const Review& r, double range) {
+    std::vector<double> reaches;
+    for (const Rep& rep : r.events.reps)
+        if (!rep.unsure()) reaches.push_back(rep.reach);
+    if (reaches.empty() || r.exercise.words.range.empty()) return {};
+    std::string words = r.exercise.words.range;
+    if (words.back() == '.') words.pop_back();
+    return " " + words + ": " + shareWords(range / std::max(1e-9, medianOf(reaches))) +
+           " of the way that you went this time.";
+}
+
 /// Where no movement was found: what it would have been.
 std::string lookedFor(const Exercise& e) {
     const std::string one =
@@ -140,8 +210,8 @@ AnswerPart target(const Review& r) {
     part.text = "Until next time: " + doseWords(r.exercise, t, other);
     const bool lifted =
         std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });
-    if (t.range && lifted && !r.exercise.words.range.empty()) part.text += " " + r.exercise.words.range;
-    if (d.step == "up") part.text += " That is a step up: you have shown it cleanly twice running.";
+    if (t.range && lifted) part.text += rangeWords(r, *t.range);
+    part.text += whyWords(r);
     if (t.hold_s && r.exercise.dose.holdCap_s > *t.hold_s)
         part.text += " When you film, make the last hold as long as it stays clean.";
     return part;
@@ -161,7 +231,7 @@ AnswerPart cautions(const Review& r) {
     for (const std::string& place : r.inputs.note.felt)
         for (const FeltPlace& f : r.exercise.felt)
             if (f.id == place) {
-                part.facts.push_back("felt in the " + f.name + ": " + f.means);
+                part.facts.push_back("felt: " + f.name + ": " + f.means);
                 if (!f.asIntended)
                     part.text += "\nYou felt it in the " + f.name +
                                  ". If that turns to pain, leave the exercise out and tell me.";
@@ -174,11 +244,9 @@ AnswerPart cautions(const Review& r) {
 }
 
 std::string headingOf(const AnswerPart& p) {
-    static const std::map<std::string, std::string> headings = {{"well", "What went well"},
-                                                                {"drawings", "What I have drawn for you"},
-                                                                {"target", "What to do next"},
-                                                                {"cautions", "When to stop"},
-                                                                {"next", "Your next clip"}};
+    static const std::map<std::string, std::string> headings = {
+        {"shown", "What you showed"},  {"well", "What went well"},   {"drawings", "What I have drawn for you"},
+        {"target", "What to do next"}, {"cautions", "When to stop"}, {"next", "Your next clip"}};
     if (isCorrection(p)) return "What to work on";
     const auto it = headings.find(p.id);
     return it == headings.end() ? std::string() : it->second;
@@ -214,6 +282,7 @@ Answer composeAnswer(const Review& r) {
     a.exerciseName = r.exercise.name;
     a.schoolWords = schoolWords(r);
     a.parts.push_back(greetingTo(r.inputs.client));
+    if (!r.events.reps.empty()) a.parts.push_back(whatWasShown(r));
     a.parts.push_back(whatWentWell(r));
     int number = 0;
     for (const ChosenCue& cue : r.decision.cues) a.parts.push_back(correction(r, cue, ++number));

@@ -1,5 +1,6 @@
 #include "answer/correction.h"
 
+#include "answer/clip_words.h"
 #include "answer/phrases.h"
 #include "judgement/wording.h"
 #include "review/readings.h"
@@ -55,6 +56,18 @@ std::string pictureFacts(const Review& r, const std::vector<AnswerPicture>& pict
     return said.empty() ? "" : (said.size() > 1 ? "pictures " : "picture ") + listOf(said);
 }
 
+/// " on the way back", when it was nowhere else.
+std::string whenWords(const Review& r, const std::string& fault) {
+    if (r.exercise.mover.isWindow() || measureUnit(r.exercise.fault(fault)->limit.measure) == "s") return {};
+    bool any = false;
+    for (const Fault* f : r.standing()) {
+        if (f->id != fault) continue;
+        any = true;
+        if (f->start_s < r.events.reps[size_t(f->rep)].hold.end_s) return {};
+    }
+    return any ? " on the way back" : "";
+}
+
 } // namespace
 
 AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
@@ -76,7 +89,8 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
         }
         if (worst) {
             part.text += " In the " + listOf(reps) + " " +
-                         (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " + plan->told + ".";
+                         (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " +
+                         toldWords(r, *plan, *worst) + whenWords(r, cue.fault) + ".";
             if (std::isfinite(worst->worst))
                 part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit, withSign) +
                                      " at worst, limit " + withUnit(worst->limit, unit, 0, withSign) +
@@ -89,6 +103,9 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (rep.brokenBy == measure)
                 part.facts.push_back("gave way after " + withoutSign(rep.controlRange, moverUnit) + " of " +
                                      r.exercise.mover.words + ", reached " + withoutSign(rep.reach, moverUnit));
+            else if (rep.brokenBackBy == measure)
+                part.facts.push_back("gave way on the way back, at " + withoutSign(rep.controlRange, moverUnit) +
+                                     " of " + r.exercise.mover.words);
             else if (rep.hold.brokenBy == measure)
                 part.facts.push_back("gave way after " + sec(rep.hold.clean_s) + " of " + sec(rep.hold.duration_s()));
             if (!worst->causedBy.empty()) part.facts.push_back("follows from " + worst->causedBy);

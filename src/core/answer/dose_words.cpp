@@ -17,23 +17,29 @@ std::string holdWords(const Exercise& e, double hold_s) {
 
 } // namespace
 
-std::string doseWords(const Exercise& e, const Target& t, const Rung* version) {
+std::string askedWords(const Exercise& e, const Target& t) {
     // One movement a round is told as that movement, more as rounds of it.
     const bool single = t.reps.value_or(1) == 1;
-    std::string movement = single ? e.words.many : "rounds of " + countWords(*t.reps) + " " + e.words.many;
-    if (single && t.sets == 1) movement = e.words.one;
-    if (!single && t.sets == 1) movement = "round of " + countWords(*t.reps) + " " + e.words.many;
-    std::string text = countWords(t.sets) + " " + movement;
-    if (t.hold_s) text += ", " + holdWords(e, *t.hold_s) + (single ? "" : " each");
-    if (e.eachSide)
-        text += t.firstSide.empty() ? ", the same on both sides"
-                                    : ", the same on both sides, beginning with the " + t.firstSide;
+    std::string one = e.words.one, many = e.words.many;
+    if (t.hold_s && one == "rep") one = "hold", many = "holds";
+    std::string text = countWords(t.sets) + " ";
+    if (single)
+        text += (t.sets == 1 ? one : many) + (t.hold_s ? " of " + holdWords(e, *t.hold_s) : "");
+    else
+        text += (t.sets == 1 ? "round of " : "rounds of ") + countWords(*t.reps) + " " + many +
+                (t.hold_s ? ", " + holdWords(e, *t.hold_s) + " each" : "");
+    return text + (e.eachSide ? " on each side" : "");
+}
+
+std::string doseWords(const Exercise& e, const Target& t, const Rung* version) {
+    std::string text = askedWords(e, t);
+    if (e.eachSide && !t.firstSide.empty()) text += ", beginning with the " + t.firstSide;
     if (version) text += ", now as “" + version->name + "”";
     text += t.daysPerWeek >= 7 ? ", every day"
             : t.daysPerWeek == 3
                 ? ", every other day"
                 : ", on " + countWords(t.daysPerWeek) + (t.daysPerWeek == 1 ? " day" : " days") + " of the week";
-    return text + ", with a good rest between them.";
+    return text + (t.sets > 1 ? ", with a good rest between them." : ".");
 }
 
 } // namespace deft

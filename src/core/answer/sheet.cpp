@@ -45,6 +45,7 @@ AnswerPart setUp(const Exercise& e) {
     std::vector<std::string> say;
     for (const SetupCheck& check : e.setup)
         if (const Cue* cue = cueOf(check.cues, "set-up")) say.push_back(cue->text);
+    say.insert(say.end(), e.unseen.begin(), e.unseen.end());
     if (const FaultPlan* anchor = e.anchor())
         if (const Cue* cue = cueOf(anchor->cues, "internal")) say.push_back(cue->text);
     return plainPart("set-up", "Before and while you move", lines("Before you begin, and on the way:", say));
@@ -66,9 +67,15 @@ AnswerPart cautions(const Exercise& e, const SheetReader& reader) {
     return plainPart("cautions", "Cautions and stop rule", lines(e.stopRule, cautionsFor(e, asked, {})));
 }
 
+/// What can be given in place of a version that is locked.
+std::string insteadOf(const Exercise& e, const std::string& rung, const SheetReader& reader) {
+    const std::string open = openVersion(e, rung, reader.flags, reader.cleared);
+    return open.empty() ? "" : "; “" + e.ladder[size_t(e.rungIndex(open))].name + "” (" + open + ") is open";
+}
+
 Result<Sheet> compose(const Exercise& e, const Target& target, const SheetReader& reader) {
     if (const auto locks = locksOf(e, target.rung, reader.flags, reader.cleared); !locks.empty())
-        return fail(Errc::Unsupported, e.name + ": " + locks.front().reason);
+        return fail(Errc::Unsupported, e.name + ": " + locks.front().reason + insteadOf(e, target.rung, reader));
     Answer letter;
     letter.clientName = reader.client, letter.exerciseName = e.name, letter.about = "your next exercise";
     letter.parts = {greetingTo(reader.client, " here is your next exercise."), movement(e, target), setUp(e)};
@@ -87,11 +94,9 @@ Result<Sheet> compose(const Exercise& e, const Target& target, const SheetReader
 } // namespace
 
 Result<Sheet> exerciseSheet(const Exercise& e, const Target& target, const SheetReader& reader) {
-    const int rung = e.rungIndex(target.rung);
-    const std::string own = rung < 0 ? std::string() : e.ladder[size_t(rung)].exercise;
-    if (!own.empty() && own != e.id)
-        if (const auto other = loadExercise(own)) return compose(*other, firstTarget(*other), reader);
-    return compose(e, target, reader);
+    const auto version = e.inVersion(target.rung);
+    if (!version) return tl::unexpected(version.error());
+    return compose(*version, target, reader);
 }
 
 } // namespace deft

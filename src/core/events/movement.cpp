@@ -11,7 +11,7 @@ namespace {
 
 // Getting into a position and out of it is quicker than this, per cent or degrees a second; it lasts no longer, and a
 // moment outside is none (all chosen here).
-constexpr double kSettling = 15, kLongestSettling_s = 1.5, kMoment_s = 0.5;
+constexpr double kSettling = 8, kLongestSettling_s = 1.5, kMoment_s = 0.5;
 constexpr double kFidget = 0.25;    // of the largest excursion: less is no rep (chosen here)
 constexpr double kSlowShare = 0.06; // of the lift, a second: slower, and a rep has not begun or is over (chosen here)
 

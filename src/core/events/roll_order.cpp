@@ -9,6 +9,9 @@
 namespace deft {
 namespace {
 
+/// Neighbours that go within this of each other go as one piece (chosen here).
+constexpr double kApart_s = 0.06;
+
 /// Moment at which a height passes a level between two times, upward or downward; the last such moment on the way down.
 std::optional<double> passes(const std::vector<double>& t, const std::vector<double>& height, double level,
                              double from_s, double to_s, bool upward) {
@@ -55,11 +58,12 @@ RollOrder rollOrder(const Tracks& tracks, const BodyAxes& axes, const Rep& rep) 
     }
     if (order.marks.size() < 3) return order;
     const size_t pairs = order.marks.size() - 1;
-    const double frame = medianStep(t, {0, t.size()});
+    // Moments are interpolated, so half a frame is their band.
+    const double halfFrame = 0.5 * medianStep(t, {0, t.size()});
     double wrong = 0, unsure = 0, shortest = 1e300;
     for (size_t k = 0; k < pairs; ++k) {
         const double up = order.leaves_s[k + 1] - order.leaves_s[k], down = order.meets_s[k] - order.meets_s[k + 1];
-        for (const double step : {up, down}) wrong += step < 0, unsure += std::abs(step) < frame;
+        for (const double step : {up, down}) wrong += step < kApart_s, unsure += std::abs(step - kApart_s) < halfFrame;
         shortest = std::min(shortest, up);
     }
     const double mean = (order.leaves_s.back() - order.leaves_s.front()) / double(pairs);

@@ -7,9 +7,10 @@ namespace deft {
 struct RollOrder {
     std::vector<std::string> marks;        ///< from the pelvis toward the head, those that were seen
     std::vector<double> leaves_s, meets_s; ///< when each is half way up, and half way down again
-    double outOfOrder = kGap; ///< per cent of neighbours that go in the wrong order, up (pelvis first) and down (last)
+    double outOfOrder = kGap; ///< per cent of neighbours that go in the wrong order, or as one piece: up pelvis first, down
+                             ///< last
     double evenness = kGap;   ///< shortest step between neighbours over the mean step on the way up, per cent
-    double u95 = 0;           ///< of outOfOrder: neighbours that go within one frame of each other cannot be told apart
+    double u95 = 0;           ///< of outOfOrder: neighbours for which half a frame more or less would change that
 };
 
 /// Marks along the back and side, from the pelvis toward the head.

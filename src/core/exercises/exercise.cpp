@@ -76,9 +76,21 @@ Result<Exercise> Exercise::inSchools(const Schools& wanted) const {
     };
     std::erase_if(e.faults, isOfAnother);
     std::erase_if(e.setup, isOfAnother);
+    e.inForce = now;
     for (FaultPlan& f : e.faults) std::erase_if(f.cues, isOfAnother);
     for (SetupCheck& c : e.setup) std::erase_if(c.cues, isOfAnother);
     return e;
+}
+
+std::string Exercise::plainRung() const {
+    const Json& rungs = raw->at("ladder");
+    const size_t n = ladder.size(), first = size_t(std::max(0, rungIndex(startRung)));
+    for (size_t k = 0; k < n; ++k) { // then what lies below
+        const size_t i = (first + k) % n;
+        if (!rungs[i].contains("changes") && (ladder[i].exercise.empty() || ladder[i].exercise == id))
+            return ladder[i].id;
+    }
+    return {};
 }
 
 Result<Exercise> Exercise::inVersion(const std::string& wanted) const {
@@ -104,8 +116,13 @@ Result<Exercise> Exercise::inVersion(const std::string& wanted) const {
     auto changed = overlaid(std::move(whole), rung.value("changes", Json::object()), where);
     if (!changed) return tl::unexpected(changed.error());
     auto e = parseExercise(*changed, where);
-    if (e) e->version = wanted, e->base = unchanged;
-    return e;
+    if (!e) return e;
+    e->version = wanted, e->base = unchanged;
+    if (inForce.empty()) return e;
+    Schools shared; // another exercise may leave other questions open
+    for (const SchoolsAnswer& a : e->schools)
+        if (const auto it = inForce.find(a.question); it != inForce.end()) shared.insert(*it);
+    return e->inSchools(shared);
 }
 
 Result<Exercise> Exercise::inView(const std::string& wanted) const {

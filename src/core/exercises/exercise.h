@@ -139,7 +139,8 @@ struct Exercise {
     /// The same exercise with the limits, caps and start of these schools. @errors NotFound
     Result<Exercise> inSchools(const Schools& wanted) const;
     /// The same exercise as this version of its ladder is done: with what the rung changes, or, where the rung has an
-    /// exercise file of its own, with everything from that but the ladder. An unknown or unchanged rung: as it is.
+    /// exercise file of its own, with everything from that but the ladder; in the same schools. An unknown rung, or one
+    /// that changes nothing: as it is.
     /// @errors those of parseExercise and loadExercise
     Result<Exercise> inVersion(const std::string& rung) const;
     /// The same exercise as it is read from another view. @errors NotFound naming the views there are
@@ -153,7 +154,10 @@ struct Exercise {
     /// Place on the ladder, −1 for an unknown rung.
     int rungIndex(const std::string& id) const;
     std::string startRung;          ///< where a new client begins
+    Schools inForce;                ///< the schools whose limits and words it has; empty = of all of them
     std::string version;            ///< the rung whose changes are in it; empty = as the file says it first
+    /// The version that the file describes first: the first rung, from the start on, that changes nothing. Empty = none.
+    std::string plainRung() const;
     bool shakingIsTheEnd = false;   ///< of the school of when to stop
     std::optional<double> breath_s; ///< of the school of how long to hold
     Position bodyPosition() const;

@@ -234,20 +234,34 @@ struct Position {
     const char* name;
     enum class Lies { OnBack, FaceDown, OnSide, Stands } lies;
     Posed (*pose)(Rig&, const Now&);
+    std::vector<std::string> curves; ///< that its pose looks at
 };
 
 const std::vector<Position>& positions() {
     using L = Position::Lies;
     static const std::vector<Position> all = {
-        {"bridge", L::OnBack, bridge},
-        {"on-back", L::OnBack, onBack},
-        {"all-fours", L::FaceDown, allFours},
-        {"forearm-plank", L::FaceDown, [](Rig& r, const Now& n) { return plank(r, n, false); }},
-        {"hand-plank", L::FaceDown, [](Rig& r, const Now& n) { return plank(r, n, true); }},
-        {"side-lying", L::OnSide, sideLying},
-        {"side-plank", L::OnSide, sidePlank},
-        {"standing", L::Stands, standing},
-        {"prone", L::FaceDown, prone}};
+        {"bridge", L::OnBack, bridge, {"trunk_deg", "bend_deg"}},
+        {"on-back",
+         L::OnBack,
+         onBack,
+         {"curl_deg", "tilt_deg", "hip_left_deg", "hip_right_deg", "knee_left_deg", "knee_right_deg", "arm_left_deg",
+          "arm_right_deg"}},
+        {"all-fours",
+         L::FaceDown,
+         allFours,
+         {"round_deg", "tilt_deg", "leg_left_deg", "leg_right_deg", "arm_left_deg", "arm_right_deg"}},
+        {"forearm-plank",
+         L::FaceDown,
+         [](Rig& r, const Now& n) { return plank(r, n, false); },
+         {"sag_deg", "tilt_deg"}},
+        {"hand-plank", L::FaceDown, [](Rig& r, const Now& n) { return plank(r, n, true); }, {"sag_deg", "tilt_deg"}},
+        {"side-lying", L::OnSide, sideLying, {"roll_deg", "hip_deg", "knee_deg", "open_deg"}},
+        {"side-plank", L::OnSide, sidePlank, {"sag_deg"}},
+        {"standing",
+         L::Stands,
+         standing,
+         {"lean_deg", "drop_deg", "forward_deg", "tilt_deg", "lift_left_deg", "lift_right_deg"}},
+        {"prone", L::FaceDown, prone, {"raise_deg", "tilt_deg", "leg_left_deg", "leg_right_deg"}}};
     return all;
 }
 
@@ -265,6 +279,12 @@ const std::vector<std::string>& positionNames() {
         return n;
     }();
     return names;
+}
+
+std::vector<std::string> curveNames(const std::string& position) {
+    for (const Position& p : positions())
+        if (position == p.name) return p.curves;
+    return {};
 }
 
 Bearings bearings(const Scene& scene) {

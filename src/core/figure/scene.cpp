@@ -165,7 +165,13 @@ Result<Scene> sceneFrom(const Json& json, const std::string& where) {
             s.covers.push_back({one[0].get<double>(), one[1].get<double>(), one[2].get<std::string>()});
         }
     Reader movement = top.under("movement");
+    const auto curves = curveNames(s.position);
     for (const auto& [name, keys] : movement.json().items()) {
+        if (!curves.empty() && std::find(curves.begin(), curves.end(), name) == curves.end()) {
+            std::string all;
+            for (const auto& curve : curves) all += (all.empty() ? "" : ", ") + curve;
+            movement.complain(name, "is not a curve of " + s.position + "; there are " + all);
+        }
         Curve& curve = s.movement[name];
         for (const auto& key : keys) {
             if (!key.is_array() || key.size() != 2 || !key[0].is_number() || !key[1].is_number()) {

@@ -80,6 +80,7 @@ struct Case {
     std::vector<Hold> holds;
     std::vector<Rep> reps; ///< when there are as many as holds, the two tell of the same movements
     std::vector<Fault> faults;
+    std::vector<std::string> between; ///< faults outside of the reps, see Findings::between
     std::vector<PastReview> history; ///< oldest first
     std::vector<CueRecord> cueRecord;
 };

@@ -3,6 +3,7 @@
 #include "judgement/case.h"
 #include "judgement/decision.h"
 #include "judgement/safety.h"
+#include "judgement/targets.h"
 
 #include <algorithm>
 #include <cmath>
@@ -182,6 +183,7 @@ void readNow(Reader& r, Case& c) {
         if (p.controlRange > p.reach) s.complain(s.at("control_range"), "no more than reach", Json(p.controlRange));
         c.reps.push_back(p);
     });
+    r.texts("between", c.between);
     r.objects("faults", [&](Reader& s) {
         Case::Fault f;
         s.text("id", f.id, true);
@@ -347,7 +349,7 @@ Result<Asked> parseAsked(const Json& json, const std::string& where, const Exerc
     if (!json.contains("target")) {
         const auto asVersion = exercise.inVersion(rung);
         if (!asVersion) return tl::unexpected(asVersion.error());
-        if (!rung.empty()) a.target = firstTarget(*asVersion), a.target.rung = rung;
+        if (!rung.empty()) a.target = usualTarget(*asVersion), a.target.rung = rung;
     } else if (a.target.rung.empty()) {
         a.target.rung = firstTarget(exercise).rung;
     }

@@ -28,8 +28,8 @@ struct Situation {
     bool setupPoor = false;
 
     bool cleanNow() const {
-        return shown.met && shown.total > 0 && shown.clean == shown.total && shown.brokenOnTheWay == 0 && faultFree &&
-               !setupPoor && !cannotTell;
+        return c.between.empty() && shown.met && shown.total > 0 && shown.clean == shown.total &&
+               shown.brokenOnTheWay == 0 && faultFree && !setupPoor && !cannotTell;
     }
     bool cleanBefore() const {
         if (c.history.empty()) return false;
@@ -83,6 +83,22 @@ std::string askedWords(const Target& t) {
     return t.reps || t.hold_s ? words : "the target";
 }
 
+/// A version that intake locks is not asked for again; an easier one that is open takes its place.
+bool offerOpenVersion(const Situation& s, Decision& d) {
+    if (s.locks.empty()) return false;
+    const std::string open = openVersion(s.e, s.c.rung, s.c.flags, s.c.cleared);
+    if (open.empty()) return false;
+    const Lock& lock = s.locks.front();
+    const std::string name = s.e.ladder[size_t(s.e.rungIndex(open))].name;
+    d.because.push_back("locked by " + lock.name + ": " + lock.reason + "; the nearest version that is open is “" +
+                        name + "”");
+    d.open = "What you filmed waits for now: " + lock.reason + ".";
+    d.arithmetic.push_back("locked: " + s.e.ladder[size_t(s.e.rungIndex(s.c.rung))].name + " → " + name +
+                           ", in its own dose");
+    changeVersion(d.target, s.e, open, true);
+    return true;
+}
+
 bool stopRules(const Situation& s, Decision& d) {
     const ClientNote& note = s.c.note;
     const auto& rules = safetyRules();
@@ -91,8 +107,12 @@ bool stopRules(const Situation& s, Decision& d) {
                             (rules && rules->redFlags.count(flag) ? rules->redFlags.at(flag) : flag) + " (" + flag +
                             "): stop and refer at once");
     if (note.pain) d.because.push_back("the client reports pain: no step up, and no more of this until it is cleared");
+    const bool alarm = note.isAlarming();
+    const std::string open = alarm ? "" : openVersion(s.e, s.c.rung, s.c.flags, s.c.cleared);
     for (const Lock& lock : s.locks)
-        d.because.push_back("locked by " + lock.name + ": " + lock.reason + "; its readiness list is not confirmed");
+        if (open.empty())
+            d.because.push_back("locked by " + lock.name + ": " + lock.reason +
+                                "; its readiness list is not confirmed");
     for (const std::string& sign : note.signs)
         d.because.push_back(rules && rules->signs.count(sign) ? rules->signs.at(sign) : sign);
     return !d.because.empty();
@@ -144,6 +164,8 @@ void whyStay(const Situation& s, Decision& d) {
         if (when) d.because.push_back(words);
     };
     say(s.cannotTell, "this clip cannot tell whether a limit was passed");
+    say(!s.c.between.empty(), "not up: between the reps, " + (s.c.between.empty() ? "" : s.c.between.front()) +
+                                  ": the side that is not marked has to be seen");
     say(s.setupPoor, "not up: the set-up comes first");
     say(w.clean < w.total,
         "not up: " + std::to_string(w.clean) + " of " + std::to_string(w.total) + " " + s.e.words.many + " clean");
@@ -172,9 +194,10 @@ Decision decide(const Exercise& e, const Case& c) {
     d.target = c.target;
     if (d.target.rung.empty()) d.target.rung = c.rung;
     const Situation s = lookAt(e, c);
-    d.cautions = cautionsFor(e, c, s.locks);
     if (stopRules(s, d))
         d.step = "stop";
+    else if (offerOpenVersion(s, d))
+        d.step = "back";
     else if (askAgain(s, d))
         d.step = "ask-again";
     else if (stepBack(s, d))
@@ -184,6 +207,8 @@ Decision decide(const Exercise& e, const Case& c) {
     else
         d.step = "stay", whyStay(s, d);
 
+    d.cautions = cautionsFor(e, c, d.open.empty() ? s.locks : std::vector<Lock>{});
+    if (!d.open.empty()) return d; // what the locked version showed is not worked on
     if (d.step == "stop" || d.step == "ask-again")
         d.arithmetic.push_back(d.step + ": the target stays as it was");
     else

@@ -16,6 +16,7 @@ struct Decision {
     std::vector<ChosenCue> cues;
     std::vector<std::pair<std::string, std::string>> waiting; ///< id of a fault that is not cued now, why
     std::vector<std::string> cautions;
+    std::string open; ///< to the client: why an easier version is asked for in place of one that is locked; else empty
 };
 
 /// Hold lengths asked for, in seconds: common practice up to 60, the rest chosen here; no published source.

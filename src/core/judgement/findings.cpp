@@ -25,12 +25,12 @@ std::optional<std::pair<double, double>> medianWithin(const SeriesSet& set, cons
 SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const SeriesSet& set, const Events& events) {
     SetupVerdict v{check.id, "cannot-tell"};
     if (events.reps.empty()) return v; // what nothing follows on is no set-up
-    // What is told against the set-up says nothing about it.
+    // What is told against the set-up says nothing about it, and little of what came right after: the client may have
+    // been there all the time.
     const Measure* measure = findMeasure(limit.measure);
-    if (measure && check.at == "set-up" &&
-        (measure->zero == Zero::Start || measure->zero == Zero::StartRatio ||
-         (measure->zero == Zero::Neutral && set.neutral.source == "set-up")))
-        return v;
+    const bool againstItself = measure && (measure->zero == Zero::Start || measure->zero == Zero::StartRatio ||
+                                           (measure->zero == Zero::Neutral && set.neutral.source == "set-up"));
+    if (againstItself && check.at == "set-up") return v;
     double from = events.setupStart_s, to = events.setupEnd_s;
     if (check.at == "start") from = events.reps[0].start_s - kAsItBegins_s, to = events.reps[0].start_s;
     if (check.at == "top") from = events.reps[0].hold.start_s, to = from + 0.5;
@@ -40,7 +40,7 @@ SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const Serie
     v.high = limit.high && v.value > *limit.high;
     switch (limit.verdict(v.value, v.u95)) {
     case Verdict::Out:
-        v.verdict = "poor";
+        v.verdict = againstItself && check.at == "start" ? "cannot-tell" : "poor";
         break;
     case Verdict::In:
         v.verdict = "good";
@@ -49,6 +49,43 @@ SetupVerdict checkSetup(const SetupCheck& check, const Limit& limit, const Serie
         break;
     }
     return v;
+}
+
+constexpr double kBesideARep_s = 0.3; // belongs to it (chosen here)
+
+/// In position, after the set-up, and in no rep. Where an exercise does not say what its position is, nothing is known
+/// of the time between.
+std::vector<Fault> betweenReps(const Exercise& e, const SeriesSet& set, const Events& events) {
+    std::vector<Fault> found;
+    if (e.inPosition.empty() || events.reps.empty() || e.mover.isWindow()) return found;
+    const std::vector<bool> in = inPosition(set, e.inPosition);
+    const auto inRep = [&](double t) {
+        return std::any_of(events.reps.begin(), events.reps.end(), [&](const Rep& rep) {
+            return t >= rep.start_s - kBesideARep_s && t <= rep.end_s + kBesideARep_s;
+        });
+    };
+    const size_t n = set.time_s.size();
+    for (size_t i = 0; i < n; ++i) {
+        const auto between = [&](size_t k) {
+            return in[k] && set.time_s[k] > events.setupEnd_s && !inRep(set.time_s[k]);
+        };
+        if (!between(i)) continue;
+        size_t end = i;
+        while (end + 1 < n && between(end + 1)) ++end;
+        for (const FaultPlan& plan : e.faults) {
+            if (!plan.isAnchor) continue;
+            for (const Excursion& x : excursions(set, plan.limit, set.time_s[i], set.time_s[end])) {
+                if (certaintyOf(plan.limit, x.worst, x.worstU95) != Certainty::Clear) continue;
+                Fault f;
+                f.id = plan.id, f.measure = plan.limit.measure, f.rep = -1, f.side = "";
+                f.start_s = x.start_s, f.end_s = x.end_s, f.worst_s = x.worst_s;
+                f.worst = x.worst, f.limit = x.limit, f.u95 = x.worstU95;
+                found.push_back(std::move(f));
+            }
+        }
+        i = end;
+    }
+    return found;
 }
 
 } // namespace
@@ -92,6 +129,7 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
             }
         }
     }
+    if (e.eachSide) found.between = betweenReps(e, set, events);
     orderFindings(found, e);
     return found;
 }

@@ -30,6 +30,9 @@ struct Fault {
 struct Findings {
     std::vector<SetupVerdict> setup;
     std::vector<Fault> faults; ///< in order of time within each rep
+    /// Clear faults of an anchor outside of all reps (`rep` = -1), of an exercise that is done on each side: while the
+    /// side that is not marked works.
+    std::vector<Fault> between;
     CorrectionOrder order;     ///< of poor set-up checks and clear faults
 };
 

@@ -66,6 +66,13 @@ std::vector<Lock> locksOf(const Exercise& exercise, const std::string& rung, con
     return locks;
 }
 
+std::string openVersion(const Exercise& e, const std::string& rung, const std::vector<std::string>& flags,
+                        const std::vector<std::string>& cleared) {
+    for (int i = e.rungIndex(rung) - 1; i >= 0; --i)
+        if (locksOf(e, e.ladder[size_t(i)].id, flags, cleared).empty()) return e.ladder[size_t(i)].id;
+    return {};
+}
+
 std::vector<std::string> cautionsFor(const Exercise& exercise, const Case& now, const std::vector<Lock>& locks) {
     std::vector<std::string> out;
     auto say = [&](const std::string& words) {
@@ -80,7 +87,10 @@ std::vector<std::string> cautionsFor(const Exercise& exercise, const Case& now, 
         for (const std::string& point : lock.readiness) say("To settle first: " + point + ".");
     if (!now.note.signs.empty()) say(rules.sign);
     for (const std::string& id : now.flags)
-        if (const auto it = rules.flags.find(id); it != rules.flags.end()) say(it->second.care);
+        // Where a clinician has agreed, "one leg at a time" would stand beside an order for two.
+        if (const auto it = rules.flags.find(id);
+            it != rules.flags.end() && (it->second.gates.empty() || !has(now.cleared, id)))
+            say(it->second.care);
     for (const std::string& c : exercise.cautions) say(c);
     return out;
 }

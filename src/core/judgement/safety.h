@@ -36,6 +36,10 @@ const Result<SafetyRules>& safetyRules();
 std::vector<Lock> locksOf(const Exercise& exercise, const std::string& rung, const std::vector<std::string>& flags,
                           const std::vector<std::string>& cleared);
 
+/// The hardest version below this one that nothing locks: what is done while it is locked. Empty = none.
+std::string openVersion(const Exercise& exercise, const std::string& rung, const std::vector<std::string>& flags,
+                        const std::vector<std::string>& cleared);
+
 /// The cautions of an answer: those of the stop rule that applies, of every flag, and of the exercise.
 std::vector<std::string> cautionsFor(const Exercise& exercise, const Case& now, const std::vector<Lock>& locks);
 

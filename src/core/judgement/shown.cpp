@@ -77,7 +77,7 @@ Shown whatIsShown(const Exercise& e, const Case& c) {
     s.met = s.total > 0 && reached;
     s.early = earlyBreaks(c);
     s.medianClean_s = allClean.empty() ? 0 : medianOf(allClean);
-    s.bothSides = !e.eachSide || (count.count("left") && count.count("right"));
+    s.bothSides = !e.eachSide || count.count("both") || (count.count("left") && count.count("right"));
     compareSides(s, cleanTimes, "s");
     compareSides(s, ranges, "of range");
     return s;

@@ -21,20 +21,6 @@ constexpr double kSideWorthNaming = 0.02; // chosen here
 
 std::string seconds(double v) { return numberWords(v, 1) + " s"; }
 
-/// The dose of a version, as somebody who is new to it begins. What the version asks for by the same kind of dose and
-/// the client has shown stays when it gets easier.
-void goTo(Target& t, const Exercise& e, const std::string& rung, bool easier) {
-    t.rung = rung;
-    const auto version = e.inVersion(rung);
-    if (!version) return; // the file has been read before, so this one can be
-    const Target first = firstTarget(*version);
-    const bool sameKind = t.hold_s.has_value() == first.hold_s.has_value();
-    if (!easier || !sameKind) t.hold_s = first.hold_s;
-    if (!easier || !sameKind || !t.reps) t.reps = first.reps;
-    t.sets = first.sets;
-    if (!sameKind) t.range.reset();
-}
-
 /// Why a version may not be gone to, or empty.
 std::string lockOn(const Exercise& e, const std::string& rung, const Case& c) {
     const auto locks = locksOf(e, rung, c.flags, c.cleared);
@@ -71,61 +57,56 @@ std::string criterionShown(const Criterion& needs, const Exercise& e) {
            (needs.reviews > 1 ? " in " + std::to_string(needs.reviews) + " reviews running" : "");
 }
 
-/// The next version, where what it needs has been shown and nothing locks it.
-bool nextVersion(Decision& d, const Exercise& e, const Case& c) {
+/// Does the next version say what it needs, so that a program can read it?
+bool hasCriterion(const Exercise& e, const std::string& rung) {
+    const int at = e.rungIndex(rung);
+    return at >= 0 && at + 1 < int(e.ladder.size()) && e.ladder[size_t(at) + 1].needs.has_value();
+}
+
+/// The next version, where what it needs has been shown and nothing locks it. @param passedOver why not
+bool nextVersion(Decision& d, const Exercise& e, const Case& c, const std::string& keep, std::string& passedOver) {
     const int rung = e.rungIndex(d.target.rung);
     if (rung < 0 || rung + 1 >= int(e.ladder.size())) return false;
     const Rung& next = e.ladder[size_t(rung) + 1];
-    if (!next.needs || !isMet(*next.needs, c)) return false;
-    if (const std::string lock = lockOn(e, next.id, c); !lock.empty()) {
-        d.arithmetic.push_back("up: " + next.name + " would be next, but is locked by " + lock);
+    if (const std::string lock = lockOn(e, next.id, c); !lock.empty()) { // never onto what intake locks
+        passedOver = "; the next version is locked by " + lock;
         return false;
     }
-    d.arithmetic.push_back("up: " + criterionShown(*next.needs, e) + " → next version: " + e.ladder[size_t(rung)].name +
-                           " → " + next.name);
-    goTo(d.target, e, next.id, false);
+    if (next.needs && !isMet(*next.needs, c)) {
+        passedOver = "; the next version needs " + criterionShown(*next.needs, e);
+        return false;
+    }
+    d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(rung)].name + " → " + next.name +
+                           (next.needs ? ", which needs " + criterionShown(*next.needs, e) : ""));
+    changeVersion(d.target, e, next.id, false);
     return true;
 }
 
 /// What grows when the hold cannot: the first of the exercise's own list that is possible.
 void growInstead(Decision& d, const Exercise& e, const Case& c, const std::string& keep) {
     Target& t = d.target;
+    // Reps to the top of their range first, then what the next version needs; rounds and days only without either.
+    if (t.reps && e.dose.repsMax && *t.reps < *e.dose.repsMax) {
+        t.reps = std::min(*e.dose.repsMax, *t.reps + kRepStep);
+        d.arithmetic.push_back("up: " + keep + ", reps to the top of " + std::to_string(*e.dose.reps) + "–" +
+                               std::to_string(*e.dose.repsMax) +
+                               " before a harder version: " + std::to_string(*t.reps));
+        return;
+    }
     std::string passedOver;
+    if (hasCriterion(e, t.rung) && nextVersion(d, e, c, keep, passedOver)) return;
     for (const std::string& what : e.dose.instead) {
-        const int rung = e.rungIndex(t.rung);
         if (what == "round" && t.sets < e.dose.setsMax) {
             ++t.sets;
-            d.arithmetic.push_back("up: " + keep + ", add a round: " + std::to_string(t.sets));
+            d.arithmetic.push_back("up: " + keep + ", add a round: " + std::to_string(t.sets) + passedOver);
             return;
         }
         if (what == "days" && t.daysPerWeek < 7) {
             t.daysPerWeek = 7;
-            d.arithmetic.push_back("up: " + keep + ", every other day becomes every day");
+            d.arithmetic.push_back("up: " + keep + ", every other day becomes every day" + passedOver);
             return;
         }
-        if (what != "version") continue;
-        if (t.reps && e.dose.repsMax && *t.reps < *e.dose.repsMax) {
-            t.reps = std::min(*e.dose.repsMax, *t.reps + kRepStep);
-            d.arithmetic.push_back("up: " + keep + ", reps to the top of " + std::to_string(*e.dose.reps) + "–" +
-                                   std::to_string(*e.dose.repsMax) +
-                                   " before a harder version: " + std::to_string(*t.reps));
-            return;
-        }
-        if (rung >= 0 && rung + 1 < int(e.ladder.size())) {
-            const Rung& next = e.ladder[size_t(rung) + 1];
-            if (const std::string lock = lockOn(e, next.id, c); !lock.empty()) { // never onto what intake locks
-                passedOver = "; the next version is locked by " + lock;
-                continue;
-            }
-            if (next.needs && !isMet(*next.needs, c)) { // its own criterion says when
-                passedOver = "; the next version needs " + criterionShown(*next.needs, e);
-                continue;
-            }
-            d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(rung)].name + " → " +
-                                   next.name);
-            goTo(t, e, next.id, false);
-            return;
-        }
+        if (what == "version" && !hasCriterion(e, t.rung) && nextVersion(d, e, c, keep, passedOver)) return;
     }
     d.arithmetic.push_back("up: " + keep + "; nothing else can grow" + passedOver);
 }
@@ -149,7 +130,7 @@ void easierVersion(Decision& d, const Exercise& e) {
     const int rung = e.rungIndex(d.target.rung);
     if (rung > 0) {
         d.arithmetic.push_back("version: " + e.ladder[size_t(rung)].name + " → " + e.ladder[size_t(rung) - 1].name);
-        goTo(d.target, e, e.ladder[size_t(rung) - 1].id, true);
+        changeVersion(d.target, e, e.ladder[size_t(rung) - 1].id, true);
     } else if (d.target.sets > 1) {
         --d.target.sets;
         d.arithmetic.push_back("back: already the easiest version → a round less: " + std::to_string(d.target.sets));
@@ -219,14 +200,24 @@ void setRange(Decision& d, const Case& c) {
 
 } // namespace
 
+void changeVersion(Target& t, const Exercise& e, const std::string& rung, bool easier) {
+    t.rung = rung;
+    const auto version = e.inVersion(rung);
+    if (!version) return; // the file has been read before, so this one can be
+    const Target first = usualTarget(*version);
+    const bool sameKind = t.hold_s.has_value() == first.hold_s.has_value();
+    if (!easier || !sameKind) t.hold_s = first.hold_s;
+    if (!easier || !sameKind || !t.reps) t.reps = first.reps;
+    t.sets = first.sets;
+    if (!sameKind) t.range.reset();
+}
+
 void setTarget(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool easier) {
     const std::string version = d.target.rung;
-    if (d.step != "up" || !nextVersion(d, e, c)) {
-        if (d.target.hold_s)
-            setHold(d, e, c, s, easier);
-        else
-            setReps(d, e, c, s, easier);
-    }
+    if (d.target.hold_s)
+        setHold(d, e, c, s, easier);
+    else
+        setReps(d, e, c, s, easier);
     if (d.target.rung == version) setRange(d, c); // a range belongs to one version
     if (d.step == "back" && easier) easierVersion(d, e);
     if (s.sideDifference > kSideWorthNaming) {
@@ -238,8 +229,16 @@ void setTarget(Decision& d, const Exercise& e, const Case& c, const Shown& s, bo
 }
 
 Target firstTarget(const Exercise& e) {
+    const auto begun = e.inVersion(e.startRung);
+    Target t = usualTarget(begun ? *begun : e);
+    t.rung = e.startRung;
+    return t;
+}
+
+Target usualTarget(const Exercise& e) {
     Target t;
-    t.rung = e.startRung, t.sets = e.dose.sets, t.reps = e.dose.reps, t.daysPerWeek = e.dose.daysPerWeek;
+    t.rung = e.version.empty() ? e.plainRung() : e.version, t.sets = e.dose.sets, t.reps = e.dose.reps,
+    t.daysPerWeek = e.dose.daysPerWeek;
     if (e.dose.hold_s) t.hold_s = std::min(*e.dose.hold_s, e.dose.holdCap_s);
     return t;
 }

@@ -7,4 +7,10 @@ namespace deft {
 /// below even where a shorter hold would do.
 void setTarget(Decision& decision, const Exercise& exercise, const Case& now, const Shown& shown, bool easier);
 
+/// The dose in which this version is begun.
+Target usualTarget(const Exercise& version);
+/// Another version, in the dose in which somebody who is new to it begins; where it gets easier, what has been shown of
+/// the same kind of dose stays.
+void changeVersion(Target& target, const Exercise& exercise, const std::string& rung, bool easier);
+
 } // namespace deft

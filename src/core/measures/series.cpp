@@ -143,7 +143,15 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
         }
         s.u95[i] = std::isfinite(s.value[i]) ? kU95 * spread : kGap;
     }
-    if (m.unit == "deg") unwrapDeg(s.value); // or smoothing would lead from 179 to -179 by way of 0
+    if (m.unit == "deg") {
+        // Or smoothing would lead from 179 to -179 by way of 0. Most of the clip stays on the turn on which it was read,
+        // wherever the client lay or sat before.
+        const double before = medianOf(s.value);
+        unwrapDeg(s.value);
+        const double turns = std::round((before - medianOf(s.value)) / 360);
+        if (turns != 0)
+            for (double& v : s.value) v += 360 * turns;
+    }
     return s;
 }
 

@@ -5,6 +5,7 @@
 #include "events/roll_order.h"
 #include "judgement/safety.h"
 #include "judgement/shown.h"
+#include "judgement/targets.h"
 #include "landmarks/names.h"
 #include "landmarks/track_clip.h"
 #include "measures/steadied.h"
@@ -192,6 +193,8 @@ Case caseOf(const Review& r) {
         if (!r.exercise.mover.isWindow()) c.reps.push_back(cr);
         c.holds.push_back(ch);
     }
+    for (const Fault& f : r.findings.between)
+        if (std::find(c.between.begin(), c.between.end(), f.id) == c.between.end()) c.between.push_back(f.id);
     for (const Fault* f : r.standing())
         c.faults.push_back(
             {f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95, f->rep});
@@ -200,10 +203,7 @@ Case caseOf(const Review& r) {
 
 Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
     return loadExercise(inputs.exercise)
-        .and_then([&](const Exercise& e) -> Result<Exercise> {
-            if (!inputs.asked.rung.empty()) return e.inVersion(inputs.asked.rung);
-            return e.inSchools(inputs.schools).and_then([&](const Exercise& s) { return e.inVersion(s.startRung); });
-        })
+        .and_then([&](const Exercise& e) { return e.inVersion(inputs.asked.rung); })
         .and_then(
             [&](const Exercise& e) { return e.inView(inputs.view.empty() ? viewFor(e, inputs.marks) : inputs.view); })
         .and_then([&](const Exercise& e) { return e.inSchools(inputs.schools); });
@@ -325,11 +325,11 @@ Result<Review> judged(Review r, ReviewInputs inputs) {
     Target& asked = inputs.asked;
     if (!asked.reps && !asked.hold_s && !asked.range) { // the version's own dose
         const std::string rung = asked.rung;
-        asked = firstTarget(r.exercise);
+        asked = usualTarget(r.exercise);
         if (!rung.empty()) asked.rung = rung;
     } else if (asked.rung.empty()) {
         const auto hold = asked.hold_s;
-        asked = firstTarget(r.exercise);
+        asked = usualTarget(r.exercise);
         if (hold) asked.hold_s = hold;
     }
     r.missing.clear();
@@ -368,7 +368,15 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
     Review r;
     r.clip = std::move(clip);
     r.tracks = std::move(tracks);
-    return judged(std::move(r), std::move(inputs));
+    auto plain = judged(r, inputs);
+    if (!plain || !inputs.asked.rung.empty() || !plain->events.reps.empty()) return plain;
+    // Nobody said which version was asked for, and the usual one is not in the clip: its look may tell.
+    for (const Rung& rung : plain->exercise.ladder) {
+        inputs.asked.rung = rung.id;
+        auto other = judged(r, inputs);
+        if (other && !other->events.reps.empty()) return other;
+    }
+    return plain;
 }
 
 Result<Review> judgeAgain(Review before, ReviewInputs inputs) { return judged(std::move(before), std::move(inputs)); }

@@ -173,7 +173,8 @@ Json toJson(const Review& r) {
             {"min", r3(m.min)},   {"min_at_s", r3(m.minAt_s)}, {"max", r3(m.max)}, {"max_at_s", r3(m.maxAt_s)},
             {"mean", r3(m.mean)}, {"u95", r3(m.u95)},          {"unit", s.unit}};
     }
-    Json reps = Json::array(), holds = Json::array(), faults = Json::array(), setup = Json::array();
+    Json reps = Json::array(), holds = Json::array(), faults = Json::array(), setup = Json::array(),
+         between = Json::array();
     for (const Rep& rep : r.events.reps) {
         reps.push_back({{"side", rep.side},
                         {"start_s", r3(rep.start_s)},
@@ -212,6 +213,13 @@ Json toJson(const Review& r) {
                          {"sway", h.sway ? toJson(*h.sway, h.swayU95) : Json(nullptr)},
                          {"certain", !rep.unsure()}});
     }
+    for (const Fault& f : r.findings.between)
+        between.push_back({{"id", f.id},
+                           {"measure", f.measure},
+                           {"start_s", r3(f.start_s)},
+                           {"end_s", r3(f.end_s)},
+                           {"worst", r3(f.worst)},
+                           {"u95", r3(f.u95)}});
     for (const Fault& f : r.findings.faults)
         faults.push_back({{"id", f.id},
                           {"measure", f.measure},
@@ -267,6 +275,7 @@ Json toJson(const Review& r) {
             {"reps", reps},
             {"holds", holds},
             {"faults", faults},
+            {"between", between},
             {"setup", setup},
             {"decision", decision},
             {"cues", cues},

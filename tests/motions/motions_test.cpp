@@ -1,0 +1,186 @@
+// Every exercise and version that a made person can do, from rest to rest and from position to position: nothing is
+// found where nothing is wrong, and each thing that goes wrong in each phase is found, then and there, with what
+// follows from it and nothing else. The person is built from lengths and joint angles (person.h), not from the drawings
+// of the files.
+#include "motions/scenes.h"
+#include "review/review.h"
+#include "review/without_clip.h"
+#include "support/table.h"
+
+#include <QTest>
+
+using namespace deft;
+using namespace deft::test;
+
+class MotionsTest : public QObject {
+    Q_OBJECT
+
+    static Review reviewOf(const Scene& scene, const Motion::Film& film = {}) {
+        ReviewInputs in;
+        in.exercise = scene.exercise, in.asked.rung = scene.rung;
+        Tracks tracks = scene.motion.tracks(film);
+        ClipInfo clip = clipOf(tracks);
+        auto r = measureReview(in, clip, std::move(tracks));
+        if (!r) qFatal("%s: %s", scene.name().c_str(), r.error().detail.c_str());
+        return std::move(*r);
+    }
+
+    static void report(const QStringList& troubles, int all) {
+        for (const QString& t : troubles) qWarning().noquote() << t; // one failure shows no more than some lines
+        QVERIFY2(troubles.isEmpty(), qPrintable(QStringLiteral("%1 of %2").arg(troubles.size()).arg(all)));
+    }
+
+    static QString told(const Review& r) {
+        QString out;
+        for (const Rep& rep : r.events.reps)
+            out += QStringLiteral("\n    rep %1 … top %2 … hold ends %3 … %4")
+                       .arg(rep.start_s)
+                       .arg(rep.top_s)
+                       .arg(rep.holdEnd_s)
+                       .arg(rep.end_s);
+        for (const Fault& f : r.findings.faults)
+            out += QStringLiteral("\n    %1 %2 %3±%4 (limit %5) in rep %6 at %7–%8")
+                       .arg(f.id.c_str(), f.certainty == Certainty::Clear ? "clear" : "cannot-tell")
+                       .arg(f.worst)
+                       .arg(f.u95)
+                       .arg(f.limit)
+                       .arg(f.rep + 1)
+                       .arg(f.start_s)
+                       .arg(f.end_s);
+        for (const SetupVerdict& v : r.findings.setup)
+            out += QStringLiteral("\n    %1 %2 %3±%4").arg(v.id.c_str(), v.verdict.c_str()).arg(v.value).arg(v.u95);
+        std::vector<std::string> looked{r.exercise.mover.measure};
+        for (const Limit& l : r.exercise.inPosition) looked.push_back(l.measure);
+        for (const std::string& m : looked) {
+            const Summary sum = summaryOf(r.series, m);
+            out += QStringLiteral("\n    %1 from %2 to %3").arg(m.c_str()).arg(sum.min).arg(sum.max);
+        }
+        for (const std::string& m : r.missing) out += QStringLiteral("\n    missing %1").arg(m.c_str());
+        return out;
+    }
+    static bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
+        const FaultPlan* f = e.fault(id);
+        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(),
+                                [&](const std::string& up) { return up == cause || follows(e, up, cause); });
+    }
+    /// What is wrong with how a clip without faults was read; empty = nothing.
+    static QString troubleWithClean(const Scene& s, const Review& r) {
+        QString out;
+        if (r.events.reps.size() != s.reps.size())
+            out += QStringLiteral("%1 reps instead of %2; ").arg(r.events.reps.size()).arg(s.reps.size());
+        for (size_t i = 0; i < std::min(s.reps.size(), r.events.reps.size()); ++i) {
+            const Hold& h = r.events.reps[i].hold;
+            const bool window = r.exercise.mover.isWindow();
+            // A smooth stop is called still a little before it ends.
+            const double early = window ? 0.3 : 0.2 + 0.2 * (s.reps[i].top_s - s.reps[i].out_s);
+            const double late = window ? 0.3 : 0.2 + 0.2 * (s.reps[i].end_s - s.reps[i].back_s);
+            if (h.start_s < s.reps[i].top_s - early || h.start_s > s.reps[i].top_s + 0.3)
+                out += QStringLiteral("hold %1 begins at %2, not %3; ").arg(i + 1).arg(h.start_s).arg(s.reps[i].top_s);
+            if (h.end_s > s.reps[i].back_s + late || h.end_s < s.reps[i].back_s - 0.3)
+                out += QStringLiteral("hold %1 ends at %2, not %3; ").arg(i + 1).arg(h.end_s).arg(s.reps[i].back_s);
+        }
+        for (const Fault& f : r.findings.faults)
+            if (f.certainty == Certainty::Clear) out += QStringLiteral("%1 is not there; ").arg(f.id.c_str());
+        for (const Fault& f : r.findings.between)
+            out += QStringLiteral("%1 at %2 is not there; ").arg(f.id.c_str()).arg(f.start_s);
+        for (const SetupVerdict& v : r.findings.setup)
+            if (v.verdict == "poor") out += QStringLiteral("set-up %1 is not poor; ").arg(v.id.c_str());
+        return out;
+    }
+    static QString troubleWith(const Scene& s, const Review& r, const Wrong& w, size_t rep, double from_s,
+                               double ramp_s) {
+        QString out;
+        bool found = false;
+        for (const Fault& f : r.findings.faults) {
+            if (f.certainty != Certainty::Clear) continue;
+            const bool isIt = f.id == w.fault;
+            const bool beside = follows(r.exercise, f.id, w.fault) || std::count(w.with.begin(), w.with.end(), f.id);
+            if (!isIt && !beside) out += QStringLiteral("%1 is not there; ").arg(f.id.c_str());
+            if (isIt && f.rep == int(rep) && f.start_s > from_s - 0.2 && f.start_s < from_s + ramp_s + 0.2)
+                found = true;
+            if (isIt && f.rep != int(rep)) out += QStringLiteral("%1 in rep %2; ").arg(f.id.c_str()).arg(f.rep + 1);
+        }
+        if (!found) out += QStringLiteral("no clear %1 at %2; ").arg(w.fault.c_str()).arg(from_s);
+        if (r.events.reps.size() != s.reps.size()) out += QStringLiteral("%1 reps; ").arg(r.events.reps.size());
+        return out;
+    }
+
+private slots:
+    void clean_data() {
+        QTest::addColumn<int>("who");
+        QTest::addColumn<bool>("rest");
+        QTest::addColumn<bool>("mirrored");
+        for (const int who : {0, 1, 2})
+            for (const bool rest : {true, false})
+                for (const bool mirrored : {false, true}) {
+                    if (mirrored && who) continue;
+                    QTest::addRow("%s, %s%s",
+                                  who == 0   ? "anybody"
+                                  : who == 1 ? "long legs"
+                                             : "long trunk",
+                                  rest ? "from rest to rest" : "from position to position",
+                                  mirrored ? ", mirrored" : "")
+                        << who << rest << mirrored;
+                }
+    }
+    void clean() {
+        QFETCH(int, who);
+        QFETCH(bool, rest);
+        QFETCH(bool, mirrored);
+        const Person person = who == 1 ? Person::longLegs() : who == 2 ? Person::longTrunk() : Person{};
+        QStringList troubles;
+        int all = 0;
+        for (const Scene& s : scenes(person, rest)) {
+            ++all;
+            Motion::Film film;
+            film.mirrored = mirrored;
+            const Review r = reviewOf(s, film);
+            if (const QString trouble = troubleWithClean(s, r); !trouble.isEmpty())
+                troubles << QString::fromStdString(s.name()) + ": " + trouble + told(r);
+        }
+        report(troubles, all);
+    }
+
+    void wrong_data() {
+        QTest::addColumn<bool>("rest");
+        QTest::addColumn<QString>("phase");
+        for (const bool rest : {true, false})
+            for (const char* phase : {"out", "hold", "back"})
+                QTest::addRow("%s, %s", phase, rest ? "from rest to rest" : "from position to position")
+                    << rest << phase;
+    }
+    void wrong() {
+        QFETCH(bool, rest);
+        QFETCH(QString, phase);
+        QStringList troubles;
+        int all = 0;
+        for (const Scene& s : scenes(Person{}, rest))
+            for (const Wrong& w : s.wrongs) {
+                if (phase == "out" ? !w.onTheWay : phase == "hold" ? !w.inTheHold : !w.back) continue;
+                const size_t rep = std::min<size_t>(1, s.reps.size() - 1);
+                const MadeRep& made = s.reps[rep];
+                double from = 0, to = 0, ramp = 0.3;
+                if (phase == "out")
+                    from = made.out_s + 0.4 * (made.top_s - made.out_s), to = made.top_s + 0.2;
+                else if (phase == "hold")
+                    from = made.top_s + 0.3 * (made.back_s - made.top_s), to = made.back_s - 0.1;
+                else
+                    from = made.back_s + 0.25 * (made.end_s - made.back_s), to = made.end_s - 0.1;
+                if (to - from < 0.9) continue; // too short to be done
+                Scene one = s;
+                one.motion.wrong(w.what, w.amount, from, to, ramp);
+                ++all;
+                const Review r = reviewOf(one);
+                if (const QString trouble = troubleWith(one, r, w, rep, from, ramp); !trouble.isEmpty())
+                    troubles << QStringLiteral("%1, %2 %3 %4: ")
+                                        .arg(s.name().c_str(), w.what.c_str())
+                                        .arg(w.amount)
+                                        .arg(phase) +
+                                    trouble + told(r);
+            }
+        report(troubles, all);
+    }
+};
+
+QTEST_MAIN(MotionsTest)
+#include "motions_test.moc"

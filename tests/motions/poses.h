@@ -1,0 +1,38 @@
+#pragma once
+#include "motions/person.h"
+
+#include <functional>
+
+namespace deft::test {
+
+/// What moves and what goes wrong, by name; what is not named is 0.
+struct Params : std::map<std::string, double> {
+    using map::map;
+    double operator()(const std::string& name, double otherwise = 0) const {
+        const auto it = find(name);
+        return it == end() ? otherwise : it->second;
+    }
+};
+using Pose = std::function<Points(const Person&, const Params&)>;
+
+// From the side. Faults that several know: "tilt" (+ arching), "neck", "back_up" (cm), "ribs".
+Points flatOnTheBack(const Person&, const Params&);  ///< at rest, legs long
+Points flatOnTheFront(const Person&, const Params&); ///< at rest
+Points onTheBack(const Person&, const Params&);      ///< "thigh", "shank", "arm", "curl"
+Points kneesBent(const Person&, const Params&);      ///< feet on the mat; "curl"
+Points bridging(const Person&, const Params&);       ///< "lift", "bend" (pelvis against trunk), "heels" (cm farther)
+Points onAllFours(const Person&,
+                  const Params&); ///< "leg", "arm", "hand_out", "foot_out", "chest_down", "sit", "elbow_bent"
+Points onForearms(const Person&, const Params&);      ///< a plank; "hips" (deg: + sagging), "on_knees", "ahead" (cm)
+Points onHands(const Person&, const Params&);         ///< the same on straight arms
+Points onHandsFacingUp(const Person&, const Params&); ///< reverse plank; "hips", "bent" knees; "up" 0 = sitting
+Points rolling(const Person&, const Params&);         ///< kneeling behind a wheel; "out" (cm), "hips_back" (cm)
+Points halfKneeling(const Person&, const Params&);    ///< "forward" (cm), "lean"
+Points facingDown(const Person&, const Params&);      ///< "chest", "leg"
+// From the front; _l and _r.
+Points onTheSide(const Person&,
+                 const Params&); ///< side plank on the left; "lift" 0…1, "sag" (cm), "straight", "prop" 0 = lying flat
+Points onOneLeg(const Person&, const Params&); ///< the left stands; "foot" (cm), "drop" (deg), "lean"
+Points withBand(const Person&, const Params&); ///< the right arm works; "turn" (deg), "elbow" (cm), "hike" (cm)
+
+} // namespace deft::test

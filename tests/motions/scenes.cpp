@@ -1,0 +1,194 @@
+#include "motions/scenes.h"
+
+namespace deft::test {
+namespace {
+
+/// How a movement goes: from rest into position, out and back some times, to rest again.
+struct Plan {
+    Pose rest;
+    Params atRest;
+    Pose pose;
+    Params start, end;
+    double out_s = 1.5, hold_s = 3, back_s = 1.5, still_s = 3, between_s = 1.5;
+    int reps = 3;
+};
+
+Scene outAndBack(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
+                 std::vector<Wrong> wrongs) {
+    Motion m = rest ? Motion(person, p.rest, p.atRest) : Motion(person, p.pose, p.start);
+    if (rest) m.stay(2).into(p.pose, p.start, 1.5);
+    m.stay(p.still_s);
+    Params back = p.start; // all of what went out comes back
+    for (const auto& [name, value] : p.end) back.insert({name, 0});
+    std::vector<MadeRep> reps;
+    for (int i = 0; i < p.reps; ++i) {
+        const double from = m.end_s();
+        m.to(p.end, p.out_s).stay(p.hold_s).to(back, p.back_s);
+        reps.push_back({from, from + p.out_s, from + p.out_s + p.hold_s, m.end_s()});
+        m.stay(p.between_s);
+    }
+    if (rest) m.into(p.rest, p.atRest, 1.5).stay(1.5);
+    return {exercise, rung, std::move(m), std::move(reps), std::move(wrongs), rest};
+}
+
+/// A position that is held: from rest into it, and again after a rest.
+Scene held(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
+           std::vector<Wrong> wrongs) {
+    Motion m = rest ? Motion(person, p.rest, p.atRest) : Motion(person, p.pose, p.start);
+    if (rest) m.stay(2);
+    std::vector<MadeRep> reps;
+    for (const double hold : rest ? std::vector<double>{9, 6} : std::vector<double>{9}) {
+        if (rest) m.into(p.pose, p.start, 1.5);
+        const double from = m.end_s();
+        m.stay(hold);
+        reps.push_back({from, from, m.end_s(), m.end_s()});
+        if (rest) m.into(p.rest, p.atRest, 1.5).stay(3);
+    }
+    for (Wrong& w : wrongs) w.onTheWay = w.back = false;
+    return {exercise, rung, std::move(m), std::move(reps), std::move(wrongs), rest};
+}
+
+void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
+    const Wrong daylight{"back_up", 4, "daylight"}, arch{"tilt", 11, "arch"}, ribs{"ribs", 0.2, "rib-pop"};
+    const std::vector<Wrong> back{daylight, arch, ribs};
+    const auto add = [&](const char* id, const char* rung, Params start, Params end, double out = 1.5, double hold = 2,
+                         double backward = 1.5, std::vector<Wrong> wrongs = {}) {
+        if (wrongs.empty()) wrongs = back;
+        all.push_back(
+            outAndBack(id, rung, who, {flatOnTheBack, {}, onTheBack, start, end, out, hold, backward}, rest, wrongs));
+    };
+    const Params tabletop{{"thigh", 90}, {"shank", 0}}, upright{{"thigh", 90}, {"shank", 90}};
+    const Params tabletopArms{{"thigh", 90}, {"shank", 0}, {"arm", 90}};
+    add("leg-lower", "one-bent", tabletop, {{"thigh", 45}, {"shank", -40}}, 3, 0.3, 1.5);
+    add("leg-lower", "two-bent", tabletop, {{"thigh", 45}, {"shank", -40}}, 3, 0.3, 1.5);
+    add("leg-lower", "one-straight", upright, {{"thigh", 30}, {"shank", 30}}, 3, 0.3, 1.5);
+    add("leg-lower", "two-straight", upright, {{"thigh", 30}, {"shank", 30}}, 3, 0.3, 1.5);
+    add("arm-leg-lower", "one-out", tabletop, {{"thigh", 35}, {"shank", 20}}, 1.5, 2, 1.5);
+    add("arm-leg-lower", "opposite", tabletopArms, {{"thigh", 30}, {"shank", 15}, {"arm", 90}}, 1.5, 6, 1.5);
+    add("single-leg-stretch", "head-down", {{"thigh", 90}, {"shank", 0}}, {{"thigh", 60}, {"shank", 60}});
+    add("single-leg-stretch", "head-up", {{"thigh", 90}, {"shank", 0}, {"neck", 25}},
+        {{"thigh", 45}, {"shank", 45}, {"neck", 25}});
+    add("double-leg-stretch", "legs-high", tabletop, {{"thigh", 60}, {"shank", 60}});
+    add("press-away", "one", tabletop, {{"thigh", 70}, {"shank", 10}});
+    add("press-away", "two", tabletop, {{"thigh", 70}, {"shank", 10}});
+    add("scissor-switch", "straight", {{"thigh", 45}, {"shank", 45}}, {{"thigh", 85}, {"shank", 85}}, 1, 0.3, 1);
+    add("flutter", "middle", {{"thigh", 45}, {"shank", 45}}, {{"thigh", 60}, {"shank", 60}}, 0.8, 0.2, 0.8);
+    const auto feetDown = [&](const char* id, const char* rung, Params start, Params end, double hold,
+                              std::vector<Wrong> wrongs) {
+        all.push_back(
+            outAndBack(id, rung, who, {flatOnTheBack, {}, kneesBent, start, end, 1.5, hold, 1.5}, rest, wrongs));
+    };
+    feetDown("march", "one-foot", {{"thigh", 55}, {"shank", -55}, {"foot", 0}},
+             {{"thigh", 90}, {"shank", 0}, {"foot", 60}}, 1, {daylight, arch, ribs, {"thigh", 16, "knee-past-hip"}});
+    all.back().wrongs.back().onTheWay = all.back().wrongs.back().back = false;
+    feetDown("curl-up", "tips", {}, {{"curl", 22}, {"neck", 15}}, 3,
+             {{"neck", 50, "head-pulled"}, {"neck", -45, "head-back"}});
+    feetDown("pelvic-tilt", "tilt", {}, {{"tilt", -9}}, 5, {ribs});
+    const auto hold = [&](const char* id, const char* rung, Pose pose, Params at, std::vector<Wrong> wrongs) {
+        all.push_back(held(id, rung, who, {flatOnTheBack, {}, std::move(pose), at, {}}, rest, std::move(wrongs)));
+    };
+    hold("arm-leg-lower", "feet-down", kneesBent, {}, back);
+    hold("arm-leg-lower", "one-held", onTheBack, tabletop, back);
+    hold("arm-leg-lower", "two-held", onTheBack, tabletop, back);
+    hold("press-into-hands", "both", onTheBack, tabletop, back);
+}
+
+void bridges(std::vector<Scene>& all, const Person& who, bool rest) {
+    const std::vector<Wrong> wrongs{{"bend", 11, "back-bend", {"overlift", "off-line"}}, {"ribs", 0.25, "rib-pop"}};
+    for (const char* rung : {"both", "hold"})
+        all.push_back(outAndBack("bridge", rung, who, {flatOnTheBack, {}, bridging, {}, {{"lift", 28}}, 1.5, 5, 1.5},
+                                 rest, wrongs));
+    all.push_back(outAndBack("bridge", "heels-away", who,
+                             {flatOnTheBack, {}, bridging, {{"heels", 16}}, {{"heels", 16}, {"lift", 20}}, 1.5, 5, 1.5},
+                             rest, wrongs));
+    all.push_back(held("reverse-plank", "straight", who,
+                       {onHandsFacingUp, {{"up", 0}}, onHandsFacingUp, {{"up", 1}}, {}}, rest,
+                       {{"hips", 22, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
+}
+
+void allFours(std::vector<Scene>& all, const Person& who, bool rest) {
+    const Wrong arch{"tilt", 12, "arch"}, tuck{"tilt", -15, "tuck"},
+        hangs{"chest_down", 6, "chest-hangs", {"head-drop"}}, drop{"neck", 45, "head-drop"},
+        thrown{"neck", -40, "head-back"};
+    const auto add = [&](const char* rung, Params end, double hold, std::vector<Wrong> wrongs) {
+        all.push_back(outAndBack("arm-leg-reach", rung, who,
+                                 {onAllFours, {{"sit", 1}}, onAllFours, {}, end, 1.5, hold, 1.5}, rest,
+                                 std::move(wrongs)));
+    };
+    add("opposite", {{"leg", 86}}, 3,
+        {arch, tuck, hangs, drop, thrown, {"leg", 22, "over-lift", {}, false, true, false}});
+    add("hold", {{"leg", 86}}, 6, {arch, tuck});
+    add("leg", {{"leg", 86}}, 2, {arch, tuck, hangs});
+    add("arm", {{"arm", 90}}, 2, {arch, {"arm", 25, "arm-too-high", {}, false, true, false}});
+    add("hand-slide", {{"hand_out", 25}}, 2, {arch, tuck});
+    add("toe-slide", {{"foot_out", 30}}, 2, {arch, tuck});
+    const auto hold = [&](const char* id, const char* rung, std::vector<Wrong> wrongs) {
+        all.push_back(held(id, rung, who, {onAllFours, {{"sit", 1}}, onAllFours, {}, {}}, rest, std::move(wrongs)));
+    };
+    hold("breathing-brace", "brace", {arch, tuck, hangs, drop});
+    hold("ball-push-back", "push", {arch, tuck, drop});
+}
+
+void planks(std::vector<Scene>& all, const Person& who, bool rest) {
+    const auto add = [&](const char* id, const char* rung, const Pose& pose, bool knees, std::vector<Wrong> wrongs) {
+        const Params at{{"on_knees", knees ? 1.0 : 0.0}};
+        all.push_back(held(id, rung, who, {flatOnTheFront, {}, pose, at, {}}, rest, std::move(wrongs)));
+    };
+    const auto wrongs = [](double sag) {
+        return std::vector<Wrong>{{"hips", sag, "sag", {"arch", "head-drop", "head-back"}},
+                                  {"hips", -30, "pike", {"head-drop", "head-back"}},
+                                  {"tilt", 14, "arch"},
+                                  {"neck", 42, "head-drop"},
+                                  {"neck", -36, "head-back"}};
+    };
+    add("forearm-plank", "knees", onForearms, true, wrongs(16));
+    add("forearm-plank", "toes", onForearms, false, wrongs(24));
+    add("hand-plank", "knees", onHands, true, wrongs(24));
+    add("hand-plank", "toes", onHands, false, wrongs(24));
+}
+
+void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest) {
+    all.push_back(outAndBack("side-plank", "up-down", who,
+                             {onTheSide, {{"prop", 0}}, onTheSide, {}, {{"lift", 1}}, 1.2, 0.8, 1.2}, rest, {}));
+    for (const char* rung : {"hold", "straight"}) {
+        const double straight = std::string(rung) == "straight";
+        all.push_back(held(
+            "side-plank", rung, who,
+            {onTheSide, {{"prop", 0}, {"straight", straight}}, onTheSide, {{"lift", 1}, {"straight", straight}}, {}},
+            rest, {{"sag", straight ? 8.0 : 6.0, "side-sag"}}));
+    }
+    Scene stand = held("one-leg-stand", "wide", who, {onOneLeg, {}, onOneLeg, {{"foot", 30}}, {}}, rest,
+                       {{"drop", 12, "hip-drop"}, {"drop", -14, "stance-hike"}, {"lean", 14, "side-lean"}});
+    all.push_back(std::move(stand));
+    all.push_back(outAndBack("band-external-rotation", "side", who,
+                             {withBand, {}, withBand, {}, {{"turn", 60}}, 1.5, 1, 2}, rest,
+                             {{"elbow", 12, "elbow-wanders", {"shoulder-hike"}}, {"hike", 5, "shoulder-hike"}}));
+}
+
+void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest) {
+    all.push_back(
+        outAndBack("hip-stretch", "forward", who,
+                   {halfKneeling, {}, halfKneeling, {{"tilt", -8}}, {{"tilt", -8}, {"forward", 9}}, 1.5, 6, 1.5}, rest,
+                   {{"lean", 16, "trunk-lean"}}));
+    all.push_back(outAndBack("prone-back-raise", "arms-down", who,
+                             {flatOnTheFront, {}, facingDown, {}, {{"chest", 11}}, 1.5, 6, 1.5}, rest,
+                             {{"chest", 14, "too-high"}, {"neck", -40, "head-back"}}));
+    all.push_back(outAndBack(
+        "rollout", "straight", who, {rolling, {}, rolling, {}, {{"out", 30}}, 2, 0.4, 2}, rest,
+        {{"tilt", 16, "round-lost"}, {"hips_back", 14, "hips-back", {"round-lost", "bent-arm", "head-back"}}}));
+}
+
+} // namespace
+
+std::vector<Scene> scenes(const Person& who, bool rest) {
+    std::vector<Scene> all;
+    onTheMat(all, who, rest);
+    bridges(all, who, rest);
+    allFours(all, who, rest);
+    planks(all, who, rest);
+    onTheSideAndUp(all, who, rest);
+    kneelingAndFacingDown(all, who, rest);
+    return all;
+}
+
+} // namespace deft::test
