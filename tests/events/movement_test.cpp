@@ -374,13 +374,25 @@ private slots:
         QVERIFY(findMovement(none, {}).reps.empty());
     }
 
-    void halfALiftIsNoRep() {
+    /// A low lift beside a high one is a rep, too; a fidget is none.
+    void smallRepsAreReps() {
+        for (const auto& [height, reps] : {std::pair{15.0, 2}, {25.0, 2}, {9.0, 1}}) {
+            const auto set = series(
+                28,
+                [h = height](double t) {
+                    return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 13, 14, 15, 16, 0, h);
+                },
+                [](double) { return 0.0; });
+            QCOMPARE(findMovement(set, {}).reps.size(), size_t(reps));
+        }
+    }
+    /// A hold that sinks by a fifth and comes back is one hold.
+    void aHoldThatSinksIsOne() {
         const auto set = series(
-            28, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55) + outAndBack(t, 13, 14, 15, 16, 0, 15); },
+            28, [](double t) { return outAndBack(t, 2.5, 4, 12, 13, 12, 55) - outAndBack(t, 6, 7, 8, 9, 0, 10); },
             [](double) { return 0.0; });
         QCOMPARE(findMovement(set, {}).reps.size(), size_t(1));
     }
-
     void levelLoss() {
         // Sinks by 20 % of the lift over the hold.
         auto set = series(
@@ -478,7 +490,8 @@ private slots:
         QTest::addColumn<double>("u95");
         QTest::newRow("piece by piece") << 0.4 << 0.0 << 0.0;
         QTest::newRow("ribs first") << -0.4 << 100.0 << 0.0;
-        QTest::newRow("in one piece: cannot be told apart") << 0.0 << -1.0 << 100.0;
+        QTest::newRow("in one piece") << 0.0 << 100.0 << 0.0;
+        QTest::newRow("hardly apart: cannot be told") << 0.06 << -1.0 << 100.0;
     }
     void rollOrderOfTheBack() {
         QFETCH(double, lag);
@@ -502,7 +515,7 @@ private slots:
         QCOMPARE(order.marks, marks);
         if (outOfOrder >= 0) NEAR(order.outOfOrder, outOfOrder, 1e-9);
         NEAR(order.u95, u95, 1e-9);
-        if (lag > 0) { // half way up is half of the 1.4 s after each mark's own start, and the steps are even
+        if (lag > 0.1) { // half way up is half of the 1.4 s after each mark's own start, and the steps are even
             NEAR(order.leaves_s[0], 2.7, 0.04);
             NEAR(order.leaves_s[3] - order.leaves_s[0], 1.2, 0.04);
             NEAR(order.evenness, 100, 6);

@@ -13,6 +13,26 @@
 using namespace deft;
 using namespace deft::test;
 
+/// Every version of every exercise in each of its views and schools.
+static void everyVersion(const std::function<void(const Exercise&, const std::string& where)>& look) {
+    for (const std::string& id : exerciseIds()) {
+        const Exercise e = loadExercise(id).value();
+        for (const Rung& rung : e.ladder) {
+            const std::string where = id + "/" + rung.id;
+            const auto version = e.inVersion(rung.id);
+            QVERIFY2(version.has_value(), version ? "" : version.error().detail.c_str());
+            for (const std::string& view : version->views) {
+                const auto seen = version->inView(view);
+                QVERIFY2(seen.has_value(), seen ? "" : seen.error().detail.c_str());
+                for (const SchoolsAnswer& a : seen->schools)
+                    for (const SchoolChoice& choice : findSchoolQuestion(a.question)->choices)
+                        if (const auto inSchool = seen->inSchools({{a.question, choice.id}}))
+                            look(*inSchool, where + ", " + view + ", " + choice.id);
+                look(seen->inSchools({}).value(), where + ", " + view);
+            }
+        }
+    }
+}
 class ExerciseTest : public QObject {
     Q_OBJECT
     Json bridge_ = *loadExercise("bridge")->raw;
@@ -40,25 +60,6 @@ private slots:
         }
     }
 
-    static void everyVersion(const std::function<void(const Exercise&, const std::string& where)>& look) {
-        for (const std::string& id : exerciseIds()) {
-            const Exercise e = loadExercise(id).value();
-            for (const Rung& rung : e.ladder) {
-                const std::string where = id + "/" + rung.id;
-                const auto version = e.inVersion(rung.id);
-                QVERIFY2(version.has_value(), version ? "" : version.error().detail.c_str());
-                for (const std::string& view : version->views) {
-                    const auto seen = version->inView(view);
-                    QVERIFY2(seen.has_value(), seen ? "" : seen.error().detail.c_str());
-                    for (const SchoolsAnswer& a : seen->schools)
-                        for (const SchoolChoice& choice : findSchoolQuestion(a.question)->choices)
-                            if (const auto inSchool = seen->inSchools({{a.question, choice.id}}))
-                                look(*inSchool, where + ", " + view + ", " + choice.id);
-                    look(seen->inSchools({}).value(), where + ", " + view);
-                }
-            }
-        }
-    }
     /// In every version, view and school there is a cue for every rung of the ladder, each said once.
     void cuesOfEveryVersion() {
         everyVersion([](const Exercise& e, const std::string& where) {

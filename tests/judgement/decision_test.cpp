@@ -46,9 +46,10 @@ class DecisionTest : public QObject {
     }
     /// Is target `a` harder than `b`?
     static bool harder(const Exercise& e, const Target& a, const Target& b) {
-        return e.rungIndex(a.rung) > e.rungIndex(b.rung) || a.sets > b.sets ||
-               a.hold_s.value_or(0) > b.hold_s.value_or(0) || a.range.value_or(1e9) > b.range.value_or(1e9) ||
-               a.daysPerWeek > b.daysPerWeek || a.reps.value_or(0) > b.reps.value_or(0);
+        if (a.rung != b.rung) return e.rungIndex(a.rung) > e.rungIndex(b.rung); // each in its own dose
+        return a.sets > b.sets || a.hold_s.value_or(0) > b.hold_s.value_or(0) ||
+               a.range.value_or(1e9) > b.range.value_or(1e9) || a.daysPerWeek > b.daysPerWeek ||
+               a.reps.value_or(0) > b.reps.value_or(0);
     }
 
 private slots:
@@ -189,7 +190,7 @@ private slots:
     void schoolsChangeTargetsOnly() {
         const Exercise bridge = loadExercise("bridge").value();
         const Exercise flat = bridge.inSchools({{"bridge", "flat-first"}}).value();
-        NEAR(*flat.fault("back-bend")->limit.high, 0, 0);
+        NEAR(*flat.fault("back-bend")->limit.high, 3, 0);
         QCOMPARE(flat.fault("back-bend")->limit.measure, bridge.fault("back-bend")->limit.measure);
         const Exercise little = bridge.inSchools({{"small-motion", "little"}}).value();
         NEAR(*little.fault("back-bend")->limit.high, 1.5 * *bridge.fault("back-bend")->limit.high, 1e-12);

@@ -141,6 +141,50 @@ private slots:
         report(troubles, all);
     }
 
+    /// The far limb works between the reps of the near one, and the anchor gives way: that is told, and no step up.
+    void betweenTheReps() {
+        const Params start{{"thigh", 90}, {"shank", 0}}, end{{"thigh", 45}, {"shank", -40}};
+        Motion m(Person{}, onTheBack, start);
+        m.stay(3).to(end, 3).to(start, 1.5).stay(4).to(end, 3).to(start, 1.5).stay(2);
+        const Scene clean{"leg-lower", "one-bent", m, {}, {}, false};
+        QVERIFY(reviewOf(clean).findings.between.empty());
+        Scene other = clean;
+        other.motion.wrong("tilt", 14, 8.5, 10.3);
+        const Review r = reviewOf(other);
+        QVERIFY2(r.findings.between.size() == 1 && r.findings.between[0].id == "arch", qPrintable(told(r)));
+        QVERIFY2(std::abs(r.findings.between[0].start_s - 8.6) < 0.2, qPrintable(told(r)));
+        QCOMPARE(r.events.reps.size(), size_t(2));
+        QVERIFY(r.decision.step != "up");
+    }
+    /// Played mirrored, the side of the body that is seen is the other one, and nothing else changes.
+    void mirroredSwapsTheSide() {
+        for (const Scene& s : scenes(Person{}, true)) {
+            Motion::Film film;
+            const Review a = reviewOf(s, film);
+            film.mirrored = true;
+            const Review b = reviewOf(s, film);
+            if (a.exercise.view != "side" || !a.exercise.eachSide) continue;
+            QVERIFY(a.events.reps.at(0).side != b.events.reps.at(0).side);
+            QCOMPARE(a.decision.step, b.decision.step);
+            QCOMPARE(a.decision.target.hold_s, b.decision.target.hold_s);
+        }
+    }
+    /// Fewer pictures a second change no verdict but to "cannot tell".
+    void fewerPicturesASecond() {
+        QStringList troubles;
+        int all = 0;
+        for (const Scene& s : scenes(Person{}, true)) {
+            Motion::Film film;
+            film.rateHz = 15;
+            ++all;
+            const Review r = reviewOf(s, film);
+            for (const Fault& f : r.findings.faults)
+                if (f.certainty == Certainty::Clear)
+                    troubles << QString::fromStdString(s.name() + ": " + f.id + " is not there") + told(r);
+        }
+        report(troubles, all);
+    }
+
     void wrong_data() {
         QTest::addColumn<bool>("rest");
         QTest::addColumn<QString>("phase");

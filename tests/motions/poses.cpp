@@ -75,7 +75,7 @@ Points kneesBent(const Person& p, const Params& q) {
     SidePose s;
     s.trunk = q("curl");
     s.backUp = -19 * std::sin(radians(s.trunk)); // only the chest curls; the low back lies
-    legTo(p, s, {45, 8});
+    legTo(p, s, {0.55 * (p.thigh + p.shank), 8});
     if (q.count("thigh")) s.thigh = q("thigh"), s.shank = q("shank", s.thigh - 90), s.foot = q("foot", s.shank + 90);
     s.upperArm = q("arm", 178), s.forearm = s.upperArm;
     return sidePoints(p, with(s, q));
@@ -86,7 +86,7 @@ Points bridging(const Person& p, const Params& q) {
     const Point2 shoulder(-p.trunk, 9);
     s.trunk = -q("lift"), s.pelvis = s.trunk + q("bend");
     s.hip = shoulder - p.trunk * along(180 - s.trunk);
-    legTo(p, s, {42 + q("heels"), 8});
+    legTo(p, s, {0.512 * (p.thigh + p.shank) + q("heels"), 8});
     s.upperArm = 178, s.forearm = 178;
     return sidePoints(p, with(s, q));
 }

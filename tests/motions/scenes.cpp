@@ -10,7 +10,7 @@ struct Plan {
     Pose pose;
     Params start, end;
     double out_s = 1.5, hold_s = 3, back_s = 1.5, still_s = 3, between_s = 1.5;
-    int reps = 3;
+    int reps = 2;
 };
 
 Scene outAndBack(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
@@ -37,12 +37,12 @@ Scene held(const std::string& exercise, const std::string& rung, const Person& p
     Motion m = rest ? Motion(person, p.rest, p.atRest) : Motion(person, p.pose, p.start);
     if (rest) m.stay(2);
     std::vector<MadeRep> reps;
-    for (const double hold : rest ? std::vector<double>{9, 6} : std::vector<double>{9}) {
+    for (const double hold : rest ? std::vector<double>{5, 6} : std::vector<double>{6}) {
         if (rest) m.into(p.pose, p.start, 1.5);
         const double from = m.end_s();
         m.stay(hold);
         reps.push_back({from, from, m.end_s(), m.end_s()});
-        if (rest) m.into(p.rest, p.atRest, 1.5).stay(3);
+        if (rest) m.into(p.rest, p.atRest, 1.5).stay(2);
     }
     for (Wrong& w : wrongs) w.onTheWay = w.back = false;
     return {exercise, rung, std::move(m), std::move(reps), std::move(wrongs), rest};

@@ -60,7 +60,7 @@ private slots:
             QVERIFY(!rep.unsure());
             if (!e.mover.isWindow()) QVERIFY(rep.reach >= e.mover.minExcursion);
         }
-        for (const SetupVerdict& v : r->findings.setup) QVERIFY2(v.verdict == "good", qPrintable(told(*r)));
+        for (const SetupVerdict& v : r->findings.setup) QVERIFY2(v.verdict != "poor", qPrintable(told(*r)));
         QVERIFY2(r->findings.faults.empty(), qPrintable(told(*r)));
         QVERIFY(r->missing.empty());
         QCOMPARE(r->decision.step, std::string("stay")); // the first clean time, or one side only

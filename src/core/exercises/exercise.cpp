@@ -107,6 +107,9 @@ Result<Exercise> Exercise::inVersion(const std::string& wanted) const {
         if (!elsewhere) return tl::unexpected(elsewhere.error());
         whole = *elsewhere->raw;
         whole["name"] = ladder[size_t(at)].name;
+        for (Json& answer : whole["schools"]) // where to begin is a matter of its own ladder
+            if (answer.contains("choices"))
+                for (Json& choice : answer["choices"]) choice.erase("start");
         for (const char* own : {"id", "other_names", "ladder", "start_rung"}) {
             whole.erase(own);
             if (unchanged->contains(own)) whole[own] = unchanged->at(own);

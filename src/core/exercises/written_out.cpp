@@ -143,6 +143,10 @@ Result<Json> overlaid(Json base, const Json& changes, const std::string& where) 
             }
             base[list] = std::move(kept);
         }
+        for (Json& answer : base["schools"])
+            if (answer.contains("choices"))
+                for (Json& choice : answer["choices"])
+                    if (choice.contains("limits")) choice["limits"].erase(id.get<std::string>());
     }
     const Json limits = changes.value("limits", Json::object());
     if (!limits.is_object()) return fail(Errc::BadFormat, where + ": /limits should be an object");

@@ -169,7 +169,7 @@ void whyStay(const Situation& s, Decision& d) {
     say(s.setupPoor, "not up: the set-up comes first");
     say(w.clean < w.total,
         "not up: " + std::to_string(w.clean) + " of " + std::to_string(w.total) + " " + s.e.words.many + " clean");
-    say(w.clean == w.total && w.brokenOnTheWay > 0, "not up: gave way on the way in " +
+    say(w.clean == w.total && w.brokenOnTheWay > 0, "not up: gave way on the way out or back in " +
                                                         std::to_string(w.brokenOnTheWay) + " " +
                                                         (w.brokenOnTheWay == 1 ? s.e.words.one : s.e.words.many));
     say(w.clean == w.total && !s.faultFree, "not up: a fault still stands");

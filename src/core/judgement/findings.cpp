@@ -73,8 +73,10 @@ std::vector<Fault> betweenReps(const Exercise& e, const SeriesSet& set, const Ev
         size_t end = i;
         while (end + 1 < n && between(end + 1)) ++end;
         for (const FaultPlan& plan : e.faults) {
-            if (!plan.isAnchor) continue;
+            if (!plan.isAnchor || !plan.counts.out) continue;
             for (const Excursion& x : excursions(set, plan.limit, set.time_s[i], set.time_s[end])) {
+                // What does not come back while the client is in position is the way out of it.
+                if (x.end_s > set.time_s[end] - kBesideARep_s) continue;
                 if (certaintyOf(plan.limit, x.worst, x.worstU95) != Certainty::Clear) continue;
                 Fault f;
                 f.id = plan.id, f.measure = plan.limit.measure, f.rep = -1, f.side = "";

@@ -34,7 +34,7 @@ Result<SafetyRules> readSafetyRules(const std::filesystem::path& file) {
         for (const auto& [id, words] : j.at("signs").items()) rules.signs[id] = words;
         for (const Json& c : j.at("consent")) rules.consent.emplace_back(c.at("id"), c.at("name"));
         for (const auto& [id, f] : j.at("flags").items()) {
-            SafetyRules::Flag flag{f.at("name"), f.at("care"), {}};
+            SafetyRules::Flag flag{f.at("name"), f.at("care"), f.value("until_cleared", ""), {}};
             for (const Json& g : f.at("gates"))
                 flag.gates.push_back({g.at("loads"), g.at("readiness"), g.at("reason")});
             rules.flags[id] = std::move(flag);
@@ -87,10 +87,10 @@ std::vector<std::string> cautionsFor(const Exercise& exercise, const Case& now, 
         for (const std::string& point : lock.readiness) say("To settle first: " + point + ".");
     if (!now.note.signs.empty()) say(rules.sign);
     for (const std::string& id : now.flags)
-        // Where a clinician has agreed, "one leg at a time" would stand beside an order for two.
-        if (const auto it = rules.flags.find(id);
-            it != rules.flags.end() && (it->second.gates.empty() || !has(now.cleared, id)))
+        if (const auto it = rules.flags.find(id); it != rules.flags.end()) {
+            if (!has(now.cleared, id)) say(it->second.untilCleared);
             say(it->second.care);
+        }
     for (const std::string& c : exercise.cautions) say(c);
     return out;
 }

@@ -17,7 +17,7 @@ struct SafetyRules {
         std::string reason;
     };
     struct Flag {
-        std::string name, care;
+        std::string name, care, untilCleared; ///< said always, and as long as the readiness list is not confirmed
         std::vector<Gate> gates;
     };
     std::string pain, urgent, sign, locked;
