@@ -7,6 +7,8 @@
 #include "review/without_clip.h"
 #include "support/table.h"
 
+#include <QDir>
+#include <QFile>
 #include <QTest>
 
 using namespace deft;
@@ -106,7 +108,54 @@ class MotionsTest : public QObject {
         return out;
     }
 
+    /// What these motions cover, and what not.
+    static QString coverage() {
+        std::map<std::string, const Scene*> made;
+        const auto all = scenes(Person{}, true);
+        for (const Scene& s : all) made[s.name()] = &s;
+        QString text = QStringLiteral(
+            "# What the made motions cover\n\nMade by the test `motions` (`tests/motions`): a person of lengths and joint "
+            "angles, from rest to rest and from\nposition to position, three bodies, both directions. Each fault is put "
+            "into one rep, on the way out, in the hold and on\nthe way back where it counts and there is time for it; it "
+            "must be found then and there, and nothing that does not follow\nfrom it. A version without a row is read from "
+            "its drawing only (`every_exercise`), or not at all: its view or its movement is\nnot among the poses yet.\n\n"
+            "| exercise | version | faults made | faults not made |\n|---|---|---|---|\n");
+        QStringList without;
+        for (const std::string& id : exerciseIds()) {
+            const Exercise e = loadExercise(id).value();
+            for (const Rung& rung : e.ladder) {
+                const auto at = made.find(id + "/" + rung.id);
+                if (at == made.end()) {
+                    without << QString::fromStdString(id + "/" + rung.id);
+                    continue;
+                }
+                std::set<std::string> faults;
+                for (const Wrong& w : at->second->wrongs) faults.insert(w.fault);
+                QStringList yes, no;
+                const Exercise version = e.inVersion(rung.id).value();
+                for (const FaultPlan& f : version.faults)
+                    (faults.count(f.id) ? yes : no) << QString::fromStdString(f.id);
+                text += QStringLiteral("| %1 | %2 | %3 | %4 |\n")
+                            .arg(QString::fromStdString(e.name), QString::fromStdString(rung.name), yes.join(", "),
+                                 no.join(", "));
+            }
+        }
+        return text + QStringLiteral("\nWithout a made motion (%1): %2.\n").arg(without.size()).arg(without.join(", "));
+    }
+
 private slots:
+    /// docs/coverage.md says what is covered; where it is out of date, the new one lies in the scratch folder.
+    void coverageIsTold() {
+        QFile told(QStringLiteral(DEFT_SOURCE_DIR "/docs/coverage.md"));
+        const bool open = told.open(QIODevice::ReadOnly);
+        const QString now = coverage();
+        if (open && QString::fromUtf8(told.readAll()) == now) return;
+        QDir().mkpath(QStringLiteral(DEFT_SCRATCH));
+        QFile fresh(QStringLiteral(DEFT_SCRATCH "/coverage.md"));
+        QVERIFY(fresh.open(QIODevice::WriteOnly) && fresh.write(now.toUtf8()) > 0);
+        QFAIL(qPrintable(QStringLiteral("copy ") + fresh.fileName() + QStringLiteral(" to docs/coverage.md")));
+    }
+
     void clean_data() {
         QTest::addColumn<int>("who");
         QTest::addColumn<bool>("rest");

@@ -42,12 +42,15 @@ std::string tempoWords(const Review& r) {
     std::vector<double> out, back;
     for (const Rep& rep : r.events.reps)
         if (!rep.unsure() && rep.finished) out.push_back(rep.out_s()), back.push_back(rep.back_s());
-    if (out.empty() || r.exercise.mover.isWindow()) return {};
+    const bool found = std::any_of(r.findings.faults.begin(), r.findings.faults.end(),
+                                   [](const Fault& f) { return !f.rejected && f.measure.starts_with("pace_"); });
+    // Beside a hold the way there and back is only worth a word when it was hurried.
+    if (out.empty() || r.exercise.mover.isWindow() || (r.inputs.asked.hold_s && !found)) return {};
     std::vector<std::string> said;
     if (paceMatters(r.exercise, "pace_out")) said.push_back(secondsWords(std::round(2 * medianOf(out)) / 2) + " out");
     if (paceMatters(r.exercise, "pace_back"))
         said.push_back(secondsWords(std::round(2 * medianOf(back)) / 2) + " back");
-    return said.empty() ? "" : " At a pace of about " + listOf(said) + ".";
+    return said.empty() ? "" : " You took about " + listOf(said) + ".";
 }
 
 } // namespace

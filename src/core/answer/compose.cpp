@@ -65,8 +65,8 @@ AnswerPart whatWentWell(const Review& r) {
     const bool nothingWrong =
         r.decision.cues.empty() && r.standing().empty() && r.allClean() && r.decision.step != "stop";
     if (nothingWrong && shown.total > 1)
-        say.push_back("All " + countWords(shown.total) + " were clean, with " + r.exercise.words.anchor +
-                      ": that was a pleasure to watch.");
+        say.push_back((shown.total == 2 ? "Both" : "All " + countWords(shown.total)) + " were clean, with " +
+                      r.exercise.words.anchor + ": that was a pleasure to watch.");
     else if (const std::string words = praise(r); !words.empty())
         say.push_back(words + (nothingWrong ? " That was a pleasure to watch." : ""));
     for (const SetupVerdict& v : r.findings.setup)
@@ -125,13 +125,11 @@ std::string whyWords(const Review& r) {
     std::string why;
     if (!d.cues.empty())
         why = " We stay with this until what stands above has settled.";
-    else if (shown.total > 0 && !shown.bothSides)
-        why = "";
-    else if (r.allClean() && shown.met && r.standing().empty())
-        why = " Show it to me once more as cleanly as today, and we go on.";
-    else if (r.allClean() && !shown.met)
+    else if (r.allClean() && r.standing().empty() && !shown.met)
         why = " It was clean; what is missing is only how much of it.";
-    else
+    else if (r.allClean() && r.standing().empty() && shown.bothSides)
+        why = " Show it to me once more as cleanly as today, and we go on.";
+    else if (shown.bothSides)
         why = " This clip does not let me say enough for a change.";
     if (!r.findings.between.empty()) {
         const Fault& f = r.findings.between.front();
@@ -282,8 +280,8 @@ Answer composeAnswer(const Review& r) {
     a.exerciseName = r.exercise.name;
     a.schoolWords = schoolWords(r);
     a.parts.push_back(greetingTo(r.inputs.client));
-    if (!r.events.reps.empty()) a.parts.push_back(whatWasShown(r));
     a.parts.push_back(whatWentWell(r));
+    if (!r.events.reps.empty()) a.parts.push_back(whatWasShown(r));
     int number = 0;
     for (const ChosenCue& cue : r.decision.cues) a.parts.push_back(correction(r, cue, ++number));
     if (auto drawn = drawings(r)) a.parts.push_back(std::move(*drawn));

@@ -23,12 +23,10 @@ std::string askedWords(const Exercise& e, const Target& t) {
     std::string one = e.words.one, many = e.words.many;
     if (t.hold_s && one == "rep") one = "hold", many = "holds";
     std::string text = countWords(t.sets) + " ";
-    if (single)
-        text += (t.sets == 1 ? one : many) + (t.hold_s ? " of " + holdWords(e, *t.hold_s) : "");
-    else
-        text += (t.sets == 1 ? "round of " : "rounds of ") + countWords(*t.reps) + " " + many +
-                (t.hold_s ? ", " + holdWords(e, *t.hold_s) + " each" : "");
-    return text + (e.eachSide ? " on each side" : "");
+    const std::string sides = e.eachSide ? " on each side" : "";
+    if (single) return text + (t.sets == 1 ? one : many) + (t.hold_s ? " of " + holdWords(e, *t.hold_s) : "") + sides;
+    return text + (t.sets == 1 ? "round of " : "rounds of ") + countWords(*t.reps) + " " + many + sides +
+           (t.hold_s ? ", " + holdWords(e, *t.hold_s) + " each" : "");
 }
 
 std::string doseWords(const Exercise& e, const Target& t, const Rung* version) {

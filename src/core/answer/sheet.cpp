@@ -11,6 +11,8 @@
 namespace deft {
 namespace {
 
+constexpr const char* kShaking = "shaking"; // is no place
+
 const Cue* cueOf(const std::vector<Cue>& cues, const std::string& rung) {
     const auto it = std::find_if(cues.begin(), cues.end(), [&](const Cue& c) { return c.rung == rung; });
     return it == cues.end() ? nullptr : &*it;
@@ -25,10 +27,12 @@ std::string lines(const std::string& first, const std::vector<std::string>& rest
 /// The version by its own name, with both drawings.
 AnswerPart movement(const Exercise& e, const Target& target) {
     const int rung = e.rungIndex(target.rung);
-    AnswerPart p = plainPart("movement", "The movement", rung < 0 ? e.name : e.ladder[size_t(rung)].name);
-    p.text += e.mover.isWindow() ? ": take the position and keep it, with " + e.words.anchor + "."
-                                 : ": " + e.phaseOut + ", " + e.phaseHold + ", " + e.phaseBack + ", with " +
-                                       e.words.anchor + " all the way.";
+    AnswerPart p = plainPart("movement", "The movement", e.name);
+    if (rung >= 0 && e.ladder[size_t(rung)].name != e.name) p.text += ": " + e.ladder[size_t(rung)].name;
+    p.text += e.mover.isWindow()
+                  ? ". Take the position and keep it, with " + e.words.anchor + "."
+                  : ". Each " + e.words.one + " has three parts (" + listOf({e.phaseOut, e.phaseHold, e.phaseBack}) +
+                        "), with " + e.words.anchor + " all the way.";
     if (e.start.empty()) return p;
     const auto picture = [&](int64_t which, std::string caption) {
         AnswerPicture drawn;
@@ -53,9 +57,12 @@ AnswerPart setUp(const Exercise& e) {
 
 AnswerPart felt(const Exercise& e) {
     std::vector<std::string> right, wrong;
-    for (const FeltPlace& place : e.felt) (place.asIntended ? right : wrong).push_back(place.name);
+    for (const FeltPlace& place : e.felt)
+        if (place.id != kShaking) (place.asIntended ? right : wrong).push_back(place.name);
     std::string text;
     if (!right.empty()) text = "You may feel it here: " + listOf(right) + ".";
+    if (e.feltPlace(kShaking))
+        text += (text.empty() ? "" : " ") + std::string("Some shaking while the position stays is fine.");
     if (!wrong.empty())
         text += (text.empty() ? "Tell" : " Tell") + std::string(" me if you feel it elsewhere: ") + listOf(wrong) + ".";
     return plainPart("felt", "Where it is felt", text);
