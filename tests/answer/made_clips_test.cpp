@@ -56,7 +56,7 @@ private slots:
             told += QStringLiteral("%1 %2±%3 ").arg(f.id.c_str()).arg(f.worst).arg(f.u95);
         }
         for (const SetupVerdict& v : r->findings.setup)
-            QVERIFY2(v.verdict == "good", qPrintable(QString::fromStdString(v.id)));
+            QVERIFY2(v.verdict != "poor", qPrintable(QString::fromStdString(v.id)));
         if (m.fault.empty())
             QVERIFY2(found.empty(), qPrintable(told));
         else

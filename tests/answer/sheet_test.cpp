@@ -45,7 +45,7 @@ private slots:
         target.rung = "leg";
         const Sheet leg = exerciseSheet(reach, target, {}).value();
         QCOMPARE(leg.exercise.id, reach.id);
-        QVERIFY(leg.letter.find("movement")->text.starts_with(reach.ladder[size_t(reach.rungIndex("leg"))].name));
+        QVERIFY(leg.letter.find("movement")->text.find(reach.ladder[size_t(reach.rungIndex("leg"))].name) != std::string::npos);
     }
 
     void target() {

@@ -109,7 +109,7 @@ private slots:
             if (pelvis == e.inForce.end() || pelvis->second == "neutral") return;
             for (const FaultPlan& f : e.faults)
                 for (const Cue& c : f.cues)
-                    QVERIFY2(c.text.find("halfway between") == std::string::npos, (where + " " + f.id).c_str());
+                    QVERIFY2(c.text.find("settle halfway") == std::string::npos, (where + " " + f.id).c_str());
         });
     }
     /// An entry that is used for something else than it was written for brings its own words.

@@ -96,11 +96,11 @@ Points onAllFours(const Person& p, const Params& q) {
     s.faceUp = false;
     const double arm = p.upperArm + p.forearm, sit = q("sit"); // 0…1: back on the heels
     s.thigh = -90 - 55 * sit;
-    const Point2 knee(0, 5);
+    const Point2 knee(0, 5 + q("hover"));
     s.hip = knee - p.thigh * along(s.thigh);
     s.trunk = degrees(std::asin(std::clamp((arm + 2 - q("chest_down") - s.hip.y()) / p.trunk, -1.0, 1.0))) * (1 - sit) -
               20 * sit;
-    s.pelvis = 0, s.shank = 0, s.foot = -60, s.neck = 5;
+    s.pelvis = 0, s.shank = -degrees(std::asin(q("hover") / p.shank)), s.foot = -60, s.neck = 5;
     const Point2 shoulder = s.hip + p.trunk * along(180 - s.trunk);
     armTo(p, s, {shoulder.x() - q("hand_out") - 30 * sit, 2}, false);
     if (q("leg") > 0) { // the thigh first, and the knee grows straight
@@ -177,6 +177,66 @@ Points facingDown(const Person& p, const Params& q) {
     s.faceUp = false, s.hip = {0, 11}, s.trunk = 1 + q("chest"), s.pelvis = 1;
     s.thigh = q("leg") - 1, s.shank = s.thigh, s.foot = -60, s.upperArm = 170, s.forearm = 170;
     return sidePoints(p, with(s, q));
+}
+
+Points kneelingTable(const Person& p, const Params& q) {
+    SidePose s;
+    const Point2 shoulder(0, p.upperArm + p.forearm + 2);
+    const double down = shoulder.y() - 8 - p.shank, length = p.trunk + p.thigh; // the knees stand above the feet
+    const Vector2 line = Vector2(std::sqrt(length * length - down * down), -down) / length;
+    s.hip = shoulder + p.trunk * line - Point2(0, q("down"));
+    s.trunk = s.pelvis = 180 - degOf(shoulder - s.hip);
+    legTo(p, s, {shoulder.x() + length * line.x(), 8});
+    armTo(p, s, {shoulder.x() - 2, 2}, false);
+    return sidePoints(p, with(s, q));
+}
+
+Points leaningOnAWall(const Person& p, const Params& q) {
+    SidePose s; // upright and facing left
+    s.faceUp = false;
+    const double lean = q("lean"), hips = -q("hips");
+    s.thigh = s.shank = -(90 - lean + 0.5 * hips);
+    s.hip = Point2(0, 8) - (p.thigh + p.shank) * along(s.thigh);
+    s.trunk = 90 - lean - 0.5 * hips, s.pelvis = s.trunk;
+    s.upperArm = -10, s.forearm = 80;
+    return sidePoints(p, with(s, q));
+}
+
+Points overABench(const Person& p, const Params& q) {
+    SidePose s;
+    s.faceUp = false, s.hip = {0, 55}, s.thigh = q("leg"), s.shank = s.thigh + q("knee");
+    s.upperArm = -90, s.forearm = -90, s.foot = s.shank - 60;
+    return sidePoints(p, with(s, q));
+}
+
+Points bridgeFromTheFeet(const Person& p, const Params& q) {
+    Points out;
+    const double hip = 10 + q("lift"), half = p.pelvisWidth / 2, drop = radians(q("drop"));
+    const auto pair = [&](const char* name, double x, double left, double right) {
+        out[std::string(name) + "_l"] = {x, left}, out[std::string(name) + "_r"] = {-x, right};
+    };
+    const double tip = half * std::sin(drop);
+    pair("hip", 8 * std::cos(drop) + 1, hip + tip, hip - tip);
+    pair("asis", half * std::cos(drop), hip + 9 + tip, hip + 9 - tip);
+    pair("shoulder", p.shoulderWidth / 2, 9, 9);
+    pair("knee", 10, 46, 46 + 0.5 * q("foot")), pair("ankle", 9, 8, 8 + q("foot"));
+    return out;
+}
+
+Points kneesFromTheFeet(const Person& p, const Params& q) {
+    Points out = bridgeFromTheFeet(p, {});
+    const double turn = radians(q("turn")); // + toward the client's right
+    const double pelvis = 0.4 * turn;
+    for (const double side : {1.0, -1.0}) {
+        const std::string s = side > 0 ? "_l" : "_r";
+        const Point2 middle(0, 14);
+        out["asis" + s] = middle + Point2(side * 12 * std::cos(pelvis), side * 12 * std::sin(pelvis) + 5);
+        out["hip" + s] = middle + Point2(side * 9 * std::cos(pelvis), side * 9 * std::sin(pelvis) - 4);
+        out["knee" + s] = Point2(-36 * std::sin(turn) + side * 5 * std::cos(turn),
+                                 14 + 36 * std::cos(turn) + side * 5 * std::sin(turn));
+        out["shoulder" + s].y() += side > 0 ? q("shoulder") : 0;
+    }
+    return out;
 }
 
 Points onTheSide(const Person& p, const Params& q) {

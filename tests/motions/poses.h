@@ -22,13 +22,20 @@ Points onTheBack(const Person&, const Params&);      ///< "thigh", "shank", "arm
 Points kneesBent(const Person&, const Params&);      ///< feet on the mat; "curl"
 Points bridging(const Person&, const Params&);       ///< "lift", "bend" (pelvis against trunk), "heels" (cm farther)
 Points onAllFours(const Person&,
-                  const Params&); ///< "leg", "arm", "hand_out", "foot_out", "chest_down", "sit", "elbow_bent"
+                  const Params&); ///< "leg", "arm", "hand_out", "foot_out", "chest_down", "sit", "elbow_bent", "hover"
 Points onForearms(const Person&, const Params&);      ///< a plank; "hips" (deg: + sagging), "on_knees", "ahead" (cm)
 Points onHands(const Person&, const Params&);         ///< the same on straight arms
 Points onHandsFacingUp(const Person&, const Params&); ///< reverse plank; "hips", "bent" knees; "up" 0 = sitting
 Points rolling(const Person&, const Params&);         ///< kneeling behind a wheel; "out" (cm), "hips_back" (cm)
 Points halfKneeling(const Person&, const Params&);    ///< "forward" (cm), "lean"
 Points facingDown(const Person&, const Params&);      ///< "chest", "leg"
+Points kneelingTable(const Person&, const Params&);   ///< on hands and feet facing up, knees bent; "down" (cm)
+Points leaningOnAWall(const Person&, const Params&);  ///< "lean" (deg), "hips" (deg, + toward the wall)
+Points overABench(const Person&, const Params&);      ///< "leg" (deg above the line), "knee" (deg bent)
+// From the foot end; _l and _r.
+Points bridgeFromTheFeet(const Person&,
+                         const Params&); ///< "lift" (cm), "foot" (cm, the right one), "drop" (deg, right lower)
+Points kneesFromTheFeet(const Person&, const Params&); ///< "turn" (deg), "shoulder" (cm)
 // From the front; _l and _r.
 Points onTheSide(const Person&,
                  const Params&); ///< side plank on the left; "lift" 0…1, "sag" (cm), "straight", "prop" 0 = lying flat

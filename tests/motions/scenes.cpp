@@ -1,5 +1,7 @@
 #include "motions/scenes.h"
 
+#include <string>
+
 namespace deft::test {
 namespace {
 
@@ -70,7 +72,24 @@ void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
         {{"thigh", 45}, {"shank", 45}, {"neck", 25}});
     add("double-leg-stretch", "legs-high", tabletop, {{"thigh", 60}, {"shank", 60}});
     add("press-away", "one", tabletop, {{"thigh", 70}, {"shank", 10}});
-    add("press-away", "two", tabletop, {{"thigh", 70}, {"shank", 10}});
+    for (const char* rung : {"two", "farther"}) add("press-away", rung, tabletop, {{"thigh", 70}, {"shank", 10}});
+    add("single-leg-stretch", "head-down-45", tabletop, {{"thigh", 45}, {"shank", 45}});
+    add("single-leg-stretch", "low", {{"thigh", 90}, {"shank", 0}, {"neck", 25}},
+        {{"thigh", 30}, {"shank", 30}, {"neck", 25}});
+    for (const char* rung : {"legs-45", "arms-too"})
+        add("double-leg-stretch", rung, {{"thigh", 90}, {"shank", 0}, {"neck", 25}},
+            {{"thigh", 45}, {"shank", 45}, {"neck", 25}});
+    add("scissor-switch", "slow", {{"thigh", 45}, {"shank", 45}}, {{"thigh", 85}, {"shank", 85}}, 2, 0.3, 2);
+    add("scissor-switch", "bent", {{"thigh", 50}, {"shank", -20}}, {{"thigh", 88}, {"shank", 10}}, 1, 0.3, 1);
+    add("flutter", "high", {{"thigh", 70}, {"shank", 70}}, {{"thigh", 84}, {"shank", 84}}, 0.8, 0.2, 0.8);
+    add("flutter", "low", {{"thigh", 30}, {"shank", 30}}, {{"thigh", 44}, {"shank", 44}}, 0.8, 0.2, 0.8);
+    for (const char* rung : {"high", "middle", "low"}) {
+        const double up = std::string(rung) == "high" ? 80 : std::string(rung) == "middle" ? 50 : 35;
+        add("leg-crossover", rung, {{"thigh", up}, {"shank", up}}, {{"thigh", up - 8}, {"shank", up - 8}}, 0.8, 0.2,
+            0.8);
+    }
+    for (const char* rung : {"foot-down", "leg-long", "wide"})
+        add("leg-circles", rung, {{"thigh", 85}, {"shank", 85}}, {{"thigh", 68}, {"shank", 68}}, 1.2, 0.2, 1.2);
     add("scissor-switch", "straight", {{"thigh", 45}, {"shank", 45}}, {{"thigh", 85}, {"shank", 85}}, 1, 0.3, 1);
     add("flutter", "middle", {{"thigh", 45}, {"shank", 45}}, {{"thigh", 60}, {"shank", 60}}, 0.8, 0.2, 0.8);
     const auto feetDown = [&](const char* id, const char* rung, Params start, Params end, double hold,
@@ -81,6 +100,17 @@ void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
     feetDown("march", "one-foot", {{"thigh", 55}, {"shank", -55}, {"foot", 0}},
              {{"thigh", 90}, {"shank", 0}, {"foot", 60}}, 1, {daylight, arch, ribs, {"thigh", 16, "knee-past-hip"}});
     all.back().wrongs.back().onTheWay = all.back().wrongs.back().back = false;
+    feetDown("march", "tabletop", {{"thigh", 55}, {"shank", -55}, {"foot", 0}},
+             {{"thigh", 90}, {"shank", 0}, {"foot", 60}}, 1, {daylight, arch, ribs});
+    feetDown("march", "from-tabletop", {{"thigh", 90}, {"shank", 0}, {"foot", 60}},
+             {{"thigh", 55}, {"shank", -55}, {"foot", 0}}, 1, {daylight, arch, ribs});
+    feetDown("curl-up", "head", {}, {{"neck", 28}}, 2, {});
+    for (const char* id : {"curl-up", "cross-body-curl"})
+        for (const char* rung : std::string(id) == "curl-up" ? std::vector<const char*>{"arms-crossed"}
+                                                             : std::vector<const char*>{"curl", "small", "full"})
+            feetDown(id, rung, {}, {{"curl", 22}, {"neck", 15}}, 3,
+                     {{"neck", 50, "head-pulled"}, {"neck", -45, "head-back"}});
+    feetDown("pelvic-tilt", "tilt-arms", {{"arm", 20}}, {{"tilt", -9}, {"arm", 20}}, 5, {ribs});
     feetDown("curl-up", "tips", {}, {{"curl", 22}, {"neck", 15}}, 3,
              {{"neck", 50, "head-pulled"}, {"neck", -45, "head-back"}});
     feetDown("pelvic-tilt", "tilt", {}, {{"tilt", -9}}, 5, {ribs});
@@ -90,7 +120,7 @@ void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
     hold("arm-leg-lower", "feet-down", kneesBent, {}, back);
     hold("arm-leg-lower", "one-held", onTheBack, tabletop, back);
     hold("arm-leg-lower", "two-held", onTheBack, tabletop, back);
-    hold("press-into-hands", "both", onTheBack, tabletop, back);
+    for (const char* rung : {"one", "both", "no-hands"}) hold("press-into-hands", rung, onTheBack, tabletop, back);
 }
 
 void bridges(std::vector<Scene>& all, const Person& who, bool rest) {
@@ -101,6 +131,29 @@ void bridges(std::vector<Scene>& all, const Person& who, bool rest) {
     all.push_back(outAndBack("bridge", "heels-away", who,
                              {flatOnTheBack, {}, bridging, {{"heels", 16}}, {{"heels", 16}, {"lift", 20}}, 1.5, 5, 1.5},
                              rest, wrongs));
+    all.push_back(outAndBack("bridge", "pad", who,
+                             {flatOnTheBack, {}, bridging, {{"lift", 9}}, {{"lift", 28}}, 1.5, 3, 1.5}, rest, wrongs));
+    for (const auto& [rung, foot] : {std::pair{"heel", 4.0}, {"few-cm", 8.0}, {"knee", 38.0}, {"long", 30.0}})
+        all.push_back(outAndBack(
+            "bridge-one-leg", rung, who,
+            {bridgeFromTheFeet, {}, bridgeFromTheFeet, {{"lift", 22}}, {{"lift", 22}, {"foot", foot}}, 1.2, 3.5, 1.2},
+            rest,
+            {{"drop", 11, "hip-drop", {"sinking"}},
+             {"drop", -13, "stance-hike", {"sinking"}},
+             {"lift", -8, "sinking"}}));
+    for (const char* rung : {"one-foot", "single-leg"})
+        all.push_back(outAndBack("bridge", rung, who,
+                                 {bridgeFromTheFeet,
+                                  {},
+                                  bridgeFromTheFeet,
+                                  {{"lift", 22}},
+                                  {{"lift", 22}, {"foot", std::string(rung) == "one-foot" ? 8.0 : 38.0}},
+                                  1.2,
+                                  3.5,
+                                  1.2},
+                                 rest, {{"drop", 11, "hip-drop", {"sinking"}}}));
+    all.push_back(held("reverse-plank", "bent", who, {onHandsFacingUp, {{"up", 0}}, kneelingTable, {}, {}}, rest,
+                       {{"down", 9, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
     all.push_back(held("reverse-plank", "straight", who,
                        {onHandsFacingUp, {{"up", 0}}, onHandsFacingUp, {{"up", 1}}, {}}, rest,
                        {{"hips", 22, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
@@ -122,11 +175,16 @@ void allFours(std::vector<Scene>& all, const Person& who, bool rest) {
     add("arm", {{"arm", 90}}, 2, {arch, {"arm", 25, "arm-too-high", {}, false, true, false}});
     add("hand-slide", {{"hand_out", 25}}, 2, {arch, tuck});
     add("toe-slide", {{"foot_out", 30}}, 2, {arch, tuck});
+    add("elbow-knee", {{"foot_out", 34}}, 1, {arch});
+    add("angled", {{"leg", 86}}, 3, {arch, tuck, {"leg", 22, "over-lift", {}, false, true, false}});
+    add("hover", {{"hover", 3}}, 4, {arch, tuck});
     const auto hold = [&](const char* id, const char* rung, std::vector<Wrong> wrongs) {
         all.push_back(held(id, rung, who, {onAllFours, {{"sit", 1}}, onAllFours, {}, {}}, rest, std::move(wrongs)));
     };
     hold("breathing-brace", "brace", {arch, tuck, hangs, drop});
-    hold("ball-push-back", "push", {arch, tuck, drop});
+    for (const char* rung : {"towel", "hand-light"}) hold("breathing-brace", rung, {arch, tuck});
+    for (const char* rung : {"breathing-brace", "towel"}) hold("arm-leg-reach", rung, {arch, tuck});
+    for (const char* rung : {"light", "push", "hand-light"}) hold("ball-push-back", rung, {arch, tuck, drop});
 }
 
 void planks(std::vector<Scene>& all, const Person& who, bool rest) {
@@ -145,24 +203,32 @@ void planks(std::vector<Scene>& all, const Person& who, bool rest) {
     add("forearm-plank", "toes", onForearms, false, wrongs(24));
     add("hand-plank", "knees", onHands, true, wrongs(24));
     add("hand-plank", "toes", onHands, false, wrongs(24));
+    add("hand-plank", "taps", onHands, false, wrongs(24));
+    for (const char* rung : {"knee-touches", "limb"}) add("forearm-plank", rung, onForearms, false, wrongs(24));
+    all.push_back(held("forearm-plank", "wall", who, {leaningOnAWall, {}, leaningOnAWall, {{"lean", 25}}, {}}, rest,
+                       {{"hips", 24, "sag", {"arch"}}, {"hips", -30, "pike"}, {"tilt", 14, "arch"}}));
 }
 
 void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest) {
     all.push_back(outAndBack("side-plank", "up-down", who,
                              {onTheSide, {{"prop", 0}}, onTheSide, {}, {{"lift", 1}}, 1.2, 0.8, 1.2}, rest, {}));
-    for (const char* rung : {"hold", "straight"}) {
-        const double straight = std::string(rung) == "straight";
+    for (const char* rung : {"hold", "straight", "top-leg", "arm-leg"}) {
+        const double straight = std::string(rung) != "hold";
         all.push_back(held(
             "side-plank", rung, who,
             {onTheSide, {{"prop", 0}, {"straight", straight}}, onTheSide, {{"lift", 1}, {"straight", straight}}, {}},
             rest, {{"sag", straight ? 8.0 : 6.0, "side-sag"}}));
     }
-    Scene stand = held("one-leg-stand", "wide", who, {onOneLeg, {}, onOneLeg, {{"foot", 30}}, {}}, rest,
-                       {{"drop", 12, "hip-drop"}, {"drop", -14, "stance-hike"}, {"lean", 14, "side-lean"}});
-    all.push_back(std::move(stand));
-    all.push_back(outAndBack("band-external-rotation", "side", who,
-                             {withBand, {}, withBand, {}, {{"turn", 60}}, 1.5, 1, 2}, rest,
-                             {{"elbow", 12, "elbow-wanders", {"shoulder-hike"}}, {"hike", 5, "shoulder-hike"}}));
+    for (const char* rung : {"wide", "near", "behind-head", "eyes"})
+        all.push_back(held("one-leg-stand", rung, who, {onOneLeg, {}, onOneLeg, {{"foot", 30}}, {}}, rest,
+                           {{"drop", 12, "hip-drop"}, {"drop", -14, "stance-hike"}, {"lean", 14, "side-lean"}}));
+    all.push_back(outAndBack("knees-side-to-side", "feet-down", who,
+                             {kneesFromTheFeet, {}, kneesFromTheFeet, {}, {{"turn", 35}}, 1.5, 1, 1.5}, rest,
+                             {{"shoulder", 7, "shoulder-lifts"}}));
+    for (const char* rung : {"side", "side-strong"})
+        all.push_back(outAndBack("band-external-rotation", rung, who,
+                                 {withBand, {}, withBand, {}, {{"turn", 60}}, 1.5, 1, 2}, rest,
+                                 {{"elbow", 12, "elbow-wanders", {"shoulder-hike"}}, {"hike", 5, "shoulder-hike"}}));
 }
 
 void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest) {
@@ -170,9 +236,10 @@ void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest
         outAndBack("hip-stretch", "forward", who,
                    {halfKneeling, {}, halfKneeling, {{"tilt", -8}}, {{"tilt", -8}, {"forward", 9}}, 1.5, 6, 1.5}, rest,
                    {{"lean", 16, "trunk-lean"}}));
-    all.push_back(outAndBack("prone-back-raise", "arms-down", who,
-                             {flatOnTheFront, {}, facingDown, {}, {{"chest", 11}}, 1.5, 6, 1.5}, rest,
-                             {{"chest", 14, "too-high"}, {"neck", -40, "head-back"}}));
+    for (const char* rung : {"arms-down", "arms-out", "legs"})
+        all.push_back(outAndBack("prone-back-raise", rung, who,
+                                 {flatOnTheFront, {}, facingDown, {}, {{"chest", 11}}, 1.5, 6, 1.5}, rest,
+                                 {{"chest", 14, "too-high"}, {"neck", -40, "head-back"}}));
     all.push_back(outAndBack(
         "rollout", "straight", who, {rolling, {}, rolling, {}, {{"out", 30}}, 2, 0.4, 2}, rest,
         {{"tilt", 16, "round-lost"}, {"hips_back", 14, "hips-back", {"round-lost", "bent-arm", "head-back"}}}));

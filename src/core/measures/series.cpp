@@ -105,12 +105,15 @@ bool againstStart(Series& s, Zero zero, const std::vector<double>& time_s, const
 Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& context, bool withBand = true) {
     const size_t n = tracks.frames(), k = m.landmarks.size();
     Series s{m.id, m.unit, std::vector<double>(n, kGap), std::vector<double>(n, kGap)};
-    std::vector<Point2> at(k);
+    std::vector<Point2> at(k), moved(k);
     std::vector<double> sd(k), flat(2 * k), flatSd(2 * k);
+    std::vector<const std::vector<TrackPoint>*> points(k, nullptr);
+    for (size_t j = 0; j < k; ++j)
+        if (const auto it = tracks.landmark.find(m.landmarks[j]); it != tracks.landmark.end()) points[j] = &it->second;
     for (size_t i = 0; i < n; ++i) {
         bool complete = true;
         for (size_t j = 0; j < k; ++j) {
-            const TrackPoint* p = tracks.find(m.landmarks[j], i);
+            const TrackPoint* p = points[j] && i < points[j]->size() ? &(*points[j])[i] : nullptr;
             const bool there = p && p->usable();
             if (!there && j < m.needed) complete = false;
             at[j] = there ? p->at : Point2(kGap, kGap);
@@ -121,7 +124,6 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
         }
         if (!complete) continue;
         auto evaluate = [&](const std::vector<double>& x) {
-            std::vector<Point2> moved(k);
             for (size_t j = 0; j < k; ++j) moved[j] = {x[2 * j], x[2 * j + 1]};
             return m.value({moved, sd}, context);
         };
