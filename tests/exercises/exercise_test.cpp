@@ -1,6 +1,7 @@
 // The exercise files that ship, and every wrong entry that the reader must name.
 #include "base/files.h"
 #include "exercises/exercise.h"
+#include "support/foreign_words.h"
 #include "support/table.h"
 #include "support/wrong_entry.h"
 
@@ -74,20 +75,8 @@ private slots:
     /// Words that belong to another position than that of the exercise: what somebody who lies, kneels or holds a plank
     /// cannot do, or must not be told.
     void wordsOfThePosition() {
-        const std::map<std::string, const char*> foreign = {
-            {"supine",
-             "stand tall|standing (leg|foot|hip)|kneel|all fours|hands and knees|plank|forearm|go back to the knees"},
-            {"bridge",
-             "stand tall|standing (leg|foot|hip)|kneel|all fours|plank of|forearm|go back to the knees|working leg"},
-            {"all-fours",
-             "stand tall|standing (leg|foot|hip)|lie on|under your (waist|low back)|pillow|go back to the knees"},
-            {"plank", "stand tall|standing (leg|foot|hip)|lie on your (back|side)|under your waist|small book"},
-            {"side-lying", "stand tall|standing (leg|foot)|kneel|all fours|hands and knees|tail|stick along your back"},
-            {"standing", "on all fours|hands and knees|into the mat|under your waist|go back to the knees"},
-            {"half-kneeling", "stand tall|standing leg|all fours|lie (on|with)|under your waist"},
-            {"prone", "stand tall|standing (leg|foot|hip)|kneel|all fours|hands and knees|toes of the free foot"}};
         everyVersion([&](const Exercise& e, const std::string& where) {
-            const QRegularExpression words(QString::fromLatin1(foreign.at(e.position)),
+            const QRegularExpression words(QString::fromLatin1(kForeignWords.at(e.position)),
                                            QRegularExpression::CaseInsensitiveOption);
             const auto fits = [&](const std::string& text, const std::string& of) {
                 const auto found = words.match(QString::fromStdString(text));

@@ -2,6 +2,7 @@
 // found where nothing is wrong, and each thing that goes wrong in each phase is found, then and there, with what
 // follows from it and nothing else. The person is built from lengths and joint angles (person.h), not from the drawings
 // of the files.
+#include "motions/letters.h"
 #include "motions/scenes.h"
 #include "review/review.h"
 #include "review/without_clip.h"
@@ -195,7 +196,7 @@ private slots:
             Motion::Film film;
             film.mirrored = mirrored;
             const Review r = reviewOf(s, film);
-            if (const QString trouble = troubleWithClean(s, r); !trouble.isEmpty())
+            if (const QString trouble = troubleWithClean(s, r) + troubleWithLetter(r); !trouble.isEmpty())
                 troubles << QString::fromStdString(s.name()) + ": " + trouble + told(r);
         }
         report(troubles, all);
@@ -295,7 +296,8 @@ private slots:
                 one.motion.wrong(w.what, w.amount, from, to, ramp);
                 ++all;
                 const Review r = reviewOf(one);
-                if (const QString trouble = troubleWith(one, r, w, rep, from, ramp); !trouble.isEmpty())
+                if (const QString trouble = troubleWith(one, r, w, rep, from, ramp) + troubleWithLetter(r);
+                    !trouble.isEmpty())
                     troubles << QStringLiteral("%1, %2 %3 %4: ")
                                         .arg(s.name().c_str(), w.what.c_str())
                                         .arg(w.amount)

@@ -202,6 +202,16 @@ Points leaningOnAWall(const Person& p, const Params& q) {
     return sidePoints(p, with(s, q));
 }
 
+Points standing(const Person& p, const Params& q) {
+    SidePose s; // facing left
+    s.faceUp = false;
+    s.thigh = s.shank = -90, s.hip = {0, 8 + p.thigh + p.shank};
+    s.trunk = 90 - q("lean"), s.pelvis = 90, s.tilt = 0, s.upperArm = s.forearm = -90;
+    Points out = sidePoints(p, with(s, q));
+    out["ear"] = out["shoulder"] + Point2(-2 - q("head"), p.neck);
+    return out;
+}
+
 Points overABench(const Person& p, const Params& q) {
     SidePose s;
     s.faceUp = false, s.hip = {0, 55}, s.thigh = q("leg"), s.shank = s.thigh + q("knee");

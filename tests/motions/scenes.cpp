@@ -232,17 +232,44 @@ void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest) {
 }
 
 void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest) {
-    all.push_back(
-        outAndBack("hip-stretch", "forward", who,
-                   {halfKneeling, {}, halfKneeling, {{"tilt", -8}}, {{"tilt", -8}, {"forward", 9}}, 1.5, 6, 1.5}, rest,
-                   {{"lean", 16, "trunk-lean"}}));
+    const Wrong lean{"lean", 16, "trunk-lean"}, thrown{"neck", -40, "head-back"};
+    all.push_back(outAndBack("hip-stretch", "tuck", who,
+                             {halfKneeling, {}, halfKneeling, {}, {{"tilt", -9}}, 1.5, 6, 1.5}, rest, {lean}));
+    for (const char* rung : {"forward", "arm"})
+        all.push_back(
+            outAndBack("hip-stretch", rung, who,
+                       {halfKneeling, {}, halfKneeling, {{"tilt", -8}}, {{"tilt", -8}, {"forward", 9}}, 1.5, 6, 1.5},
+                       rest, {lean}));
     for (const char* rung : {"arms-down", "arms-out", "legs"})
         all.push_back(outAndBack("prone-back-raise", rung, who,
                                  {flatOnTheFront, {}, facingDown, {}, {{"chest", 11}}, 1.5, 6, 1.5}, rest,
-                                 {{"chest", 14, "too-high"}, {"neck", -40, "head-back"}}));
-    all.push_back(outAndBack(
-        "rollout", "straight", who, {rolling, {}, rolling, {}, {{"out", 30}}, 2, 0.4, 2}, rest,
-        {{"tilt", 16, "round-lost"}, {"hips_back", 14, "hips-back", {"round-lost", "bent-arm", "head-back"}}}));
+                                 {{"chest", 14, "too-high"}, thrown}));
+    for (const auto& [rung, knee] : {std::pair{"bent", 90.0}, {"straight", 0.0}, {"slow", 0.0}})
+        all.push_back(outAndBack("bench-hip-extension", rung, who,
+                                 {overABench,
+                                  {},
+                                  overABench,
+                                  {{"leg", -50}, {"knee", knee}},
+                                  {{"leg", -2}, {"knee", knee}},
+                                  1.5,
+                                  2,
+                                  std::string(rung) == "slow" ? 3.0 : 1.5},
+                                 false, {{"tilt", 12, "arch"}, {"leg", 20, "over-lift", {}, false, true, false}}));
+    for (const auto& [rung, out] : {std::pair{"wall", 20.0}, {"straight", 30.0}, {"far", 36.0}, {"angled", 30.0}})
+        all.push_back(outAndBack(
+            "rollout", rung, who, {rolling, {}, rolling, {}, {{"out", out}}, 2, 0.4, 2}, rest,
+            {{"tilt", 16, "round-lost"}, {"hips_back", 14, "hips-back", {"round-lost", "bent-arm", "head-back"}}}));
+    for (const char* rung : {"small", "full", "by-piece"})
+        all.push_back(outAndBack("round-and-release", rung, who,
+                                 {onAllFours, {{"sit", 1}}, onAllFours, {}, {{"tilt", -18}}, 1.5, 0.5, 1.5}, rest,
+                                 {{"chest_down", 8, "chest-hangs"}}));
+    for (const char* rung : {"wall", "free", "walk"})
+        all.push_back(held("posture-scan", rung, who, {standing, {}, standing, {}, {}}, false,
+                           {{"head", 7, "forward-head"}, {"lean", -14, "leaning-back"}}));
+    for (const char* rung : {"feet-up", "long"})
+        all.push_back(outAndBack("knees-side-to-side", rung, who,
+                                 {kneesFromTheFeet, {}, kneesFromTheFeet, {}, {{"turn", 35}}, 1.5, 1, 1.5}, rest,
+                                 {{"shoulder", 7, "shoulder-lifts"}}));
 }
 
 } // namespace

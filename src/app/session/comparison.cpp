@@ -138,7 +138,14 @@ void Comparison::compareTimes() {
     if (session_.earlier().empty())
         return nothing(
             tr("This is the client's first clip of this exercise. From the second on, last time stands here."));
-    const FiledReview& last = session_.earlier().back();
+    const auto& earlier = session_.earlier();
+    const auto same = std::find_if(earlier.rbegin(), earlier.rend(), [this](const FiledReview& filed) {
+        return isSameVersion(filed.past.rung, session_.review()->inputs.asked.rung);
+    });
+    if (same == earlier.rend())
+        return nothing(
+            tr("This is the client's first clip of this version. From the second on, last time stands here."));
+    const FiledReview& last = *same;
     withReview(last.clip, [this, date = last.date](const Review& before) {
         const Review& now = *session_.review();
         show({tr("Last time, %1").arg(dayWords(date)), &before, before.events.reps, otherFrames_.get()},
@@ -167,7 +174,8 @@ void Comparison::compareSides() {
     int64_t other = 0;
     for (const Clip& c : library_.clipsOf(session_.client().id))
         if (c.id != session_.clipId() && c.draft.exercise == r.inputs.exercise &&
-            c.draft.side == (isLeft ? "right" : "left") && isMarked(r.exercise, c.draft.marks))
+            isSameVersion(c.draft.asked.rung, r.inputs.asked.rung) && c.draft.side == (isLeft ? "right" : "left") &&
+            isMarked(r.exercise, c.draft.marks))
             other = std::max(other, c.id);
     if (other == 0)
         return nothing(isLeft ? tr("There is no marked clip of the right side yet.")
@@ -189,7 +197,9 @@ void Comparison::compareWeeks() {
     for (const ReadingRow& row : readingRows(now)) {
         std::vector<Visit> earlier;
         for (const FiledReview& filed : session_.earlier())
-            if (const Reading* r = filed.find(row.measure, row.stat)) earlier.push_back({filed.date, r->value, r->u95});
+            if (const Reading* r = filed.find(row.measure, row.stat);
+                r && isSameVersion(filed.past.rung, now.inputs.asked.rung))
+                earlier.push_back({filed.date, r->value, r->u95});
         if (OverTime o = overTime(row, now.inputs.date, std::move(earlier)); o.visits.size() > 1)
             weeks_.push_back(std::move(o));
     }

@@ -14,7 +14,8 @@ OverTime ofReading(const ClientStory& story, const Reading& last) {
     if (last.measure == "clean_hold") row.limit.low = asked.hold_s;
     std::vector<Visit> earlier;
     for (size_t i = 0; i + 1 < story.reviews.size(); ++i)
-        if (const Reading* r = story.reviews[i].find(last.measure, last.stat))
+        if (const Reading* r = story.reviews[i].find(last.measure, last.stat);
+            r && isSameVersion(story.reviews[i].past.rung, story.reviews.back().past.rung))
             earlier.push_back({story.reviews[i].date, r->value, r->u95});
     return overTime(row, story.reviews.back().date, std::move(earlier));
 }

@@ -34,6 +34,10 @@ void findTrend(OverTime& o, const std::vector<double>& value, const std::vector<
 
 } // namespace
 
+bool isSameVersion(const std::string& rung, const std::string& other) {
+    return rung.empty() || other.empty() || rung == other;
+}
+
 OverTime overTime(const ReadingRow& now, const std::string& today, std::vector<Visit> earlier) {
     OverTime o{now, std::move(earlier), {}, OverTime::Verdict::TooFew, kGap, kGap, kGap, {}, false};
     o.visits.push_back({today, now.value, now.u95});

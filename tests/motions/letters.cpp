@@ -1,0 +1,82 @@
+#include "motions/letters.h"
+
+#include "answer/phrases.h"
+#include "support/foreign_words.h"
+
+#include <QRegularExpression>
+#include <QStringList>
+
+namespace deft::test {
+namespace {
+
+constexpr int kMostWords = 260;
+constexpr double kLeastEase = 60; // plain English
+
+QStringList wordsOf(const QString& text) {
+    QStringList words;
+    static const QRegularExpression word(QStringLiteral("[\\p{L}'’]+"));
+    for (auto it = word.globalMatch(text); it.hasNext();) words << it.next().captured().toLower();
+    return words;
+}
+
+int syllables(QString word) {
+    static const QRegularExpression vowels(QStringLiteral("[aeiouy]+"));
+    int n = int(word.count(vowels));
+    if (n > 1 && word.endsWith(QLatin1Char('e')) && !word.endsWith(QLatin1String("le"))) --n;
+    return std::max(1, n);
+}
+
+} // namespace
+
+double readingEase(const QString& text) {
+    const QStringList words = wordsOf(text);
+    int sounds = 0;
+    for (const QString& w : words) sounds += syllables(w);
+    static const QRegularExpression ends(QStringLiteral("[.!?:;]+(\\s|$)"));
+    const double sentences = std::max(1, int(text.count(ends))), n = std::max(1, int(words.size()));
+    return 206.835 - 1.015 * n / sentences - 84.6 * sounds / n;
+}
+
+QString troubleWithLetter(const Review& r) {
+    const Answer answer = composeAnswer(r);
+    QString body, ofThis; // without the cautions, which may name another way to do it
+    for (const AnswerPart& part : answer.parts) {
+        if (!part.sent) continue;
+        body += QString::fromStdString(part.text) + QLatin1Char('\n');
+        if (part.id != "cautions") ofThis += QString::fromStdString(part.text) + QLatin1Char('\n');
+    }
+    QString out;
+    const auto expect = [&](bool is, const QString& what) {
+        if (!is) out += what + QStringLiteral("; ");
+    };
+    expect(body.contains(QStringLiteral("I had asked for ")) && body.contains(QStringLiteral("You showed ")),
+           QStringLiteral("not said what was asked and shown"));
+    expect(wordsOf(body).size() <= kMostWords, QStringLiteral("%1 words").arg(wordsOf(body).size()));
+    expect(readingEase(body) >= kLeastEase, QStringLiteral("reading ease %1").arg(readingEase(body)));
+    expect(body.count(QStringLiteral("Stop if you feel pain")) == 1, QStringLiteral("not one stop rule"));
+    const QRegularExpression foreign(QString::fromLatin1(kForeignWords.at(r.exercise.position)),
+                                     QRegularExpression::CaseInsensitiveOption);
+    if (const auto found = foreign.match(ofThis); found.hasMatch())
+        expect(false, QStringLiteral("says ") + found.captured());
+    static const QRegularExpression oneSeconds(QStringLiteral("(^|[^.\\d])1 seconds"));
+    expect(!body.contains(oneSeconds), QStringLiteral("says 1 seconds"));
+    for (const char* never : {"landmark", "{", "steadiest", "first picture"})
+        expect(!body.contains(QLatin1String(never)), QStringLiteral("says ") + QLatin1String(never));
+    const QString well = QString::fromStdString(answer.find("well")->text);
+    for (const Fault& f : r.findings.faults) {
+        const auto praised =
+            QString::fromStdString("Your " + ordinal(f.rep) + " " + r.exercise.words.one + " was clean");
+        expect(!well.contains(praised) && !well.contains(QStringLiteral("were clean")),
+               QStringLiteral("praises a rep with ") + QString::fromStdString(f.id));
+    }
+    const bool anyClear = std::any_of(r.findings.faults.begin(), r.findings.faults.end(),
+                                      [](const Fault& f) { return f.certainty == Certainty::Clear; });
+    const bool corrects = std::any_of(answer.parts.begin(), answer.parts.end(), isCorrection);
+    if (anyClear && r.decision.step != "stop") expect(corrects, QStringLiteral("nothing to work on is said"));
+    if (!corrects)
+        expect(!body.contains(QStringLiteral("what stands above")),
+               QStringLiteral("points to a correction that is none"));
+    return out.isEmpty() ? out : out + QStringLiteral("\n") + body;
+}
+
+} // namespace deft::test
