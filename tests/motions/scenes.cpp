@@ -265,7 +265,7 @@ void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest
                                  {{"chest_down", 8, "chest-hangs"}}));
     for (const char* rung : {"wall", "free", "walk"})
         all.push_back(held("posture-scan", rung, who, {standing, {}, standing, {}, {}}, false,
-                           {{"head", 7, "forward-head"}, {"lean", -14, "leaning-back"}}));
+                           {{"head", 7, "forward-head"}}));
     for (const char* rung : {"feet-up", "long"})
         all.push_back(outAndBack("knees-side-to-side", rung, who,
                                  {kneesFromTheFeet, {}, kneesFromTheFeet, {}, {{"turn", 35}}, 1.5, 1, 1.5}, rest,
