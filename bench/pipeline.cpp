@@ -17,7 +17,7 @@ int main(int argc, char** argv) {
         return std::fprintf(stderr, "bench_pipeline: %s\n", (reader ? marks.error() : reader.error()).detail.c_str()),
                1;
     const double frames = double(reader->info().frames());
-    std::vector<double> decode, whole, measure, moved, step, seek;
+    std::vector<double> decode, whole, measure, judge, moved, step, seek;
     double afterDecode = 0;
     for (int r = 0; r < rounds; ++r) {
         decode.push_back(secondsOf([&] {
@@ -34,6 +34,14 @@ int main(int argc, char** argv) {
         ReviewInputs in;
         in.clipPath = clip, in.marks = *marks;
         measure.push_back(secondsOf([&] { (void)measureReview(in, reader->info(), tracks); }));
+        // Another word from the coach: nothing is measured again.
+        Review review = measureReview(in, reader->info(), tracks).value();
+        for (const bool agrees : {true, false}) {
+            ReviewInputs other = review.inputs;
+            other.agreed["back-bend@1"] = agrees;
+            const double seconds = secondsOf([&] { review = judgeAgain(std::move(review), other).value(); });
+            if (!agrees) judge.push_back(seconds);
+        }
         // A mark in the middle of the clip, and the same one moved.
         TrackingMemory memory;
         (void)trackClip(*reader, *marks, {}, {}, &memory);
@@ -51,6 +59,7 @@ int main(int argc, char** argv) {
     tell("decode alone", decode, frames);
     tell("decode + track + measure", whole, frames);
     tell("measure and judge alone", measure, frames);
+    tell("judge anew", judge, frames);
     tell("a moved mark in the middle", moved, frames);
     tell("seek to a frame (one)", seek, 1);
     tell("next frame (one)", step, 1);

@@ -17,7 +17,8 @@ QString heading(const QString& words) {
 QString tr(const char* words) { return QObject::tr(words); }
 
 QString limitWords(const Limit& l) {
-    const auto end = [&](double v) { return reading(v, l.unit, l.unit == "ratio" ? 2 : 0); };
+    const int decimals = l.unit == "ratio" ? 2 : l.unit == "s" ? 1 : 0;
+    const auto end = [&](double v) { return reading(v, l.unit, decimals, l.unit != "s"); };
     if (l.low && l.high) return QObject::tr("%1 to %2").arg(end(*l.low), end(*l.high));
     return l.high ? QObject::tr("up to %1").arg(end(*l.high)) : QObject::tr("from %1").arg(end(*l.low));
 }

@@ -119,8 +119,8 @@ constexpr Told kTold[] = {{"tilt_range", "Own range, arch to flat", "deg", 0},
                           {"tremor_share", "Shaking, share of sway", nullptr, 0},
                           {"shoulders_lead", "Shoulders before the pelvis", nullptr, 2, Aim::None, true},
                           {"breath_fit", "Breath fit", "%", 0},
-                          {"pace_out", "Pace, ", "s", 1},
-                          {"pace_back", "Pace, ", "s", 1}};
+                          {"pace_out", "Tempo, ", "s", 1},
+                          {"pace_back", "Tempo, ", "s", 1}};
 
 } // namespace
 

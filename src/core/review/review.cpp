@@ -17,6 +17,8 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <mutex>
 
 namespace deft {
 namespace {
@@ -143,12 +145,38 @@ Case caseOf(const Review& r) {
     return c;
 }
 
-Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
+namespace {
+
+/// Does nothing that this exercise is made of lie among the coach's own files, which may change at any time?
+bool ships(const std::string& id) { return exerciseFile(id).parent_path() == dataFolder() / "exercises"; }
+
+Result<Exercise> readExerciseOf(const ReviewInputs& inputs) {
     return loadExercise(inputs.exercise)
         .and_then([&](const Exercise& e) { return e.inVersion(inputs.asked.rung); })
         .and_then(
             [&](const Exercise& e) { return e.inView(inputs.view.empty() ? viewFor(e, inputs.marks) : inputs.view); })
         .and_then([&](const Exercise& e) { return e.inSchools(inputs.schools); });
+}
+
+} // namespace
+
+Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
+    // Reading and checking a file takes longer than judging: what ships is read once for each version, view and school.
+    static std::mutex mutex;
+    static std::map<std::string, std::shared_ptr<const Exercise>> known;
+    if (inputs.view.empty()) return readExerciseOf(inputs); // it depends on the marks
+    const std::string key =
+        toLine(Json{dataFolder().string(), inputs.exercise, inputs.asked.rung, inputs.view, Json(inputs.schools)});
+    const auto allShip = [](const Exercise& e) {
+        return ships(e.id) && std::all_of(e.ladder.begin(), e.ladder.end(), [](const Rung& rung) {
+                   return rung.exercise.empty() || ships(rung.exercise);
+               });
+    };
+    const std::lock_guard lock(mutex);
+    if (const auto it = known.find(key); it != known.end() && allShip(*it->second)) return *it->second;
+    auto e = readExerciseOf(inputs);
+    if (e && allShip(*e)) known[key] = std::make_shared<const Exercise>(*e);
+    return e;
 }
 
 namespace {
