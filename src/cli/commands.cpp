@@ -209,7 +209,10 @@ int film(const Options& o) {
     const Interruptible interrupt;
     auto scene = figure::readScene(o.scene);
     if (!scene) return failed(scene.error());
-    if (auto ok = figure::filmScene(*scene, o.out, interrupt.token(), progressTo(o)); !ok) return failed(ok.error());
+    const auto outside = figure::filmScene(*scene, o.out, interrupt.token(), progressTo(o));
+    if (!outside) return failed(outside.error());
+    for (const std::string& name : *outside)
+        std::cerr << "deft-mirror: " << name << " lies outside the picture and is not marked\n";
     return 0;
 }
 

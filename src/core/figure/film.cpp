@@ -225,7 +225,7 @@ FilmedFrame FilmStudio::frame(double seconds) const {
     return out;
 }
 
-Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop,
+Result<std::vector<std::string>> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop,
                        const ProgressFn& progress) {
     WriterOptions options;
     const bool turned = scene.rotationDeg % 180;
@@ -238,6 +238,7 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
     const FilmStudio studio(scene);
     std::string truth;
     Json marks;
+    std::vector<std::string> outside;
     const auto times = scene.frameTimes();
     auto number = [](double v) { return "," + fixed(v, 3); };
     for (size_t i = 0; i < times.size(); ++i) {
@@ -257,7 +258,7 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
         default:
             break;
         }
-        if (auto ok = writer->add(stored, times[i]); !ok) return ok;
+        if (auto ok = writer->add(stored, times[i]); !ok) return tl::unexpected(ok.error());
         if (i == 0) {
             truth = "frame,time_s";
             for (const auto& [name, p] : f.points) truth += "," + name + "_x," + name + "_y," + name + "_visible";
@@ -268,7 +269,11 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
                 const bool wanted = scene.marks.empty()
                                         ? p.visible && !name.starts_with("mat_")
                                         : std::find(scene.marks.begin(), scene.marks.end(), name) != scene.marks.end();
-                if (wanted) points[name] = {rounded(p.x, 2), rounded(p.y, 2)};
+                if (!wanted) continue;
+                if (p.x < 0 || p.y < 0 || p.x > scene.camera.width - 1 || p.y > scene.camera.height - 1)
+                    outside.push_back(name); // no coach can mark what is not in the picture
+                else
+                    points[name] = {rounded(p.x, 2), rounded(p.y, 2)};
             }
             marks = {{"format", "deft-mirror-marks"},
                      {"version", 1},
@@ -286,10 +291,10 @@ Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, St
         truth += "\n";
         if (progress) progress({int64_t(i + 1), int64_t(times.size()), "filming"});
     }
-    if (auto ok = writer->finish(); !ok) return ok;
+    if (auto ok = writer->finish(); !ok) return tl::unexpected(ok.error());
     auto beside = [&](const char* ending) { return std::filesystem::path(clip).replace_extension(ending); };
-    if (auto ok = writeFileAtomically(beside(".truth.csv"), truth); !ok) return ok;
-    return writeFileAtomically(beside(".marks.json"), toText(marks));
+    if (auto ok = writeFileAtomically(beside(".truth.csv"), truth); !ok) return tl::unexpected(ok.error());
+    return writeFileAtomically(beside(".marks.json"), toText(marks)).map([&] { return outside; });
 }
 
 } // namespace deft::figure

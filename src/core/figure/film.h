@@ -44,8 +44,9 @@ private:
 };
 
 /// Films a scene into CLIP, CLIP.truth.csv and CLIP.marks.json (the ending .mp4 replaced). Same scene, same bytes.
+/// @returns the landmarks that are asked for but lie outside the first picture: they are not in the marks
 /// @errors those of ClipWriter; Cancelled
-Result<void> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop = {},
+Result<std::vector<std::string>> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop = {},
                        const ProgressFn& progress = {});
 
 } // namespace deft::figure
