@@ -250,6 +250,23 @@ private slots:
             QCOMPARE(a.decision.target.hold_s, b.decision.target.hold_s);
         }
     }
+    /// Who lies on the right side works on the right: the letter must not say left.
+    void sideOfASidePlank() {
+        for (const Scene& s : scenes(Person{}, true)) {
+            if (s.name() != "side-plank/hold" && s.name() != "side-plank/up-down") continue;
+            Tracks tracks = s.motion.tracks();
+            for (const bool right : {false, true}) {
+                if (right)
+                    for (const char* name : {"shoulder", "hip", "knee", "ankle"})
+                        std::swap(tracks.landmark[std::string(name) + "_l"], tracks.landmark[std::string(name) + "_r"]);
+                ReviewInputs in;
+                in.exercise = s.exercise, in.asked.rung = s.rung;
+                const Review r = measureReview(in, clipOf(tracks), tracks).value();
+                QCOMPARE(r.events.reps.size(), s.reps.size());
+                for (const Rep& rep : r.events.reps) QCOMPARE(rep.side, std::string(right ? "right" : "left"));
+            }
+        }
+    }
     /// Fewer pictures a second change no verdict but to "cannot tell".
     void fewerPicturesASecond() {
         QStringList troubles;

@@ -1,6 +1,7 @@
 #include "review/both_sides.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace deft {
 namespace {
@@ -10,6 +11,22 @@ constexpr double kAround_s = 1;     // the still time before and after a rep bel
 
 void addReps(std::vector<WorkingTime>& working, const std::string& side, const Events& events) {
     for (const Rep& rep : events.reps) working.push_back({side, rep.start_s, rep.end_s});
+}
+
+/// Does the mover read the same whichever side is meant to work? Then it cannot tell the sides apart.
+bool readsTheSame(const SeriesSet& a, const SeriesSet& b, const std::string& measure) {
+    const Series *x = a.find(measure), *y = b.find(measure);
+    if (!x || !y || x->value.size() != y->value.size()) return false;
+    for (size_t i = 0; i < x->value.size(); ++i)
+        if (std::abs(x->value[i] - y->value[i]) > 1e-9) return false; // a gap is as good as the other's gap
+    return true;
+}
+
+/// The side on which a body lies; empty where that was not seen.
+std::string sideBelow(const Tracks& tracks, const BodyAxes& axes) {
+    const auto left = medianPlace(tracks, "hip_l"), right = medianPlace(tracks, "hip_r");
+    if (!left || !right) return {};
+    return (*left - *right).dot(axes.up) < 0 ? "left" : "right";
 }
 
 } // namespace
@@ -51,6 +68,13 @@ Result<SidedSeries> seriesOfBothSides(const Tracks& tracks, SeriesOptions option
     setSide(options, "right", sideIsStance);
     auto right = seriesFor(tracks, options, mover);
     if (!right) return tl::unexpected(right.error());
+    // Who lifts as a whole, lying on a side, works on that side.
+    if (options.position == Position::SideLying && readsTheSame(*left, *right, mover.measure))
+        if (const std::string below = sideBelow(tracks, left->context.axes); !below.empty()) {
+            SidedSeries one{std::move(below == "left" ? *left : *right), {}};
+            addReps(one.working, below, findMovement(one.set, mover));
+            return one;
+        }
     SidedSeries both{std::move(*left), {}};
     both.set.beforeNeutral.clear();
     addReps(both.working, "left", findMovement(both.set, mover));
