@@ -6,6 +6,7 @@
 #include "motions/scenes.h"
 #include "review/review.h"
 #include "review/without_clip.h"
+#include "support/drawn_body.h"
 #include "support/table.h"
 
 #include <QDir>
@@ -64,11 +65,6 @@ class MotionsTest : public QObject {
         }
         for (const std::string& m : r.missing) out += QStringLiteral("\n    missing %1").arg(m.c_str());
         return out;
-    }
-    static bool follows(const Exercise& e, const std::string& id, const std::string& cause) {
-        const FaultPlan* f = e.fault(id);
-        return f && std::any_of(f->causedBy.begin(), f->causedBy.end(),
-                                [&](const std::string& up) { return up == cause || follows(e, up, cause); });
     }
     /// What is wrong with how a clip without faults was read; empty = nothing.
     static QString troubleWithClean(const Scene& s, const Review& r) {

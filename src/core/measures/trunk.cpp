@@ -27,7 +27,6 @@ std::vector<Measure> trunkMeasures() {
         heightOver("hip_over_elbow", "hip above the elbow", "hip", "elbow"),
         heightOver("knee_over_wrist", "knee above the hand", "knee", "wrist"),
         heightOver("knee_over_elbow", "knee above the elbow", "knee", "elbow"),
-        heightOver("shoulder_over_hip", "shoulder above the hip", "shoulder", "hip"),
         {.id = "hips_over_feet",
          .name = "hips above the feet",
          .unit = "%",
