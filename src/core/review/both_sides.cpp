@@ -68,13 +68,14 @@ Result<SidedSeries> seriesOfBothSides(const Tracks& tracks, SeriesOptions option
     setSide(options, "right", sideIsStance);
     auto right = seriesFor(tracks, options, mover);
     if (!right) return tl::unexpected(right.error());
-    // Who lifts as a whole, lying on a side, works on that side.
-    if (options.position == Position::SideLying && readsTheSame(*left, *right, mover.measure))
-        if (const std::string below = sideBelow(tracks, left->context.axes); !below.empty()) {
-            SidedSeries one{std::move(below == "left" ? *left : *right), {}};
-            addReps(one.working, below, findMovement(one.set, mover));
-            return one;
-        }
+    if (readsTheSame(*left, *right, mover.measure)) {
+        // Who lifts as a whole, lying on a side, works on that side; else nobody can tell which one it was.
+        const std::string below =
+            options.position == Position::SideLying ? sideBelow(tracks, left->context.axes) : std::string();
+        SidedSeries one{std::move(below == "right" ? *right : *left), {}};
+        if (!below.empty()) addReps(one.working, below, findMovement(one.set, mover));
+        return one;
+    }
     SidedSeries both{std::move(*left), {}};
     both.set.beforeNeutral.clear();
     addReps(both.working, "left", findMovement(both.set, mover));
