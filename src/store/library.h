@@ -210,6 +210,8 @@ private:
     void sweep();
     void trouble(const std::string& sentence) const;
     std::vector<int64_t> reviewsOf(int64_t client) const;
+    std::vector<Client> readClients(const QString& which, const QVariantList& values) const;
+    std::optional<Consent> readConsent(const std::string& json) const;
     std::vector<Clip> readClips(const QString& where, const QVariantList& values = {}) const;
     /// Reads rows one after the other; what cannot be read is told.
     void each(const QString& sql, const QVariantList& values, const std::function<void(const QSqlQuery&)>& row) const;

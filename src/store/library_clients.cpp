@@ -41,10 +41,12 @@ Result<void> Library::setFlags(int64_t client, const std::vector<std::string>& f
     });
 }
 
-std::vector<Client> Library::clients() const {
+std::vector<Client> Library::readClients(const QString& which, const QVariantList& values) const {
     std::vector<Client> out;
-    each(QStringLiteral("SELECT id, uid, name, role, flags, wants, address FROM client ORDER BY name"), {},
-         [&](const QSqlQuery& row) {
+    each(QStringLiteral("SELECT id, uid, name, role, flags, wants, address, (SELECT consent FROM consent WHERE "
+                        "consent.client = client.id ORDER BY consent.id DESC LIMIT 1) FROM client ") +
+             which,
+         values, [&](const QSqlQuery& row) {
              Client c{row.value(0).toLongLong(), s(row.value(1)), s(row.value(2)), s(row.value(3)), {},
                       s(row.value(5)),           s(row.value(6)), std::nullopt};
              const std::string place = "the intake flags of " + c.name;
@@ -55,17 +57,17 @@ std::vector<Client> Library::clients() const {
              // Without them nothing would be locked that should be.
              if (!flags) trouble(flags.error().detail + "; write them down again before this client goes on");
              c.flags = flags.value_or(std::vector<std::string>{});
+             if (!row.value(7).isNull()) c.consent = readConsent(s(row.value(7)));
              out.push_back(std::move(c));
          });
-    for (Client& c : out)
-        if (auto given = consents(c.id); !given.empty()) c.consent = std::move(given.back());
     return out;
 }
 
+std::vector<Client> Library::clients() const { return readClients(QStringLiteral("ORDER BY name"), {}); }
+
 std::optional<Client> Library::client(int64_t id) const {
-    for (Client& c : clients())
-        if (c.id == id) return std::move(c);
-    return std::nullopt;
+    auto found = readClients(QStringLiteral("WHERE id = ?"), {qlonglong(id)});
+    return found.empty() ? std::nullopt : std::optional(std::move(found.front()));
 }
 
 std::optional<Client> Library::clientOf(const std::string& uid) const {
@@ -209,15 +211,20 @@ Result<void> Library::recordConsent(int64_t client, const Consent& consent) {
     });
 }
 
+std::optional<Consent> Library::readConsent(const std::string& json) const {
+    auto consent = parseJson(json, "a recorded consent").and_then([](const Json& j) {
+        return parseConsent(j, "a recorded consent");
+    });
+    if (consent) return std::move(*consent);
+    trouble("A consent cannot be read: " + consent.error().detail + ". It is kept.");
+    return std::nullopt;
+}
+
 std::vector<Consent> Library::consents(int64_t client) const {
     std::vector<Consent> out;
     each(QStringLiteral("SELECT consent FROM consent WHERE client = ? ORDER BY id"), {qlonglong(client)},
          [&](const QSqlQuery& row) {
-             auto consent = parseJson(s(row.value(0)), "a recorded consent").and_then([](const Json& j) {
-                 return parseConsent(j, "a recorded consent");
-             });
-             if (!consent) return trouble("A consent cannot be read: " + consent.error().detail + ". It is kept.");
-             out.push_back(std::move(*consent));
+             if (auto consent = readConsent(s(row.value(0)))) out.push_back(std::move(*consent));
          });
     return out;
 }
