@@ -42,6 +42,11 @@ Motion& Motion::wrong(const std::string& what, double amount, double from_s, dou
     return *this;
 }
 
+Motion& Motion::hurry(double from_s, double to_s, double share) {
+    for (Key& key : keys_) key.t -= (1 - share) * std::clamp(key.t - from_s, 0.0, to_s - from_s);
+    return *this;
+}
+
 Points Motion::posed(const Key& key, Params params, double t) const {
     for (const Wrong& w : wrongs_)
         if (const double share = std::min(smooth((t - w.from_s) / w.ramp_s), smooth((w.to_s - t) / w.ramp_s));
@@ -79,7 +84,7 @@ Tracks Motion::tracks(const Film& film) const {
         Points points = at(t);
         if (const auto rib = points.find("rib"); rib != points.end())
             rib->second.y() += film.breath_cm * std::sin(2 * M_PI * t / 4);
-        points["floor_a"] = {-110, 0}, points["floor_b"] = {130, 0};
+        if (seesFloor_) points["floor_a"] = {-110, 0}, points["floor_b"] = {130, 0};
         size_t mark = 0;
         for (const auto& [name, p] : points) {
             ++mark;

@@ -17,6 +17,10 @@ public:
     Motion& into(Pose pose, Params at, double seconds);
     /// Something goes wrong by `amount`, from a time to a time, within `ramp_s` each way.
     Motion& wrong(const std::string& what, double amount, double from_s, double to_s, double ramp_s = 0.4);
+    /// What took from a time to a time takes that share of it.
+    Motion& hurry(double from_s, double to_s, double share);
+    /// Filmed from above: no line of the floor is seen.
+    Motion& fromAbove() { return seesFloor_ = false, *this; }
     double end_s() const { return keys_.back().t; }
 
     Points at(double t) const;
@@ -45,6 +49,7 @@ private:
     Points posed(const Key& key, Params params, double t) const;
 
     Person person_;
+    bool seesFloor_ = true;
     std::vector<Key> keys_;
     std::vector<size_t> changes_; ///< keys that are another position than the one before
     std::vector<Wrong> wrongs_;

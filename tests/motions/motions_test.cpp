@@ -99,9 +99,11 @@ class MotionsTest : public QObject {
             const bool isIt = f.id == w.fault;
             const bool beside = follows(r.exercise, f.id, w.fault) || std::count(w.with.begin(), w.with.end(), f.id);
             if (!isIt && !beside) out += QStringLiteral("%1 is not there; ").arg(f.id.c_str());
-            if (isIt && f.rep == int(rep) && f.start_s > from_s - 0.2 && f.start_s < from_s + ramp_s + 0.2)
+            if (isIt &&
+                (w.throughout || (f.rep == int(rep) && f.start_s > from_s - 0.2 && f.start_s < from_s + ramp_s + 0.2)))
                 found = true;
-            if (isIt && f.rep != int(rep)) out += QStringLiteral("%1 in rep %2; ").arg(f.id.c_str()).arg(f.rep + 1);
+            if (isIt && f.rep != int(rep) && !w.throughout)
+                out += QStringLiteral("%1 in rep %2; ").arg(f.id.c_str()).arg(f.rep + 1);
         }
         if (!found) out += QStringLiteral("no clear %1 at %2; ").arg(w.fault.c_str()).arg(from_s);
         if (r.events.reps.size() != s.reps.size()) out += QStringLiteral("%1 reps; ").arg(r.events.reps.size());
@@ -135,6 +137,8 @@ class MotionsTest : public QObject {
                 }
                 std::set<std::string> faults;
                 for (const Wrong& w : at->second->wrongs) faults.insert(w.fault);
+                if (at->second->reps.size() > 1) faults.insert({"fast-out", "fast-back"}); // hurriedEverywhere
+                if (id == "wall-turn") faults.insert({"lead", "lag"});                     // turnedInTwoPieces
                 QStringList yes, no;
                 const Exercise version = e.inVersion(rung.id).value();
                 for (const FaultPlan& f : version.faults)
@@ -232,6 +236,58 @@ private slots:
         QCOMPARE(found("band-external-rotation", "side", band),
                  (std::map<std::string, std::set<int>>{{"fast-back", {1}}}));
     }
+    void hurriedEverywhere() {
+        QStringList troubles;
+        int all = 0;
+        for (const Scene& s : scenes(Person{}, true))
+            for (const char* fault : {"fast-out", "fast-back"}) {
+                const Exercise e = loadExercise(s.exercise).value().inVersion(s.rung).value();
+                const FaultPlan* plan = e.fault(fault);
+                if (!plan || s.reps.size() < 2 || e.mover.isWindow()) continue;
+                const bool out = std::string(fault) == "fast-out";
+                const double from = out ? s.reps[1].out_s : s.reps[1].back_s,
+                             to = out ? s.reps[1].top_s : s.reps[1].end_s;
+                Scene one = s;
+                one.motion.hurry(from, to, std::min(0.5 * *plan->limit.low, *plan->limit.low - 0.35) / (to - from));
+                ++all;
+                const Review r = reviewOf(one);
+                if (const QString trouble = troubleWith(one, r, {"", 0, fault}, 1, from, 0.5) + troubleWithLetter(r);
+                    !trouble.isEmpty())
+                    troubles << QString::fromStdString(s.name() + ", " + fault + ": ") + trouble + told(r);
+            }
+        report(troubles, all);
+    }
+    /// At the wall: ribs and pelvis leave, and come back, together or one after the other.
+    void turnedInTwoPieces() {
+        struct Way {
+            const char *out, *back; ///< what goes first
+        };
+        for (const auto& [way, faults] : {std::pair<Way, std::set<std::string>>{{"", ""}, {}},
+                                          {{"shoulders", ""}, {"lead"}},
+                                          {{"hips", ""}, {"lag"}},
+                                          {{"", "shoulders"}, {"lead"}},
+                                          {{"", "hips"}, {"lag"}}}) {
+            Motion m(Person{}, atAWall, {});
+            m.stay(3);
+            const auto turn = [&](const std::string& first, double to, double half) {
+                if (first.empty()) return void(m.to({{"hips", to}, {"shoulders", to}}, 1.5));
+                const std::string last = first == "hips" ? "shoulders" : "hips";
+                m.to({{first, to}, {last, half}}, 0.9).to({{last, to}}, 0.9);
+            };
+            for (int rep = 0; rep < 2; ++rep) {
+                turn(way.out, 50, 14);
+                m.stay(2);
+                turn(way.back, 0, 36);
+                m.stay(1.5);
+            }
+            const Review r = reviewOf({"wall-turn", "close", m, {}, {}, false});
+            std::set<std::string> found;
+            for (const Fault& f : r.findings.faults)
+                if (f.certainty == Certainty::Clear) found.insert(f.id);
+            QVERIFY2(found == faults && r.events.reps.size() == 2,
+                     qPrintable(QString(way.out) + "/" + way.back + told(r)));
+        }
+    }
     /// Played mirrored, the side of the body that is seen is the other one, and nothing else changes.
     void mirroredSwapsTheSide() {
         for (const Scene& s : scenes(Person{}, true)) {
@@ -304,6 +360,7 @@ private slots:
                     from = made.top_s + 0.3 * (made.back_s - made.top_s), to = made.back_s - 0.1;
                 else
                     from = made.back_s + 0.25 * (made.end_s - made.back_s), to = made.end_s - 0.1;
+                if (w.throughout) from = -1, to = s.motion.end_s() + 1;
                 if (to - from < 0.9) continue; // too short to be done
                 Scene one = s;
                 one.motion.wrong(w.what, w.amount, from, to, ramp);

@@ -20,7 +20,7 @@ Points sidePoints(const Person& p, const SidePose& s) {
     out["sacrum"] = s.hip + 7 * pelvis - 9 * ahead;
     const Point2 body = front(toHead);
     out["back_mid"] = s.hip + 19 * toHead - 7 * body + Point2(0, s.backUp);
-    out["t12"] = s.hip + 30 * toHead - 8 * body;
+    out["t12"] = s.hip + 30 * toHead - (8 + s.hunch) * body;
     out["c7"] = shoulder + 4 * toHead - 7 * body;
     const Point2 rib = s.hip + 30 * toHead + 9 * body;
     out["rib"] = out["asis"] + (1 + s.ribs) * (rib - out["asis"]);

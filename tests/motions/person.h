@@ -32,6 +32,7 @@ struct SidePose {
     double upperArm = 0, forearm = 0; ///< shoulder → elbow → wrist above the line toward the head
     double neck = 0;                  ///< + head toward the front
     double backUp = 0;                ///< the middle of the low back off its place, away from the mat, cm
+    double hunch = 0;                 ///< the upper back off its place, toward the back, cm
     double ribs = 0;                  ///< the lower rib away from the pelvis, share of its distance
     double foot = 0;                  ///< heel → toe above the line toward the feet; 0 = flat on the mat
 };

@@ -10,7 +10,7 @@ double degOf(const Vector2& d) { return degrees(std::atan2(d.y(), d.x())); }
 
 /// Adds what goes wrong everywhere in the same way.
 SidePose with(SidePose s, const Params& p) {
-    s.tilt += p("tilt"), s.neck += p("neck"), s.backUp += p("back_up"), s.ribs += p("ribs");
+    s.tilt += p("tilt"), s.neck += p("neck"), s.backUp += p("back_up"), s.ribs += p("ribs"), s.hunch += p("hunch");
     return s;
 }
 
@@ -66,7 +66,7 @@ Points flatOnTheFront(const Person& p, const Params& q) {
 
 Points onTheBack(const Person& p, const Params& q) {
     SidePose s;
-    s.trunk = q("curl"), s.thigh = q("thigh", 90), s.shank = q("shank", s.thigh - 90);
+    s.trunk = q("curl"), s.thigh = q("thigh", 90) - q("leg_down"), s.shank = q("shank", s.thigh - 90) - q("leg_down");
     s.upperArm = q("arm", 178), s.forearm = s.upperArm, s.foot = s.shank + 90;
     return sidePoints(p, with(s, q));
 }
@@ -75,6 +75,7 @@ Points kneesBent(const Person& p, const Params& q) {
     SidePose s;
     s.trunk = q("curl");
     s.backUp = -19 * std::sin(radians(s.trunk)); // only the chest curls; the low back lies
+    s.hip.y() += q("hips_up");
     legTo(p, s, {0.55 * (p.thigh + p.shank), 8});
     if (q.count("thigh")) s.thigh = q("thigh"), s.shank = q("shank", s.thigh - 90), s.foot = q("foot", s.shank + 90);
     s.upperArm = q("arm", 178), s.forearm = s.upperArm;
@@ -102,20 +103,19 @@ Points onAllFours(const Person& p, const Params& q) {
               20 * sit;
     s.pelvis = 0, s.shank = -degrees(std::asin(q("hover") / p.shank)), s.foot = -60, s.neck = 5;
     const Point2 shoulder = s.hip + p.trunk * along(180 - s.trunk);
-    armTo(p, s, {shoulder.x() - q("hand_out") - 30 * sit, 2}, false);
+    armTo(p, s, {shoulder.x() - q("hand_out") - 30 * sit, 2}, true);
     if (q("leg") > 0) { // the thigh first, and the knee grows straight
         s.thigh += q("leg");
         s.shank = s.thigh + 90 * (1 - std::min(1.0, q("leg") / 60));
     }
     if (q("foot_out") > 0) legTo(p, s, knee + Point2(p.shank + q("foot_out"), 3), false);
-    if (q("arm") > 0) s.upperArm = -90 + q("arm"), s.forearm = s.upperArm + q("elbow_bent");
+    if (q("arm") > 0) s.upperArm = -90 + q("arm") - q("elbow_bent") / 2, s.forearm = s.upperArm + q("elbow_bent");
     return sidePoints(p, with(s, q));
 }
 
 Points onForearms(const Person& p, const Params& q) {
     const bool knees = q("on_knees") > 0.5;
-    SidePose s =
-        onALine(p, {q("ahead") * -1, p.upperArm + 3}, knees ? 5 : 13, p.thigh + (knees ? 0 : p.shank), q("hips"));
+    SidePose s = onALine(p, {-q("ahead"), p.upperArm + 3}, knees ? 5 : 13, p.thigh + (knees ? 0 : p.shank), q("hips"));
     s.faceUp = false, s.pelvis = s.trunk, s.foot = -80;
     if (knees) s.shank = 0;
     armTo(p, s, {-p.forearm, 3}, false);
@@ -125,11 +125,12 @@ Points onForearms(const Person& p, const Params& q) {
 
 Points onHands(const Person& p, const Params& q) {
     const bool knees = q("on_knees") > 0.5;
-    SidePose s = onALine(p, {q("ahead") * -1, p.upperArm + p.forearm + 2}, knees ? 5 : 13,
+    const double ground = 2 + q("bench"), arm = p.upperArm + p.forearm - q("bent");
+    SidePose s = onALine(p, {-q("ahead"), ground + std::sqrt(arm * arm - q("ahead") * q("ahead"))}, knees ? 5 : 13,
                          p.thigh + (knees ? 0 : p.shank), q("hips"));
     s.faceUp = false, s.pelvis = s.trunk, s.foot = -80;
     if (knees) s.shank = 0;
-    armTo(p, s, {0, 2}, false);
+    armTo(p, s, {0, ground}, true);
     return sidePoints(p, with(s, q));
 }
 
@@ -140,6 +141,7 @@ Points onHandsFacingUp(const Person& p, const Params& q) {
     } else {
         s = onALine(p, {0, p.upperArm + p.forearm + 2}, 8, p.thigh + p.shank, q("hips"));
         s.pelvis = s.trunk, s.foot = 40;
+        s.thigh += q("leg"), s.shank += q("leg");
     }
     const Point2 shoulder = s.hip + p.trunk * along(180 - s.trunk);
     armTo(p, s, {shoulder.x() - 2, 2}, false);
@@ -154,11 +156,11 @@ Points rolling(const Person& p, const Params& q) {
     s.thigh = -90 + degrees(std::asin(std::clamp((out * 0.35 - hipsBack) / p.thigh, -0.9, 0.9)));
     s.hip = knee - p.thigh * along(s.thigh);
     const Point2 wheel(-p.trunk + 4 - out, 12);
-    const double arm = p.upperArm + p.forearm - 0.2;
+    const double arm = p.upperArm + p.forearm - 0.2 - q("bent");
     // Trunk and straight arms reach from the hip to the wheel.
     s.trunk = 180 - reachDeg(s.hip, wheel, p.trunk, arm, false);
     s.pelvis = s.trunk - q("round", 12) * -1, s.shank = 0, s.foot = -60;
-    armTo(p, s, wheel, false);
+    armTo(p, s, wheel, true);
     return sidePoints(p, with(s, q));
 }
 
@@ -205,11 +207,20 @@ Points leaningOnAWall(const Person& p, const Params& q) {
 Points standing(const Person& p, const Params& q) {
     SidePose s; // facing left
     s.faceUp = false;
-    s.thigh = s.shank = -90, s.hip = {0, 8 + p.thigh + p.shank};
-    s.trunk = 90 - q("lean"), s.pelvis = 90, s.tilt = 0, s.upperArm = s.forearm = -90;
+    const double sway = degrees(std::asin(q("sway") / (p.thigh + p.shank)));
+    s.thigh = -90 + sway + q("locked"), s.shank = -90 + sway - q("locked");
+    s.hip = Point2(0, 8) - p.shank * along(s.shank) - p.thigh * along(s.thigh);
+    s.trunk = 90 - q("lean") + degrees(std::asin(q("sway") / p.trunk)), s.pelvis = 90, s.upperArm = s.forearm = -90;
     Points out = sidePoints(p, with(s, q));
     out["ear"] = out["shoulder"] + Point2(-2 - q("head"), p.neck);
     return out;
+}
+
+Points sweepingOnTheSide(const Person& p, const Params& q) {
+    SidePose s; // from above, the front upward in the picture
+    s.hip = {0, q("off")}, s.thigh = q("sweep"), s.shank = s.thigh - q("knee"), s.foot = s.shank + 90;
+    s.upperArm = -60, s.forearm = -20;
+    return sidePoints(p, with(s, q));
 }
 
 Points overABench(const Person& p, const Params& q) {
@@ -217,94 +228,6 @@ Points overABench(const Person& p, const Params& q) {
     s.faceUp = false, s.hip = {0, 55}, s.thigh = q("leg"), s.shank = s.thigh + q("knee");
     s.upperArm = -90, s.forearm = -90, s.foot = s.shank - 60;
     return sidePoints(p, with(s, q));
-}
-
-Points bridgeFromTheFeet(const Person& p, const Params& q) {
-    Points out;
-    const double hip = 10 + q("lift"), half = p.pelvisWidth / 2, drop = radians(q("drop"));
-    const auto pair = [&](const char* name, double x, double left, double right) {
-        out[std::string(name) + "_l"] = {x, left}, out[std::string(name) + "_r"] = {-x, right};
-    };
-    const double tip = half * std::sin(drop);
-    pair("hip", 8 * std::cos(drop) + 1, hip + tip, hip - tip);
-    pair("asis", half * std::cos(drop), hip + 9 + tip, hip + 9 - tip);
-    pair("shoulder", p.shoulderWidth / 2, 9, 9);
-    pair("knee", 10, 46, 46 + 0.5 * q("foot")), pair("ankle", 9, 8, 8 + q("foot"));
-    return out;
-}
-
-Points kneesFromTheFeet(const Person& p, const Params& q) {
-    Points out = bridgeFromTheFeet(p, {});
-    const double turn = radians(q("turn")); // + toward the client's right
-    const double pelvis = 0.4 * turn;
-    for (const double side : {1.0, -1.0}) {
-        const std::string s = side > 0 ? "_l" : "_r";
-        const Point2 middle(0, 14);
-        out["asis" + s] = middle + Point2(side * 12 * std::cos(pelvis), side * 12 * std::sin(pelvis) + 5);
-        out["hip" + s] = middle + Point2(side * 9 * std::cos(pelvis), side * 9 * std::sin(pelvis) - 4);
-        out["knee" + s] = Point2(-36 * std::sin(turn) + side * 5 * std::cos(turn),
-                                 14 + 36 * std::cos(turn) + side * 5 * std::sin(turn));
-        out["shoulder" + s].y() += side > 0 ? q("shoulder") : 0;
-    }
-    return out;
-}
-
-Points onTheSide(const Person& p, const Params& q) {
-    const bool straight = q("straight") > 0.5;
-    const double lift = q("lift"), prop = q("prop", 1);
-    const Point2 shoulders(-p.trunk * std::cos(radians(20)), 10 + prop * (p.upperArm + 6));
-    const double legLength = p.thigh + (straight ? p.shank : 0);
-    const Point2 end(shoulders.x() + std::sqrt(std::pow(p.trunk + legLength, 2) - std::pow(shoulders.y() - 10, 2)), 10);
-    const Vector2 line = (end - shoulders).normalized();
-    Point2 hips = shoulders + p.trunk * line;
-    const double down = (1 - lift) * (hips.y() - 15) + q("sag");
-    hips.y() -= down;
-    const Point2 knees = straight ? Point2(hips + p.thigh * (end - hips).normalized()) : end;
-    Points out;
-    const auto pair = [&](const char* name, const Point2& at, double apart) {
-        out[std::string(name) + "_l"] = at - Point2(0, apart / 2),
-                                out[std::string(name) + "_r"] = at + Point2(0, apart / 2);
-    };
-    pair("shoulder", shoulders, p.shoulderWidth * 0.7), pair("hip", hips, 18), pair("knee", knees, 10);
-    pair("ankle", straight ? end : Point2(knees + Point2(p.shank * 0.3, 0)), 8);
-    out["elbow_l"] = {shoulders.x(), 3};
-    return out;
-}
-
-Points onOneLeg(const Person& p, const Params& q) {
-    Points out;
-    const double ankle = 8, hipHeight = ankle + p.shank + p.thigh;
-    // Facing the camera: the client's left is on the right of the picture. The left leg stands.
-    const Point2 left(p.pelvisWidth / 2 - 4, hipHeight);
-    const double drop = radians(q("drop"));
-    const Point2 right = left - (p.pelvisWidth - 6) * Point2(std::cos(drop), std::sin(drop));
-    out["hip_l"] = left, out["hip_r"] = right;
-    out["asis_l"] = left + Point2(1, 8), out["asis_r"] = right + Point2(-1, 8) + Point2(std::sin(drop) * 8 * 0, 0);
-    const Point2 middle = 0.5 * (left + right);
-    const double lean = radians(q("lean")); // + over the standing leg
-    const Point2 top = middle + p.trunk * Point2(std::sin(lean), std::cos(lean));
-    out["shoulder_l"] = top + Point2(p.shoulderWidth / 2, 0), out["shoulder_r"] = top - Point2(p.shoulderWidth / 2, 0);
-    out["ankle_l"] = {left.x(), ankle}, out["knee_l"] = {left.x(), ankle + p.shank};
-    const double up = q("foot");
-    out["ankle_r"] = {right.x(), ankle + up}, out["knee_r"] = {right.x() - 1, ankle + p.shank + 0.6 * up};
-    return out;
-}
-
-Points withBand(const Person& p, const Params& q) {
-    Points out;
-    const double hip = 90, shoulder = hip + p.trunk;
-    for (const double side : {1.0, -1.0}) { // left is on the right of the picture
-        const std::string s = side > 0 ? "_l" : "_r";
-        const bool works = side < 0;
-        out["hip" + s] = {side * 10, hip};
-        out["shoulder" + s] = {side * p.shoulderWidth / 2, shoulder + (works ? q("hike") : 0)};
-        out["ear" + s] = {side * 7, shoulder + 20};
-        out["elbow" + s] = out["shoulder" + s] + Point2(side * (2 + (works ? q("elbow") : 0)), -p.upperArm);
-        // The forearm points at the camera; turned out it shows to the side.
-        const double turn = radians(works ? q("turn") : -10);
-        out["wrist" + s] = out["elbow" + s] + Point2(side * p.forearm * std::sin(turn), -2);
-    }
-    return out;
 }
 
 } // namespace deft::test

@@ -1,58 +1,14 @@
-#include "motions/scenes.h"
-
-#include <string>
+#include "motions/plans.h"
 
 namespace deft::test {
 namespace {
 
-/// How a movement goes: from rest into position, out and back some times, to rest again.
-struct Plan {
-    Pose rest;
-    Params atRest;
-    Pose pose;
-    Params start, end;
-    double out_s = 1.5, hold_s = 3, back_s = 1.5, still_s = 3, between_s = 1.5;
-    int reps = 2;
-};
-
-Scene outAndBack(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
-                 std::vector<Wrong> wrongs) {
-    Motion m = rest ? Motion(person, p.rest, p.atRest) : Motion(person, p.pose, p.start);
-    if (rest) m.stay(2).into(p.pose, p.start, 1.5);
-    m.stay(p.still_s);
-    Params back = p.start; // all of what went out comes back
-    for (const auto& [name, value] : p.end) back.insert({name, 0});
-    std::vector<MadeRep> reps;
-    for (int i = 0; i < p.reps; ++i) {
-        const double from = m.end_s();
-        m.to(p.end, p.out_s).stay(p.hold_s).to(back, p.back_s);
-        reps.push_back({from, from + p.out_s, from + p.out_s + p.hold_s, m.end_s()});
-        m.stay(p.between_s);
-    }
-    if (rest) m.into(p.rest, p.atRest, 1.5).stay(1.5);
-    return {exercise, rung, std::move(m), std::move(reps), std::move(wrongs), rest};
-}
-
-/// A position that is held: from rest into it, and again after a rest.
-Scene held(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
-           std::vector<Wrong> wrongs) {
-    Motion m = rest ? Motion(person, p.rest, p.atRest) : Motion(person, p.pose, p.start);
-    if (rest) m.stay(2);
-    std::vector<MadeRep> reps;
-    for (const double hold : rest ? std::vector<double>{5, 6} : std::vector<double>{6}) {
-        if (rest) m.into(p.pose, p.start, 1.5);
-        const double from = m.end_s();
-        m.stay(hold);
-        reps.push_back({from, from, m.end_s(), m.end_s()});
-        if (rest) m.into(p.rest, p.atRest, 1.5).stay(2);
-    }
-    for (Wrong& w : wrongs) w.onTheWay = w.back = false;
-    return {exercise, rung, std::move(m), std::move(reps), std::move(wrongs), rest};
-}
-
 void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
     const Wrong daylight{"back_up", 4, "daylight"}, arch{"tilt", 11, "arch"}, ribs{"ribs", 0.2, "rib-pop"};
     const std::vector<Wrong> back{daylight, arch, ribs};
+    const Wrong low{"leg_down", 28, "leg-low", {}, false, true, false}, pulled{"neck", 45, "head-pulled"};
+    const std::vector<Wrong> stretched{daylight, arch, ribs, low}, raised{daylight, arch, ribs, low, pulled};
+    const Wrong pastHip{"thigh", 16, "knee-past-hip", {}, false, true, false};
     const auto add = [&](const char* id, const char* rung, Params start, Params end, double out = 1.5, double hold = 2,
                          double backward = 1.5, std::vector<Wrong> wrongs = {}) {
         if (wrongs.empty()) wrongs = back;
@@ -67,18 +23,19 @@ void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
     add("leg-lower", "two-straight", upright, {{"thigh", 30}, {"shank", 30}}, 3, 0.3, 1.5);
     add("arm-leg-lower", "one-out", tabletop, {{"thigh", 35}, {"shank", 20}}, 1.5, 2, 1.5);
     add("arm-leg-lower", "opposite", tabletopArms, {{"thigh", 30}, {"shank", 15}, {"arm", 90}}, 1.5, 6, 1.5);
-    add("single-leg-stretch", "head-down", {{"thigh", 90}, {"shank", 0}}, {{"thigh", 60}, {"shank", 60}});
+    add("single-leg-stretch", "head-down", {{"thigh", 90}, {"shank", 0}}, {{"thigh", 60}, {"shank", 60}}, 1.5, 2, 1.5,
+        stretched);
     add("single-leg-stretch", "head-up", {{"thigh", 90}, {"shank", 0}, {"neck", 25}},
-        {{"thigh", 45}, {"shank", 45}, {"neck", 25}});
+        {{"thigh", 45}, {"shank", 45}, {"neck", 25}}, 1.5, 2, 1.5, raised);
     add("double-leg-stretch", "legs-high", tabletop, {{"thigh", 60}, {"shank", 60}});
     add("press-away", "one", tabletop, {{"thigh", 70}, {"shank", 10}});
     for (const char* rung : {"two", "farther"}) add("press-away", rung, tabletop, {{"thigh", 70}, {"shank", 10}});
-    add("single-leg-stretch", "head-down-45", tabletop, {{"thigh", 45}, {"shank", 45}});
+    add("single-leg-stretch", "head-down-45", tabletop, {{"thigh", 45}, {"shank", 45}}, 1.5, 2, 1.5, stretched);
     add("single-leg-stretch", "low", {{"thigh", 90}, {"shank", 0}, {"neck", 25}},
-        {{"thigh", 30}, {"shank", 30}, {"neck", 25}});
+        {{"thigh", 30}, {"shank", 30}, {"neck", 25}}, 1.5, 2, 1.5, raised);
     for (const char* rung : {"legs-45", "arms-too"})
         add("double-leg-stretch", rung, {{"thigh", 90}, {"shank", 0}, {"neck", 25}},
-            {{"thigh", 45}, {"shank", 45}, {"neck", 25}});
+            {{"thigh", 45}, {"shank", 45}, {"neck", 25}}, 1.5, 2, 1.5, {daylight, arch, ribs, pulled});
     add("scissor-switch", "slow", {{"thigh", 45}, {"shank", 45}}, {{"thigh", 85}, {"shank", 85}}, 2, 0.3, 2);
     add("scissor-switch", "bent", {{"thigh", 50}, {"shank", -20}}, {{"thigh", 88}, {"shank", 10}}, 1, 0.3, 1);
     add("flutter", "high", {{"thigh", 70}, {"shank", 70}}, {{"thigh", 84}, {"shank", 84}}, 0.8, 0.2, 0.8);
@@ -98,33 +55,37 @@ void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
             outAndBack(id, rung, who, {flatOnTheBack, {}, kneesBent, start, end, 1.5, hold, 1.5}, rest, wrongs));
     };
     feetDown("march", "one-foot", {{"thigh", 55}, {"shank", -55}, {"foot", 0}},
-             {{"thigh", 90}, {"shank", 0}, {"foot", 60}}, 1, {daylight, arch, ribs, {"thigh", 16, "knee-past-hip"}});
-    all.back().wrongs.back().onTheWay = all.back().wrongs.back().back = false;
+             {{"thigh", 90}, {"shank", 0}, {"foot", 60}}, 1, {daylight, arch, ribs, pastHip});
     feetDown("march", "tabletop", {{"thigh", 55}, {"shank", -55}, {"foot", 0}},
-             {{"thigh", 90}, {"shank", 0}, {"foot", 60}}, 1, {daylight, arch, ribs});
+             {{"thigh", 90}, {"shank", 0}, {"foot", 60}}, 1, {daylight, arch, ribs, pastHip});
     feetDown("march", "from-tabletop", {{"thigh", 90}, {"shank", 0}, {"foot", 60}},
              {{"thigh", 55}, {"shank", -55}, {"foot", 0}}, 1, {daylight, arch, ribs});
-    feetDown("curl-up", "head", {}, {{"neck", 28}}, 2, {});
+    const Wrong rollsUnder{"tilt", -19, "tuck"};
+    const std::vector<Wrong> curls{{"neck", 50, "head-pulled"}, {"neck", -45, "head-back"}, rollsUnder, daylight};
+    feetDown("curl-up", "head", {}, {{"neck", 28}}, 2, {rollsUnder, daylight});
     for (const char* id : {"curl-up", "cross-body-curl"})
         for (const char* rung : std::string(id) == "curl-up" ? std::vector<const char*>{"arms-crossed"}
                                                              : std::vector<const char*>{"curl", "small", "full"})
-            feetDown(id, rung, {}, {{"curl", 22}, {"neck", 15}}, 3,
-                     {{"neck", 50, "head-pulled"}, {"neck", -45, "head-back"}});
-    feetDown("pelvic-tilt", "tilt-arms", {{"arm", 20}}, {{"tilt", -9}, {"arm", 20}}, 5, {ribs});
-    feetDown("curl-up", "tips", {}, {{"curl", 22}, {"neck", 15}}, 3,
-             {{"neck", 50, "head-pulled"}, {"neck", -45, "head-back"}});
-    feetDown("pelvic-tilt", "tilt", {}, {{"tilt", -9}}, 5, {ribs});
+            feetDown(id, rung, {}, {{"curl", 22}, {"neck", 15}}, 3, curls);
+    feetDown("curl-up", "tips", {}, {{"curl", 22}, {"neck", 15}}, 3, curls);
+    const std::vector<Wrong> tilts{ribs, {"tilt", 20, "arch", {}, true, false, true}, {"hips_up", 5, "lifting"}};
+    feetDown("pelvic-tilt", "tilt-arms", {{"arm", 20}}, {{"tilt", -9}, {"arm", 20}}, 5, tilts);
+    feetDown("pelvic-tilt", "tilt", {}, {{"tilt", -9}}, 5, tilts);
     const auto hold = [&](const char* id, const char* rung, Pose pose, Params at, std::vector<Wrong> wrongs) {
         all.push_back(held(id, rung, who, {flatOnTheBack, {}, std::move(pose), at, {}}, rest, std::move(wrongs)));
     };
     hold("arm-leg-lower", "feet-down", kneesBent, {}, back);
     hold("arm-leg-lower", "one-held", onTheBack, tabletop, back);
     hold("arm-leg-lower", "two-held", onTheBack, tabletop, back);
-    for (const char* rung : {"one", "both", "no-hands"}) hold("press-into-hands", rung, onTheBack, tabletop, back);
+    for (const char* rung : {"one", "both", "no-hands"})
+        hold("press-into-hands", rung, onTheBack, tabletop, {daylight, arch, ribs, pastHip});
 }
 
 void bridges(std::vector<Scene>& all, const Person& who, bool rest) {
-    const std::vector<Wrong> wrongs{{"bend", 11, "back-bend", {"overlift", "off-line"}}, {"ribs", 0.25, "rib-pop"}};
+    const std::vector<Wrong> wrongs{{"bend", 11, "back-bend", {"overlift", "off-line"}},
+                                    {"ribs", 0.25, "rib-pop"},
+                                    {"lift", 9, "overlift", {}, false, true, false},
+                                    {"lift", -9, "sinking", {"off-line"}, false, true, false}};
     for (const char* rung : {"both", "hold"})
         all.push_back(outAndBack("bridge", rung, who, {flatOnTheBack, {}, bridging, {}, {{"lift", 28}}, 1.5, 5, 1.5},
                                  rest, wrongs));
@@ -151,40 +112,55 @@ void bridges(std::vector<Scene>& all, const Person& who, bool rest) {
                                   1.2,
                                   3.5,
                                   1.2},
-                                 rest, {{"drop", 11, "hip-drop", {"sinking"}}}));
+                                 rest,
+                                 {{"drop", 11, "hip-drop", {"sinking"}},
+                                  {"drop", -13, "stance-hike", {"sinking"}},
+                                  {"lift", -8, "sinking"}}));
     all.push_back(held("reverse-plank", "bent", who, {onHandsFacingUp, {{"up", 0}}, kneelingTable, {}, {}}, rest,
                        {{"down", 9, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
     all.push_back(held("reverse-plank", "straight", who,
                        {onHandsFacingUp, {{"up", 0}}, onHandsFacingUp, {{"up", 1}}, {}}, rest,
                        {{"hips", 22, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
+    all.push_back(held("reverse-plank", "one-leg", who,
+                       {onHandsFacingUp, {{"up", 0}}, onHandsFacingUp, {{"up", 1}, {"leg", 2}}, {}}, rest,
+                       {{"hips", 22, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
 }
 
 void allFours(std::vector<Scene>& all, const Person& who, bool rest) {
     const Wrong arch{"tilt", 12, "arch"}, tuck{"tilt", -15, "tuck"},
-        hangs{"chest_down", 6, "chest-hangs", {"head-drop"}}, drop{"neck", 45, "head-drop"},
+        hangs{"chest_down", 6, "chest-hangs", {"bent-arm", "head-drop"}}, drop{"neck", 45, "head-drop"},
         thrown{"neck", -40, "head-back"};
     const auto add = [&](const char* rung, Params end, double hold, std::vector<Wrong> wrongs) {
         all.push_back(outAndBack("arm-leg-reach", rung, who,
                                  {onAllFours, {{"sit", 1}}, onAllFours, {}, end, 1.5, hold, 1.5}, rest,
                                  std::move(wrongs)));
     };
-    add("opposite", {{"leg", 86}}, 3,
-        {arch, tuck, hangs, drop, thrown, {"leg", 22, "over-lift", {}, false, true, false}});
-    add("hold", {{"leg", 86}}, 6, {arch, tuck});
-    add("leg", {{"leg", 86}}, 2, {arch, tuck, hangs});
-    add("arm", {{"arm", 90}}, 2, {arch, {"arm", 25, "arm-too-high", {}, false, true, false}});
-    add("hand-slide", {{"hand_out", 25}}, 2, {arch, tuck});
-    add("toe-slide", {{"foot_out", 30}}, 2, {arch, tuck});
-    add("elbow-knee", {{"foot_out", 34}}, 1, {arch});
-    add("angled", {{"leg", 86}}, 3, {arch, tuck, {"leg", 22, "over-lift", {}, false, true, false}});
-    add("hover", {{"hover", 3}}, 4, {arch, tuck});
+    const Wrong tooHigh{"leg", 22, "over-lift", {}, false, true, false};
+    const std::vector<Wrong> always{arch, tuck, hangs, drop, thrown}, lifted{arch, tuck, hangs, drop, thrown, tooHigh};
+    add("opposite", {{"leg", 86}}, 3, lifted);
+    add("hold", {{"leg", 86}}, 6, lifted);
+    add("angled", {{"leg", 86}}, 3, lifted);
+    add("leg", {{"leg", 86}}, 2, lifted);
+    add("arm", {{"arm", 90}}, 2,
+        {arch,
+         tuck,
+         hangs,
+         drop,
+         thrown,
+         {"arm", 25, "arm-too-high", {}, false, true, false},
+         {"elbow_bent", 50, "bent-arm-reach", {}, false, true, false}});
+    add("hand-slide", {{"hand_out", 25}}, 2, always);
+    add("toe-slide", {{"foot_out", 30}}, 2, always);
+    add("elbow-knee", {{"foot_out", 34}}, 1, {arch, hangs, drop, thrown});
+    add("hover", {{"hover", 3}}, 4, always);
     const auto hold = [&](const char* id, const char* rung, std::vector<Wrong> wrongs) {
         all.push_back(held(id, rung, who, {onAllFours, {{"sit", 1}}, onAllFours, {}, {}}, rest, std::move(wrongs)));
     };
     hold("breathing-brace", "brace", {arch, tuck, hangs, drop});
-    for (const char* rung : {"towel", "hand-light"}) hold("breathing-brace", rung, {arch, tuck});
-    for (const char* rung : {"breathing-brace", "towel"}) hold("arm-leg-reach", rung, {arch, tuck});
-    for (const char* rung : {"light", "push", "hand-light"}) hold("ball-push-back", rung, {arch, tuck, drop});
+    for (const char* rung : {"towel", "hand-light"}) hold("breathing-brace", rung, {arch, tuck, hangs, drop});
+    for (const char* rung : {"breathing-brace", "towel"}) hold("arm-leg-reach", rung, {arch, tuck, hangs, drop});
+    for (const char* rung : {"light", "push", "hand-light"})
+        hold("ball-push-back", rung, {arch, tuck, drop, {"chest_down", 8, "buckling", {"head-drop"}}});
 }
 
 void planks(std::vector<Scene>& all, const Person& who, bool rest) {
@@ -197,49 +173,39 @@ void planks(std::vector<Scene>& all, const Person& who, bool rest) {
                                   {"hips", -30, "pike", {"head-drop", "head-back"}},
                                   {"tilt", 14, "arch"},
                                   {"neck", 42, "head-drop"},
-                                  {"neck", -36, "head-back"}};
+                                  {"neck", -36, "head-back"},
+                                  {"hunch", 5, "hunched"}};
     };
-    add("forearm-plank", "knees", onForearms, true, wrongs(16));
-    add("forearm-plank", "toes", onForearms, false, wrongs(24));
-    add("hand-plank", "knees", onHands, true, wrongs(24));
-    add("hand-plank", "toes", onHands, false, wrongs(24));
-    add("hand-plank", "taps", onHands, false, wrongs(24));
-    for (const char* rung : {"knee-touches", "limb"}) add("forearm-plank", rung, onForearms, false, wrongs(24));
+    const auto ahead = [](std::vector<Wrong> known, const char* fault) {
+        const bool onTheElbows = std::string(fault) == "shoulders-past-elbows";
+        known.push_back({"ahead", onTheElbows ? 12.0 : 19.0, fault, {"head-back", "head-drop"}});
+        return known;
+    };
+    add("forearm-plank", "knees", onForearms, true, ahead(wrongs(16), "shoulders-past-elbows"));
+    add("forearm-plank", "toes", onForearms, false, ahead(wrongs(24), "shoulders-past-elbows"));
+    add("hand-plank", "knees", onHands, true, ahead(wrongs(24), "shoulders-past-wrists"));
+    add("hand-plank", "toes", onHands, false, ahead(wrongs(24), "shoulders-past-wrists"));
+    add("hand-plank", "taps", onHands, false, ahead(wrongs(24), "shoulders-past-wrists"));
+    for (const char* rung : {"knee-touches", "limb"})
+        add("forearm-plank", rung, onForearms, false, ahead(wrongs(24), "shoulders-past-elbows"));
+    for (Scene& s : all)
+        if (s.exercise == "hand-plank") s.wrongs.push_back({"bent", 4, "bent-arm"});
+    all.push_back(
+        held("hand-plank", "bench", who, {onAllFours, {{"sit", 1}}, onHands, {{"bench", 42}}, {}}, rest, wrongs(24)));
     all.push_back(held("forearm-plank", "wall", who, {leaningOnAWall, {}, leaningOnAWall, {{"lean", 25}}, {}}, rest,
                        {{"hips", 24, "sag", {"arch"}}, {"hips", -30, "pike"}, {"tilt", 14, "arch"}}));
-}
-
-void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest) {
-    all.push_back(outAndBack("side-plank", "up-down", who,
-                             {onTheSide, {{"prop", 0}}, onTheSide, {}, {{"lift", 1}}, 1.2, 0.8, 1.2}, rest, {}));
-    for (const char* rung : {"hold", "straight", "top-leg", "arm-leg"}) {
-        const double straight = std::string(rung) != "hold";
-        all.push_back(held(
-            "side-plank", rung, who,
-            {onTheSide, {{"prop", 0}, {"straight", straight}}, onTheSide, {{"lift", 1}, {"straight", straight}}, {}},
-            rest, {{"sag", straight ? 8.0 : 6.0, "side-sag"}}));
-    }
-    for (const char* rung : {"wide", "near", "behind-head", "eyes"})
-        all.push_back(held("one-leg-stand", rung, who, {onOneLeg, {}, onOneLeg, {{"foot", 30}}, {}}, rest,
-                           {{"drop", 12, "hip-drop"}, {"drop", -14, "stance-hike"}, {"lean", 14, "side-lean"}}));
-    all.push_back(outAndBack("knees-side-to-side", "feet-down", who,
-                             {kneesFromTheFeet, {}, kneesFromTheFeet, {}, {{"turn", 35}}, 1.5, 1, 1.5}, rest,
-                             {{"shoulder", 7, "shoulder-lifts"}}));
-    for (const char* rung : {"side", "side-strong"})
-        all.push_back(outAndBack("band-external-rotation", rung, who,
-                                 {withBand, {}, withBand, {}, {{"turn", 60}}, 1.5, 1, 2}, rest,
-                                 {{"elbow", 12, "elbow-wanders", {"shoulder-hike"}}, {"hike", 5, "shoulder-hike"}}));
 }
 
 void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest) {
     const Wrong lean{"lean", 16, "trunk-lean"}, thrown{"neck", -40, "head-back"};
     all.push_back(outAndBack("hip-stretch", "tuck", who,
-                             {halfKneeling, {}, halfKneeling, {}, {{"tilt", -9}}, 1.5, 6, 1.5}, rest, {lean}));
+                             {halfKneeling, {}, halfKneeling, {}, {{"tilt", -9}}, 1.5, 6, 1.5}, rest,
+                             {lean, {"tilt", 17, "arch", {}, true, false, true}}));
     for (const char* rung : {"forward", "arm"})
         all.push_back(
             outAndBack("hip-stretch", rung, who,
                        {halfKneeling, {}, halfKneeling, {{"tilt", -8}}, {{"tilt", -8}, {"forward", 9}}, 1.5, 6, 1.5},
-                       rest, {lean}));
+                       rest, {lean, {"tilt", 17, "arch"}}));
     for (const char* rung : {"arms-down", "arms-out", "legs"})
         all.push_back(outAndBack("prone-back-raise", rung, who,
                                  {flatOnTheFront, {}, facingDown, {}, {{"chest", 11}}, 1.5, 6, 1.5}, rest,
@@ -256,20 +222,73 @@ void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest
                                   std::string(rung) == "slow" ? 3.0 : 1.5},
                                  false, {{"tilt", 12, "arch"}, {"leg", 20, "over-lift", {}, false, true, false}}));
     for (const auto& [rung, out] : {std::pair{"wall", 20.0}, {"straight", 30.0}, {"far", 36.0}, {"angled", 30.0}})
-        all.push_back(outAndBack(
-            "rollout", rung, who, {rolling, {}, rolling, {}, {{"out", out}}, 2, 0.4, 2}, rest,
-            {{"tilt", 16, "round-lost"}, {"hips_back", 14, "hips-back", {"round-lost", "bent-arm", "head-back"}}}));
+        all.push_back(outAndBack("rollout", rung, who, {rolling, {}, rolling, {}, {{"out", out}}, 2, 0.4, 2}, rest,
+                                 {{"tilt", 16, "round-lost"},
+                                  {"hips_back", 14, "hips-back", {"round-lost", "bent-arm", "head-back"}},
+                                  {"neck", -40, "head-back"},
+                                  {"bent", 5, "bent-arm"}}));
     for (const char* rung : {"small", "full", "by-piece"})
         all.push_back(outAndBack("round-and-release", rung, who,
                                  {onAllFours, {{"sit", 1}}, onAllFours, {}, {{"tilt", -18}}, 1.5, 0.5, 1.5}, rest,
-                                 {{"chest_down", 8, "chest-hangs"}}));
+                                 {{"chest_down", 8, "chest-hangs", {"bent-arm"}}}));
     for (const char* rung : {"wall", "free", "walk"})
         all.push_back(held("posture-scan", rung, who, {standing, {}, standing, {}, {}}, false,
-                           {{"head", 7, "forward-head"}}));
+                           {{"head", 14, "forward-head"},
+                            {"sway", 14, "sway-back", {"leaning-back"}},
+                            {"lean", -14, "leaning-back"},
+                            {"locked", 6, "knee-locked"},
+                            {"tilt", 24, "arched-low-back"},
+                            {"hunch", 34, "round-upper-back"}}));
+    for (Scene& s : all)
+        if (s.exercise == "posture-scan")
+            for (Wrong& w : s.wrongs) w.throughout = true;
     for (const char* rung : {"feet-up", "long"})
         all.push_back(outAndBack("knees-side-to-side", rung, who,
                                  {kneesFromTheFeet, {}, kneesFromTheFeet, {}, {{"turn", 35}}, 1.5, 1, 1.5}, rest,
                                  {{"shoulder", 7, "shoulder-lifts"}}));
+    for (const auto& [rung, knee] : {std::pair{"short", 80.0}, {"straight", 0.0}, {"long", 0.0}}) {
+        all.push_back(outAndBack("leg-sweep", rung, who,
+                                 {sweepingOnTheSide,
+                                  {{"knee", knee}},
+                                  sweepingOnTheSide,
+                                  {{"knee", knee}},
+                                  {{"knee", knee}, {"sweep", 42}},
+                                  2,
+                                  1,
+                                  2},
+                                 rest, {{"off", 5, "back-leaves-wall"}, {"tilt", 12, "arch"}}));
+        all.back().motion.fromAbove();
+    }
+    for (const char* rung : {"low", "hold"})
+        all.push_back(outAndBack("prone-leg-lift", rung, who,
+                                 {proneFromBehind,
+                                  {},
+                                  proneFromBehind,
+                                  {},
+                                  {{"foot", std::string(rung) == "low" ? 10.0 : 14.0}},
+                                  1.5,
+                                  3,
+                                  1.5},
+                                 rest, {{"twist", 15, "twist"}, {"shift", 6, "shift"}}));
+    for (const char* rung : {"close", "far", "floor"})
+        all.push_back(outAndBack("wall-turn", rung, who,
+                                 {atAWall, {}, atAWall, {}, {{"hips", 50}, {"shoulders", 50}}, 1.5, 2, 1.5}, rest, {}));
+}
+
+/// Versions that are another exercise's.
+void theSameElsewhere(std::vector<Scene>& all) {
+    const auto as = [&](const char* exercise, const char* rung, const char* other) {
+        for (size_t i = 0; i < all.size(); ++i)
+            if (all[i].name() == other) {
+                Scene same = all[i];
+                same.exercise = exercise, same.rung = rung;
+                return all.push_back(std::move(same));
+            }
+    };
+    as("breathing-brace", "next", "arm-leg-reach/arm");
+    as("march", "lower", "arm-leg-lower/one-out");
+    as("pelvic-tilt", "march", "march/one-foot");
+    as("prone-leg-lift", "bench", "bench-hip-extension/bent");
 }
 
 } // namespace
@@ -282,6 +301,7 @@ std::vector<Scene> scenes(const Person& who, bool rest) {
     planks(all, who, rest);
     onTheSideAndUp(all, who, rest);
     kneelingAndFacingDown(all, who, rest);
+    theSameElsewhere(all);
     return all;
 }
 

@@ -19,6 +19,7 @@ struct Wrong {
     std::vector<std::string>
         with{}; ///< what may be found beside it, because one body cannot do the one without the other
     bool onTheWay = true, inTheHold = true, back = true;
+    bool throughout = false; ///< from the first picture to the last
 };
 
 /// One version of one exercise as it should be done, from rest to rest, and what can go wrong in it.

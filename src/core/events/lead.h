@@ -8,6 +8,7 @@ namespace deft {
 /// (chosen here), or is not seen up to there.
 ///
 /// Half of each one's own turn is the moment that a slow beginning, a late end and how far each goes bear on least.
-void addLead(Events& events, const SeriesSet& set);
+/// Adds the series `shoulders_lead`, too, constant over each way: out, and back.
+void addLead(Events& events, SeriesSet& set);
 
 } // namespace deft

@@ -49,6 +49,17 @@ std::vector<Measure> trunkMeasures() {
              [](const MeasureInput& in, const MeasureContext& c) {
                  return elevationDeg(middleOf(in, 1) - middleOf(in, 0), c.axes.cranial, c.axes.up);
              }},
+        {.id = "side_line",
+         .name = "shoulders above the feet, lying on the side",
+         .unit = "deg",
+         .landmarks = bothSides({"shoulder", "knee", "ankle"}),
+         .needed = 4,
+         .againstMat = true,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 const Point2 end = middleOf(in, c.lineEnd == "ankle" ? 2 : 1);
+                 return elevationDeg(middleOf(in, 0) - end, c.axes.cranial, c.axes.up);
+             }},
         {.id = "trunk",
          .name = "trunk angle",
          .unit = "deg",
