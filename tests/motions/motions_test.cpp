@@ -2,6 +2,7 @@
 // found where nothing is wrong, and each thing that goes wrong in each phase is found, then and there, with what
 // follows from it and nothing else. The person is built from lengths and joint angles (person.h), not from the drawings
 // of the files.
+#include "motions/coverage.h"
 #include "motions/letters.h"
 #include "motions/scenes.h"
 #include "review/review.h"
@@ -22,9 +23,9 @@ class MotionsTest : public QObject {
     /// Every body, start and direction; else each of them once.
     static bool isLong() { return qEnvironmentVariableIsSet("DEFT_LONG"); }
 
-    static Review reviewOf(const Scene& scene, const Motion::Film& film = {}) {
+    static Review reviewOf(const Scene& scene, const Motion::Film& film = {}, const Schools& schools = {}) {
         ReviewInputs in;
-        in.exercise = scene.exercise, in.asked.rung = scene.rung;
+        in.exercise = scene.exercise, in.asked.rung = scene.rung, in.schools = schools;
         Tracks tracks = scene.motion.tracks(film);
         ClipInfo clip = clipOf(tracks);
         auto r = measureReview(in, clip, std::move(tracks));
@@ -108,47 +109,6 @@ class MotionsTest : public QObject {
         if (!found) out += QStringLiteral("no clear %1 at %2; ").arg(w.fault.c_str()).arg(from_s);
         if (r.events.reps.size() != s.reps.size()) out += QStringLiteral("%1 reps; ").arg(r.events.reps.size());
         return out;
-    }
-
-    /// What these motions cover, and what not.
-    static QString coverage() {
-        std::map<std::string, const Scene*> made;
-        const auto all = scenes(Person{}, true);
-        for (const Scene& s : all) made[s.name()] = &s;
-        QString text = QStringLiteral("# What the made motions cover\n\nMade by the test `motions` (`tests/motions`): "
-                                      "a person of lengths and joint "
-                                      "angles, from rest to rest and from\nposition to position, three bodies, both "
-                                      "directions. Each fault is put "
-                                      "into one rep, on the way out, in the hold and on\nthe way back where it counts "
-                                      "and there is time for it; it "
-                                      "must be found then and there, and nothing that does not follow\nfrom it. A "
-                                      "version without a row is read from "
-                                      "its drawing only (`every_exercise`), or not at all: its view or its movement "
-                                      "is\nnot among the poses yet.\n\n"
-                                      "| exercise | version | faults made | faults not made |\n|---|---|---|---|\n");
-        QStringList without;
-        for (const std::string& id : exerciseIds()) {
-            const Exercise e = loadExercise(id).value();
-            for (const Rung& rung : e.ladder) {
-                const auto at = made.find(id + "/" + rung.id);
-                if (at == made.end()) {
-                    without << QString::fromStdString(id + "/" + rung.id);
-                    continue;
-                }
-                std::set<std::string> faults;
-                for (const Wrong& w : at->second->wrongs) faults.insert(w.fault);
-                if (at->second->reps.size() > 1) faults.insert({"fast-out", "fast-back"}); // hurriedEverywhere
-                if (id == "wall-turn") faults.insert({"lead", "lag"});                     // turnedInTwoPieces
-                QStringList yes, no;
-                const Exercise version = e.inVersion(rung.id).value();
-                for (const FaultPlan& f : version.faults)
-                    (faults.count(f.id) ? yes : no) << QString::fromStdString(f.id);
-                text += QStringLiteral("| %1 | %2 | %3 | %4 |\n")
-                            .arg(QString::fromStdString(e.name), QString::fromStdString(rung.name), yes.join(", "),
-                                 no.join(", "));
-            }
-        }
-        return text + QStringLiteral("\nWithout a made motion (%1): %2.\n").arg(without.size()).arg(without.join(", "));
     }
 
 private slots:
@@ -331,6 +291,31 @@ private slots:
             for (const Fault& f : r.findings.faults)
                 if (f.certainty == Certainty::Clear)
                     troubles << QString::fromStdString(s.name() + ": " + f.id + " is not there") + told(r);
+        }
+        report(troubles, all);
+    }
+
+    /// What one school asks another may call a fault, but a clean movement in the usual one is none in any.
+    void everySchool() {
+        QStringList troubles;
+        int all = 0;
+        std::set<std::string> seen;
+        for (const Scene& s : scenes(Person{}, true)) {
+            const Exercise e = loadExercise(s.exercise).value().inVersion(s.rung).value();
+            if (!isLong() && !seen.insert(s.exercise).second) continue; // one version of each
+            for (const SchoolsAnswer& answer : e.schools)
+                for (const SchoolChoice& choice : findSchoolQuestion(answer.question)->choices) {
+                    if (choice.id == answer.defaultChoice || !e.inSchools({{answer.question, choice.id}})) continue;
+                    ++all;
+                    const Review r = reviewOf(s, {}, {{answer.question, choice.id}});
+                    QString trouble = troubleWithLetter(r);
+                    if (r.events.reps.size() != s.reps.size()) trouble += QStringLiteral("other reps; ");
+                    for (const Fault& f : r.findings.faults)
+                        if (f.certainty == Certainty::Clear && f.id != "in-one-piece") // no made bridge is rolled
+                            trouble += QStringLiteral("%1 is not there; ").arg(f.id.c_str());
+                    if (!trouble.isEmpty())
+                        troubles << QString::fromStdString(s.name() + ", " + choice.id + ": ") + trouble + told(r);
+                }
         }
         report(troubles, all);
     }

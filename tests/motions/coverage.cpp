@@ -1,0 +1,50 @@
+#include "motions/coverage.h"
+
+#include "exercises/exercise.h"
+#include "motions/scenes.h"
+
+#include <QStringList>
+#include <set>
+
+namespace deft::test {
+
+QString coverage() {
+    std::map<std::string, const Scene*> made;
+    const auto all = scenes(Person{}, true);
+    for (const Scene& s : all) made[s.name()] = &s;
+    QString text = QStringLiteral("# What the made motions cover\n\nMade by the test `motions` (`tests/motions`): "
+                                  "a person of lengths and joint "
+                                  "angles, from rest to rest and from\nposition to position, three bodies, both "
+                                  "directions. Each fault is put "
+                                  "into one rep, on the way out, in the hold and on\nthe way back where it counts "
+                                  "and there is time for it; it "
+                                  "must be found then and there, and nothing that does not follow\nfrom it. A "
+                                  "version without a row is read from "
+                                  "its drawing only (`every_exercise`), or not at all: its view or its movement "
+                                  "is\nnot among the poses yet.\n\n"
+                                  "| exercise | version | faults made | faults not made |\n|---|---|---|---|\n");
+    QStringList without;
+    for (const std::string& id : exerciseIds()) {
+        const Exercise e = loadExercise(id).value();
+        for (const Rung& rung : e.ladder) {
+            const auto at = made.find(id + "/" + rung.id);
+            if (at == made.end()) {
+                without << QString::fromStdString(id + "/" + rung.id);
+                continue;
+            }
+            std::set<std::string> faults;
+            for (const Wrong& w : at->second->wrongs) faults.insert(w.fault);
+            if (at->second->reps.size() > 1) faults.insert({"fast-out", "fast-back"}); // hurriedEverywhere
+            if (id == "wall-turn") faults.insert({"lead", "lag"});                     // turnedInTwoPieces
+            QStringList yes, no;
+            const Exercise version = e.inVersion(rung.id).value();
+            for (const FaultPlan& f : version.faults) (faults.count(f.id) ? yes : no) << QString::fromStdString(f.id);
+            text += QStringLiteral("| %1 | %2 | %3 | %4 |\n")
+                        .arg(QString::fromStdString(e.name), QString::fromStdString(rung.name), yes.join(", "),
+                             no.join(", "));
+        }
+    }
+    return text + QStringLiteral("\nWithout a made motion (%1): %2.\n").arg(without.size()).arg(without.join(", "));
+}
+
+} // namespace deft::test

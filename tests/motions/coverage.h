@@ -1,0 +1,9 @@
+#pragma once
+#include <QString>
+
+namespace deft::test {
+
+/// What the made motions cover, and what not: the text of docs/coverage.md.
+QString coverage();
+
+} // namespace deft::test
