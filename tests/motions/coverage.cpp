@@ -11,7 +11,8 @@ namespace deft::test {
 QString coverage() {
     std::map<std::string, const Scene*> made;
     const auto all = scenes(Person{}, true);
-    for (const Scene& s : all) made[s.name()] = &s;
+    for (const Scene& s : all)
+        if (s.view.empty()) made[s.name()] = &s;
     QString text = QStringLiteral("# What the made motions cover\n\nMade by the test `motions` (`tests/motions`): "
                                   "a person of lengths and joint "
                                   "angles, from rest to rest and from\nposition to position, three bodies, both "
@@ -44,6 +45,14 @@ QString coverage() {
                              no.join(", "));
         }
     }
+    QStringList others;
+    for (const Scene& s : all) {
+        if (s.view.empty()) continue;
+        QStringList faults;
+        for (const Wrong& w : s.wrongs) faults << QString::fromStdString(w.fault);
+        others << QString::fromStdString(s.name()) + " (" + faults.join(", ") + ")";
+    }
+    text += QStringLiteral("\nFrom another view: %1.\n").arg(others.join("; "));
     return text + QStringLiteral("\nWithout a made motion (%1): %2.\n").arg(without.size()).arg(without.join(", "));
 }
 

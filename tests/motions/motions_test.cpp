@@ -25,7 +25,7 @@ class MotionsTest : public QObject {
 
     static Review reviewOf(const Scene& scene, const Motion::Film& film = {}, const Schools& schools = {}) {
         ReviewInputs in;
-        in.exercise = scene.exercise, in.asked.rung = scene.rung, in.schools = schools;
+        in.exercise = scene.exercise, in.asked.rung = scene.rung, in.view = scene.view, in.schools = schools;
         Tracks tracks = scene.motion.tracks(film);
         ClipInfo clip = clipOf(tracks);
         auto r = measureReview(in, clip, std::move(tracks));
@@ -202,7 +202,8 @@ private slots:
         for (const Scene& s : scenes(Person{}, true))
             for (const char* fault : {"fast-out", "fast-back"}) {
                 const Exercise e = loadExercise(s.exercise).value().inVersion(s.rung).value();
-                const FaultPlan* plan = e.fault(fault);
+                const Exercise seen = s.view.empty() ? e : e.inView(s.view).value();
+                const FaultPlan* plan = seen.fault(fault);
                 if (!plan || s.reps.size() < 2 || e.mover.isWindow()) continue;
                 const bool out = std::string(fault) == "fast-out";
                 const double from = out ? s.reps[1].out_s : s.reps[1].back_s,
@@ -301,8 +302,9 @@ private slots:
         int all = 0;
         std::set<std::string> seen;
         for (const Scene& s : scenes(Person{}, true)) {
-            const Exercise e = loadExercise(s.exercise).value().inVersion(s.rung).value();
-            if (!isLong() && !seen.insert(s.exercise).second) continue; // one version of each
+            Exercise e = loadExercise(s.exercise).value().inVersion(s.rung).value();
+            if (!s.view.empty()) e = e.inView(s.view).value();
+            if (!isLong() && !seen.insert(s.exercise + s.view).second) continue; // one version of each
             for (const SchoolsAnswer& answer : e.schools)
                 for (const SchoolChoice& choice : findSchoolQuestion(answer.question)->choices) {
                     if (choice.id == answer.defaultChoice || !e.inSchools({{answer.question, choice.id}})) continue;

@@ -39,6 +39,8 @@ Points overABench(const Person&, const Params&);        ///< "leg" (deg above th
 Points bridgeFromTheFeet(const Person&,
                          const Params&); ///< "lift" (cm), "foot" (cm, the right one), "drop" (deg, right lower)
 Points kneesFromTheFeet(const Person&, const Params&); ///< "turn" (deg), "shoulder" (cm)
+// From the head end; _l and _r.
+Points kneesFromTheHead(const Person&, const Params&); ///< lying on the left side; "open", "roll" (deg, top goes back)
 // From the front; _l and _r.
 Points
 onTheSide(const Person&,

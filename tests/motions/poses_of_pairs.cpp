@@ -130,6 +130,23 @@ Points lyingOnTheSide(const Person& p, const Params& q) {
     return out;
 }
 
+Points kneesFromTheHead(const Person& p, const Params& q) {
+    Points out; // the front to the right of the picture
+    const Point2 middle(0, 12);
+    const auto turned = [&](const Point2& at, double deg) {
+        const Vector2 d = at - middle;
+        const double a = radians(deg);
+        return Point2(middle +
+                      Vector2(d.x() * std::cos(a) - d.y() * std::sin(a), d.x() * std::sin(a) + d.y() * std::cos(a)));
+    };
+    pair(out, "hip", turned({0, 3}, q("roll")), turned({0, 21}, q("roll")));
+    pair(out, "asis", turned({9, 2}, q("roll")), turned({9, 22}, q("roll")));
+    pair(out, "shoulder", {0, 2}, {0, 2 + p.shoulderWidth * 0.7});
+    const double reach = 0.85 * p.thigh, open = radians(q("open"));
+    pair(out, "knee", {reach, 6}, Point2(out["hip_r"] + Vector2(reach * std::cos(open), -3 + reach * std::sin(open))));
+    return out;
+}
+
 Points proneFromBehind(const Person& p, const Params& q) {
     Points out; // from the foot end: the client's right is on the right of the picture
     const double twist = radians(q("twist")), shift = q("shift");

@@ -275,6 +275,39 @@ void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest
                                  {atAWall, {}, atAWall, {}, {{"hips", 50}, {"shoulders", 50}}, 1.5, 2, 1.5}, rest, {}));
 }
 
+/// Filmed from elsewhere than usual.
+void fromElsewhere(std::vector<Scene>& all, const Person& who, bool rest) {
+    const auto add = [&](Scene scene, const char* view) {
+        scene.view = view;
+        all.push_back(std::move(scene));
+    };
+    for (const char* rung : {"one-foot", "tabletop"})
+        add(outAndBack("march", rung, who, {bridgeFromTheFeet, {}, bridgeFromTheFeet, {}, {{"foot", 32}}, 1.5, 1, 1.5},
+                       rest, {{"drop", 11, "pelvis-tips"}}),
+            "foot-end");
+    for (const char* rung : {"small", "open", "band"})
+        add(outAndBack("open-knee", rung, who,
+                       {kneesFromTheHead,
+                        {},
+                        kneesFromTheHead,
+                        {},
+                        {{"open", std::string(rung) == "small" ? 15.0 : 35.0}},
+                        1.5,
+                        1,
+                        1.5},
+                       rest, {{"roll", 18, "roll-back"}}),
+            "head-end");
+    for (const char* rung : {"wide", "near"}) {
+        add(held("one-leg-stand", rung, who, {standing, {}, standing, {}, {}}, false,
+                 {{"sway", 14, "sway-back", {"leaning-back"}},
+                  {"lean", -14, "leaning-back"},
+                  {"locked", 6, "knee-locked"},
+                  {"tilt", -26, "tucked-standing"}}),
+            "side");
+        for (Wrong& w : all.back().wrongs) w.throughout = true;
+    }
+}
+
 /// Versions that are another exercise's.
 void theSameElsewhere(std::vector<Scene>& all) {
     const auto as = [&](const char* exercise, const char* rung, const char* other) {
@@ -302,6 +335,7 @@ std::vector<Scene> scenes(const Person& who, bool rest) {
     onTheSideAndUp(all, who, rest);
     kneelingAndFacingDown(all, who, rest);
     theSameElsewhere(all);
+    fromElsewhere(all, who, rest);
     return all;
 }
 

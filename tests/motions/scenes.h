@@ -28,9 +28,10 @@ struct Scene {
     Motion motion;
     std::vector<MadeRep> reps;
     std::vector<Wrong> wrongs;
-    bool rest = true; ///< begins and ends at rest; else in position
+    bool rest = true;   ///< begins and ends at rest; else in position
+    std::string view{}; ///< empty = the exercise's first
 
-    std::string name() const { return exercise + "/" + rung; }
+    std::string name() const { return exercise + "/" + rung + (view.empty() ? "" : "/" + view); }
 };
 
 /// Every version that the made person can do. @param rest from rest to rest, or from position to position

@@ -2,6 +2,7 @@
 
 #include "answer/clip_words.h"
 #include "answer/phrases.h"
+#include "judgement/safety.h"
 #include "judgement/wording.h"
 #include "review/readings.h"
 
@@ -68,6 +69,17 @@ std::string whenWords(const Review& r, const std::string& fault) {
     return any ? " on the way back" : "";
 }
 
+/// Exercises that work on a posture, as far as nothing that is known of this client speaks against them.
+std::string exercisesFor(const Review& r, const FaultPlan& plan) {
+    std::vector<std::string> names;
+    for (const std::string& id : plan.answeredBy)
+        if (const auto e = loadExercise(id))
+            if (locksOf(*e, e->plainRung(), r.inputs.flags, r.inputs.cleared).empty()) names.push_back(e->name);
+    if (names.empty()) return {};
+    return (names.size() > 1 ? " Exercises that work on it: " : " An exercise that works on it: ") + listOf(names) +
+           (names.size() > 1 ? ". Which of them suits you we choose together." : ".");
+}
+
 } // namespace
 
 AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
@@ -90,7 +102,7 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
         if (worst) {
             part.text += " In the " + listOf(reps) + " " +
                          (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " +
-                         toldWords(r, *plan, *worst) + whenWords(r, cue.fault) + ".";
+                         toldWords(r, *plan, *worst) + whenWords(r, cue.fault) + "." + exercisesFor(r, *plan);
             if (std::isfinite(worst->worst))
                 part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit, withSign) +
                                      " at worst, limit " + withUnit(worst->limit, unit, 0, withSign) +

@@ -123,6 +123,7 @@ std::vector<ClipCheck> checkBefore(const ClipInfo& clip, const PictureQuality& q
         const auto& views = exercise->views;
         const bool suits = std::find(views.begin(), views.end(), body->view) != views.end() ||
                            std::find(views.begin(), views.end(), "foot-end") != views.end() ||
+                           std::find(views.begin(), views.end(), "head-end") != views.end() ||
                            std::find(views.begin(), views.end(), "above") != views.end();
         out.push_back(check("view", suits ? "good" : "unusable", suits ? 0 : 1, "",
                             "Please film this exercise from: " + listed(views, " or ") + "; this clip shows the " +

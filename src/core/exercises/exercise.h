@@ -17,7 +17,7 @@ struct Cue {
 struct SetupCheck {
     std::string id, name;
     Limit limit;
-    std::string at = "set-up"; ///< "start": as the first movement begins; "top": when the first hold begins
+    std::string at = "set-up";         ///< "start": as the first movement begins; "top": when the first hold begins
     std::string good, tooLow, tooHigh; ///< what to say
     std::vector<Cue> cues;
     Schools onlyIn{}; ///< counts in these schools only; empty = always
@@ -27,11 +27,12 @@ struct FaultPlan {
     std::string id, name;
     Limit limit;
     Phases counts;
-    bool isAnchor = true;              ///< does it end the clean part of a hold?
-    std::vector<std::string> causedBy; ///< ids of faults or set-up checks upstream
-    std::string told;                  ///< to the client: what was seen
-    std::vector<Cue> cues;             ///< in the order of the ladder
-    Schools onlyIn{};                  ///< counts in these schools only; empty = always
+    bool isAnchor = true;                  ///< does it end the clean part of a hold?
+    std::vector<std::string> causedBy;     ///< ids of faults or set-up checks upstream
+    std::string told;                      ///< to the client: what was seen
+    std::vector<Cue> cues;                 ///< in the order of the ladder
+    Schools onlyIn{};                      ///< counts in these schools only; empty = always
+    std::vector<std::string> answeredBy{}; ///< ids of exercises that work on it
 };
 
 /// What the version before must have shown, so that a program can read it. What is not set is not asked for.
@@ -46,8 +47,8 @@ struct Rung {
     std::string id, name;
     std::string criterion; ///< when to step onto it
     std::optional<Criterion> needs{};
-    std::string exercise; ///< the exercise that this rung is, when it has a file of its own
-    std::string as{};     ///< and the version of that; empty = as its file says it first
+    std::string exercise;                            ///< the exercise that this rung is, when it has a file of its own
+    std::string as{};                                ///< and the version of that; empty = as its file says it first
     std::optional<std::vector<std::string>> loads{}; ///< where they are not those of the exercise
 };
 
@@ -153,10 +154,11 @@ struct Exercise {
     const FeltPlace* feltPlace(const std::string& id) const;
     /// Place on the ladder, −1 for an unknown rung.
     int rungIndex(const std::string& id) const;
-    std::string startRung;          ///< where a new client begins
-    Schools inForce;                ///< the schools whose limits and words it has; empty = of all of them
-    std::string version;            ///< the rung whose changes are in it; empty = as the file says it first
-    /// The version that the file describes first: the first rung, from the start on, that changes nothing. Empty = none.
+    std::string startRung; ///< where a new client begins
+    Schools inForce;       ///< the schools whose limits and words it has; empty = of all of them
+    std::string version;   ///< the rung whose changes are in it; empty = as the file says it first
+    /// The version that the file describes first: the first rung, from the start on, that changes nothing. Empty =
+    /// none.
     std::string plainRung() const;
     bool shakingIsTheEnd = false;   ///< of the school of when to stop
     std::optional<double> breath_s; ///< of the school of how long to hold

@@ -226,7 +226,10 @@ private:
                                  f.value("caused_by", std::vector<std::string>{}),
                                  f["told"],
                                  readCues(f["cues"]),
-                                 {}});
+                                 {},
+                                 f.value("answered_by", std::vector<std::string>{})});
+            for (const std::string& id : e_.faults.back().answeredBy)
+                if (exerciseFile(id).empty()) complain(path + "/answered_by", "\"" + id + "\" is not an exercise");
             if (!ids.insert(e_.faults.back().id).second) complain(path + "/id", "is there twice");
             if (f.contains("only_in")) e_.faults.back().onlyIn = f["only_in"].get<Schools>();
             if (auto ok = knownSchools(e_.faults.back().onlyIn); !ok) complain(path + "/only_in", ok.error().detail);

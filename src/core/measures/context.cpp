@@ -105,6 +105,13 @@ Result<void> pairedAxes(BodyAxes& axes, const Tracks& tracks, Position position,
     axes.cranial = axes.up;
     axes.anterior = axes.right;
     if (position != Position::SideLying && view != View::Above) return {};
+    if (isEnd(view)) { // lying on the side, left and right are stacked, and the knees lie in front
+        const auto knees = middle(tracks, "knee_l", "knee_r");
+        if (!knees) return fail(Errc::NotFound, "mark both knees: they tell where the front is");
+        axes.right = (right - left).dot(axes.up) < 0 ? Vector2(-axes.up) : axes.up;
+        axes.anterior = (*knees - hips).dot(along) >= 0 ? along : Vector2(-along);
+        return {};
+    }
     const auto shoulders = middle(tracks, "shoulder_l", "shoulder_r");
     if (!shoulders) return fail(Errc::NotFound, "mark both shoulders: the direction of the head follows from them");
     if (view == View::Above) {
@@ -126,6 +133,7 @@ View viewOf(const std::string& name) {
     if (name == "front") return View::Front;
     if (name == "rear") return View::Rear;
     if (name == "foot-end") return View::FootEnd;
+    if (name == "head-end") return View::HeadEnd;
     return name == "above" ? View::Above : View::Side;
 }
 
@@ -147,7 +155,7 @@ std::optional<std::pair<std::string, std::string>> hipPair(const Tracks& tracks,
     return std::nullopt;
 }
 
-bool BodyAxes::frontIsCounterClockwise() const { return signedAngleDeg(cranial, anterior).value_or(0) > 0; }
+bool BodyAxes::frontIsCounterClockwise() const { return cranial.x() * anterior.y() < cranial.y() * anterior.x(); }
 
 Result<double> BodyAxes::towardFrontDeg(const Vector2& direction) const {
     return signedAngleDeg(cranial, direction).map([&](double ccw) { return frontIsCounterClockwise() ? ccw : -ccw; });

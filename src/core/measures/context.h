@@ -10,8 +10,10 @@ namespace deft {
 enum class Position { Supine, Prone, SideLying, Upright };
 
 /// Where the camera stands. Side: landmarks without a side; the others: `_l` and `_r`, the client's own.
-enum class View { Side, Front, Rear, FootEnd, Above };
-/// "side", "front", "rear", "foot-end", "above". Unknown names are Side.
+enum class View { Side, Front, Rear, FootEnd, HeadEnd, Above };
+/// Along the body's long axis, of which hardly any length is seen.
+inline bool isEnd(View view) { return view == View::FootEnd || view == View::HeadEnd; }
+/// "side", "front", "rear", "foot-end", "head-end", "above". Unknown names are Side.
 View viewOf(const std::string& name);
 
 /// The directions that signs refer to, in the picture: they follow from the marks, so that it does not matter which way

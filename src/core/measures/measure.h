@@ -1,10 +1,18 @@
 #pragma once
 #include "measures/mat_view.h"
 
+#include <array>
 #include <functional>
 #include <span>
 
 namespace deft {
+
+inline const std::vector<std::string> kPelvisMarks = {"asis", "psis", "crest", "pubis", "sacrum", "hip"};
+inline std::array<Point2, 6> noPelvisMarks() {
+    std::array<Point2, 6> none;
+    none.fill(Point2(kGap, kGap));
+    return none;
+}
 
 /// What a measure may use besides the points of its frame.
 struct MeasureContext {
@@ -12,18 +20,19 @@ struct MeasureContext {
     double markingSd_px = kMarkingSdPx;
     Position position = Position::Supine;
     View view = View::Side;
-    std::map<std::string, Point2> layout; ///< pelvis marks where they were set: the rigid pelvis
-    double layoutRaw_deg = 0;             ///< raw tilt of the preferred pair in that layout
-    double startTrunkPx = 0;              ///< shoulder–hip length in the set-up
-    double startPelvisPx = 0;             ///< distance of the hip points in the set-up, views with two sides
-    double startShouldersPx = 0;          ///< distance of the shoulders in the set-up, views with two sides
-    double pxPerCm = 0;                   ///< 0 = no known length was marked
-    std::optional<MatView> mat;           ///< what the mat's corners tell of the camera
-    std::string lineEnd = "knee";         ///< far end of the line that `sag` is measured from
-    std::string hipLeft;                  ///< left mark of the pair of hip points, see hipPair()
-    std::string midline;                  ///< the midline mark of `shift`; empty = none is marked
-    std::string side;                     ///< "left", "right": the side that works; empty = both
-    std::string stance;                   ///< the side that stands; empty = both
+    /// Pelvis marks where they were set, in the order of kPelvisMarks: the rigid pelvis. NaN = not marked.
+    std::array<Point2, 6> layout = noPelvisMarks();
+    double layoutRaw_deg = 0;     ///< raw tilt of the preferred pair in that layout
+    double startTrunkPx = 0;      ///< shoulder–hip length in the set-up
+    double startPelvisPx = 0;     ///< distance of the hip points in the set-up, views with two sides
+    double startShouldersPx = 0;  ///< distance of the shoulders in the set-up, views with two sides
+    double pxPerCm = 0;           ///< 0 = no known length was marked
+    std::optional<MatView> mat;   ///< what the mat's corners tell of the camera
+    std::string lineEnd = "knee"; ///< far end of the line that `sag` is measured from
+    std::string hipLeft;          ///< left mark of the pair of hip points, see hipPair()
+    std::string midline;          ///< the midline mark of `shift`; empty = none is marked
+    std::string side;             ///< "left", "right": the side that works; empty = both
+    std::string stance;           ///< the side that stands; empty = both
 };
 
 /// Points of one frame in the order of Measure::landmarks; NaN where a landmark is not usable.
@@ -77,8 +86,7 @@ struct PelvisPair {
 };
 /// The preferred pair of these landmarks: PSIS→ASIS, pubis→ASIS, hip→crest, hip→ASIS. Nothing without one.
 std::optional<PelvisPair> pelvisPair(const std::vector<std::string>& landmarks);
-/// Raw tilt of the preferred pair of these pelvis marks. NaN without a pair.
-double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes);
-inline const std::vector<std::string> kPelvisMarks = {"asis", "psis", "crest", "pubis", "sacrum", "hip"};
+/// Raw tilt of the preferred pair of these pelvis marks, in the order of kPelvisMarks. NaN without a pair.
+double rawTiltOfPair(std::span<const Point2> marks, const BodyAxes& axes);
 
 } // namespace deft

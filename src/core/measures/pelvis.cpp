@@ -9,35 +9,53 @@ using namespace parts;
 
 namespace {
 
-/// The rigid pelvis, as its marks were set, laid on every mark that is seen, weighted by its own uncertainty, so that
-/// one weak mark does not carry the angle.
-struct PelvisFit {
-    double turnDeg = kGap; ///< since the marks were set, + anterior; gap with fewer than two marks
-    double sdDeg = 0;      ///< as far as the marks disagree with each other; 0 = two marks cannot
-};
-PelvisFit fitOf(const MeasureInput& in, const MeasureContext& c) {
-    std::vector<Point2> from, to;
-    std::vector<double> weight;
-    for (size_t i = 0; i < kPelvisMarks.size(); ++i) {
-        const auto place = c.layout.find(kPelvisMarks[i]);
-        if (place == c.layout.end() || !in.at[i].allFinite()) continue;
-        from.push_back(place->second), to.push_back(in.at[i]);
-        weight.push_back(1 / (in.sd[i] * in.sd[i] + 0.09));
+/// Every mark counts by its own uncertainty, so that one weak mark does not carry the angle.
+double weightOf(double sd) { return 1 / (sd * sd + 0.09); }
+
+/// Turn of the rigid pelvis, as its marks were set, that lays it best on every mark that is seen, degrees, + anterior;
+/// gap with fewer than two marks. The angle of fitPose()'s closed form alone: it is asked for some hundred times for
+/// every frame.
+double turnSinceMarked(const MeasureInput& in, const MeasureContext& c) {
+    double total = 0;
+    int seen = 0;
+    Vector2 from = Vector2::Zero(), to = Vector2::Zero();
+    const auto both = [&](size_t i) { return c.layout[i].allFinite() && in.at[i].allFinite(); };
+    for (size_t i = 0; i < c.layout.size(); ++i) {
+        if (!both(i)) continue;
+        const double w = weightOf(in.sd[i]);
+        total += w, ++seen;
+        from += w * c.layout[i], to += w * in.at[i];
     }
-    const auto fit = fitPose(from, to, weight, {.withScale = true});
-    if (!fit) return {};
-    PelvisFit out;
-    out.turnDeg = (c.axes.frontIsCounterClockwise() ? -1 : 1) * degrees(fit->pose.angleRad);
-    // Four numbers are fitted; what is left of the residual stands for that many less.
-    const auto n = double(from.size());
-    if (n > 2) out.sdDeg = degrees(fit->angleSdRad) * std::sqrt(2 * n / (2 * n - 4));
-    return out;
+    if (seen < 2) return kGap;
+    from /= total, to /= total;
+    double along = 0, across = 0;
+    for (size_t i = 0; i < c.layout.size(); ++i) {
+        if (!both(i)) continue;
+        const double w = weightOf(in.sd[i]);
+        const Vector2 a = c.layout[i] - from, b = in.at[i] - to;
+        along += w * a.dot(b), across += w * (a.x() * b.y() - a.y() * b.x());
+    }
+    if (!(std::hypot(along, across) > 1e-9)) return kGap; // all in one place
+    return (c.axes.frontIsCounterClockwise() ? -1 : 1) * degrees(std::atan2(across, along));
 }
 
-double misfitSd(const MeasureInput& in, const MeasureContext& c) { return fitOf(in, c).sdDeg; }
+/// As far as the marks disagree with each other; 0 = two marks cannot.
+double misfitSd(const MeasureInput& in, const MeasureContext& c) {
+    std::vector<Point2> from, to;
+    std::vector<double> weight;
+    for (size_t i = 0; i < c.layout.size(); ++i) {
+        if (!c.layout[i].allFinite() || !in.at[i].allFinite()) continue;
+        from.push_back(c.layout[i]), to.push_back(in.at[i]), weight.push_back(weightOf(in.sd[i]));
+    }
+    const auto n = double(from.size());
+    if (!(n > 2)) return 0;
+    const auto fit = fitPose(from, to, weight, {.withScale = true});
+    // Four numbers are fitted; what is left of the residual stands for that many less.
+    return fit ? degrees(fit->angleSdRad) * std::sqrt(2 * n / (2 * n - 4)) : 0;
+}
 
 double fittedRaw(const MeasureInput& in, const MeasureContext& c) {
-    return wrapDeg(c.layoutRaw_deg + fitOf(in, c).turnDeg);
+    return wrapDeg(c.layoutRaw_deg + turnSinceMarked(in, c));
 }
 
 /// The first pair of which both marks are there.
@@ -57,13 +75,13 @@ std::optional<PelvisPair> pelvisPair(const std::vector<std::string>& landmarks) 
     });
 }
 
-double rawTiltOfPair(const std::map<std::string, Point2>& points, const BodyAxes& axes) {
-    const auto pair = firstPair([&](const std::string& name) {
-        const auto it = points.find(name);
-        return it != points.end() && it->second.allFinite();
-    });
+double rawTiltOfPair(std::span<const Point2> marks, const BodyAxes& axes) {
+    const auto place = [&](const std::string& name) {
+        return size_t(std::find(kPelvisMarks.begin(), kPelvisMarks.end(), name) - kPelvisMarks.begin());
+    };
+    const auto pair = firstPair([&](const std::string& name) { return marks[place(name)].allFinite(); });
     if (!pair) return kGap;
-    const Vector2 d = points.at(pair->to) - points.at(pair->from);
+    const Vector2 d = marks[place(pair->to)] - marks[place(pair->from)];
     // Against the perpendicular of cranial: level points read 0 with the back hip point straight behind.
     if (pair->from == "psis") return degrees(std::atan2(-d.dot(axes.cranial), d.dot(axes.anterior)));
     return orGap(axes.towardFrontDeg(d));
@@ -89,13 +107,7 @@ std::vector<Measure> pelvisMeasures() {
          .landmarks = kPelvisMarks,
          .needed = 0,
          .againstMat = true,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 std::map<std::string, Point2> points;
-                 for (size_t i = 0; i < kPelvisMarks.size(); ++i)
-                     if (in.at[i].allFinite()) points[kPelvisMarks[i]] = in.at[i];
-                 return rawTiltOfPair(points, c.axes);
-             }},
+         .value = [](const MeasureInput& in, const MeasureContext& c) { return rawTiltOfPair(in.at, c.axes); }},
         {.id = "tilt",
          .name = "pelvic tilt",
          .unit = "deg",

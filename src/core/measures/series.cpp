@@ -12,8 +12,8 @@
 namespace deft {
 namespace {
 
-/// Shoulder to hip over the distance of the hip points, of a grown-up: 500 mm over 250 mm (common practice, no published
-/// source).
+/// Shoulder to hip over the distance of the hip points, of a grown-up: 500 mm over 250 mm (common practice, no
+/// published source).
 constexpr double kTrunkInPelves = 2;
 
 /// The frame in which the most pelvis marks were set by hand: there the rigid pelvis is known best.
@@ -53,8 +53,8 @@ Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& opti
     c.side = options.side;
     c.stance = options.stance;
     const size_t reference = layoutFrame(tracks);
-    for (const std::string& name : kPelvisMarks)
-        if (const TrackPoint* p = tracks.find(name, reference); p && p->usable()) c.layout[name] = p->at;
+    for (size_t i = 0; i < kPelvisMarks.size(); ++i)
+        if (const TrackPoint* p = tracks.find(kPelvisMarks[i], reference); p && p->usable()) c.layout[i] = p->at;
     c.layoutRaw_deg = rawTiltOfPair(c.layout, c.axes);
 
     auto between = [&](const std::string& a, const std::string& b) { return startDistancePx(tracks, a, b, options); };
@@ -68,7 +68,7 @@ Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& opti
         c.startShouldersPx = between("shoulder_l", "shoulder_r");
         c.startTrunkPx = std::max(between("shoulder_l", "hip_l"), between("shoulder_r", "hip_r"));
         // Along the line of sight the trunk has hardly any length: the pelvis is the length that can be relied on.
-        if (options.view == View::FootEnd && c.startPelvisPx > 0) c.startTrunkPx = kTrunkInPelves * c.startPelvisPx;
+        if (isEnd(options.view) && c.startPelvisPx > 0) c.startTrunkPx = kTrunkInPelves * c.startPelvisPx;
         for (const char* name : {"sacrum", "back_mid", "t12", "c7"})
             if (c.midline.empty() && medianPlace(tracks, name)) c.midline = name;
         if (c.midline.empty() && medianPlace(tracks, "hip_l") && medianPlace(tracks, "hip_r")) c.midline = "hips";
@@ -146,8 +146,8 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
         s.u95[i] = std::isfinite(s.value[i]) ? kU95 * spread : kGap;
     }
     if (m.unit == "deg") {
-        // Or smoothing would lead from 179 to -179 by way of 0. Most of the clip stays on the turn on which it was read,
-        // wherever the client lay or sat before.
+        // Or smoothing would lead from 179 to -179 by way of 0. Most of the clip stays on the turn on which it was
+        // read, wherever the client lay or sat before.
         const double before = medianOf(s.value);
         unwrapDeg(s.value);
         const double turns = std::round((before - medianOf(s.value)) / 360);

@@ -8,13 +8,18 @@ namespace {
 
 /// Turn of a left–right line about the body's long axis, degrees.
 ///
-/// From the end or from above the line itself turns in the picture: signed, + the client's right goes toward the mat.
+/// From the end or from above the line itself turns in the picture: signed, + the client's right goes toward the mat;
+/// who lies on the side: + the upper one goes back.
 /// From the front or rear only its apparent width tells: the arc cosine of the width over that in the set-up, without a
 /// sign, and blunt while the turn is small.
 double turnOf(const Point2& left, const Point2& right, double startWidthPx, const MeasureContext& c) {
     const Vector2 d = right - left;
     if (!d.allFinite()) return kGap;
-    if (c.view == View::FootEnd || c.view == View::Above)
+    if (isEnd(c.view) && c.position == Position::SideLying) {
+        const Vector2 stacked = d.dot(c.axes.up) < 0 ? Vector2(-d) : d; // from the lower to the upper
+        return degrees(std::atan2(-stacked.dot(c.axes.anterior), stacked.dot(c.axes.up)));
+    }
+    if (isEnd(c.view) || c.view == View::Above)
         return degrees(std::atan2(-d.dot(c.axes.up), std::abs(d.x() * c.axes.up.y() - d.y() * c.axes.up.x())));
     if (!(startWidthPx > 0)) return kGap;
     return degrees(std::acos(std::clamp(d.norm() / startWidthPx, 0.0, 1.0)));

@@ -242,6 +242,21 @@ Tracks withDoubts(Tracks tracks, const Marks& marks, const ClipInfo& clip) {
     return tracks;
 }
 
+/// What the pelvis does on one leg is told against how it stood on two, where the clip begins so: then neither the
+/// camera's roll nor how this body is built reads as a drop.
+void tellDropFromTwoFeet(SeriesSet& set, const Events& movement, const MoverPlan& mover) {
+    const Series *foot = set.find("free_foot"), *change = set.find("twist");
+    Series* drop = set.find("drop");
+    if (mover.measure != "free_foot" || !mover.low || !foot || !change || !drop) return;
+    std::vector<double> before;
+    for (size_t i = 0; i < set.time_s.size(); ++i)
+        if (set.time_s[i] >= movement.setupStart_s && set.time_s[i] <= movement.setupEnd_s &&
+            std::isfinite(foot->value[i]))
+            before.push_back(std::abs(foot->value[i]));
+    if (before.empty() || medianOf(before) > *mover.low / 2) return;
+    drop->value = change->value, drop->u95 = change->u95;
+}
+
 /// Series and movement from the tracks.
 Result<void> measure(Review& r) {
     const MoverPlan mover = moverPlan(r.exercise);
@@ -267,11 +282,12 @@ Result<void> measure(Review& r) {
         r.movement = findMovement(r.series, mover);
         std::string shown = side;
         // One side of the body is nearer to the camera: it is the one that is marked, and that works.
-        if (side == "both" && r.exercise.eachSide && options.view == View::Side && !r.exercise.sideIsStance)
+        if (side == "both" && r.exercise.eachSide && options.view == View::Side)
             shown = nearSide(r.series.context.axes);
         for (Rep& rep : r.movement.reps) rep.side = rep.hold.side = shown;
     }
     addLevelLoss(r.series, r.movement, mover);
+    tellDropFromTwoFeet(r.series, r.movement, mover);
     addSway(r.movement, still, r.series.context);
     addLead(r.movement, r.series);
     if (needsRollOrder(r.exercise)) addRollOrder(r.series, still, r.movement);
