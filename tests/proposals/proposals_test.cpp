@@ -141,6 +141,27 @@ private slots:
             const cv::Mat picture = DrawnCloth(60 + 8 * seed).picture({240, 180}, seed);
             QCOMPARE(findStickers(picture, {0, 0, 240, 180}, 7).size(), size_t(0));
         }
+        // What repeats is cloth, however well each piece of it would do.
+        for (const int pitch : {18, 24, 30}) {
+            cv::Mat stripes(180, 240, CV_8UC1, cv::Scalar(70)), plaid = stripes.clone(), dots = stripes.clone();
+            for (int at = 9; at < 240; at += pitch) {
+                for (cv::Mat* picture : {&stripes, &plaid})
+                    cv::line(*picture, {at, 0}, {at + 20, 180}, cv::Scalar(210), pitch / 3, cv::LINE_AA);
+                cv::line(plaid, {0, at}, {240, at - 25}, cv::Scalar(230), pitch / 3, cv::LINE_AA);
+                for (int y = 9; y < 180; y += pitch)
+                    cv::circle(dots, {at, y}, pitch / 4, cv::Scalar(220), -1, cv::LINE_AA);
+            }
+            const std::vector<std::pair<const char*, cv::Mat>> all{
+                {"stripes", stripes}, {"plaid", plaid}, {"dots", dots}};
+            for (const auto& [name, picture] : all)
+                for (const double radius : {5.0, 7.0, 10.0})
+                    if (const size_t n = findStickers(picture, {40, 40, 160, 100}, radius).size(); pitch < 4.5 * radius)
+                        QVERIFY2(n == 0, qPrintable(QStringLiteral("%1 on %2, pitch %3, radius %4")
+                                                        .arg(n)
+                                                        .arg(name)
+                                                        .arg(pitch)
+                                                        .arg(radius)));
+        }
         // A stripe looks the same after half a turn everywhere along it, and is none.
         cv::Mat stripe(120, 160, CV_8UC1, cv::Scalar(60));
         cv::line(stripe, {0, 40}, {160, 80}, cv::Scalar(220), 9, cv::LINE_AA);

@@ -92,17 +92,20 @@ std::vector<Excursion> excursions(const SeriesSet& set, const Limit& limit, doub
             continue;
         }
         const double e = limit.excess(v);
+        const bool firmlyOut = !s->isWeak(i) && limit.verdict(v, s->u95[i]) == Verdict::Out;
         if (!out && e > 0) {
             out = true;
             now = {t[i], t[i], t[i], v, s->u95[i], limit.endAt(v)};
+            now.slideU95 = s->slideAt(i);
             if (i > 0 && std::isfinite(s->value[i - 1]) && t[i - 1] >= from_s)
                 now.start_s = crossing(t[i - 1], s->value[i - 1], t[i], v, now.limit);
             now.startU95_s = bandOfCrossing(t, *s, limit, i, from_s, to_s);
         } else if (out && limit.isWorse(v, now.worst)) {
-            now.worst_s = t[i], now.worst = v, now.worstU95 = s->u95[i];
+            now.worst_s = t[i], now.worst = v, now.worstU95 = s->u95[i], now.slideU95 = s->slideAt(i);
         } else if (out && e < inside) {
             close(t[i]);
         }
+        now.isSeen = now.isSeen || (out && firmlyOut);
         last = t[i];
     }
     if (out) close(last);

@@ -105,9 +105,8 @@ constexpr double kSetup_s = 3;
 std::vector<bool> inPosition(const SeriesSet& set, const std::vector<Limit>& position);
 
 /// Reps with start, top, end of the hold and end. An excursion counts when it is at least minExcursion and at least six
-/// times the series' own noise; two are two when the mover comes back by as much in between, and by half of its way out.
-/// Less than a quarter of the largest is a fidget.
-/// What begins or ends out of position is none.
+/// times the series' own noise; two are two when the mover comes back by as much in between, and by half of its way
+/// out. Less than a quarter of the largest is a fidget. What begins or ends out of position is none.
 Events findMovement(const SeriesSet& set, const MoverPlan& plan);
 
 /// A hold in a window shorter than this is none (chosen here).
@@ -126,6 +125,8 @@ struct Excursion {
     double start_s, end_s, worst_s, worst, worstU95;
     double limit;
     double startU95_s = 0; ///< half the time in which the limit lies inside the measure's band, around the start
+    double slideU95 = 0;   ///< of worstU95, see Series::slideU95
+    bool isSeen = false;   ///< some of it lies beyond the band on marks that are not weak
 };
 constexpr double kBreakLasts_s = 0.3;
 std::vector<Excursion> excursions(const SeriesSet& set, const Limit& limit, double from_s, double to_s);

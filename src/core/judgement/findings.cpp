@@ -77,11 +77,12 @@ std::vector<Fault> betweenReps(const Exercise& e, const SeriesSet& set, const Ev
             for (const Excursion& x : excursions(set, plan.limit, set.time_s[i], set.time_s[end])) {
                 // What does not come back while the client is in position is the way out of it.
                 if (x.end_s > set.time_s[end] - kBesideARep_s) continue;
-                if (certaintyOf(plan.limit, x.worst, x.worstU95) != Certainty::Clear) continue;
+                if (certaintyOf(plan.limit, x) != Certainty::Clear) continue;
                 Fault f;
                 f.id = plan.id, f.measure = plan.limit.measure, f.rep = -1, f.side = "";
                 f.start_s = x.start_s, f.end_s = x.end_s, f.worst_s = x.worst_s;
                 f.worst = x.worst, f.limit = x.limit, f.u95 = x.worstU95;
+                f.changeU95 = changeU95(x.worstU95, x.slideU95);
                 found.push_back(std::move(f));
             }
         }
@@ -92,8 +93,8 @@ std::vector<Fault> betweenReps(const Exercise& e, const SeriesSet& set, const Ev
 
 } // namespace
 
-Certainty certaintyOf(const Limit& limit, double worst, double u95) {
-    return limit.verdict(worst, u95) == Verdict::Out ? Certainty::Clear : Certainty::CannotTell;
+Certainty certaintyOf(const Limit& limit, const Excursion& x) {
+    return x.isSeen && limit.verdict(x.worst, x.worstU95) == Verdict::Out ? Certainty::Clear : Certainty::CannotTell;
 }
 
 MoverPlan moverPlan(const Exercise& e) {
@@ -126,7 +127,8 @@ Findings findFaults(const Exercise& e, const SeriesSet& set, const Events& event
                 f.id = plan.id, f.measure = plan.limit.measure, f.side = rep.side, f.rep = int(r);
                 f.start_s = x.start_s, f.end_s = x.end_s, f.worst_s = x.worst_s;
                 f.worst = x.worst, f.limit = x.limit, f.u95 = x.worstU95;
-                f.certainty = certaintyOf(plan.limit, x.worst, x.worstU95);
+                f.changeU95 = changeU95(x.worstU95, x.slideU95);
+                f.certainty = certaintyOf(plan.limit, x);
                 found.faults.push_back(f);
             }
         }

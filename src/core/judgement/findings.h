@@ -20,11 +20,14 @@ struct Fault {
     std::string id, measure, side = "both";
     int rep = 0; ///< from 0
     double start_s = 0, end_s = 0, worst_s = 0, worst = 0, limit = 0, u95 = 0;
+    std::optional<double> changeU95{}; ///< where it differs from u95, see changeU95()
     Certainty certainty = Certainty::Clear;
     std::string causedBy;  ///< the fault or set-up check upstream that was found too, or empty
     int rank = 0;          ///< 1… among the faults to act on, 0 = waits
     bool byCoach = false;  ///< seen by the coach; `worst` may be a gap then
     bool rejected = false; ///< the coach does not agree, or has an own one instead
+
+    double u95OfChange() const { return changeU95.value_or(u95); }
 };
 
 struct Findings {
@@ -33,7 +36,7 @@ struct Findings {
     /// Clear faults of an anchor outside of all reps (`rep` = -1), of an exercise that is done on each side: while the
     /// side that is not marked works.
     std::vector<Fault> between;
-    CorrectionOrder order;     ///< of poor set-up checks and clear faults
+    CorrectionOrder order; ///< of poor set-up checks and clear faults
 };
 
 /// The tolerances that end the clean part of a hold. One that hangs on optional landmarks counts only where they are
@@ -41,8 +44,8 @@ struct Findings {
 std::vector<Tolerance> anchorTolerances(const Exercise& exercise, const SeriesSet& series);
 MoverPlan moverPlan(const Exercise& exercise);
 
-/// Of a fault: clear where the limit calls its worst reading out.
-Certainty certaintyOf(const Limit& limit, double worst, double u95);
+/// Of a fault: clear where the limit calls its worst reading out, and not only weak marks tell of it.
+Certainty certaintyOf(const Limit& limit, const Excursion& x);
 
 /// Checks the set-up, finds every excursion in every rep and orders what was found by cause. A finding whose limit lies
 /// inside the reading's 95 % band is CannotTell.

@@ -248,11 +248,13 @@ std::optional<PatchMatch> Patch::align(const Pixels& atFirst, const Pixels& atLa
     return match;
 }
 
-double Patch::lookalike(const cv::Mat& image, const Point2& centre, double from, double to) const {
+double Patch::lookalike(const cv::Mat& image, const Point2& centre, double from, double to,
+                        double leastContrast) const {
     const Pixels& p = *pixels_;
     const Eigen::Index n = p.grey.size();
     Eigen::ArrayXf seen(n);
     float best = -1;
+    bool any = false;
     const int reach = int(to), step = to > 16 ? 2 : 1; // the larger a ring is, the coarser it may be searched
     for (int dy = -reach; dy <= reach; dy += step)
         for (int dx = -reach; dx <= reach; dx += step) {
@@ -262,12 +264,13 @@ double Patch::lookalike(const cv::Mat& image, const Point2& centre, double from,
             const auto r = int(std::ceil(radius_));
             if (cx < r || cy < r || cx + r >= image.cols || cy + r >= image.rows) continue;
             for (Eigen::Index i = 0; i < n; ++i) seen[i] = image.at<uchar>(cy + int(p.y[i]), cx + int(p.x[i]));
+            any = true;
             seen -= p.mean(seen);
             const float spread = p.mean(seen.square());
-            if (p.spread > 1e-6F && spread > 1e-6F)
+            if (p.spread > 1e-6F && spread > std::max(1e-6F, float(leastContrast * leastContrast) * p.spread))
                 best = std::max(best, p.mean(p.grey * seen) / std::sqrt(p.spread * spread));
         }
-    return best < -0.5F ? 1 : double(best);
+    return any ? double(best) : 1;
 }
 
 } // namespace deft

@@ -48,8 +48,9 @@ public:
     double texture() const { return texture_; }
     /// The best correlation that it has with places `from` to `to` px beside it in the picture that it was taken from:
     /// near 1 on blank skin and along a bare edge, where it cannot tell one place from the next. Places outside the
-    /// picture are left out; 1 when all are.
-    double lookalike(const cv::Mat& image, const Point2& centre, double from, double to) const;
+    /// picture are left out, and those with less than `leastContrast` of its own spread; 1 when all lie outside.
+    double lookalike(const cv::Mat& image, const Point2& centre, double from, double to,
+                     double leastContrast = 0) const;
 
 private:
     /// One row a pixel of the disc. Never changed once taken, so that copies share it.

@@ -88,6 +88,14 @@ std::vector<Sticker> candidates(const cv::Mat& grey, const cv::Rect& region, dou
     return found;
 }
 
+constexpr double kApart = 5; // radii: nobody puts two stickers nearer to each other
+
+/// Does what is seen there go on beside it, as no sticker does?
+bool goesOn(const cv::Mat& grey, const Point2& centre, double radius) {
+    const auto patch = Patch::take(grey, centre, 1.2 * radius, 0.8 * radius);
+    return !patch || patch->lookalike(grey, centre, 1.8 * radius, kApart * radius, kSameContrast) > kGoesOn;
+}
+
 /// Starts of another kind: where the picture varies in both directions over a sticker's size. A sticker on a seam or on
 /// pale skin has no outline of its own, but its pattern stays.
 std::vector<Point2> corners(const cv::Mat& grey, const cv::Rect& region, double radius) {
@@ -115,6 +123,7 @@ std::vector<Sticker> findStickers(const cv::Mat& picture, const cv::Rect& region
         s.centre = middle->first;
         s.score *= middle->second;
         if (s.score < kStickerGate || !region.contains({int(s.centre.x()), int(s.centre.y())})) continue;
+        if (goesOn(grey, s.centre, s.radiusPx)) continue;
         stickers.push_back(s);
     }
     for (const Point2& start : corners(grey, region, radiusPx)) {
@@ -123,6 +132,7 @@ std::vector<Sticker> findStickers(const cv::Mat& picture, const cv::Rect& region
         const auto patch = Patch::take(grey, middle->first, radiusPx, 0.6 * radiusPx);
         const double score = middle->second * middle->second;
         if (!patch || patch->texture() < kPattern || score < kStickerGate) continue;
+        if (goesOn(grey, middle->first, radiusPx)) continue;
         stickers.push_back({middle->first, radiusPx, score});
     }
     // A bright ring and the dark pattern inside it are one sticker.

@@ -99,26 +99,36 @@ bool againstStart(Series& s, Zero zero, const std::vector<double>& time_s, const
         s.value[i] = unit * (s.value[i] - from);
         s.u95[i] = unit * std::hypot(s.u95[i], band);
     }
+    for (double& u : s.slideU95) u *= unit;
     return true;
 }
 
-Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& context, bool withBand = true) {
+/// @param slide of its landmarks over the bone; none: no band is computed
+Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& context, const SlideSd* slide) {
     const size_t n = tracks.frames(), k = m.landmarks.size();
     Series s{m.id, m.unit, std::vector<double>(n, kGap), std::vector<double>(n, kGap)};
     std::vector<Point2> at(k), moved(k);
-    std::vector<double> sd(k), flat(2 * k), flatSd(2 * k);
+    std::vector<double> sd(k), flat(2 * k), flatSd(2 * k), slideShare(2 * k);
     std::vector<const std::vector<TrackPoint>*> points(k, nullptr);
     for (size_t j = 0; j < k; ++j)
         if (const auto it = tracks.landmark.find(m.landmarks[j]); it != tracks.landmark.end()) points[j] = &it->second;
+    std::vector<const std::vector<double>*> slides(k, nullptr);
+    for (size_t j = 0; slide && j < k; ++j)
+        if (const auto it = slide->find(m.landmarks[j]); it != slide->end()) slides[j] = &it->second;
+    const bool slidesAtAll = std::any_of(slides.begin(), slides.end(), [](const auto* one) { return one; });
+    if (slidesAtAll) s.slideU95.assign(n, 0);
     for (size_t i = 0; i < n; ++i) {
-        bool complete = true;
+        bool complete = true, anyWeak = false;
         for (size_t j = 0; j < k; ++j) {
             const TrackPoint* p = points[j] && i < points[j]->size() ? &(*points[j])[i] : nullptr;
             const bool there = p && p->usable();
             if (!there && j < m.needed) complete = false;
             at[j] = there ? p->at : Point2(kGap, kGap);
             sd[j] = there ? p->sd : 0;
-            const double total = m.zero != Zero::None ? sd[j] : std::hypot(sd[j], context.markingSd_px);
+            anyWeak = anyWeak || (there && p->state == PointState::Weak);
+            const double seen = m.zero != Zero::None ? sd[j] : std::hypot(sd[j], context.markingSd_px);
+            const double slid = slides[j] ? (*slides[j])[i] : 0, total = std::hypot(seen, slid);
+            slideShare[2 * j] = slideShare[2 * j + 1] = total > 0 ? slid * slid / (total * total) : 0;
             flat[2 * j] = at[j].x(), flat[2 * j + 1] = at[j].y();
             flatSd[2 * j] = flatSd[2 * j + 1] = there ? total : 0;
         }
@@ -129,13 +139,27 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
         };
         s.value[i] = evaluate(flat);
         s.u95[i] = 0;
-        if (!withBand) continue;
+        if (!slide) continue;
+        if (anyWeak) { // is there anything to tell without them?
+            std::vector<double> firm = flat;
+            bool enough = true;
+            for (size_t j = 0; j < k; ++j)
+                if (points[j] && i < points[j]->size() && (*points[j])[i].state == PointState::Weak) {
+                    firm[2 * j] = firm[2 * j + 1] = kGap;
+                    if (j < m.needed) enough = false;
+                }
+            if (!enough || !std::isfinite(evaluate(firm))) {
+                if (s.weak.empty()) s.weak.assign(n, false);
+                s.weak[i] = true;
+            }
+        }
         // An angle may jump by 360 between one end of its band and the other.
         const auto nearby = [&](const std::vector<double>& x) {
             const double v = evaluate(x);
             return m.unit == "deg" ? s.value[i] + wrapDeg(v - s.value[i]) : v;
         };
-        double spread = propagatedSd(nearby, flat, flatSd);
+        double slid = 0, spread = propagatedSd(nearby, flat, flatSd, slideShare, slid);
+        if (slidesAtAll && std::isfinite(slid)) s.slideU95[i] = kU95 * slid;
         if (m.misfitSd) spread = std::max(spread, m.misfitSd({at, sd}, context));
         if (m.againstMat) {
             // An angle against the mat is off by the roll itself, a height by the roll over the distance walked on the
@@ -184,7 +208,7 @@ void widenByTurn(Series& s, const Series& unsmoothed, const Measure& m, const st
     const size_t n = s.value.size();
     std::vector<double> most(n, 0);
     for (const TurnedPicture& picture : pictures) {
-        Series other = computeOne(m, picture.tracks, picture.context, false), here = unsmoothed;
+        Series other = computeOne(m, picture.tracks, picture.context, nullptr), here = unsmoothed;
         const auto& t = picture.tracks.time_s;
         if (!againstStart(other, m.zero, t, options) || !againstStart(here, m.zero, t, options)) continue;
         std::vector<double> change(n);
@@ -222,15 +246,23 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
         if (options.only.empty() || std::find(options.only.begin(), options.only.end(), m.id) != options.only.end())
             wanted.push_back(&m);
     const auto turned = turnedPictures(tracks, options, c);
+    // Where left and right are seen, hardly any joint turns in the picture.
+    SlideSd sinceMarked, sinceStart;
+    if (options.view == View::Side) {
+        sinceMarked = slideSinceMarked(tracks, usualSoftTissue(), c.startTrunkPx);
+        sinceStart =
+            slideSinceStart(tracks, usualSoftTissue(), c.startTrunkPx, [&](double t) { return options.inSetup(t); });
+    }
     std::vector<std::optional<Series>> made(wanted.size());
     cv::parallel_for_({0, int(wanted.size())}, [&](const cv::Range& range) {
         for (int k = range.start; k < range.end; ++k) {
-            Series s = computeOne(*wanted[size_t(k)], tracks, c);
+            const Measure& m = *wanted[size_t(k)];
+            Series s = computeOne(m, tracks, c, m.zero == Zero::None ? &sinceMarked : &sinceStart);
             if (runsWithoutGaps(s.value).empty()) continue;
             const Series unsmoothed = s;
             s.value = smoothed(set.time_s, s.value, options.cutoffHz);
-            if (!againstStart(s, wanted[size_t(k)]->zero, set.time_s, options)) continue;
-            widenByTurn(s, unsmoothed, *wanted[size_t(k)], turned, options);
+            if (!againstStart(s, m.zero, set.time_s, options)) continue;
+            widenByTurn(s, unsmoothed, m, turned, options);
             made[size_t(k)] = std::move(s);
         }
     });

@@ -1,6 +1,10 @@
 #pragma once
 #include "measures/measure.h"
+#include "measures/soft_tissue.h"
 #include "measures/turned.h"
+
+#include <algorithm>
+#include <cmath>
 
 namespace deft {
 
@@ -8,8 +12,22 @@ namespace deft {
 struct Series {
     std::string id, unit;
     std::vector<double> value; ///< smoothed without lag
-    std::vector<double> u95;   ///< half-width of the 95 % band
+    std::vector<double> u95;   ///< half-width of the 95 % band, against the bones
+    /// What of it is the slide of skin over bone, which most cancels between two clips of one person. Empty = nothing.
+    std::vector<double> slideU95{};
+    /// Frames in which it hangs on marks that are weak. Empty = none.
+    std::vector<bool> weak{};
+
+    bool isWeak(size_t frame) const { return frame < weak.size() && weak[frame]; }
+    double slideAt(size_t frame) const { return frame < slideU95.size() ? slideU95[frame] : 0; }
 };
+
+/// Half-width of a reading for its change against another clip of the same person at the same place of the same
+/// movement: of the slide of skin only this share differs from one day to the next (chosen here).
+constexpr double kSlideThatStays = 0.3;
+inline double changeU95(double u95, double slideU95) {
+    return std::sqrt(std::max(0.0, u95 * u95 - (1 - kSlideThatStays * kSlideThatStays) * slideU95 * slideU95));
+}
 
 struct Neutral {
     double tilt_raw = 0; ///< degrees
@@ -58,8 +76,8 @@ struct SeriesSet {
 /// Computes every measure whose landmarks are marked.
 ///
 /// Half-widths: Jacobian of the measure times the tracks' standard deviations, with the marking noise for measures that
-/// are not relative, the camera's roll for those against the mat, and what a turn out of the picture's plane that is
-/// possible (possibleTurn) would change. Such a turn is never corrected.
+/// are not relative, the slide of skin over bone (side view), the camera's roll for those against the mat, and what a
+/// turn out of the picture's plane that is possible (possibleTurn) would change. Such a turn is never corrected.
 /// @errors those of bodyAxes
 Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& options);
 

@@ -94,6 +94,10 @@ Result<SidedSeries> seriesOfBothSides(const Tracks& tracks, SeriesOptions option
             if (side == "left" || (side.empty() && leftWorks)) continue;
             s.value[i] = other ? other->value[i] : kGap;
             s.u95[i] = other ? other->u95[i] : kGap;
+            if (s.isWeak(i) || (other && other->isWeak(i))) {
+                s.weak.resize(n, false);
+                s.weak[i] = other && other->isWeak(i);
+            }
         }
     }
     return both;

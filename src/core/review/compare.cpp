@@ -37,11 +37,12 @@ std::vector<Difference> differences(const std::vector<ReadingRow>& a, const std:
         Difference d{first, *second, kGap, kGap, Difference::Verdict::CannotTell, {}};
         if (std::isfinite(first.value) && std::isfinite(second->value)) {
             d.change = second->value - first.value;
-            d.u95 = std::hypot(first.u95, second->u95);
-            d.verdict = !isRealChange(first.value, first.u95, second->value, second->u95)
-                            ? Difference::Verdict::WithinBand
-                        : repsDifferAsMuch(first.reps, second->reps) ? Difference::Verdict::WithinReps
-                                                                     : Difference::Verdict::Real;
+            const double before = changeU95(first.u95, first.slideU95),
+                         after = changeU95(second->u95, second->slideU95);
+            d.u95 = std::hypot(before, after);
+            d.verdict = !isRealChange(first.value, before, second->value, after) ? Difference::Verdict::WithinBand
+                        : repsDifferAsMuch(first.reps, second->reps)             ? Difference::Verdict::WithinReps
+                                                                                 : Difference::Verdict::Real;
         }
         if (d.verdict == Difference::Verdict::Real) d.better = isBetter(first, first.value, second->value);
         out.push_back(std::move(d));

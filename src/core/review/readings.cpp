@@ -33,7 +33,8 @@ ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limi
         const double value = s->value[size_t(at)];
         row.reps.push_back(value);
         if (limit.isWorse(value, row.value))
-            row.value = value, row.u95 = s->u95[size_t(at)], row.worstFrame = at, row.worstRep = int(k);
+            row.value = value, row.u95 = s->u95[size_t(at)], row.slideU95 = s->slideAt(size_t(at)), row.worstFrame = at,
+            row.worstRep = int(k);
         if (row.bestRep < 0 || limit.isWorse(row.best, value))
             row.best = value, row.bestFrame = at, row.bestRep = int(k);
         clear = clear || isClearIn(r, limit.measure, repOfSpan(r.events, reps[k].start_s, reps[k].end_s));
@@ -219,7 +220,8 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         return rows;
     }
     const auto hasLead = [](const Rep& rep) { return rep.shouldersLead.has_value(); };
-    if (std::any_of(reps.begin(), reps.end(), hasLead)) rows.push_back(ofWhole(r, reps, "shoulders_lead", leadTold));
+    if (!done.count("shoulders_lead") && std::any_of(reps.begin(), reps.end(), hasLead))
+        rows.push_back(ofWhole(r, reps, "shoulders_lead", leadTold));
     if (const auto fit = breathFit(r.inputs.breaths, {r.events.setupStart_s, r.events.setupEnd_s, reps})) {
         ReadingRow row = toldReading(r.exercise, "breath_fit", "share");
         row.value = fit->share(), row.u95 = fit->u95();

@@ -10,6 +10,7 @@ struct ReadingRow {
     std::string measure, stat; ///< stat: "set-up", "worst", "least" or "median"
     std::string unit;
     double value = kGap, u95 = kGap;
+    double slideU95 = 0; ///< of u95, see Series::slideU95
     int decimals = 1;
     bool sign = false; ///< told with its sign
     Limit limit{};     ///< tolerance, or what was asked for

@@ -43,7 +43,8 @@ Repeatability ofReading(const ReadingRow& reading, const std::vector<std::vector
         first.push_back(clip[0]->value), second.push_back(clip[1]->value);
         for (size_t a = 0; a < clip.size(); ++a)
             for (size_t b = a + 1; b < clip.size(); ++b, ++pairs)
-                within += !isRealChange(clip[a]->value, clip[a]->u95, clip[b]->value, clip[b]->u95);
+                within += !isRealChange(clip[a]->value, changeU95(clip[a]->u95, clip[a]->slideU95), clip[b]->value,
+                                        changeU95(clip[b]->u95, clip[b]->slideU95));
     }
     if (const auto agreement = limitsOfAgreement(second, first))
         out.bias = agreement->bias, out.limitLow = agreement->low, out.limitHigh = agreement->high;

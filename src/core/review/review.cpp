@@ -140,8 +140,8 @@ Case caseOf(const Review& r) {
     for (const Fault& f : r.findings.between)
         if (std::find(c.between.begin(), c.between.end(), f.id) == c.between.end()) c.between.push_back(f.id);
     for (const Fault* f : r.standing())
-        c.faults.push_back(
-            {f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst, f->u95, f->rep});
+        c.faults.push_back({f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst,
+                            f->u95OfChange(), f->rep});
     return c;
 }
 

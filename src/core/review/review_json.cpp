@@ -301,7 +301,7 @@ PastReview asPast(const Review& r) {
         bool read = false; // what was only seen cannot be compared with a reading next time
         for (const Fault* f : r.standing())
             if (f->id == c.fault && r.exercise.fault(f->id)->limit.isWorse(f->worst, read ? cue.worst : kGap))
-                cue.worst = f->worst, cue.mdc = f->u95 * std::sqrt(2.0), read = true;
+                cue.worst = f->worst, cue.mdc = f->u95OfChange() * std::sqrt(2.0), read = true;
         for (const SetupVerdict& v : r.findings.setup)
             if (v.id == c.fault) cue.worst = v.value, cue.mdc = v.u95 * std::sqrt(2.0), read = true;
         if (read) p.cues.push_back(cue);
