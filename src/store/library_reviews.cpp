@@ -29,11 +29,13 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
         if (auto r = seal("review", id); !r) return r;
         for (const ReadingRow& m : readingRows(review)) {
             if (!std::isfinite(m.value)) continue;
+            // A reading is filed to be compared with later ones of the same client.
+            const double u95 = changeU95(m.u95, m.slideU95);
             int64_t row = 0;
             if (auto r =
                     run(QStringLiteral(
                             "INSERT INTO reading (review, measure, stat, value, u95, unit) VALUES (?, ?, ?, ?, ?, ?)"),
-                        {qlonglong(id), q(m.measure), q(m.stat), m.value, m.u95, q(m.unit)}, &row);
+                        {qlonglong(id), q(m.measure), q(m.stat), m.value, u95, q(m.unit)}, &row);
                 !r)
                 return r;
             if (auto r = seal("reading", row); !r) return r;

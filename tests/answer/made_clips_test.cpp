@@ -55,6 +55,12 @@ private slots:
             if (f.certainty == Certainty::Clear) found.insert(f.id);
             told += QStringLiteral("%1 %2±%3 ").arg(f.id.c_str()).arg(f.worst).arg(f.u95);
         }
+        for (const auto& [name, points] : r->tracks.landmark) {
+            const auto weak = std::count_if(points.begin(), points.end(),
+                                            [](const TrackPoint& p) { return p.state != PointState::Seen; });
+            if (weak > 3)
+                told += QStringLiteral("%1 not seen in %2 of %3; ").arg(name.c_str()).arg(weak).arg(points.size());
+        }
         for (const SetupVerdict& v : r->findings.setup)
             QVERIFY2(v.verdict != "poor", qPrintable(QString::fromStdString(v.id)));
         if (m.fault.empty())

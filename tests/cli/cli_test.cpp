@@ -14,6 +14,18 @@
 using namespace deft;
 using namespace deft::test;
 
+namespace {
+
+/// The same but for the last decimals of numbers.
+bool isNearly(const Json& a, const Json& b) {
+    if (a.is_number() && b.is_number()) return std::abs(a.get<double>() - b.get<double>()) < 0.005;
+    if (a.type() != b.type() || a.size() != b.size()) return false;
+    if (!a.is_structured()) return a == b;
+    return std::equal(a.begin(), a.end(), b.begin(), isNearly);
+}
+
+} // namespace
+
 class CliTest : public QObject {
     Q_OBJECT
     QTemporaryDir dir_;
@@ -204,7 +216,7 @@ private slots:
         QCOMPARE(run(QStringList{"analyse", at("gone.mp4")} + with + QStringList{"--out", at("without")}).code, 0);
         const Json one = reviewIn("one"), without = reviewIn("without");
         for (const char* part : {"reps", "holds", "faults", "setup", "decision", "cues"})
-            QVERIFY2(without.at(part) == one.at(part), part);
+            QVERIFY2(isNearly(without.at(part), one.at(part)), part); // the table's times are rounded
         // It can be answered, too, and says what is missing.
         const Ran answer = run({"answer", at("without"), "--format", "text", "--out", at("without.txt"), "--quiet"});
         QCOMPARE(answer.code, 0);

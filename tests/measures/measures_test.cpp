@@ -168,10 +168,13 @@ private slots:
         for (const size_t k : {0u, 1u}) {
             o.markingSd_px = double(k + 1);
             const auto set = computeSeries(t, o).value();
-            for (const char* id : {"knee_angle", "hip_rise"}) bands[id][k] = set.find(id)->u95[160];
+            for (const char* id : {"knee_angle", "hip_rise"}) {
+                const Series& s = *set.find(id); // without the slide of skin, which no coach sets
+                bands[id][k] = std::sqrt(std::pow(s.u95[160], 2) - std::pow(s.slideAt(160), 2));
+            }
         }
-        NEAR(bands["knee_angle"][1] / bands["knee_angle"][0], 2, 0.1);          // tracks are nearly exact here
-        QVERIFY(bands["hip_rise"][1] < 1.5 * bands["hip_rise"][0]); // told against the start
+        NEAR(bands["knee_angle"][1] / bands["knee_angle"][0], 2, 0.1); // tracks are nearly exact here
+        QVERIFY(bands["hip_rise"][1] < 1.5 * bands["hip_rise"][0]);    // told against the start
     }
 
     void givenNeutral() {

@@ -3,6 +3,7 @@
 #include "answer/phrases.h"
 #include "support/foreign_words.h"
 
+#include <QFile>
 #include <QRegularExpression>
 #include <QStringList>
 
@@ -26,6 +27,20 @@ int syllables(QString word) {
     return std::max(1, n);
 }
 
+/// To be read by people: every letter of a run, one after the other, in the file that DEFT_LETTERS names.
+void keepForReaders(const Review& r, const QString& body) {
+    const QString path = qEnvironmentVariable("DEFT_LETTERS");
+    QFile file(path);
+    if (path.isEmpty() || !file.open(QIODevice::Append)) return;
+    QString title =
+        QString::fromStdString("## " + r.inputs.exercise + " " + r.inputs.asked.rung + " " + r.exercise.view);
+    for (const Fault& f : r.findings.faults)
+        title += QStringLiteral(" | %1%2 rep %3")
+                     .arg(f.id.c_str(), f.certainty == Certainty::Clear ? "" : "?")
+                     .arg(f.rep + 1);
+    file.write((title + QStringLiteral("\n\n") + body + QLatin1Char('\n')).toUtf8());
+}
+
 } // namespace
 
 double readingEase(const QString& text) {
@@ -45,6 +60,7 @@ QString troubleWithLetter(const Review& r) {
         body += QString::fromStdString(part.text) + QLatin1Char('\n');
         if (part.id != "cautions") ofThis += QString::fromStdString(part.text) + QLatin1Char('\n');
     }
+    keepForReaders(r, body);
     QString out;
     const auto expect = [&](bool is, const QString& what) {
         if (!is) out += what + QStringLiteral("; ");

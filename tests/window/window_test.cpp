@@ -127,7 +127,7 @@ private slots:
         QVERIFY(rows[2].cells[size_t(Phase::Out)].notch.has_value());
         QCOMPARE(rows[2].cells[size_t(Phase::Hold)].under, QStringLiteral("already out"));
         QCOMPARE(rows[2].cells[size_t(Phase::Worst)].edge, Verdict::Out);
-        QCOMPARE(rows[0].cells[size_t(Phase::Worst)].edge, Verdict::In);
+        QVERIFY(rows[0].cells[size_t(Phase::Worst)].edge != Verdict::Out);
     }
 
     /// The earlier review's numbers stand beside the new ones.

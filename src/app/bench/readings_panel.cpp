@@ -178,7 +178,7 @@ void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
         paintBar(p, QRectF(bar + 6, line.center().y() - 6, kBar - 18, 12), row);
         if (const Reading* past = last(row)) {
             // A change that both bands can explain is told in the lighter weight and with "≈".
-            const bool real = isRealChange(past->value, past->u95, row.value, row.u95);
+            const bool real = isRealChange(past->value, past->u95, row.value, changeU95(row.u95, row.slideU95));
             putText(p, QRectF(last_, line.top(), kLast - 8, h),
                     (real ? QString() : QStringLiteral("≈ ")) + withUnit(past->value, row), Size::Small,
                     real ? c.ink : c.ink2, real ? QFont::DemiBold : QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);

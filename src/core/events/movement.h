@@ -126,7 +126,7 @@ struct Excursion {
     double limit;
     double startU95_s = 0; ///< half the time in which the limit lies inside the measure's band, around the start
     double slideU95 = 0;   ///< of worstU95, see Series::slideU95
-    bool isSeen = false;   ///< some of it lies beyond the band on marks that are not weak
+    bool isSeen = false;   ///< some of it lies beyond the band, on weak marks far beyond it
 };
 constexpr double kBreakLasts_s = 0.3;
 std::vector<Excursion> excursions(const SeriesSet& set, const Limit& limit, double from_s, double to_s);

@@ -270,7 +270,7 @@ double Patch::lookalike(const cv::Mat& image, const Point2& centre, double from,
             if (p.spread > 1e-6F && spread > std::max(1e-6F, float(leastContrast * leastContrast) * p.spread))
                 best = std::max(best, p.mean(p.grey * seen) / std::sqrt(p.spread * spread));
         }
-    return any ? double(best) : 1;
+    return !any || (best < -0.5F && leastContrast <= 0) ? 1 : double(best);
 }
 
 } // namespace deft

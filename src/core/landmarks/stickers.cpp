@@ -88,7 +88,9 @@ std::vector<Sticker> candidates(const cv::Mat& grey, const cv::Rect& region, dou
     return found;
 }
 
-constexpr double kApart = 5; // radii: nobody puts two stickers nearer to each other
+// Above this correlation a patch has its like beside it, of at least half its contrast; nobody puts two stickers nearer
+// to each other than so many radii (chosen here).
+constexpr double kGoesOn = 0.7, kSameContrast = 0.5, kApart = 5;
 
 /// Does what is seen there go on beside it, as no sticker does?
 bool goesOn(const cv::Mat& grey, const Point2& centre, double radius) {

@@ -26,10 +26,6 @@ std::vector<Sticker> findStickers(const cv::Mat& grey, const cv::Rect& region, d
 /// Corners where an outline passes before a line do not: what was bright is dark then.
 bool looksTheSameTurned(const cv::Mat& grey, const Point2& near, double reach = 6);
 
-/// Above this a patch has its like beside it, of at least half its contrast: a stripe, a plaid, a print or an outline
-/// goes on, a sticker does not (chosen here; see Patch::lookalike()).
-constexpr double kGoesOn = 0.7, kSameContrast = 0.5;
-
 /// The sticker nearest to a place, within `reach` px, of any size from 3 to 30 px.
 std::optional<Sticker> stickerAt(const cv::Mat& grey, const Point2& near, double reach = 9);
 

@@ -64,12 +64,9 @@ std::optional<LandmarkTracker::Anchor> LandmarkTracker::anchorAt(const cv::Mat& 
     if (!patch) return std::nullopt;
     Anchor a;
     a.patch = std::move(*patch);
+    // An outline before a line of the room has as much texture, but does not look the same after half a turn.
+    a.sticker = a.patch.texture() > kStickerTexture && looksTheSameTurned(image, place);
     a.lookalike = a.patch.lookalike(image, place, kLookalikeFrom, kLookalikeTo);
-    // An outline before a line of the room has as much texture, but does not look the same after half a turn; stripes
-    // and plaid do, but go on.
-    a.sticker = a.patch.texture() > kStickerTexture &&
-                a.patch.lookalike(image, place, kLookalikeFrom, kLookalikeTo, kSameContrast) < kGoesOn &&
-                looksTheSameTurned(image, place);
     a.blank = a.lookalike > kBlank;
     return a;
 }

@@ -40,7 +40,7 @@ bool isSameVersion(const std::string& rung, const std::string& other) {
 
 OverTime overTime(const ReadingRow& now, const std::string& today, std::vector<Visit> earlier) {
     OverTime o{now, std::move(earlier), {}, OverTime::Verdict::TooFew, kGap, kGap, kGap, {}, false};
-    o.visits.push_back({today, now.value, now.u95});
+    o.visits.push_back({today, now.value, changeU95(now.u95, now.slideU95)});
     o.visits.erase(std::remove_if(o.visits.begin(), o.visits.end(),
                                   [](const Visit& v) {
                                       return !std::isfinite(v.value) || !std::isfinite(v.u95) || !parseDate(v.date);
