@@ -100,9 +100,12 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
             if (!worst || plan->limit.isWorse(f->worst, worst->worst)) worst = f;
         }
         if (worst) {
-            part.text += " In the " + listOf(reps) + " " +
-                         (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one) + " " +
-                         toldWords(r, *plan, *worst) + whenWords(r, cue.fault) + "." + exercisesFor(r, *plan);
+            const std::string told = toldWords(r, *plan, *worst) + whenWords(r, cue.fault) + ".";
+            const std::string where =
+                r.events.reps.size() == 1 // there is no other to tell it from
+                    ? "This time"
+                    : "In the " + listOf(reps) + " " + (reps.size() > 1 ? r.exercise.words.many : r.exercise.words.one);
+            part.text += " " + where + " " + told + exercisesFor(r, *plan);
             if (std::isfinite(worst->worst))
                 part.facts.push_back(measureName(measure) + " " + band(worst->worst, worst->u95, unit, withSign) +
                                      " at worst, limit " + withUnit(worst->limit, unit, 0, withSign) +
