@@ -121,10 +121,12 @@ std::vector<ClipCheck> checkBefore(const ClipInfo& clip, const PictureQuality& q
                         "Please film yourself alone in the picture.", "marks that change to the other person"));
     if (exercise) {
         const auto& views = exercise->views;
+        const auto isSeenFromAnEnd = [](const std::string& name) { // where the body finder tells no view
+            const View view = viewOf(name);
+            return isEnd(view) || view == View::Above;
+        };
         const bool suits = std::find(views.begin(), views.end(), body->view) != views.end() ||
-                           std::find(views.begin(), views.end(), "foot-end") != views.end() ||
-                           std::find(views.begin(), views.end(), "head-end") != views.end() ||
-                           std::find(views.begin(), views.end(), "above") != views.end();
+                           std::any_of(views.begin(), views.end(), isSeenFromAnEnd);
         out.push_back(check("view", suits ? "good" : "unusable", suits ? 0 : 1, "",
                             "Please film this exercise from: " + listed(views, " or ") + "; this clip shows the " +
                                 body->view + ".",

@@ -9,8 +9,7 @@ namespace deft {
 namespace {
 
 constexpr double kLeastTurn_deg = 6;
-constexpr double kBefore_s = 1;      // what is not the mover may begin before it
-constexpr double kWidthNoise = 0.02; // of a line's width, by skin and marks (chosen here)
+constexpr double kBefore_s = 1; // what is not the mover may begin before it
 
 /// Half-width of a turn as far as it is the line's own. What the camera adds is the same for pelvis and shoulders, so
 /// it moves the one no sooner than the other.

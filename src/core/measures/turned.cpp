@@ -10,7 +10,6 @@ namespace deft {
 namespace {
 
 constexpr double kMostTurn_deg = 60; // beyond it the width tells nothing more
-constexpr double kWidthNoise = 0.02; // of the width, by skin and marks: it would be eleven degrees
 // In the side view. Limits chosen here: in the nine made scenes with a square camera in which a limb turns that far,
 // the slope of its true points lies within 0.03 of what it should be.
 constexpr double kLimbNoise = 0.06; // of the slope, 95 %

@@ -5,6 +5,8 @@ namespace deft {
 
 /// A phone that was set down by eye stands square to the body within this many degrees (95 %; chosen here).
 constexpr double kUnknownTurn_deg = 4;
+/// Of the width of a line between left and right, by skin and marks (chosen here): near square it is eleven degrees.
+constexpr double kWidthNoise = 0.02;
 /// A body lies along its mat within this many degrees (95 %; chosen here).
 constexpr double kAlongMat_deg = 3;
 /// Where a point of an upright plane would be seen if the plane stood square to the camera, when it is turned by
