@@ -4,14 +4,9 @@
 #include <cerrno>
 #include <cstring>
 #include <fcntl.h>
-#include <memory>
+#include <nettle/sha2.h>
 #include <sys/stat.h>
 #include <unistd.h>
-
-extern "C" {
-#include <libavutil/mem.h>
-#include <libavutil/sha.h>
-}
 
 namespace deft {
 namespace fs = std::filesystem;
@@ -113,15 +108,15 @@ Result<std::string> sha256OfFile(const fs::path& path) {
     const auto fd = openOrdinaryFile(path);
     if (!fd) return tl::unexpected(fd.error());
     const Descriptor file(*fd);
-    const std::unique_ptr<AVSHA, void (*)(AVSHA*)> sha(av_sha_alloc(), [](AVSHA* p) { av_free(p); });
-    av_sha_init(sha.get(), 256);
+    sha256_ctx sha;
+    sha256_init(&sha);
     auto ok = readBlocks(file.fd, path, [&](std::string_view block) -> Result<void> {
-        av_sha_update(sha.get(), reinterpret_cast<const uint8_t*>(block.data()), block.size());
+        sha256_update(&sha, block.size(), reinterpret_cast<const uint8_t*>(block.data()));
         return {};
     });
     if (!ok) return tl::unexpected(ok.error());
-    std::array<uint8_t, 32> digest;
-    av_sha_final(sha.get(), digest.data());
+    std::array<uint8_t, SHA256_DIGEST_SIZE> digest;
+    sha256_digest(&sha, digest.size(), digest.data());
     std::string hex;
     for (const uint8_t byte : digest) {
         constexpr char digits[] = "0123456789abcdef";

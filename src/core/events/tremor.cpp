@@ -4,7 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
-#include <opencv2/core.hpp>
+#include <unsupported/Eigen/FFT>
 
 namespace deft {
 namespace {
@@ -16,17 +16,17 @@ void addPower(const std::vector<double>& even, double rateHz, double& all, doubl
     const int n = int(even.size());
     double mean = 0, window2 = 0;
     for (const double v : even) mean += v / n;
-    cv::Mat windowed(1, n, CV_64F), spectrum;
+    std::vector<double> windowed(even.size());
+    std::vector<std::complex<double>> spectrum;
     for (int i = 0; i < n; ++i) {
         const double w = 0.5 - 0.5 * std::cos(2 * M_PI * (i + 0.5) / n);
-        windowed.at<double>(i) = w * (even[size_t(i)] - mean);
+        windowed[size_t(i)] = w * (even[size_t(i)] - mean);
         window2 += w * w;
     }
-    cv::dft(windowed, spectrum, cv::DFT_COMPLEX_OUTPUT);
+    Eigen::FFT<double>().fwd(spectrum, windowed);
     for (int k = 1; k <= n / 2; ++k) {
-        const auto c = spectrum.at<cv::Vec2d>(k);
         // One-sided, scaled so that white noise of variance v has the sum v.
-        const double power = (k * 2 == n ? 1 : 2) * (c[0] * c[0] + c[1] * c[1]) / (n * window2), hz = k * rateHz / n;
+        const double power = (k * 2 == n ? 1 : 2) * std::norm(spectrum[size_t(k)]) / (n * window2), hz = k * rateHz / n;
         if (hz > kTremorToHz) break;
         all += power;
         if (hz >= kTremorFromHz) band += power;

@@ -1,13 +1,13 @@
 #include "measures/series.h"
 
 #include "base/numbers.h"
+#include "base/parallel.h"
 #include "geometry/propagate.h"
 #include "signal/filter.h"
 #include "signal/resample.h"
 
 #include <algorithm>
 #include <cmath>
-#include <opencv2/core.hpp>
 
 namespace deft {
 namespace {
@@ -254,17 +254,15 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
             slideSinceStart(tracks, usualSoftTissue(), c.startTrunkPx, [&](double t) { return options.inSetup(t); });
     }
     std::vector<std::optional<Series>> made(wanted.size());
-    cv::parallel_for_({0, int(wanted.size())}, [&](const cv::Range& range) {
-        for (int k = range.start; k < range.end; ++k) {
-            const Measure& m = *wanted[size_t(k)];
-            Series s = computeOne(m, tracks, c, m.zero == Zero::None ? &sinceMarked : &sinceStart);
-            if (runsWithoutGaps(s.value).empty()) continue;
-            const Series unsmoothed = s;
-            s.value = smoothed(set.time_s, s.value, options.cutoffHz);
-            if (!againstStart(s, m.zero, set.time_s, options)) continue;
-            widenByTurn(s, unsmoothed, m, turned, options);
-            made[size_t(k)] = std::move(s);
-        }
+    inParallel(wanted.size(), [&](size_t k) {
+        const Measure& m = *wanted[k];
+        Series s = computeOne(m, tracks, c, m.zero == Zero::None ? &sinceMarked : &sinceStart);
+        if (runsWithoutGaps(s.value).empty()) return;
+        const Series unsmoothed = s;
+        s.value = smoothed(set.time_s, s.value, options.cutoffHz);
+        if (!againstStart(s, m.zero, set.time_s, options)) return;
+        widenByTurn(s, unsmoothed, m, turned, options);
+        made[k] = std::move(s);
     });
     for (auto& s : made)
         if (s) set.series.push_back(std::move(*s));

@@ -23,6 +23,25 @@ MarkSource sourceOf(const std::string& name) {
 
 } // namespace
 
+bool areUnconfirmed(const Marks& marks) {
+    const Json proposed = marks.kept("proposed");
+    return proposed.is_object() && !proposed.empty();
+}
+
+const char* sourceName(MarkSource source) {
+    switch (source) {
+    case MarkSource::Keypoint:
+        return "keypoint";
+    case MarkSource::Layout:
+        return "layout";
+    case MarkSource::LastTime:
+        return "last-time";
+    case MarkSource::Sticker:
+        break;
+    }
+    return "sticker";
+}
+
 Json toJson(const BodyFacts& f) {
     Json guesses = Json::array();
     for (const auto& [id, distance] : f.guesses)

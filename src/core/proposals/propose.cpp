@@ -88,20 +88,6 @@ void fromLastTime(Proposals& p, const Exercise& e, const ProposeContext& c, cons
 
 } // namespace
 
-const char* sourceName(MarkSource source) {
-    switch (source) {
-    case MarkSource::Keypoint:
-        return "keypoint";
-    case MarkSource::Layout:
-        return "layout";
-    case MarkSource::LastTime:
-        return "last-time";
-    case MarkSource::Sticker:
-        break;
-    }
-    return "sticker";
-}
-
 Result<std::map<int64_t, FoundBody>> findBodies(ClipReader& reader, KeypointNetwork& network, int looks, StopToken stop,
                                                 const ProgressFn& progress) {
     std::map<int64_t, FoundBody> bodies;
@@ -211,11 +197,6 @@ void followMarks(Proposals& p, const Exercise& exercise, const BodyLayout& layou
         if (mark.from == MarkSource::Layout)
             if (const auto g = layout.place(name, joints, exercise.view, frontTurn(*p.facts)))
                 mark.at = g->at, mark.sd = g->sd;
-}
-
-bool areUnconfirmed(const Marks& marks) {
-    const Json proposed = marks.kept("proposed");
-    return proposed.is_object() && !proposed.empty();
 }
 
 } // namespace deft

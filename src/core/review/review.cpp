@@ -7,13 +7,11 @@
 #include "judgement/shown.h"
 #include "judgement/targets.h"
 #include "landmarks/names.h"
-#include "landmarks/track_clip.h"
 #include "measures/steadied.h"
 #include "review/both_sides.h"
 #include "review/clip_facts.h"
 #include "review/seen_faults.h"
 #include "signal/resample.h"
-#include "video/clip_reader.h"
 
 #include <algorithm>
 #include <cmath>
@@ -366,17 +364,6 @@ Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) 
 }
 
 Result<Review> judgeAgain(Review before, ReviewInputs inputs) { return judged(std::move(before), std::move(inputs)); }
-
-Result<Review> analyse(ReviewInputs inputs, StopToken stop, const ProgressFn& progress) {
-    auto reader = ClipReader::open(inputs.clipPath);
-    if (!reader) return tl::unexpected(reader.error());
-    auto marks = fitToClip(inputs.marks, reader->info(), inputs.clipSha256);
-    if (!marks) return tl::unexpected(marks.error());
-    inputs.marks = std::move(*marks);
-    auto tracks = trackClip(*reader, inputs.marks, stop, progress);
-    if (!tracks) return tl::unexpected(tracks.error());
-    return measureReview(std::move(inputs), reader->info(), std::move(*tracks));
-}
 
 Summary summaryOf(const SeriesSet& set, const std::string& measure) {
     Summary out;

@@ -4,8 +4,6 @@
 #include "base/numbers.h"
 #include "landmarks/names.h"
 #include "proposals/propose.h"
-#include "review/without_clip.h"
-#include "video/clip_reader.h"
 
 #include <cmath>
 
@@ -367,32 +365,6 @@ Result<Tracks> parseTracks(const std::string& csv, const std::string& where) {
     }
     if (t.time_s.empty()) return fail(Errc::BadFormat, where + ": holds no frames");
     return t;
-}
-
-Result<Review> readFolder(const std::filesystem::path& folder) {
-    const auto file = folder / "review.json";
-    auto json = readJsonFile(file);
-    if (!json) return tl::unexpected(json.error());
-    if (auto ok = expectFormat(*json, "deft-mirror-review", 1, file.string()); !ok) return tl::unexpected(ok.error());
-    if (!json->contains("inputs"))
-        return fail(Errc::BadFormat, file.string() + ": /inputs is missing; analyse the clip again");
-    auto inputs = parseInputs((*json)["inputs"], file.string() + ": /inputs");
-    if (!inputs) return tl::unexpected(inputs.error());
-    auto csv = readFile(folder / "tracks.csv");
-    if (!csv) return tl::unexpected(csv.error());
-    auto tracks = parseTracks(*csv, (folder / "tracks.csv").string());
-    if (!tracks) return tl::unexpected(tracks.error());
-    auto reader = ClipReader::open(inputs->clipPath);
-    if (!reader && reader.error().code == Errc::NotFound) {
-        ClipInfo clip = clipOf(*tracks);
-        return measureReview(std::move(*inputs), std::move(clip), std::move(*tracks));
-    }
-    if (!reader) return tl::unexpected(reader.error());
-    if (reader->info().frames() != int64_t(tracks->frames()))
-        return fail(Errc::Conflict, folder.string() + ": its tracks do not belong to the clip " + inputs->clipPath +
-                                        "; analyse it again");
-    tracks->time_s = reader->info().time_s; // the file keeps six decimals
-    return measureReview(std::move(*inputs), reader->info(), std::move(*tracks));
 }
 
 } // namespace deft

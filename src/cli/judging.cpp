@@ -1,0 +1,111 @@
+#include "cli/judging.h"
+
+#include "base/files.h"
+#include "cli/knowledge.h"
+#include "judgement/asked.h"
+#include "proposals/propose.h"
+#include "review/review_json.h"
+#include "review/without_clip.h"
+
+#include <iostream>
+
+namespace deft::cli {
+
+Result<ReviewInputs> inputsFor(const Options& o) {
+    ReviewInputs in;
+    in.clipPath = std::filesystem::absolute(o.clip).lexically_normal().string(); // an answer is made from elsewhere
+    in.exercise = o.exercise;
+    in.side = o.side;
+    auto marks = readMarks(o.marks);
+    if (!marks) return tl::unexpected(marks.error());
+    in.marks = std::move(*marks);
+    auto sha = sha256OfFile(o.clip);
+    if (sha)
+        in.clipSha256 = *sha;
+    else if (o.tracks.empty() || sha.error().code != Errc::NotFound) // with tracks it need not be there
+        return tl::unexpected(sha.error());
+    else if (const Json told = in.marks.kept("clip_sha256"); told.is_string())
+        in.clipSha256 = told;
+    for (const std::string& s : o.schools)
+        if (auto ok = addSchool(in.schools, s); !ok) return tl::unexpected(ok.error());
+    auto exercise = exerciseOf(in);
+    if (!exercise) return tl::unexpected(exercise.error());
+    for (const auto& [question, choice] : in.schools)
+        if (!exercise->answerTo(question))
+            return fail(Errc::BadFormat, "--school " + question + "=" + choice + ": " + exercise->name +
+                                             " leaves no choice in that question");
+    if (!o.neutral.empty()) {
+        auto neutral =
+            readJsonFile(o.neutral).and_then([&](const Json& json) { return parseNeutral(json, o.neutral, 1.0); });
+        if (!neutral) return tl::unexpected(neutral.error());
+        in.neutral = std::move(*neutral);
+    }
+    if (!o.history.empty()) {
+        auto json = readJsonFile(o.history);
+        if (!json) return tl::unexpected(json.error());
+        auto history = parseHistory(*json, o.history);
+        if (!history) return tl::unexpected(history.error());
+        in.history = std::move(*history);
+    }
+    if (!o.asked.empty()) {
+        auto asked = readJsonFile(o.asked).and_then([&](const Json& j) { return parseAsked(j, o.asked, *exercise); });
+        if (!asked) return tl::unexpected(asked.error());
+        if (!o.history.empty() && !asked->history.empty())
+            return fail(Errc::BadFormat, o.asked + ": /history: there is one in --history, too; give one of them");
+        in.asked = asked->target, in.flags = asked->flags, in.cleared = asked->cleared, in.note = asked->note;
+        if (!asked->history.empty()) in.history = std::move(asked->history);
+    }
+    return in;
+}
+
+Result<Review> fromTracks(ReviewInputs in, const std::string& file, const std::optional<ClipInfo>& known) {
+    auto tracks = readFile(file).and_then([&](const std::string& csv) { return parseTracks(csv, file); });
+    if (!tracks) return tl::unexpected(tracks.error());
+    ClipInfo clip = known ? *known : clipOf(*tracks);
+    if (known) {
+        if (clip.frames() != int64_t(tracks->frames()))
+            return fail(Errc::Conflict, file + ": has " + std::to_string(tracks->frames()) + " frames, the clip " +
+                                            std::to_string(clip.frames()) + "; they do not belong together");
+        tracks->time_s = clip.time_s; // the file keeps six decimals
+    }
+    auto marks = fitToClip(in.marks, clip, in.clipSha256);
+    if (!marks) return tl::unexpected(marks.error());
+    in.marks = std::move(*marks);
+    return measureReview(std::move(in), std::move(clip), std::move(*tracks));
+}
+
+void warnOfUnconfirmed(const Marks& marks, const Options& o) {
+    if (areUnconfirmed(marks) && !o.quiet)
+        std::cerr
+            << "deft-mirror: these marks were proposed and nobody has confirmed them; look at them before you use "
+               "the readings\n";
+}
+
+int written(const Result<Review>& review, const Options& o) {
+    if (!review) return failed(review.error());
+    if (!review->missing.empty() && !o.quiet) {
+        std::cerr << "deft-mirror: not marked, so not everything could be measured:";
+        for (const std::string& m : review->missing) std::cerr << " " << m;
+        std::cerr << "\n";
+    }
+    if (auto ok = writeFolder(*review, o.out); !ok) return failed(ok.error());
+    return 0;
+}
+
+std::optional<int> runWithoutPictures(const Options& o) {
+    if (o.command == "exercises list") return listExercises();
+    if (o.command == "exercises show") return showExercise(o.name, o.json);
+    if (o.command == "exercises validate") return validateExercise(o.name);
+    if (o.command == "exercises cues") return printCues(o.name);
+    if (o.command == "decide") return decideCase(o.caseFile, o.json);
+    std::error_code ec;
+    if (o.command == "analyse" && !o.tracks.empty() && !std::filesystem::exists(o.clip, ec)) {
+        auto in = inputsFor(o);
+        if (!in) return failed(in.error());
+        warnOfUnconfirmed(in->marks, o);
+        return written(fromTracks(std::move(*in), o.tracks, std::nullopt), o);
+    }
+    return std::nullopt;
+}
+
+} // namespace deft::cli

@@ -1,0 +1,22 @@
+#pragma once
+#include "cli/options.h"
+#include "review/review.h"
+
+namespace deft::cli {
+
+/// What `analyse` was given, read and checked. @errors of the files
+Result<ReviewInputs> inputsFor(const Options& options);
+
+/// Measured from the tracks of `--tracks`. @param clip what is known of the clip; nothing = what the tracks tell of it
+Result<Review> fromTracks(ReviewInputs inputs, const std::string& file, const std::optional<ClipInfo>& clip);
+
+/// Marks that nobody has confirmed are told of.
+void warnOfUnconfirmed(const Marks& marks, const Options& options);
+
+/// Says what needs saying of a review and writes its folder. @return exit code
+int written(const Result<Review>& review, const Options& options);
+
+/// The commands that need neither pictures nor a window, so that they begin at once. Nothing = another one.
+std::optional<int> runWithoutPictures(const Options& options);
+
+} // namespace deft::cli

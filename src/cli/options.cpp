@@ -1,0 +1,110 @@
+#include "cli/options.h"
+
+#include <CLI/CLI.hpp>
+
+namespace deft::cli {
+
+Options parse(int argc, char** argv) {
+    Options o;
+    CLI::App app{"Deft Mirror measures recorded core exercises and drafts the answer to the client.\nWithout a command "
+                 "it opens its window. It is no medical device."};
+    app.set_version_flag("--version", "deft-mirror " DEFT_VERSION);
+    app.add_option("--library", o.library, "folder of the library");
+    app.add_flag("--demo", o.demo, "open a copy of the demo library");
+    app.add_flag("--take-over", o.takeOver, "open the library although it seems to be open elsewhere");
+    app.require_subcommand(0, 1);
+    auto command = [&](const char* name, const char* what) {
+        CLI::App* c = app.add_subcommand(name, what);
+        c->add_flag("--json", o.json, "machine-readable output");
+        c->add_flag("--quiet", o.quiet, "no progress");
+        return c;
+    };
+    const auto sides = CLI::IsMember({"left", "right", "both"});
+    CLI::App* probeCommand = command("probe", "what a clip is");
+    probeCommand->add_option("CLIP", o.clip)->required();
+    CLI::App* trackCommand = command("track", "follow marks through a clip");
+    trackCommand->add_option("CLIP", o.clip)->required();
+    trackCommand->add_option("--marks", o.marks)->required();
+    trackCommand->add_option("--out", o.out)->required();
+    CLI::App* analyseCommand = command("analyse", "measure a clip into a folder");
+    analyseCommand->add_option("CLIP", o.clip)->required();
+    analyseCommand->add_option("--exercise", o.exercise)->required();
+    analyseCommand->add_option("--marks", o.marks)->required();
+    analyseCommand->add_option("--side", o.side)->check(sides);
+    analyseCommand->add_option("--neutral", o.neutral);
+    analyseCommand->add_option("--school", o.schools, "QUESTION=SCHOOL")->take_all();
+    analyseCommand->add_option("--history", o.history);
+    analyseCommand->add_option("--asked", o.asked, "what was asked and is known of the client");
+    analyseCommand->add_option("--tracks", o.tracks, "tracks.csv that is there already; the clip need not be");
+    analyseCommand->add_option("--out", o.out)->required();
+    CLI::App* checkCommand = command("check", "is a clip usable, and what to ask the client for");
+    checkCommand->add_option("CLIP", o.clip)->required();
+    checkCommand->add_option("--exercise", o.checkedFor);
+    checkCommand->add_option("--marks", o.marks, "marks whose mat line tells the camera's roll");
+    CLI::App* marksCommand = command("marks", "offer places for the landmarks, to be confirmed");
+    marksCommand->add_option("CLIP", o.clip)->required();
+    marksCommand->add_option("--exercise", o.exercise)->required();
+    marksCommand->add_option("--last", o.last, "marks of the client's last clip of this exercise");
+    marksCommand->add_flag("--mirrored", o.mirrored, "the clip shows left and right exchanged");
+    marksCommand->add_option("--out", o.out)->required();
+    CLI::App* answerCommand = command("answer", "the answer of an analysed folder");
+    answerCommand->add_option("DIR", o.folder)->required();
+    answerCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
+    answerCommand->add_option("--out", o.out)->required();
+    CLI::App* repeatCommand =
+        command("repeat", "how repeatable readings are: the same clips analysed from other markings");
+    repeatCommand->add_option("FOLDERS", o.folders, "one folder a marking, with an analysed folder for every clip")
+        ->required()
+        ->expected(2, 20);
+    CLI::App* exercisesCommand = app.add_subcommand("exercises", "the exercise files");
+    exercisesCommand->require_subcommand(1);
+    exercisesCommand->add_subcommand("list", "ids and names");
+    CLI::App* show = exercisesCommand->add_subcommand("show", "one exercise");
+    show->add_option("ID", o.name)->required();
+    show->add_flag("--json", o.json);
+    CLI::App* validate = exercisesCommand->add_subcommand("validate", "check a file");
+    validate->add_option("FILE", o.name)->required();
+    CLI::App* cuesCommand =
+        exercisesCommand->add_subcommand("cues", "every version, fault and cue of one exercise or of all, as Markdown");
+    cuesCommand->add_option("ID", o.name);
+    CLI::App* sheetCommand = exercisesCommand->add_subcommand("sheet", "what a client needs to begin with one");
+    sheetCommand->add_option("ID", o.name)->required();
+    sheetCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
+    sheetCommand->add_option("--rung", o.rung, "version; usually the first of its ladder");
+    sheetCommand->add_option("--flag", o.flags, "intake flag of the client");
+    sheetCommand->add_option("--cleared", o.cleared, "intake flag whose readiness list is confirmed");
+    sheetCommand->add_option("--out", o.out)->required();
+    CLI::App* decideCommand = command("decide", "the decision from a case, without a clip");
+    decideCommand->add_option("CASE", o.caseFile)->required();
+    CLI::App* figureCommand = command("figure", "make a clip from a scene, with its truth and marks beside it");
+    figureCommand->add_option("SCENE", o.scene)->required();
+    figureCommand->add_option("--out", o.out)->required();
+
+    CLI::App* libraryCommand = app.add_subcommand("library", "the coach's records: back up, restore, check");
+    libraryCommand->require_subcommand(1);
+    const auto keeping = [&](const char* name, const char* what) {
+        CLI::App* c = libraryCommand->add_subcommand(name, what);
+        c->add_option("--library", o.library, "folder of the library; usually your own");
+        c->add_flag("--quiet", o.quiet, "no progress");
+        return c;
+    };
+    CLI::App* backupCommand = keeping("backup", "copy everything into a new folder");
+    backupCommand->add_option("TO", o.folder)->required();
+    CLI::App* restoreCommand = keeping("restore", "make a library of a backup");
+    restoreCommand->add_option("FROM", o.folder)->required();
+    keeping("check", "is every record as it was written, and every clip there?");
+
+    try {
+        app.parse(argc, argv);
+    } catch (const CLI::ParseError& e) {
+        o.exit = app.exit(e) == 0 ? 0 : 2;
+        return o;
+    }
+    for (const CLI::App* at = &app; !at->get_subcommands().empty();) {
+        at = at->get_subcommands().front();
+        o.command += (o.command.empty() ? "" : " ") + at->get_name();
+    }
+    return o;
+}
+
+} // namespace deft::cli

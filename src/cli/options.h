@@ -1,0 +1,23 @@
+#pragma once
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace deft::cli {
+
+/// What the arguments say.
+struct Options {
+    std::string command; ///< "analyse", "exercises list", …; empty = the window
+    std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
+                             caseFile, last, checkedFor, rung, library, asked, tracks;
+    std::vector<std::string> schools, folders, flags, cleared;
+    bool json = false, quiet = false, mirrored = false;
+    bool demo = false, takeOver = false; ///< of the window
+
+    /// Set when nothing is left to do: 0 after help, 2 after wrong use.
+    std::optional<int> exit;
+};
+
+Options parse(int argc, char** argv);
+
+} // namespace deft::cli
