@@ -3,6 +3,7 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "base/numbers.h"
+#include "base/parallel.h"
 #include "base/zip_file.h"
 
 #include "support/no_room.h"
@@ -12,7 +13,9 @@
 #include <QFile>
 #include <QTemporaryDir>
 #include <QTest>
+#include <atomic>
 #include <clocale>
+#include <random>
 #include <sys/stat.h>
 #include <unistd.h>
 
@@ -81,6 +84,38 @@ private slots:
         QFile file(QString::fromStdString(at("large.json").string()));
         QVERIFY(file.open(QIODevice::WriteOnly) && file.resize(qint64(kMostJsonBytes) + 1));
         QCOMPARE(readJsonFile(at("large.json")).error().code, Errc::BadFormat);
+    }
+
+    /// As the C library writes them, which rounds the number itself and not a product of it.
+    void fixedRoundsTheNumberItself() {
+        const std::string locale = std::setlocale(LC_NUMERIC, nullptr);
+        std::setlocale(LC_NUMERIC, "C");
+        std::mt19937 random(7);
+        for (int i = 0; i < 200'000; ++i) {
+            const int decimals = int(random() % 7);
+            const double scale = std::pow(10.0, double(random() % 18) - 8), half = random() % 4 == 0 ? 0.5 : 0.1234567;
+            const double value = (double(random()) - 2e9) * half * scale;
+            char expected[64];
+            std::snprintf(expected, sizeof expected, "%.*f", decimals, value);
+            if (std::string(expected).find_first_of("123456789") == std::string::npos) continue; // "-0.00"
+            QCOMPARE(fixed(value, decimals), std::string(expected));
+        }
+        std::setlocale(LC_NUMERIC, locale.c_str());
+    }
+
+    void allIsDoneInParallelAndTroublePassedOn() {
+        std::vector<std::atomic<int>> times(1000);
+        inParallel(times.size(), [&](size_t i) { ++times[i]; });
+        QVERIFY(std::all_of(times.begin(), times.end(), [](const auto& n) { return n == 1; }));
+        inParallel(0, [](size_t) { QFAIL("there was nothing to do"); });
+        std::atomic<int> after = 0;
+        QVERIFY_EXCEPTION_THROWN(inParallel(100000,
+                                            [&](size_t i) {
+                                                if (i == 3) throw std::runtime_error("here");
+                                                ++after;
+                                            }),
+                                 std::runtime_error);
+        QVERIFY2(after < 99999, "what had not begun was stopped");
     }
 
     /// The machine's locale must not change a number in a file: with a comma 12.5 would become 12.

@@ -35,12 +35,12 @@ size_t tooDeepAt(std::string_view text) {
     return std::string_view::npos;
 }
 
-/// The first number beyond its limits, as a path; empty = none.
-std::string numberOutOfRange(const Json& j, const std::string& path) {
+/// Path of the first number beyond its limits.
+std::optional<std::string> numberOutOfRange(const Json& j) {
     if (j.is_structured()) {
         for (const auto& [key, value] : j.items())
-            if (std::string found = numberOutOfRange(value, path + "/" + key); !found.empty()) return found;
-        return {};
+            if (const auto found = numberOutOfRange(value)) return "/" + key + *found;
+        return std::nullopt;
     }
     bool fits = true;
     if (j.is_number_unsigned())
@@ -49,7 +49,7 @@ std::string numberOutOfRange(const Json& j, const std::string& path) {
         fits = j.get<int64_t>() >= -kMostJsonWholeNumber;
     else if (j.is_number())
         fits = std::abs(j.get<double>()) <= kMostJsonNumber;
-    return fits ? std::string() : (path.empty() ? "/" : path);
+    return fits ? std::nullopt : std::optional<std::string>("");
 }
 
 } // namespace
@@ -61,8 +61,8 @@ Result<Json> parseJson(std::string_view text, const std::string& where) {
                                          std::to_string(kMostJsonDepth) + " levels");
     try {
         Json document = Json::parse(text);
-        if (const std::string path = numberOutOfRange(document, {}); !path.empty())
-            return fail(Errc::BadFormat, where + ": " + path + ": the number is too large");
+        if (const auto path = numberOutOfRange(document))
+            return fail(Errc::BadFormat, where + ": " + (path->empty() ? "/" : *path) + ": the number is too large");
         return document;
     } catch (const nlohmann::json::parse_error& e) {
         // Turn the byte offset into a line, which is what an editor shows.

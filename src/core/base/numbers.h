@@ -9,6 +9,8 @@ namespace deft {
 
 /// "12.50": fixed, with so many decimals. Never "-0.00". NaN and infinity give "nan" and "inf".
 std::string fixed(double value, int decimals);
+/// The same at the end of a text.
+void appendFixed(std::string& text, double value, int decimals);
 
 /// The whole text as a number; nothing when it is none, not finite, or more stands there.
 std::optional<double> parseNumber(std::string_view text);

@@ -16,6 +16,7 @@ Result<void> usable(const Vector2& v, const char* what) {
 } // namespace
 
 double wrapDeg(double degrees) {
+    if (degrees > -180.0 && degrees <= 180.0) return degrees; // nearly always, and much quicker
     const double r = std::remainder(degrees, 360.0);
     return r <= -180.0 ? r + 360.0 : r;
 }
@@ -52,8 +53,11 @@ Result<double> leanDeg(const Point2& p, const Point2& q) {
 }
 
 Result<double> signedAngleDeg(const Vector2& from, const Vector2& to) {
-    if (auto ok = usable(from, "the first segment"); !ok) return tl::unexpected(ok.error());
-    if (auto ok = usable(to, "the second segment"); !ok) return tl::unexpected(ok.error());
+    const double lengths = from.squaredNorm() * to.squaredNorm();
+    if (!(lengths > 1e-6 && lengths < 1e18)) { // else there is nothing to ask
+        if (auto ok = usable(from, "the first segment"); !ok) return tl::unexpected(ok.error());
+        if (auto ok = usable(to, "the second segment"); !ok) return tl::unexpected(ok.error());
+    }
     return wrapDeg(degrees(std::atan2(-cross(from, to), from.dot(to))));
 }
 

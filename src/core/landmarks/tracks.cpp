@@ -60,12 +60,17 @@ std::string toCsv(const Tracks& tracks) {
         text += "," + name + "_x," + name + "_y," + name + "_sd," + name + "_state";
     text += "\n";
     for (size_t i = 0; i < tracks.frames(); ++i) {
-        text += std::to_string(i) + "," + fixed(tracks.time_s[i], 6);
+        text += std::to_string(i) + ",";
+        appendFixed(text, tracks.time_s[i], 6);
         for (const auto& [name, points] : tracks.landmark) {
             const TrackPoint& p = points[i];
-            text += p.state == PointState::Absent ? std::string(",,,,absent")
-                                                  : "," + fixed(p.at.x(), 3) + "," + fixed(p.at.y(), 3) + "," +
-                                                        fixed(p.sd, 3) + "," + stateName(p.state);
+            const bool told = p.state != PointState::Absent;
+            for (const double number : {p.at.x(), p.at.y(), p.sd}) {
+                text += ',';
+                if (told) appendFixed(text, number, 3);
+            }
+            text += ',';
+            text += stateName(p.state);
         }
         text += "\n";
     }

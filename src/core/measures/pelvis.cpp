@@ -58,32 +58,31 @@ double fittedRaw(const MeasureInput& in, const MeasureContext& c) {
     return wrapDeg(c.layoutRaw_deg + turnSinceMarked(in, c));
 }
 
-/// The first pair of which both marks are there.
-template <class Has> std::optional<PelvisPair> firstPair(const Has& has) {
-    static const std::vector<PelvisPair> pairs = {
-        {"psis", "asis"}, {"pubis", "asis"}, {"hip", "crest"}, {"hip", "asis"}};
-    const auto it = std::find_if(pairs.begin(), pairs.end(),
-                                 [&](const PelvisPair& pair) { return has(pair.from) && has(pair.to); });
-    return it == pairs.end() ? std::nullopt : std::optional(*it);
+/// The pairs that tell the pelvis's angle, the best first, as places in kPelvisMarks.
+enum : size_t { kAsis, kPsis, kCrest, kPubis, kSacrum, kHip };
+constexpr std::array<std::pair<size_t, size_t>, 4> kPairs = {
+    {{kPsis, kAsis}, {kPubis, kAsis}, {kHip, kCrest}, {kHip, kAsis}}};
+template <class Has> auto firstPair(const Has& has) {
+    return std::find_if(kPairs.begin(), kPairs.end(),
+                        [&](const auto& pair) { return has(pair.first) && has(pair.second); });
 }
 
 } // namespace
 
 std::optional<PelvisPair> pelvisPair(const std::vector<std::string>& landmarks) {
-    return firstPair([&](const std::string& name) {
-        return std::find(landmarks.begin(), landmarks.end(), name) != landmarks.end();
+    const auto pair = firstPair([&](size_t mark) {
+        return std::find(landmarks.begin(), landmarks.end(), kPelvisMarks[mark]) != landmarks.end();
     });
+    if (pair == kPairs.end()) return std::nullopt;
+    return PelvisPair{kPelvisMarks[pair->first], kPelvisMarks[pair->second]};
 }
 
 double rawTiltOfPair(std::span<const Point2> marks, const BodyAxes& axes) {
-    const auto place = [&](const std::string& name) {
-        return size_t(std::find(kPelvisMarks.begin(), kPelvisMarks.end(), name) - kPelvisMarks.begin());
-    };
-    const auto pair = firstPair([&](const std::string& name) { return marks[place(name)].allFinite(); });
-    if (!pair) return kGap;
-    const Vector2 d = marks[place(pair->to)] - marks[place(pair->from)];
+    const auto pair = firstPair([&](size_t mark) { return marks[mark].allFinite(); });
+    if (pair == kPairs.end()) return kGap;
+    const Vector2 d = marks[pair->second] - marks[pair->first];
     // Against the perpendicular of cranial: level points read 0 with the back hip point straight behind.
-    if (pair->from == "psis") return degrees(std::atan2(-d.dot(axes.cranial), d.dot(axes.anterior)));
+    if (pair->first == kPsis) return degrees(std::atan2(-d.dot(axes.cranial), d.dot(axes.anterior)));
     return orGap(axes.towardFrontDeg(d));
 }
 

@@ -18,25 +18,22 @@ constexpr double kTrunkInPelves = 2;
 
 /// The frame in which the most pelvis marks were set by hand: there the rigid pelvis is known best.
 size_t layoutFrame(const Tracks& tracks) {
-    size_t best = 0;
-    int most = 0;
-    for (size_t i = 0; i < tracks.frames(); ++i) {
-        int count = 0;
-        for (const std::string& name : kPelvisMarks)
-            if (const TrackPoint* p = tracks.find(name, i); p && p->state == PointState::ByHand) ++count;
-        if (count > most) most = count, best = i;
-    }
-    return best;
+    std::vector<int> count(tracks.frames() + 1, 0);
+    for (const std::string& name : kPelvisMarks)
+        if (const auto it = tracks.landmark.find(name); it != tracks.landmark.end())
+            for (size_t i = 0; i < tracks.frames(); ++i) count[i] += it->second[i].state == PointState::ByHand;
+    return size_t(std::max_element(count.begin(), count.end()) - count.begin());
 }
 
 /// Median distance of two landmarks in the still time at the start, px; 0 = never both seen.
 double startDistancePx(const Tracks& tracks, const std::string& a, const std::string& b, const SeriesOptions& options) {
+    const auto p = tracks.landmark.find(a), q = tracks.landmark.find(b);
+    if (p == tracks.landmark.end() || q == tracks.landmark.end()) return 0;
     std::vector<double> all;
-    for (size_t i = 0; i < tracks.frames(); ++i) {
-        if (!options.inSetup(tracks.time_s[i])) continue;
-        const TrackPoint *p = tracks.find(a, i), *q = tracks.find(b, i);
-        if (p && q && p->usable() && q->usable()) all.push_back((q->at - p->at).norm());
-    }
+    for (size_t i = 0; i < tracks.frames(); ++i)
+        if (const TrackPoint& one = p->second[i], &other = q->second[i];
+            options.inSetup(tracks.time_s[i]) && one.usable() && other.usable())
+            all.push_back((other.at - one.at).norm());
     return all.empty() ? 0 : medianOf(all);
 }
 
@@ -80,6 +77,9 @@ Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& opti
     return c;
 }
 
+/// Independent spreads together. Quicker than std::hypot, which guards against numbers that no spread has.
+double together(double a, double b) { return std::sqrt(a * a + b * b); }
+
 /// Median of a series in the still time at the start; NaN when it was not measured there.
 double startOf(const std::vector<double>& x, const std::vector<double>& time_s, const SeriesOptions& options) {
     std::vector<double> start;
@@ -97,7 +97,7 @@ bool againstStart(Series& s, Zero zero, const std::vector<double>& time_s, const
     const double unit = zero == Zero::StartRatio ? 100 / from : 1;
     for (size_t i = 0; i < s.value.size(); ++i) {
         s.value[i] = unit * (s.value[i] - from);
-        s.u95[i] = unit * std::hypot(s.u95[i], band);
+        s.u95[i] = unit * together(s.u95[i], band);
     }
     for (double& u : s.slideU95) u *= unit;
     return true;
@@ -107,16 +107,23 @@ bool againstStart(Series& s, Zero zero, const std::vector<double>& time_s, const
 Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& context, const SlideSd* slide) {
     const size_t n = tracks.frames(), k = m.landmarks.size();
     Series s{m.id, m.unit, std::vector<double>(n, kGap), std::vector<double>(n, kGap)};
-    std::vector<Point2> at(k), moved(k);
-    std::vector<double> sd(k), flat(2 * k), flatSd(2 * k), slideShare(2 * k);
     std::vector<const std::vector<TrackPoint>*> points(k, nullptr);
     for (size_t j = 0; j < k; ++j)
         if (const auto it = tracks.landmark.find(m.landmarks[j]); it != tracks.landmark.end()) points[j] = &it->second;
+    if (std::any_of(points.begin(), points.begin() + std::ptrdiff_t(m.needed), [](auto* one) { return !one; }))
+        return s;
     std::vector<const std::vector<double>*> slides(k, nullptr);
     for (size_t j = 0; slide && j < k; ++j)
         if (const auto it = slide->find(m.landmarks[j]); it != slide->end()) slides[j] = &it->second;
     const bool slidesAtAll = std::any_of(slides.begin(), slides.end(), [](const auto* one) { return one; });
     if (slidesAtAll) s.slideU95.assign(n, 0);
+    std::vector<Point2> at(k);
+    std::vector<double> sd(k), spreads(2 * k), slideShare(2 * k); // of x and y of each point
+    const std::span<double> coordinates(k > 0 ? at.front().data() : nullptr, 2 * k);
+    const MeasureInput input{at, sd};
+    const auto stateAt = [&](size_t j, size_t i) {
+        return points[j] && i < points[j]->size() ? (*points[j])[i].state : PointState::Absent;
+    };
     for (size_t i = 0; i < n; ++i) {
         bool complete = true, anyWeak = false;
         for (size_t j = 0; j < k; ++j) {
@@ -126,48 +133,51 @@ Series computeOne(const Measure& m, const Tracks& tracks, const MeasureContext& 
             at[j] = there ? p->at : Point2(kGap, kGap);
             sd[j] = there ? p->sd : 0;
             anyWeak = anyWeak || (there && p->state == PointState::Weak);
-            const double seen = m.zero != Zero::None ? sd[j] : std::hypot(sd[j], context.markingSd_px);
-            const double slid = slides[j] ? (*slides[j])[i] : 0, total = std::hypot(seen, slid);
-            slideShare[2 * j] = slideShare[2 * j + 1] = total > 0 ? slid * slid / (total * total) : 0;
-            flat[2 * j] = at[j].x(), flat[2 * j + 1] = at[j].y();
-            flatSd[2 * j] = flatSd[2 * j + 1] = there ? total : 0;
         }
         if (!complete) continue;
-        auto evaluate = [&](const std::vector<double>& x) {
-            for (size_t j = 0; j < k; ++j) moved[j] = {x[2 * j], x[2 * j + 1]};
-            return m.value({moved, sd}, context);
-        };
-        s.value[i] = evaluate(flat);
+        s.value[i] = m.value(input, context);
         s.u95[i] = 0;
         if (!slide) continue;
+        if (!std::isfinite(s.value[i])) {
+            s.u95[i] = kGap;
+            continue;
+        }
+        for (size_t j = 0; j < k; ++j) {
+            const double seen = m.zero != Zero::None ? sd[j] : together(sd[j], context.markingSd_px);
+            const double slid = slides[j] ? (*slides[j])[i] : 0, total = slid > 0 ? together(seen, slid) : seen;
+            slideShare[2 * j] = slideShare[2 * j + 1] = total > 0 ? slid * slid / (total * total) : 0;
+            spreads[2 * j] = spreads[2 * j + 1] = std::isfinite(at[j].x()) ? total : 0;
+        }
         if (anyWeak) { // is there anything to tell without them?
-            std::vector<double> firm = flat;
+            const std::vector<Point2> all = at;
             bool enough = true;
             for (size_t j = 0; j < k; ++j)
-                if (points[j] && i < points[j]->size() && (*points[j])[i].state == PointState::Weak) {
-                    firm[2 * j] = firm[2 * j + 1] = kGap;
+                if (stateAt(j, i) == PointState::Weak) {
+                    at[j] = Point2(kGap, kGap);
                     if (j < m.needed) enough = false;
                 }
-            if (!enough || !std::isfinite(evaluate(firm))) {
+            if (!enough || !std::isfinite(m.value(input, context))) {
                 if (s.weak.empty()) s.weak.assign(n, false);
                 s.weak[i] = true;
             }
+            std::copy(all.begin(), all.end(), at.begin()); // `input` and `coordinates` look at these
         }
         // An angle may jump by 360 between one end of its band and the other.
-        const auto nearby = [&](const std::vector<double>& x) {
-            const double v = evaluate(x);
-            return m.unit == "deg" ? s.value[i] + wrapDeg(v - s.value[i]) : v;
+        const bool isAngle = m.unit == "deg";
+        const auto nearby = [&] {
+            const double v = m.value(input, context);
+            return isAngle ? s.value[i] + wrapDeg(v - s.value[i]) : v;
         };
-        double slid = 0, spread = propagatedSd(nearby, flat, flatSd, slideShare, slid);
+        double slid = 0, spread = propagatedSd(nearby, coordinates, spreads, slideShare, slid);
         if (slidesAtAll && std::isfinite(slid)) s.slideU95[i] = kU95 * slid;
-        if (m.misfitSd) spread = std::max(spread, m.misfitSd({at, sd}, context));
+        if (m.misfitSd) spread = std::max(spread, m.misfitSd(input, context));
         if (m.againstMat) {
             // An angle against the mat is off by the roll itself, a height by the roll over the distance walked on the
             // mat.
-            spread = m.unit == "deg" ? std::hypot(spread, context.axes.rollSd_deg)
-                                     : std::hypot(spread, 100 * radians(context.axes.rollSd_deg));
+            spread = isAngle ? together(spread, context.axes.rollSd_deg)
+                             : together(spread, 100 * radians(context.axes.rollSd_deg));
         }
-        s.u95[i] = std::isfinite(s.value[i]) ? kU95 * spread : kGap;
+        s.u95[i] = kU95 * spread;
     }
     if (m.unit == "deg") {
         // Or smoothing would lead from 179 to -179 by way of 0. Most of the clip stays on the turn on which it was
@@ -202,15 +212,17 @@ std::vector<TurnedPicture> turnedPictures(const Tracks& tracks, const SeriesOpti
 
 /// What such a turn would change goes into the band. What it changes at the start already cancels where a measure is
 /// told against that.
-void widenByTurn(Series& s, const Series& unsmoothed, const Measure& m, const std::vector<TurnedPicture>& pictures,
+/// @param here as it was read, not smoothed
+void widenByTurn(Series& s, Series here, const Measure& m, const std::vector<TurnedPicture>& pictures,
                  const SeriesOptions& options) {
-    if (m.isTurn) return;
+    if (m.isTurn || pictures.empty()) return;
     const size_t n = s.value.size();
     std::vector<double> most(n, 0);
+    const auto& t = pictures.front().tracks.time_s;
+    if (!againstStart(here, m.zero, t, options)) return;
     for (const TurnedPicture& picture : pictures) {
-        Series other = computeOne(m, picture.tracks, picture.context, nullptr), here = unsmoothed;
-        const auto& t = picture.tracks.time_s;
-        if (!againstStart(other, m.zero, t, options) || !againstStart(here, m.zero, t, options)) continue;
+        Series other = computeOne(m, picture.tracks, picture.context, nullptr);
+        if (!againstStart(other, m.zero, t, options)) continue;
         std::vector<double> change(n);
         for (size_t i = 0; i < n; ++i) {
             change[i] = other.value[i] - here.value[i];
@@ -220,7 +232,7 @@ void widenByTurn(Series& s, const Series& unsmoothed, const Measure& m, const st
         for (size_t i = 0; i < n; ++i)
             if (const double c = std::abs(change[i] - atStart); c > most[i]) most[i] = c;
     }
-    for (size_t i = 0; i < n; ++i) s.u95[i] = std::hypot(s.u95[i], most[i]);
+    for (size_t i = 0; i < n; ++i) s.u95[i] = together(s.u95[i], most[i]);
 }
 
 } // namespace
@@ -258,10 +270,10 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
         const Measure& m = *wanted[k];
         Series s = computeOne(m, tracks, c, m.zero == Zero::None ? &sinceMarked : &sinceStart);
         if (runsWithoutGaps(s.value).empty()) return;
-        const Series unsmoothed = s;
+        Series unsmoothed = s;
         s.value = smoothed(set.time_s, s.value, options.cutoffHz);
         if (!againstStart(s, m.zero, set.time_s, options)) return;
-        widenByTurn(s, unsmoothed, m, turned, options);
+        widenByTurn(s, std::move(unsmoothed), m, turned, options);
         made[k] = std::move(s);
     });
     for (auto& s : made)
@@ -293,7 +305,7 @@ void tellAgainst(SeriesSet& set, const std::optional<Neutral>& neutral) {
         Series& s = *set.find(before.id);
         s = before;
         if (!std::isfinite(zero)) continue;
-        for (size_t i = 0; i < s.value.size(); ++i) s.value[i] -= zero, s.u95[i] = std::hypot(s.u95[i], band);
+        for (size_t i = 0; i < s.value.size(); ++i) s.value[i] -= zero, s.u95[i] = together(s.u95[i], band);
     }
 }
 
@@ -301,11 +313,18 @@ std::string toCsv(const SeriesSet& set) {
     std::string text = "frame,time_s";
     for (const Series& s : set.series) text += "," + s.id + "," + s.id + "_u95";
     text += "\n";
+    text.reserve(text.size() + set.time_s.size() * (20 + 18 * set.series.size()));
     for (size_t i = 0; i < set.time_s.size(); ++i) {
-        text += std::to_string(i) + "," + fixed(set.time_s[i], 6);
-        for (const Series& s : set.series)
-            text += std::isfinite(s.value[i]) ? "," + fixed(s.value[i], 4) + "," + fixed(s.u95[i], 4) : ",,";
-        text += "\n";
+        text += std::to_string(i) + ",";
+        appendFixed(text, set.time_s[i], 6);
+        for (const Series& s : set.series) {
+            const bool measured = std::isfinite(s.value[i]);
+            for (const double number : {s.value[i], s.u95[i]}) {
+                text += ',';
+                if (measured) appendFixed(text, number, 4);
+            }
+        }
+        text += '\n';
     }
     return text;
 }

@@ -12,13 +12,13 @@ namespace {
 /// Beyond this turn skin is taut and slides no farther (chosen here).
 constexpr double kMostTurn_rad = 1.2;
 
-/// Angle at a joint in every frame, rad; where it is not seen, as it was last seen.
+/// Angle at a joint of marked landmarks in every frame, rad; where it is not seen, as it was last seen.
 std::vector<double> anglesOf(const Tracks& tracks, const std::array<std::string, 3>& joint) {
+    const auto &a = tracks.landmark.at(joint[0]), &b = tracks.landmark.at(joint[1]), &c = tracks.landmark.at(joint[2]);
     std::vector<double> angle(tracks.frames(), kGap);
     for (size_t i = 0; i < angle.size(); ++i) {
-        const TrackPoint *a = tracks.find(joint[0], i), *b = tracks.find(joint[1], i), *c = tracks.find(joint[2], i);
-        if (a && b && c && a->usable() && b->usable() && c->usable())
-            if (const auto deg = includedAngleDeg(a->at, b->at, c->at)) angle[i] = radians(*deg);
+        if (a[i].usable() && b[i].usable() && c[i].usable())
+            if (const auto deg = includedAngleDeg(a[i].at, b[i].at, c[i].at)) angle[i] = radians(*deg);
         if (!std::isfinite(angle[i]) && i > 0) angle[i] = angle[i - 1];
     }
     return angle;
@@ -68,10 +68,10 @@ const std::vector<SoftTissue>& usualSoftTissue() {
 
 SlideSd slideSinceMarked(const Tracks& tracks, const std::vector<SoftTissue>& tissue, double trunk_px) {
     return slides(tracks, tissue, trunk_px, [&](const SoftTissue& t, const std::vector<double>& angle) {
+        const auto& points = tracks.landmark.at(t.landmark);
         std::vector<double> at;
         for (size_t i = 0; i < angle.size(); ++i)
-            if (const TrackPoint* p = tracks.find(t.landmark, i); p && p->state == PointState::ByHand)
-                if (std::isfinite(angle[i])) at.push_back(angle[i]);
+            if (points[i].state == PointState::ByHand && std::isfinite(angle[i])) at.push_back(angle[i]);
         if (at.empty() && !angle.empty() && std::isfinite(angle[0])) at.push_back(angle[0]);
         return at;
     });

@@ -324,10 +324,10 @@ Result<Tracks> parseTracks(const std::string& csv, const std::string& where) {
     size_t at = 0;
     for (int64_t line = 0; at < csv.size(); ++line) {
         const size_t end = std::min(csv.find('\n', at), csv.size());
-        std::vector<std::string> cells;
+        std::vector<std::string_view> cells;
         for (size_t a = at; a <= end;) {
             const size_t b = std::min(csv.find(',', a), end);
-            cells.push_back(csv.substr(a, b - a));
+            cells.push_back(std::string_view(csv).substr(a, b - a));
             a = b + 1;
         }
         at = end + 1;
@@ -339,7 +339,7 @@ Result<Tracks> parseTracks(const std::string& csv, const std::string& where) {
             for (size_t i = 2; i + 3 < cells.size(); i += 4) {
                 if (!cells[i].ends_with("_x") || !isLandmark(cells[i].substr(0, cells[i].size() - 2)))
                     return bad("names a column that is no landmark");
-                names.push_back(cells[i].substr(0, cells[i].size() - 2));
+                names.emplace_back(cells[i].substr(0, cells[i].size() - 2));
             }
             continue;
         }
@@ -349,7 +349,7 @@ Result<Tracks> parseTracks(const std::string& csv, const std::string& where) {
         t.time_s.push_back(*time);
         for (size_t k = 0; k < names.size(); ++k) {
             TrackPoint p;
-            const std::string& state = cells[5 + 4 * k];
+            const std::string_view state = cells[5 + 4 * k];
             for (const PointState s : {PointState::Seen, PointState::Weak, PointState::Lost, PointState::ByHand})
                 if (state == stateName(s)) p.state = s;
             if (p.state != PointState::Absent) {

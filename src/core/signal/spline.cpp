@@ -21,7 +21,10 @@ NaturalSpline::NaturalSpline(std::vector<double> x, std::vector<double> y)
 double NaturalSpline::operator()(double at) const {
     if (at <= x_.front()) return y_.front();
     if (at >= x_.back()) return y_.back();
-    const auto k = size_t(std::upper_bound(x_.begin(), x_.end(), at) - x_.begin()) - 1;
+    // Mostly the piece of an even signal that one would guess, else it is looked for.
+    const auto guess = size_t((at - x_.front()) / (x_.back() - x_.front()) * double(x_.size() - 1));
+    const bool found = guess + 1 < x_.size() && x_[guess] <= at && at < x_[guess + 1];
+    const size_t k = found ? guess : size_t(std::upper_bound(x_.begin(), x_.end(), at) - x_.begin()) - 1;
     const double h = x_[k + 1] - x_[k], b = (at - x_[k]) / h, a = 1 - b;
     return a * y_[k] + b * y_[k + 1] +
            (a * (a * a - 1) * curvature_[k] + b * (b * b - 1) * curvature_[k + 1]) * h * h / 6;
