@@ -131,6 +131,38 @@ private slots:
         }
     }
 
+    /// One side may be filmed at a time: up once each has been clean twice running, in whatever order they came.
+    void sidesFilmedInTurn() {
+        const auto steps = [](const std::vector<std::pair<std::string, bool>>& clips) { // side, clean?
+            std::vector<std::string> out;
+            Case c;
+            c.exercise = "march", c.rung = loadExercise("march")->startRung;
+            c.target.rung = c.rung, c.target.sets = 2, c.target.reps = 2;
+            for (const auto& [side, clean] : clips) {
+                c.reps.clear(), c.holds.clear();
+                for (int k = 0; k < 2; ++k) c.reps.push_back({side, 50, clean ? 50.0 : 30.0, 1, clean ? "" : "tilt"});
+                const auto d = decide(c);
+                out.push_back(d->step +
+                              (says(d->because, side == "left" ? "the right side" : "the left side") ? " other" : ""));
+                c.history.push_back({"2031-03-02", c.rung, c.target, true, clean, {}, {}, {}});
+                if (side == "left" || side == "right") c.history.back().sides = {side};
+            }
+            return out;
+        };
+        using Words = std::vector<std::string>;
+        QCOMPARE(steps({{"left", true}, {"left", true}, {"left", true}}),
+                 (Words{"stay other", "stay other", "stay other"}));
+        QCOMPARE(steps({{"left", true}, {"right", true}, {"left", true}, {"right", true}}),
+                 (Words{"stay other", "stay other", "stay other", "up"}));
+        QCOMPARE(steps({{"left", true}, {"left", true}, {"right", true}, {"right", true}}),
+                 (Words{"stay other", "stay other", "stay", "up"}));
+        // A side that was not clean begins anew; where nobody can tell the side nothing is shown of either.
+        QCOMPARE(steps({{"left", true}, {"right", true}, {"left", false}, {"right", true}, {"left", true}}).back(),
+                 std::string("stay"));
+        QCOMPARE(steps({{"", true}, {"", true}, {"", true}}).back(), std::string("stay"));
+        QCOMPARE(steps({{"both", true}, {"both", true}}).back(), std::string("up"));
+    }
+
     void wrongCases_data() {
         QTest::addColumn<QString>("at");
         QTest::addColumn<QString>("value");

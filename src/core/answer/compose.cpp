@@ -139,8 +139,9 @@ std::string whyWords(const Review& r) {
         std::string missing;
         for (const Rep& rep : r.events.reps)
             if (rep.side == "left" || rep.side == "right") missing = rep.side == "left" ? "right" : "left";
-        why += " Please film the " + (missing.empty() ? "other" : missing) +
-               " side as well: I can only speak of what I see.";
+        why += missing.empty() ? " From here I cannot tell which side worked: please film each side by itself and say "
+                                 "which one it is."
+                               : " Please film the " + missing + " side as well: I can only speak of what I see.";
     }
     return why;
 }

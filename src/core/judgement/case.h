@@ -30,6 +30,7 @@ struct PastReview {
     bool met = false, clean = false;
     std::vector<std::string> faults;
     std::vector<PastCue> cues;
+    std::vector<std::string> sides{}; ///< "left", "right": those that were shown; empty = that is not known
 };
 
 struct ClientNote {
@@ -57,14 +58,14 @@ struct Case {
     ClientNote note;
     Target target; ///< what was asked
     struct Hold {
-        std::string side = "both";
+        std::string side = "both"; ///< "" = nobody can tell
         double duration_s = 0, clean_s = 0;
         std::string brokenBy;
         std::optional<double> tremorShare{}; ///< per cent, see tremorOf()
         double tremorU95 = 0;
     };
     struct Rep {
-        std::string side = "both";
+        std::string side = "both"; ///< "" = nobody can tell
         double reach = 0, controlRange = 0, u95 = 0;
         std::string brokenBy;
         bool onTheWayBack = false; ///< broken only there

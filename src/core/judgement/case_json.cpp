@@ -135,6 +135,8 @@ void readPast(Reader& r, PastReview& p) {
     r.object("target", [&](Reader& t) { readTarget(t, p.target); });
     r.flag("met", p.met);
     r.flag("clean", p.clean);
+    r.texts("sides", p.sides);
+    for (const std::string& side : p.sides) r.oneOf("sides", side, {"left", "right"});
     r.texts("faults", p.faults);
     r.objects("cues", [&](Reader& c) {
         PastCue cue;
@@ -266,13 +268,11 @@ Json toJson(const std::vector<PastReview>& history) {
         for (const PastCue& c : p.cues)
             cues.push_back(
                 {{"fault", c.fault}, {"rung", c.rung}, {"worst", rounded(c.worst, 3)}, {"mdc", rounded(c.mdc, 3)}});
-        list.push_back({{"date", p.date},
-                        {"rung", p.rung},
-                        {"target", toJson(p.target)},
-                        {"met", p.met},
-                        {"clean", p.clean},
-                        {"faults", p.faults},
-                        {"cues", cues}});
+        Json one = {{"date", p.date}, {"rung", p.rung},   {"target", toJson(p.target)},
+                    {"met", p.met},   {"clean", p.clean}, {"faults", p.faults},
+                    {"cues", cues}};
+        if (!p.sides.empty()) one["sides"] = p.sides;
+        list.push_back(one);
     }
     return list;
 }

@@ -2,6 +2,7 @@
 
 #include "judgement/cue_choice.h"
 #include "judgement/safety.h"
+#include "judgement/sides.h"
 #include "judgement/targets.h"
 #include "judgement/wording.h"
 
@@ -12,6 +13,7 @@ namespace {
 
 constexpr double kSideLimit = 0.15; // chosen here
 constexpr int kEarlyBreaks = 2;     // chosen here
+constexpr int kCleanReviews = 2;    // running, for a step up; chosen here
 // Of the pelvis's movement in a hold, at 4 to 12 Hz: more, and it is shaking rather than swaying (chosen here).
 constexpr double kShaking_percent = 30;
 
@@ -31,13 +33,20 @@ struct Situation {
         return c.between.empty() && shown.met && shown.total > 0 && shown.clean == shown.total &&
                shown.brokenOnTheWay == 0 && faultFree && !setupPoor && !cannotTell;
     }
-    bool cleanBefore() const {
-        if (c.history.empty()) return false;
-        const PastReview& last = c.history.back();
-        const auto asked = c.target.hold_s, before = last.target.hold_s;
-        return last.met && last.clean && (last.rung.empty() || last.rung == c.rung) &&
-               (!asked || !before || *before >= *asked - 1e-9) &&
-               (!c.target.reps || !last.target.reps || *last.target.reps >= *c.target.reps);
+    /// In how many reviews running a side has met at least this target cleanly.
+    int cleanRunning(const std::string& side) const {
+        return reviewsRunning(e, c, side, cleanNow(), [&](const PastReview& past) {
+            const auto asked = c.target.hold_s, before = past.target.hold_s;
+            return past.met && past.clean && (past.rung.empty() || past.rung == c.rung) &&
+                   (!asked || !before || *before >= *asked - 1e-9) &&
+                   (!c.target.reps || !past.target.reps || *past.target.reps >= *c.target.reps);
+        });
+    }
+    /// The sides that have not yet been clean often enough for a step up.
+    std::vector<std::string> sidesToShow() const {
+        std::vector<std::string> sides = sidesOf(e);
+        std::erase_if(sides, [&](const std::string& side) { return cleanRunning(side) >= kCleanReviews; });
+        return sides;
     }
 };
 
@@ -151,8 +160,8 @@ std::string shakingOf(const Case& c) {
 
 bool stepUp(const Situation& s, Decision& d) {
     const bool enough = s.e.shakingIsTheEnd && !shakingOf(s.c).empty();
-    if (!s.cleanNow() || !s.cleanBefore() || !s.shown.bothSides || s.shown.sideDifference > kSideLimit + 1e-9 ||
-        !s.wrongPlace.empty() || enough)
+    if (!s.cleanNow() || sidesShown(s.e, s.c).empty() || !s.sidesToShow().empty() ||
+        s.shown.sideDifference > kSideLimit + 1e-9 || !s.wrongPlace.empty() || enough)
         return false;
     d.because.push_back(askedWords(s.c.target) + " met cleanly in two reviews running");
     return true;
@@ -174,7 +183,12 @@ void whyStay(const Situation& s, Decision& d) {
                                                         (w.brokenOnTheWay == 1 ? s.e.words.one : s.e.words.many));
     say(w.clean == w.total && !s.faultFree, "not up: a fault still stands");
     say(w.clean == w.total && !w.met, "clean, but " + askedWords(s.c.target) + " was not reached");
-    say(!w.bothSides, "not up: only one side is shown");
+    const auto shown = sidesShown(s.e, s.c);
+    say(shown.empty(), "not up: which side worked cannot be told from this clip");
+    for (const std::string& side : s.sidesToShow())
+        say(!shown.empty() && !shown.count(side) && s.cleanNow(),
+            "not up: only one side is shown; the " + side + " side has " +
+                (s.cleanRunning(side) ? "been clean only once" : "yet to be clean"));
     say(w.sideDifference > kSideLimit + 1e-9,
         "left and right differ by " + numberWords(100 * w.sideDifference, 0) + " %, more than 15 %");
     if (!s.wrongPlace.empty())
@@ -182,7 +196,9 @@ void whyStay(const Situation& s, Decision& d) {
                             s.e.feltPlace(s.wrongPlace)->means);
     const std::string shaking = shakingOf(s.c);
     say(s.e.shakingIsTheEnd && !shaking.empty(), shaking + ": the dose is enough");
-    say(s.cleanNow() && !s.cleanBefore(), "the first clean time: once more before a step up");
+    const bool first = std::any_of(shown.begin(), shown.end(),
+                                   [&](const std::string& side) { return s.cleanRunning(side) < kCleanReviews; });
+    say(s.cleanNow() && first, "the first clean time: once more before a step up");
     d.because.push_back(w.early == 1 ? "not back: gave way early only once"
                                      : "not back: nothing gave way in the first third");
 }

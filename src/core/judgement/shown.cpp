@@ -1,5 +1,6 @@
 #include "judgement/shown.h"
 
+#include "judgement/sides.h"
 #include "signal/resample.h"
 
 #include <algorithm>
@@ -77,7 +78,7 @@ Shown whatIsShown(const Exercise& e, const Case& c) {
     s.met = s.total > 0 && reached;
     s.early = earlyBreaks(c);
     s.medianClean_s = allClean.empty() ? 0 : medianOf(allClean);
-    s.bothSides = !e.eachSide || count.count("both") || (count.count("left") && count.count("right"));
+    s.bothSides = sidesShown(e, c).size() == sidesOf(e).size();
     compareSides(s, cleanTimes, "s");
     compareSides(s, ranges, "of range");
     return s;

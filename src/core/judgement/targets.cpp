@@ -1,6 +1,7 @@
 #include "judgement/targets.h"
 
 #include "judgement/safety.h"
+#include "judgement/sides.h"
 #include "judgement/wording.h"
 
 #include <algorithm>
@@ -33,7 +34,7 @@ bool hasHeld(const PastReview& past, const Criterion& needs, const std::string& 
 }
 
 /// Has the client shown what the next version needs: in this clip and, running, in the ones before it?
-bool isMet(const Criterion& needs, const Case& c) {
+bool isMet(const Criterion& needs, const Exercise& e, const Case& c) {
     std::map<std::string, int> good;
     const bool byHold = needs.hold_s.has_value();
     if (byHold)
@@ -45,9 +46,11 @@ bool isMet(const Criterion& needs, const Case& c) {
     if (good.empty()) return false;
     for (const auto& [side, n] : good)
         if (n < needs.reps.value_or(1)) return false;
-    int reviews = 1;
-    for (auto past = c.history.rbegin(); past != c.history.rend() && hasHeld(*past, needs, c.rung); ++past) ++reviews;
-    return reviews >= needs.reviews;
+    const auto sides = sidesOf(e);
+    return std::all_of(sides.begin(), sides.end(), [&](const std::string& side) {
+        return reviewsRunning(e, c, side, true, [&](const PastReview& past) { return hasHeld(past, needs, c.rung); }) >=
+               needs.reviews;
+    });
 }
 
 std::string criterionShown(const Criterion& needs, const Exercise& e) {
@@ -72,7 +75,7 @@ bool nextVersion(Decision& d, const Exercise& e, const Case& c, const std::strin
         passedOver = "; the next version is locked by " + lock;
         return false;
     }
-    if (next.needs && !isMet(*next.needs, c)) {
+    if (next.needs && !isMet(*next.needs, e, c)) {
         passedOver = "; the next version needs " + criterionShown(*next.needs, e);
         return false;
     }

@@ -128,9 +128,11 @@ Case caseOf(const Review& r) {
     for (const SetupVerdict& v : r.findings.setup) c.setup.emplace_back(v.id, v.rejected ? "good" : v.verdict);
     for (const Rep& rep : r.events.reps) {
         if (rep.unsure()) continue; // what was not seen decides nothing
-        Case::Rep cr{rep.side, rep.reach, rep.controlRange, rep.controlRangeU95, rep.brokenBy};
+        // Done on each side, and nobody can tell on which: that shows neither.
+        const std::string side = r.exercise.eachSide && rep.side == "both" ? "" : rep.side;
+        Case::Rep cr{side, rep.reach, rep.controlRange, rep.controlRangeU95, rep.brokenBy};
         if (rep.breakBack_s) cr.brokenBy = rep.brokenBackBy, cr.onTheWayBack = true;
-        Case::Hold ch{rep.hold.side, rep.hold.duration_s(), rep.hold.clean_s, rep.hold.brokenBy};
+        Case::Hold ch{side, rep.hold.duration_s(), rep.hold.clean_s, rep.hold.brokenBy};
         if (const auto& tremor = rep.hold.tremor) ch.tremorShare = tremor->share, ch.tremorU95 = tremor->u95;
         if (!r.exercise.mover.isWindow()) c.reps.push_back(cr);
         c.holds.push_back(ch);

@@ -2,6 +2,7 @@
 
 #include "base/files.h"
 #include "base/numbers.h"
+#include "judgement/sides.h"
 #include "landmarks/names.h"
 #include "proposals/propose.h"
 
@@ -289,6 +290,8 @@ PastReview asPast(const Review& r) {
     p.target = r.inputs.asked;
     p.met = r.metTarget();
     p.clean = r.allClean();
+    if (r.exercise.eachSide)
+        for (const std::string& side : sidesShown(r.exercise, caseOf(r))) p.sides.push_back(side);
     for (const SetupVerdict& v : r.findings.setup)
         if (v.isPoor()) p.faults.push_back(v.id);
     for (const Fault* f : r.standing())
