@@ -132,6 +132,34 @@ private slots:
         follow(marks, "the first frame", 120);
     }
 
+    /// Marks so near to each other that nothing between them need be followed: the curve through them, and the landmark
+    /// that is marked once is followed beside them all the same.
+    void marksNearEachOther() {
+        auto clip = ClipReader::open(writeClip("dense.mp4", 90)).value();
+        const auto& time = clip.info().time_s;
+        const auto truth = [&](const std::string& name, int64_t frame) {
+            return Point2(
+                movedPoint(kClothMarks.at(name), 0.2 * double(frame), {0.9 * double(frame), -0.4 * double(frame)}));
+        };
+        Marks marks = marksAt(0, 0, {0, 0});
+        for (int64_t frame = 2; frame < 60; frame += frame % 3 ? 2 : 3)
+            for (const auto& [name, p] : kClothMarks)
+                if (name != "ankle") marks.set(time[size_t(frame)], name, truth(name, frame));
+        int64_t followed = 0;
+        const auto tracks = trackClip(clip, marks, {}, [&](const Progress& p) { followed = p.done; });
+        QVERIFY(tracks.has_value());
+        QVERIFY2(followed <= 90, "there is nothing to follow on the way back");
+        for (const auto& [name, p] : kClothMarks)
+            for (int64_t frame = 0; frame < 90; ++frame) {
+                const TrackPoint& point = *tracks->find(name, size_t(frame));
+                const double off = (point.at - truth(name, frame)).norm();
+                const bool told = name != "ankle" && frame < 58;
+                QVERIFY2(off < (told ? 0.2 : 3.0) && point.usable(),
+                         qPrintable(QString("%1 in %2: %3").arg(QString::fromStdString(name)).arg(frame).arg(off)));
+                if (told && point.state != PointState::ByHand) QVERIFY(point.sd > 0 && point.sd < 0.5);
+            }
+    }
+
     void stopsWhenAsked() {
         auto clip = ClipReader::open(writeClip("stop.mp4", 60)).value();
         std::stop_source source;

@@ -1,5 +1,7 @@
 #include "landmarks/track_clip.h"
 
+#include "landmarks/joined_marks.h"
+
 #include <algorithm>
 #include <set>
 
@@ -32,6 +34,14 @@ std::set<std::string> besides(const std::map<std::string, std::vector<int64_t>>&
                 out.insert(plan.landmarks.begin(), plan.landmarks.end());
     }
     return out;
+}
+
+/// Is there a way from one of its marks to the next that has to be followed?
+bool hasWayBetween(const PassInput& input, const std::string& name, const std::vector<int64_t>& frames) {
+    return std::any_of(frames.begin() + 1, frames.end(), [&](int64_t frame) {
+        const auto joined = input.joinedBack.find(frame);
+        return joined == input.joinedBack.end() || !joined->second.count(name);
+    });
 }
 
 TrackPoint pointIn(const TrackPass& pass, int64_t frame, const std::string& name) {
@@ -72,6 +82,8 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
         for (const auto& [name, at] : f.points)
             if (at) input.seeds[clip.frameAt(f.time_s)][name] = *at;
 
+    joinMarks(input, clip.time_s);
+
     const auto marked = markedFrames(input);
     const int64_t last = clip.frames() - 1, firstMarked = input.marked.begin()->first,
                   lastMarked = input.marked.rbegin()->first;
@@ -80,7 +92,7 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
     for (const auto& [name, frames] : marked)
         if (frames.front() > 0)
             backTo = 0;
-        else if (frames.size() > 1)
+        else if (hasWayBetween(input, name, frames))
             backTo = std::min(backTo, frames.front());
 
     int64_t done = 0;

@@ -36,7 +36,9 @@ template <class Value> const Value* at(const std::map<int64_t, Value>& map, int6
 template <class Value> bool same(const Value* a, const Value* b) { return a && b ? *a == *b : a == b; }
 
 bool sameHere(const PassInput& a, const PassInput& b, int64_t frame) {
-    return same(at(a.marked, frame), at(b.marked, frame)) && same(at(a.seeds, frame), at(b.seeds, frame));
+    return same(at(a.marked, frame), at(b.marked, frame)) && same(at(a.seeds, frame), at(b.seeds, frame)) &&
+           same(at(a.told, frame), at(b.told, frame)) && same(at(a.joinedOnward, frame), at(b.joinedOnward, frame)) &&
+           same(at(a.joinedBack, frame), at(b.joinedBack, frame));
 }
 
 /// Both follow the same landmarks, and all of them are set by hand here, so that what was before no longer counts.
@@ -104,8 +106,11 @@ Result<TrackPass> runPass(ClipReader& clip, PassInput input, int64_t begin, int6
         const auto* seeds = at(pass.input.seeds, i);
         if (i != begin) tracker.step(*image, std::abs(now - before), seeds ? *seeds : std::map<std::string, Point2>{});
         before = now;
-        const auto* marked = at(pass.input.marked, i);
-        if (marked) tracker.mark(*image, *marked);
+        if (const auto* told = at(pass.input.told, i)) tracker.tell(*told);
+        if (const auto* marked = at(pass.input.marked, i)) {
+            const auto* joined = at(onward > 0 ? pass.input.joinedOnward : pass.input.joinedBack, i);
+            tracker.mark(*image, *marked, joined ? *joined : std::set<std::string>{});
+        }
         pass.rows[i] = tracker.now();
         report(std::abs(end - i));
         const Row* then = earlier && !isBefore(i, alike) ? at(earlier->rows, i) : nullptr;

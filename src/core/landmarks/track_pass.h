@@ -4,6 +4,7 @@
 #include "video/clip_reader.h"
 
 #include <functional>
+#include <set>
 
 namespace deft {
 
@@ -11,6 +12,10 @@ namespace deft {
 struct PassInput {
     std::map<int64_t, std::map<std::string, std::optional<Point2>>> marked;
     std::map<int64_t, std::map<std::string, Point2>> seeds;
+    /// By frame, see joinMarks(): what is told from the marks around it, and the marks that need not be followed to the
+    /// next one, later or earlier.
+    std::map<int64_t, std::map<std::string, TrackPoint>> told;
+    std::map<int64_t, std::set<std::string>> joinedOnward, joinedBack;
 };
 
 /// One way through a clip, in one direction of time.

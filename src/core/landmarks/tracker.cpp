@@ -71,6 +71,9 @@ void LandmarkTracker::restartSegments(const cv::Mat& image, const std::vector<st
         if (p.state != PointState::Absent) present.push_back(name), places[name] = p.at;
     std::vector<SegmentCloud> next;
     for (const SegmentPlan& plan : segmentsFor(present)) {
+        if (std::none_of(plan.landmarks.begin(), plan.landmarks.end(),
+                         [&](const std::string& name) { return isFollowed(name); }))
+            continue; // nobody will ask it
         const auto same = std::find_if(segments_.begin(), segments_.end(),
                                        [&](const SegmentCloud& s) { return s.plan().name == plan.name; });
         const bool touched = std::any_of(plan.landmarks.begin(), plan.landmarks.end(), [&](const std::string& name) {
@@ -91,10 +94,24 @@ void LandmarkTracker::restartSegments(const cv::Mat& image, const std::vector<st
     segments_ = std::move(next);
 }
 
-void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::optional<Point2>>& points) {
+bool LandmarkTracker::isFollowed(const std::string& name) const {
+    const auto it = now_.find(name);
+    return it != now_.end() && it->second.state != PointState::Absent && !joined_.count(name);
+}
+
+void LandmarkTracker::tell(const std::map<std::string, TrackPoint>& points) {
+    for (const auto& [name, p] : points) now_[name] = p;
+}
+
+void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::optional<Point2>>& points,
+                           const std::set<std::string>& joined) {
     const cv::Mat image = smooth(raw);
     std::vector<std::string> moved;
     for (const auto& [name, point] : points) {
+        if (joined.count(name))
+            joined_.insert(name);
+        else
+            joined_.erase(name);
         if (!point) {
             now_[name] = {};
             anchors_.erase(name);
@@ -106,8 +123,8 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
     }
     restartSegments(image, moved);
     for (const std::string& name : moved) {
-        if (now_[name].state == PointState::Absent) continue;
         anchors_.erase(name);
+        if (!isFollowed(name)) continue;
         auto a = anchorAt(image, now_[name].at);
         if (!a) continue; // too near the edge of the picture: the segment alone carries it
         const SegmentCloud* s = mainSegment(name);
@@ -216,8 +233,7 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
     std::vector<cv::Point2f> before;
     std::map<std::string, size_t> flowOf;
     for (const auto& [name, p] : now_)
-        if (p.state != PointState::Absent)
-            flowOf[name] = before.size(), before.emplace_back(float(p.at.x()), float(p.at.y()));
+        if (isFollowed(name)) flowOf[name] = before.size(), before.emplace_back(float(p.at.x()), float(p.at.y()));
     const auto [after, found] = flow(pyramid_, pyramid, before);
 
     // Marks that prove themselves.
@@ -232,7 +248,7 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
     std::vector<Search> searches;
     for (auto& [name, p] : now_) {
         const auto it = anchors_.find(name);
-        if (p.state == PointState::Absent || it == anchors_.end()) continue;
+        if (!isFollowed(name) || it == anchors_.end()) continue;
         const Anchor& a = it->second;
         const SegmentCloud* s = mainSegment(name);
         Point2 predicted = p.at + 0.5 * a.velocity * seconds;
@@ -278,7 +294,7 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
     hangLostSegments(image, sights);
 
     for (auto& [name, p] : now_)
-        if (p.state != PointState::Absent) settle(image, name, p, sights, seconds);
+        if (isFollowed(name)) settle(image, name, p, sights, seconds);
 }
 
 } // namespace deft

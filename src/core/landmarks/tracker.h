@@ -3,6 +3,7 @@
 #include "landmarks/tracks.h"
 
 #include <optional>
+#include <set>
 
 namespace deft {
 
@@ -15,7 +16,11 @@ class LandmarkTracker {
 public:
     /// Sets points of the newest picture by hand; nothing = not visible from here on. New patches and segments start
     /// here.
-    void mark(const cv::Mat& image, const std::map<std::string, std::optional<Point2>>& points);
+    /// @param joined those of them that will be told until they are set again, and need not be followed
+    void mark(const cv::Mat& image, const std::map<std::string, std::optional<Point2>>& points,
+              const std::set<std::string>& joined = {});
+    /// Where joined landmarks are in the newest picture.
+    void tell(const std::map<std::string, TrackPoint>& points);
 
     /// Takes in the next picture. @param seconds time since the one before, > 0
     /// @param seeds where a body finder sees joints in it: a lost mark is looked for there too, and its own patch
@@ -102,8 +107,10 @@ private:
                       const std::map<std::string, Sight>& sights);
     void hangLostSegments(const cv::Mat& image, const std::map<std::string, Sight>& sights);
     void restartSegments(const cv::Mat& image, const std::vector<std::string>& moved);
+    bool isFollowed(const std::string& name) const;
 
     std::map<std::string, TrackPoint> now_;
+    std::set<std::string> joined_; ///< told from outside until they are set again
     std::map<std::string, Anchor> anchors_;
     std::vector<SegmentCloud> segments_;
     std::map<std::string, std::map<std::string, Point2>> layout_; ///< segment → landmark → place in its marked frame

@@ -22,6 +22,7 @@ struct TrackPoint {
     double sd = 0;
     PointState state = PointState::Absent;
     bool usable() const { return state != PointState::Absent && state != PointState::Lost; }
+    bool operator==(const TrackPoint&) const = default;
 };
 
 /// Every landmark in every frame, in order of names.
