@@ -249,6 +249,24 @@ private slots:
                      qPrintable(QString(way.out) + "/" + way.back + told(r)));
         }
     }
+    /// A bridge that never comes up to the line; and one in one piece, for the school that rolls it up.
+    void bridgesOfTheirOwn() {
+        const auto found = [](double lift, const Schools& schools) {
+            Motion m(Person{}, bridging, {});
+            m.stay(3);
+            std::vector<MadeRep> reps(2);
+            for (int rep = 0; rep < 2; ++rep) m.to({{"lift", lift}}, 1.5).stay(4).to({{"lift", 0}}, 1.5).stay(1.5);
+            const Review r = reviewOf({"bridge", "both", m, reps, {}, false}, {}, schools);
+            std::map<std::string, std::set<int>> out;
+            for (const Fault& f : r.findings.faults)
+                if (f.certainty == Certainty::Clear) out[f.id].insert(f.rep);
+            return out;
+        };
+        using Found = std::map<std::string, std::set<int>>;
+        QCOMPARE(found(28, {}), Found{});
+        QCOMPARE(found(14, {}), (Found{{"off-line", {0, 1}}}));
+        QCOMPARE(found(28, {{"bridge", "segmental"}}), (Found{{"in-one-piece", {0, 1}}}));
+    }
     /// Played mirrored, the side of the body that is seen is the other one, and nothing else changes.
     void mirroredSwapsTheSide() {
         for (const Scene& s : scenes(Person{}, true)) {

@@ -59,7 +59,8 @@ void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
     feetDown("march", "tabletop", {{"thigh", 55}, {"shank", -55}, {"foot", 0}},
              {{"thigh", 90}, {"shank", 0}, {"foot", 60}}, 1, {daylight, arch, ribs, pastHip});
     feetDown("march", "from-tabletop", {{"thigh", 90}, {"shank", 0}, {"foot", 60}},
-             {{"thigh", 55}, {"shank", -55}, {"foot", 0}}, 1, {daylight, arch, ribs});
+             {{"thigh", 55}, {"shank", -55}, {"foot", 0}}, 1,
+             {daylight, arch, ribs, {"thigh", 40, "knee-past-hip", {}, true, false, false}});
     const Wrong rollsUnder{"tilt", -19, "tuck"};
     const std::vector<Wrong> curls{{"neck", 50, "head-pulled"}, {"neck", -45, "head-back"}, rollsUnder, daylight};
     feetDown("curl-up", "head", {}, {{"neck", 28}}, 2, {rollsUnder, daylight});
@@ -121,22 +122,23 @@ void bridges(std::vector<Scene>& all, const Person& who, bool rest) {
     all.push_back(held("reverse-plank", "straight", who,
                        {onHandsFacingUp, {{"up", 0}}, onHandsFacingUp, {{"up", 1}}, {}}, rest,
                        {{"hips", 22, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
-    all.push_back(held("reverse-plank", "one-leg", who,
-                       {onHandsFacingUp, {{"up", 0}}, onHandsFacingUp, {{"up", 1}, {"leg", 2}}, {}}, rest,
-                       {{"hips", 22, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
+    all.push_back(held(
+        "reverse-plank", "one-leg", who, {onHandsFacingUp, {{"up", 0}}, onHandsFacingUp, {{"up", 1}, {"leg", 2}}, {}},
+        rest, {{"hips", 22, "sag", {"hip-point-drops"}}, {"hips", 9, "hip-point-drops"}, {"neck", -45, "head-back"}}));
 }
 
 void allFours(std::vector<Scene>& all, const Person& who, bool rest) {
     const Wrong arch{"tilt", 12, "arch"}, tuck{"tilt", -15, "tuck"},
         hangs{"chest_down", 6, "chest-hangs", {"bent-arm", "head-drop"}}, drop{"neck", 45, "head-drop"},
-        thrown{"neck", -40, "head-back"};
+        thrown{"neck", -40, "head-back"}, bent{"chest_down", 3.6, "bent-arm", {"chest-hangs"}};
     const auto add = [&](const char* rung, Params end, double hold, std::vector<Wrong> wrongs) {
         all.push_back(outAndBack("arm-leg-reach", rung, who,
                                  {onAllFours, {{"sit", 1}}, onAllFours, {}, end, 1.5, hold, 1.5}, rest,
                                  std::move(wrongs)));
     };
     const Wrong tooHigh{"leg", 22, "over-lift", {}, false, true, false};
-    const std::vector<Wrong> always{arch, tuck, hangs, drop, thrown}, lifted{arch, tuck, hangs, drop, thrown, tooHigh};
+    const std::vector<Wrong> always{arch, tuck, hangs, drop, thrown, bent},
+        lifted{arch, tuck, hangs, drop, thrown, bent, tooHigh};
     add("opposite", {{"leg", 86}}, 3, lifted);
     add("hold", {{"leg", 86}}, 6, lifted);
     add("angled", {{"leg", 86}}, 3, lifted);
@@ -149,7 +151,7 @@ void allFours(std::vector<Scene>& all, const Person& who, bool rest) {
          thrown,
          {"arm", 25, "arm-too-high", {}, false, true, false},
          {"elbow_bent", 50, "bent-arm-reach", {}, false, true, false}});
-    add("hand-slide", {{"hand_out", 25}}, 2, always);
+    add("hand-slide", {{"hand_out", 25}}, 2, {arch, tuck, hangs, drop, thrown});
     add("toe-slide", {{"foot_out", 30}}, 2, always);
     add("elbow-knee", {{"foot_out", 34}}, 1, {arch, hangs, drop, thrown});
     add("hover", {{"hover", 3}}, 4, always);
@@ -192,6 +194,7 @@ void planks(std::vector<Scene>& all, const Person& who, bool rest) {
         if (s.exercise == "hand-plank") s.wrongs.push_back({"bent", 4, "bent-arm"});
     all.push_back(
         held("hand-plank", "bench", who, {onAllFours, {{"sit", 1}}, onHands, {{"bench", 42}}, {}}, rest, wrongs(24)));
+    all.back().wrongs.push_back({"bent", 4, "bent-arm"});
     all.push_back(held("forearm-plank", "wall", who, {leaningOnAWall, {}, leaningOnAWall, {{"lean", 25}}, {}}, rest,
                        {{"hips", 24, "sag", {"arch"}}, {"hips", -30, "pike"}, {"tilt", 14, "arch"}}));
 }
@@ -228,9 +231,9 @@ void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest
                                   {"neck", -40, "head-back"},
                                   {"bent", 5, "bent-arm"}}));
     for (const char* rung : {"small", "full", "by-piece"})
-        all.push_back(outAndBack("round-and-release", rung, who,
-                                 {onAllFours, {{"sit", 1}}, onAllFours, {}, {{"tilt", -18}}, 1.5, 0.5, 1.5}, rest,
-                                 {{"chest_down", 8, "chest-hangs", {"bent-arm"}}}));
+        all.push_back(outAndBack(
+            "round-and-release", rung, who, {onAllFours, {{"sit", 1}}, onAllFours, {}, {{"tilt", -18}}, 1.5, 0.5, 1.5},
+            rest, {{"chest_down", 8, "chest-hangs", {"bent-arm"}}, {"chest_down", 3.6, "bent-arm", {"chest-hangs"}}}));
     for (const char* rung : {"wall", "free", "walk"})
         all.push_back(held("posture-scan", rung, who, {standing, {}, standing, {}, {}}, false,
                            {{"head", 14, "forward-head"},

@@ -5,7 +5,10 @@ namespace deft::test {
 
 void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest) {
     all.push_back(outAndBack("side-plank", "up-down", who,
-                             {onTheSide, {{"prop", 0}}, onTheSide, {}, {{"lift", 1}}, 1.2, 0.8, 1.2}, rest, {}));
+                             {onTheSide, {{"prop", 0}}, onTheSide, {}, {{"lift", 1}}, 1.2, 1.6, 1.2}, rest,
+                             {{"sag", 4.5, "side-sag", {}, false, true, false},
+                              {"sag", -11, "side-pike", {}, false, true, false},
+                              {"roll", 48, "roll-back"}}));
     for (const char* rung : {"hold", "straight", "top-leg", "arm-leg"}) {
         const double straight = std::string(rung) != "hold";
         all.push_back(held(
