@@ -77,11 +77,11 @@ Points Motion::at(double t) const {
 
 Tracks Motion::tracks(const Film& film) const {
     Tracks tracks;
-    const auto frames = size_t(std::lround(end_s() * film.rateHz)) + 1;
+    const auto frames = size_t(std::lround(end_s() * film.slower * film.rateHz)) + 1;
     for (size_t i = 0; i < frames; ++i) {
         const double t = double(i) / film.rateHz;
         tracks.time_s.push_back(t);
-        Points points = at(t);
+        Points points = at(t / film.slower);
         if (const auto rib = points.find("rib"); rib != points.end())
             rib->second.y() += film.breath_cm * std::sin(2 * M_PI * t / 4);
         if (seesFloor_) points["floor_a"] = {-110, 0}, points["floor_b"] = {130, 0};

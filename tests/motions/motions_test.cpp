@@ -13,6 +13,7 @@
 #include <QDir>
 #include <QFile>
 #include <QTest>
+#include <random>
 
 using namespace deft;
 using namespace deft::test;
@@ -216,6 +217,63 @@ private slots:
                     !trouble.isEmpty())
                     troubles << QString::fromStdString(s.name() + ", " + fault + ": ") + trouble + told(r);
             }
+        report(troubles, all);
+    }
+    /// Bodies, films, times and faults as they fall: DEFT_LOT gives another lot, DEFT_LONG a larger one.
+    void drawnByLot() {
+        std::mt19937 random(unsigned(qEnvironmentVariableIntValue("DEFT_LOT")));
+        const auto between = [&](double low, double high) { return std::uniform_real_distribution(low, high)(random); };
+        QStringList troubles;
+        const int all = isLong() ? 1500 : 100;
+        for (int n = 0; n < all; ++n) {
+            Person who;
+            for (double* part : {&who.trunk, &who.thigh, &who.shank, &who.upperArm, &who.forearm, &who.neck,
+                                 &who.pelvisWidth, &who.shoulderWidth})
+                *part *= between(0.92, 1.1);
+            const bool rest = random() % 4 > 0;
+            const auto made = scenes(who, rest);
+            Scene s = made[random() % made.size()];
+            Motion::Film film;
+            film.rateHz = std::array{24.0, 25.0, 29.97, 50.0, 60.0}[random() % 5];
+            film.pxPerCm = between(2.8, 6), film.mirrored = random() % 2, film.slower = between(1, 1.35);
+            film.tremor_cm = between(0.03, 0.12), film.breath_cm = between(0.1, 0.5);
+            film.origin = {between(400, 900), between(500, 680)};
+            QString what = QStringLiteral("clean"), trouble;
+            double from = 0, to = 0;
+            const size_t rep = s.reps.empty() ? 0 : random() % s.reps.size();
+            const Wrong* w = s.wrongs.empty() || random() % 4 == 0 ? nullptr : &s.wrongs[random() % s.wrongs.size()];
+            if (w) {
+                const MadeRep& m = s.reps[rep];
+                const auto phase = random() % 3;
+                if (phase == 0 && w->onTheWay) from = m.out_s + 0.4 * (m.top_s - m.out_s), to = m.top_s + 0.2;
+                if (phase == 1 && w->inTheHold)
+                    from = m.top_s + between(0.2, 0.4) * (m.back_s - m.top_s), to = m.back_s - 0.1;
+                if (phase == 2 && w->back) from = m.back_s + 0.25 * (m.end_s - m.back_s), to = m.end_s - 0.1;
+                if (w->throughout) from = -1, to = s.motion.end_s() + 1;
+                if (to - from < 0.9) w = nullptr;
+            }
+            const Wrong chosen = w ? *w : Wrong{};
+            if (w) {
+                const double amount = chosen.amount * between(1, 1.1);
+                s.motion.wrong(chosen.what, amount, from, to, 0.3);
+                what =
+                    QStringLiteral("%1 %2 at %3 of rep %4").arg(chosen.what.c_str()).arg(amount).arg(from).arg(rep + 1);
+            }
+            for (MadeRep& m : s.reps)
+                for (double* t : {&m.out_s, &m.top_s, &m.back_s, &m.end_s}) *t *= film.slower;
+            const Review r = reviewOf(s, film);
+            trouble =
+                w ? troubleWith(s, r, chosen, rep, from * film.slower, 0.3 * film.slower) : troubleWithClean(s, r);
+            trouble += troubleWithLetter(r);
+            if (!trouble.isEmpty())
+                troubles << QStringLiteral("%6: %1 (%2, %3 a second, %4 × slower, %5): ")
+                                    .arg(s.name().c_str(), what)
+                                    .arg(film.rateHz)
+                                    .arg(film.slower)
+                                    .arg(rest ? "from rest" : "in position")
+                                    .arg(n) +
+                                trouble + told(r);
+        }
         report(troubles, all);
     }
     /// At the wall: ribs and pelvis leave, and come back, together or one after the other.

@@ -32,7 +32,8 @@ void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
     for (const char* rung : {"two", "farther"}) add("press-away", rung, tabletop, {{"thigh", 70}, {"shank", 10}});
     add("single-leg-stretch", "head-down-45", tabletop, {{"thigh", 45}, {"shank", 45}}, 1.5, 2, 1.5, stretched);
     add("single-leg-stretch", "low", {{"thigh", 90}, {"shank", 0}, {"neck", 25}},
-        {{"thigh", 30}, {"shank", 30}, {"neck", 25}}, 1.5, 2, 1.5, raised);
+        {{"thigh", 30}, {"shank", 30}, {"neck", 25}}, 1.5, 2, 1.5,
+        {daylight, arch, ribs, {"leg_down", 20, "leg-low", {}, false, true, false}, pulled});
     for (const char* rung : {"legs-45", "arms-too"})
         add("double-leg-stretch", rung, {{"thigh", 90}, {"shank", 0}, {"neck", 25}},
             {{"thigh", 45}, {"shank", 45}, {"neck", 25}}, 1.5, 2, 1.5, {daylight, arch, ribs, pulled});

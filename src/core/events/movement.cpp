@@ -11,6 +11,7 @@ namespace deft {
 namespace {
 
 constexpr double kFidget = 0.25; // of the largest excursion: less is no rep (chosen here)
+constexpr double kCounter_s = 2; // a movement the wrong way before or after a rep lasts no longer (chosen here)
 
 /// Noise of a series from its second differences: movement is smooth at this scale.
 double noiseOf(const std::vector<double>& x) {
@@ -20,19 +21,19 @@ double noiseOf(const std::vector<double>& x) {
     return std::isfinite(m) ? 1.4826 * m / std::sqrt(6.0) : 0;
 }
 
-/// Still stretches inside the window: each is a rep that is all hold.
+/// Still stretches in position, the window included: each is a rep that is all hold.
 void findWindowHolds(Events& events, const std::vector<double>& t, const std::vector<double>& x,
                      const std::vector<bool>& in, const MoverPlan& plan) {
     const auto speed = derivative(t, x);
-    auto inside = [&](size_t i) {
-        return in[i] && plan.inWindow(x[i]) && !(std::abs(speed[i]) > plan.stillInWindow());
-    };
+    auto isFast = [&](size_t i) { return std::abs(speed[i]) > plan.stillInWindow(); };
     // Between the last frame of a hold and the one outside, where the window is left or the body moves.
     auto edge = [&](size_t inner, size_t out) {
-        if (out >= x.size() || !std::isfinite(x[out]) || !in[out]) return t[inner];
-        if (plan.inWindow(x[out]))
-            return crossing(t[inner], std::abs(speed[inner]), t[out], std::abs(speed[out]), plan.stillInWindow());
-        return crossing(t[inner], x[inner], t[out], x[out], plan.high && x[out] > *plan.high ? *plan.high : *plan.low);
+        if (out >= x.size() || !std::isfinite(x[out])) return t[inner];
+        if (!plan.inWindow(x[out]))
+            return crossing(t[inner], x[inner], t[out], x[out],
+                            plan.high && x[out] > *plan.high ? *plan.high : *plan.low);
+        if (!in[out]) return t[inner];
+        return crossing(t[inner], std::abs(speed[inner]), t[out], std::abs(speed[out]), plan.stillInWindow());
     };
     auto keep = [&](size_t first, size_t last) {
         if (t[last] - t[first] < kShortestHold_s) return;
@@ -45,12 +46,16 @@ void findWindowHolds(Events& events, const std::vector<double>& t, const std::ve
     };
     std::optional<size_t> first;
     size_t last = 0;
+    bool left = false; // since `last`
     for (size_t i = 0; i < x.size(); ++i) {
         if (!std::isfinite(x[i]) && in[i]) continue; // not seen is not left; Rep::lost_s tells how much that was
-        if (inside(i)) {
+        if (in[i] && !isFast(i)) {
             if (!first) first = i;
-            last = i;
-        } else if (first && t[i] - t[last] > kBreakLasts_s) {
+            last = i, left = false;
+            continue;
+        }
+        left = left || !in[i];
+        if (first && t[i] - t[last] > (left ? kBreakLasts_s : kMoment_s)) { // a start within the position ends no hold
             keep(*first, last);
             first.reset();
         }
@@ -103,9 +108,10 @@ void addExcursions(std::vector<Excursing>& found, const std::vector<double>& x, 
     bool out = false;
     auto keep = [&](size_t end, bool finished) {
         const double fifth = 0.2 * (x[high] - x[low]);
+        const double rest = std::max(x[end], base); // what goes beyond it later is another matter
         size_t start = high, back = high;
         while (start > low && !(x[start] <= x[low] + fifth)) --start;
-        while (back < end && !(x[back] <= x[end] + fifth && x[back] < x[high] - fifth)) ++back;
+        while (back < end && !(x[back] <= rest + fifth && x[back] < x[high] - fifth)) ++back;
         found.push_back({start, high, back, finished});
     };
     for (size_t i = from; i < to; ++i) {
@@ -142,7 +148,9 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
     std::vector<double> x = mover->value;
     for (double& v : x) v = plan.outward(v);
     const auto& t = set.time_s;
-    const std::vector<bool> in = inPosition(set, plan.inPosition);
+    std::vector<Limit> position = plan.inPosition;
+    if (plan.isWindow()) position.push_back({plan.measure, plan.low, plan.high});
+    const std::vector<bool> in = inPosition(set, position);
     if (plan.isWindow()) {
         findWindowHolds(events, t, mover->value, in, plan);
         return events;
@@ -169,6 +177,19 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
     double largest = 0;
     for (const Excursing& c : cycles) largest = std::max(largest, x[c.peak] - x[c.start]);
     std::erase_if(cycles, [&](const Excursing& c) { return x[c.peak] - x[c.start] < kFidget * largest; });
+    // Who goes the other way first, or comes back too far, does it in that rep: from its resting level to its resting
+    // level.
+    const auto besideRest = [&](size_t i) { return x[i] < base - 0.25 * least; };
+    const auto wrongWay = [&](size_t from, long step, double until_s) {
+        if (!(x[from] < base - 0.5 * least)) return from;
+        size_t i = from;
+        while (i + step < x.size() && in[i + step] && !(step < 0 ? t[i + step] < until_s : t[i + step] > until_s)) {
+            i += step;
+            if (!besideRest(i)) return i;
+        }
+        return from; // its resting level is another one by now
+    };
+    double before_s = t[first];
     for (const Excursing& cycle : cycles) {
         Rep rep;
         rep.finished = cycle.finished;
@@ -177,6 +198,7 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
         const double slow = kSlowShare * (x[cycle.peak] - x[cycle.start]);
         while (start > 0 && in[start - 1] && std::isfinite(speed[start]) && speed[start] > slow) --start;
         while (start < cycle.peak && !std::isfinite(x[start])) ++start;
+        start = wrongWay(start, -1, std::max(before_s, t[start] - kCounter_s));
         rep.baseline = x[start];
         const double own = x[cycle.peak] - rep.baseline;
         const double still = plan.stillShare * own, level = rep.baseline + plan.levelShare * own;
@@ -191,6 +213,8 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
         while (leave > topAt && !(x[leave] > level && speed[leave] > -still)) --leave;
         size_t end = cycle.end;
         while (end + 1 < x.size() && in[end + 1] && std::isfinite(speed[end]) && speed[end] < -slow) ++end;
+        end = wrongWay(end, 1, t[end] + kCounter_s);
+        before_s = t[end];
 
         rep.start_s = t[start];
         rep.top_s = topAt > 0 ? crossing(t[topAt - 1], speed[topAt - 1], t[topAt], speed[topAt], still) : t[topAt];

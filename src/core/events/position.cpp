@@ -8,26 +8,35 @@
 namespace deft {
 namespace {
 
-// Getting into a position and out of it is quicker than this, per cent or degrees a second; it lasts no longer, and a
-// moment outside is none (all chosen here).
-constexpr double kSettling = 8, kLongestSettling_s = 1.5, kMoment_s = 0.5;
+// Getting into a position and out of it is quicker than this share of the way between outside and inside a second, and
+// lasts no longer. Between these two, per cent or degrees a second, slowly or hardly at all (all chosen here).
+constexpr double kSettlingShare = 0.2, kLeastSettling = 2, kMostSettling = 8, kLongestSettling_s = 2.5;
+
+/// How quickly the position's measure moves where somebody is still getting in or out.
+double settlingSpeed(const std::vector<double>& x, const Limit& limit) {
+    std::vector<double> inside, outside;
+    for (const double v : x) (limit.excess(v) > 0 ? outside : inside).push_back(v);
+    const double way = std::abs(medianOf(inside) - medianOf(outside));
+    return std::isfinite(way) ? std::clamp(kSettlingShare * way, kLeastSettling, kMostSettling) : kMostSettling;
+}
 
 } // namespace
 
 std::vector<bool> inPosition(const SeriesSet& set, const std::vector<Limit>& position) {
     const auto& t = set.time_s;
     std::vector<bool> in(t.size(), true);
-    std::vector<std::vector<double>> speeds;
+    std::vector<std::vector<double>> speeds; // 1 = as quick as somebody who is getting in
     for (const Limit& limit : position) {
         const Series* s = set.find(limit.measure);
         if (!s) continue;
         for (size_t i = 0; i < t.size(); ++i)
             if (limit.excess(s->value[i]) > 0) in[i] = false;
         speeds.push_back(derivative(t, s->value));
+        const double settling = settlingSpeed(s->value, limit);
+        for (double& v : speeds.back()) v /= settling;
     }
     const auto settling = [&](size_t i) {
-        return std::any_of(speeds.begin(), speeds.end(),
-                           [&](const auto& speed) { return std::abs(speed[i]) > kSettling; });
+        return std::any_of(speeds.begin(), speeds.end(), [&](const auto& speed) { return std::abs(speed[i]) > 1; });
     };
     for (size_t i = 0; i < t.size(); ++i) { // a moment outside
         if (in[i]) continue;
