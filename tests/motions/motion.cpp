@@ -1,5 +1,6 @@
 #include "motions/motion.h"
 
+#include <Eigen/Geometry>
 #include <algorithm>
 #include <cmath>
 
@@ -84,14 +85,14 @@ Tracks Motion::tracks(const Film& film) const {
         Points points = at(t / film.slower);
         if (const auto rib = points.find("rib"); rib != points.end())
             rib->second.y() += film.breath_cm * std::sin(2 * M_PI * t / 4);
-        if (seesFloor_) points["floor_a"] = {-110, 0}, points["floor_b"] = {130, 0};
+        if (seesFloor_ && film.floorMarked) points["floor_a"] = {-110, 0}, points["floor_b"] = {130, 0};
         size_t mark = 0;
         for (const auto& [name, p] : points) {
             ++mark;
             const bool scene = name.rfind("floor", 0) == 0;
             const Point2 moved = p + (scene ? 0 : film.tremor_cm) * Point2(wander(t, mark, 0), wander(t, mark, 1));
-            const Point2 px(film.origin.x() + (film.mirrored ? -1 : 1) * film.pxPerCm * moved.x(),
-                            film.origin.y() - film.pxPerCm * moved.y());
+            const Vector2 square((film.mirrored ? -1 : 1) * film.pxPerCm * moved.x(), -film.pxPerCm * moved.y());
+            const Point2 px = film.origin + Eigen::Rotation2D<double>(radians(film.rollDeg)) * square;
             auto& list = tracks.landmark[name];
             list.resize(frames);
             list[i] = {px, 0.5, PointState::Seen};

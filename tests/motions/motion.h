@@ -31,6 +31,8 @@ public:
         double tremor_cm = 0.08; ///< of every mark, slow and of its own
         double breath_cm = 0.3;  ///< of the ribs
         double slower = 1;       ///< times as long
+        double rollDeg = 0;      ///< of the camera
+        bool floorMarked = true;
         Point2 origin{640, 620};
     };
     /// As marks that were followed in such a film, each known within half a pixel.

@@ -40,7 +40,7 @@ class MotionsTest : public QObject {
     }
 
     static QString told(const Review& r) {
-        QString out;
+        QString out = QStringLiteral("\n    set-up %1 … %2").arg(r.events.setupStart_s).arg(r.events.setupEnd_s);
         for (const Rep& rep : r.events.reps)
             out += QStringLiteral("\n    rep %1 … top %2 … hold ends %3 … %4")
                        .arg(rep.start_s)
@@ -238,6 +238,8 @@ private slots:
             film.pxPerCm = between(2.8, 6), film.mirrored = random() % 2, film.slower = between(1, 1.35);
             film.tremor_cm = between(0.03, 0.12), film.breath_cm = between(0.1, 0.5);
             film.origin = {between(400, 900), between(500, 680)};
+            film.floorMarked = random() % 5 > 0;
+            film.rollDeg = between(-1, 1) * (film.floorMarked ? 4 : 0.8); // a level phone is level within that
             QString what = QStringLiteral("clean"), trouble;
             double from = 0, to = 0;
             const size_t rep = s.reps.empty() ? 0 : random() % s.reps.size();
@@ -266,12 +268,13 @@ private slots:
                 w ? troubleWith(s, r, chosen, rep, from * film.slower, 0.3 * film.slower) : troubleWithClean(s, r);
             trouble += troubleWithLetter(r);
             if (!trouble.isEmpty())
-                troubles << QStringLiteral("%6: %1 (%2, %3 a second, %4 × slower, %5): ")
+                troubles << QStringLiteral("%6: %1 (%2, %3 a second, %4 × slower, %5%7): ")
                                     .arg(s.name().c_str(), what)
                                     .arg(film.rateHz)
                                     .arg(film.slower)
                                     .arg(rest ? "from rest" : "in position")
-                                    .arg(n) +
+                                    .arg(n)
+                                    .arg(film.floorMarked ? "" : ", no floor") +
                                 trouble + told(r);
         }
         report(troubles, all);

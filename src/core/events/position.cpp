@@ -10,7 +10,7 @@ namespace {
 
 // Getting into a position and out of it is quicker than this share of the way between outside and inside a second, and
 // lasts no longer. Between these two, per cent or degrees a second, slowly or hardly at all (all chosen here).
-constexpr double kSettlingShare = 0.2, kLeastSettling = 2, kMostSettling = 8, kLongestSettling_s = 2.5;
+constexpr double kSettlingShare = 0.2, kLeastSettling = 2, kMostSettling = 8, kLongestSettling_s = 2.5, kQuiet_s = 0.3;
 
 /// How quickly the position's measure moves where somebody is still getting in or out.
 double settlingSpeed(const std::vector<double>& x, const Limit& limit) {
@@ -46,16 +46,21 @@ std::vector<bool> inPosition(const SeriesSet& set, const std::vector<Limit>& pos
             std::fill(in.begin() + long(i), in.begin() + long(end), true);
         i = end;
     }
-    for (size_t i = 1; i + 1 < t.size(); ++i) { // getting in, getting out
-        if (in[i] && !in[i - 1])
-            for (size_t k = i; k < t.size() && in[k] && t[k] - t[i] < kLongestSettling_s && settling(k); ++k)
-                in[k] = false;
-    }
-    for (size_t i = t.size(); i-- > 1;)
-        if (in[i - 1] && !in[i]) {
-            const double edge = t[i - 1];
-            for (size_t k = i; k-- > 0 && in[k] && edge - t[k] < kLongestSettling_s && settling(k);) in[k] = false;
+    // Getting in ends, and getting out begins, where nothing is quick for a while: who sets off is slow at first, too.
+    const auto leaveOut = [&](size_t from, long step) {
+        double quick_s = t[from]; // the last quick moment so far
+        size_t reached = from;    // up to there somebody is still getting in
+        for (size_t k = from; k < t.size() && in[k] && std::abs(t[k] - t[from]) < kLongestSettling_s; k += step) {
+            if (settling(k)) quick_s = t[k], reached = k + step;
+            if (std::abs(t[k] - quick_s) > kQuiet_s) break;
         }
+        for (size_t k = from; k != reached; k += step) in[k] = false;
+    };
+    const std::vector<bool> before = in;
+    for (size_t i = 1; i < t.size(); ++i)
+        if (before[i] && !before[i - 1]) leaveOut(i, 1);
+    for (size_t i = t.size(); i-- > 1;)
+        if (before[i - 1] && !before[i]) leaveOut(i - 1, -1);
     return in;
 }
 
