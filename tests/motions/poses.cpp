@@ -78,7 +78,7 @@ Points kneesBent(const Person& p, const Params& q) {
     s.hip.y() += q("hips_up");
     legTo(p, s, {0.55 * (p.thigh + p.shank), 8});
     if (q.count("thigh")) s.thigh = q("thigh"), s.shank = q("shank", s.thigh - 90), s.foot = q("foot", s.shank + 90);
-    s.upperArm = q("arm", 178), s.forearm = s.upperArm;
+    s.upperArm = q("arm", 178) + q("arm_off"), s.forearm = s.upperArm;
     return sidePoints(p, with(s, q));
 }
 

@@ -19,7 +19,7 @@ using Pose = std::function<Points(const Person&, const Params&)>;
 Points flatOnTheBack(const Person&, const Params&);  ///< at rest, legs long
 Points flatOnTheFront(const Person&, const Params&); ///< at rest
 Points onTheBack(const Person&, const Params&);      ///< "thigh", "shank", "arm", "curl", "leg_down"
-Points kneesBent(const Person&, const Params&);      ///< feet on the mat; "curl", "hips_up" (cm)
+Points kneesBent(const Person&, const Params&);      ///< feet on the mat; "curl", "hips_up" (cm), "arm_off"
 Points bridging(const Person&, const Params&);       ///< "lift", "bend" (pelvis against trunk), "heels" (cm farther)
 Points onAllFours(const Person&,
                   const Params&); ///< "leg", "arm", "hand_out", "foot_out", "chest_down", "sit", "elbow_bent", "hover"

@@ -69,6 +69,14 @@ void onTheMat(std::vector<Scene>& all, const Person& who, bool rest) {
         for (const char* rung : std::string(id) == "curl-up" ? std::vector<const char*>{"arms-crossed"}
                                                              : std::vector<const char*>{"curl", "small", "full"})
             feetDown(id, rung, {}, {{"curl", 22}, {"neck", 15}}, 3, curls);
+    const auto across = [&](const char* rung) {
+        for (Scene& s : all)
+            if (s.name() == std::string("cross-body-curl/") + rung) {
+                s.wrongs.push_back({"arm_off", -50, "elbow-travels", {}, true, true, false});
+                s.wrongs.push_back({"curl", -10, "sinks-in-the-middle", {}, false, true, false});
+            }
+    };
+    across("small"), across("full");
     feetDown("curl-up", "tips", {}, {{"curl", 22}, {"neck", 15}}, 3, curls);
     const std::vector<Wrong> tilts{ribs, {"tilt", 20, "arch", {}, true, false, true}, {"hips_up", 5, "lifting"}};
     feetDown("pelvic-tilt", "tilt-arms", {{"arm", 20}}, {{"tilt", -9}, {"arm", 20}}, 5, tilts);

@@ -70,6 +70,14 @@ Measure onTrunk(const char* id, const char* name, const char* far) {
             }};
 }
 
+/// The upper arm against the trunk: what the elbow has travelled besides the shoulder.
+Measure armTravel() {
+    Measure m =
+        joint("arm_travel", "upper arm against the trunk, since the start", {"hip", "shoulder", "elbow"}, false);
+    m.zero = Zero::Start;
+    return m;
+}
+
 } // namespace
 
 std::vector<Measure> limbMeasures() {
@@ -78,6 +86,7 @@ std::vector<Measure> limbMeasures() {
         joint("knee_angle", "knee angle", {"hip", "knee", "ankle"}, false),
         joint("ankle_angle", "ankle angle", {"knee", "ankle", "toe"}, true),
         joint("shoulder_angle", "shoulder angle", {"hip", "shoulder", "elbow"}, false), // 0 by the side, then forward
+        armTravel(),
         joint("elbow_angle", "elbow angle", {"shoulder", "elbow", "wrist"}, true),
         joint("wrist_angle", "wrist angle", {"elbow", "wrist", "hand"}, true),
         limb("leg", "leg elevation", "hip", "ankle", false),
