@@ -1,5 +1,6 @@
 // Fifteen exercises, every position: a made clip with one fault is filmed, followed, read, decided on and answered. The
-// fault is found, nothing else that does not follow from it, and the answer cues the head of the chain.
+// fault is found, nothing else that does not follow from it, and the answer cues the head of the chain. The long run
+// films every exercise so, once clean and once with each fault of its drawings.
 #include "answer/answer.h"
 #include "support/puppet_clip.h"
 
@@ -33,6 +34,13 @@ private slots:
                                         {"prone-leg-lift", "twist"},
                                         {"band-external-rotation", "elbow-wanders"}})
             QTest::newRow(id) << QString::fromLatin1(id) << QString::fromLatin1(fault);
+        if (!qEnvironmentVariableIsSet("DEFT_LONG")) return;
+        for (const std::string& id : exerciseIds()) {
+            const QString name = QString::fromStdString(id);
+            QTest::addRow("%s, clean", id.c_str()) << name << QString();
+            for (const auto& [fault, looks] : loadExercise(id).value().wrong)
+                QTest::addRow("%s, %s", id.c_str(), fault.c_str()) << name << QString::fromStdString(fault);
+        }
     }
     void clipToAnswer() {
         QFETCH(QString, id);

@@ -1,6 +1,8 @@
 // Made clips: the same bytes from the same scene, truth that fits the picture, and scenes that are refused.
 #include "base/files.h"
+#include "base/units.h"
 #include "figure/film.h"
+#include "figure/positions.h"
 #include "support/table.h"
 #include "support/wrong_entry.h"
 
@@ -41,6 +43,53 @@ private slots:
         NEAR(up.points.at("ankle").x, flat.points.at("ankle").x, 1.0); // the feet stay
         NEAR(up.points.at("ankle").y, flat.points.at("ankle").y, 1.0);
         NEAR(up.points.at("floor_a").y, flat.points.at("floor_a").y, 1e-6);
+    }
+
+    /// Every position from every view it can be filmed from: the body is in the picture, on the floor and hardly deeper
+    /// (flesh gives), and moves no farther than a person does from one moment to the next.
+    void everyPositionFromEveryView() {
+        for (const std::string& position : positionNames())
+            for (const std::string& view : viewNames(position)) {
+                Json j = small();
+                const bool high = position == "standing" || position == "at-wall" || position == "half-kneeling";
+                j["position"] = position, j["view"] = view;
+                j["camera"] = {{"width", 160},    {"height", 120},   {"focal_px", 130},
+                               {"distance_m", 3}, {"height_m", 0.8}, {"aim_m", high ? 0.8 : 0.3}};
+                j["movement"] = Json::object();
+                for (const std::string& curve : curveNames(position)) j["movement"][curve] = {{0, 0}, {1, 12}};
+                const Scene s = scene(j);
+                const QString what = QString::fromStdString(position + ", " + view);
+                const FilmedFrame f = FilmStudio(s).frame(0);
+                for (const auto& [name, p] : f.joints)
+                    QVERIFY2(p.x > 0 && p.x < 159 && p.y > 0 && p.y < 119, qPrintable(what + ": " + name.c_str()));
+                QCOMPARE(f.points.count("hip") + f.points.count("hip_l"), size_t(1));
+                Posed before = poseAt(s, 0);
+                for (double t = 0.05; t <= 1; t += 0.05) {
+                    const Posed now = poseAt(s, t);
+                    for (size_t b = 0; b < kBones; ++b) {
+                        QVERIFY2(
+                            now.joint[b].y() > -20,
+                            qPrintable(what +
+                                       QStringLiteral(": %1 at %2").arg(restBones()[b].name).arg(now.joint[b].y())));
+                        QVERIFY2((now.joint[b] - before.joint[b]).norm() < 90,
+                                 qPrintable(what + ": " + restBones()[b].name));
+                    }
+                    before = now;
+                }
+            }
+    }
+
+    /// Arms that carry the body are straight, the elbow's own little bend apart.
+    void armsThatCarryAreStraight() {
+        for (const char* position : {"all-fours", "hand-plank", "reverse-plank", "rollout"}) {
+            Json j = small();
+            j["position"] = position, j["movement"] = Json::object();
+            const Posed p = poseAt(scene(j), 0);
+            const Vec3 upper = p.joint[UpperArmLeft] - p.joint[ForearmLeft],
+                       lower = p.joint[HandLeft] - p.joint[ForearmLeft];
+            const double elbow = degrees(std::atan2(upper.cross(lower).norm(), upper.dot(lower)));
+            QVERIFY2(elbow > 160, qPrintable(QString("%1: %2").arg(position).arg(elbow)));
+        }
     }
 
     /// Stickers are white with a black pattern, at the true points.

@@ -32,7 +32,7 @@ void findWindowHolds(Events& events, const std::vector<double>& t, const std::ve
         if (!plan.inWindow(x[out]))
             return crossing(t[inner], x[inner], t[out], x[out],
                             plan.high && x[out] > *plan.high ? *plan.high : *plan.low);
-        if (!in[out]) return t[inner];
+        if (!in[out]) return (t[inner] + t[out]) / 2; // still in the window, and on the way
         return crossing(t[inner], std::abs(speed[inner]), t[out], std::abs(speed[out]), plan.stillInWindow());
     };
     auto keep = [&](size_t first, size_t last) {

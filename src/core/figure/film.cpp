@@ -65,9 +65,10 @@ FilmStudio::FilmStudio(const Scene& scene) : set_(std::make_unique<Set>()) {
     Set& s = *set_;
     s.scene = scene;
     const Mesh& mesh = bodyMesh();
-    s.room = renderRoom(scene.room, scene.camera, scene.mat, scene.roomSamples);
+    s.room = renderRoom(scene.room, scene.camera, scene.mat, scene.roomSamples, blocksOf(scene));
     s.bearings = bearings(scene);
-    s.near = s.bearings.cranial.cross(s.bearings.front).z() > 0 ? 0 : 1;
+    const Vec3 left = s.bearings.cranial.cross(s.bearings.front);
+    s.near = (scene.view == "above" ? left.y() : left.z()) > 0 ? 0 : 1;
     auto add = [&](const RestLandmark& l, int side, const std::string& ending) {
         const SkinPoint p = nearestOnSkin(mesh, Vec3(side ? -l.point.x() : l.point.x(), l.point.y(), l.point.z()));
         s.landmarks[l.name + ending] = p;

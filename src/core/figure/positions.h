@@ -1,4 +1,5 @@
 #pragma once
+#include "figure/room.h"
 #include "figure/scene.h"
 
 namespace deft::figure {
@@ -8,6 +9,15 @@ const std::vector<std::string>& positionNames();
 
 /// Curves of movement that a position knows; empty for a position that does not exist.
 std::vector<std::string> curveNames(const std::string& position);
+
+/// Views that a position can be filmed from; empty for a position that does not exist.
+std::vector<std::string> viewNames(const std::string& position);
+
+/// The camera of a scene where its view puts it. @param camera as beside the body
+Camera placed(const Scene& scene, Camera camera);
+
+/// What stands in the room for a scene: a bench, a wall to lean on, a wall behind what is filmed from an end.
+std::vector<Block> blocksOf(const Scene& scene);
 
 /// How the body lies in the room, for the truth: signs of docs/measures.md hang on these.
 struct Bearings {

@@ -176,9 +176,11 @@ std::vector<std::string> roomNames() {
     return names;
 }
 
-RoomPicture renderRoom(const std::string& name, const Camera& camera, const Vec3& matColour, int samples) {
+RoomPicture renderRoom(const std::string& name, const Camera& camera, const Vec3& matColour, int samples,
+                       const std::vector<Block>& blocks) {
     const RoomPlan& plan = *planOf(name);
     std::vector<Box> boxes = plan.things;
+    for (const Block& b : blocks) boxes.push_back({b.low, b.high, Surface::Wall, b.colour});
     boxes.push_back(
         {{-6, -0.1f, -6}, {6, 0, 6}, name == "rehearsal-room" ? Surface::Boards : Surface::Wall, plan.floorColour});
     boxes.push_back({{-6, 0, -1.7f}, {6, 4, -1.5f}, plan.wall, plan.wallColour});

@@ -3,6 +3,7 @@
 
 #include <opencv2/core.hpp>
 #include <string>
+#include <vector>
 
 namespace deft::figure {
 
@@ -16,8 +17,14 @@ struct RoomPicture {
 bool roomExists(const std::string& name);
 std::vector<std::string> roomNames();
 
+/// Something that a scene puts into the room, a box (m).
+struct Block {
+    Vec3 low, high, colour;
+};
+
 /// @param samplesPerPixel rays a pixel; 4 is good, 1 is quick
-RoomPicture renderRoom(const std::string& name, const Camera& camera, const Vec3& matColour, int samplesPerPixel);
+RoomPicture renderRoom(const std::string& name, const Camera& camera, const Vec3& matColour, int samplesPerPixel,
+                       const std::vector<Block>& blocks = {});
 
 constexpr float kMatTop = 0.010f;                      ///< height of the mat's surface (m)
 constexpr float kMatLength = 1.80f, kMatWidth = 0.64f; ///< (m)

@@ -94,6 +94,12 @@ Result<Scene> readScene(const std::filesystem::path& path) {
 
 namespace {
 
+std::string listed(const std::vector<std::string>& names) {
+    std::string all;
+    for (const std::string& name : names) all += (all.empty() ? "" : ", ") + name;
+    return all;
+}
+
 Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-scene", 1, where); !ok) return tl::unexpected(ok.error());
     Scene s;
@@ -102,13 +108,12 @@ Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     top.read("position", s.position);
     const auto& known = positionNames();
     if (std::find(known.begin(), known.end(), s.position) == known.end()) {
-        std::string all;
-        for (const auto& name : known) all += (all.empty() ? "" : ", ") + name;
-        top.complain("position", "is \"" + s.position + "\"; this version makes: " + all);
+        top.complain("position", "is \"" + s.position + "\"; this version makes: " + listed(known));
     }
     top.read("view", s.view);
-    if (s.view != "side" && s.view != "front" && s.view != "rear")
-        top.complain("view", "should be \"side\", \"front\" or \"rear\"");
+    const auto views = viewNames(s.position);
+    if (!views.empty() && std::find(views.begin(), views.end(), s.view) == views.end())
+        top.complain("view", "is \"" + s.view + "\"; " + s.position + " is filmed from: " + listed(views));
     std::string head = "left";
     top.read("head", head);
     if (head != "left" && head != "right") top.complain("head", "should be \"left\" or \"right\"");
@@ -140,6 +145,7 @@ Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     const float a = yaw * float(M_PI) / 180;
     c.position.x() = distance * std::sin(a);
     c.position.z() = distance * std::cos(a);
+    c = placed(s, c);
     Reader film = top.under("film");
     film.read("duration_s", s.duration_s, 0.03, 600);
     film.read("fps", s.fps, 1, 240);
@@ -168,9 +174,7 @@ Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     const auto curves = curveNames(s.position);
     for (const auto& [name, keys] : movement.json().items()) {
         if (!curves.empty() && std::find(curves.begin(), curves.end(), name) == curves.end()) {
-            std::string all;
-            for (const auto& curve : curves) all += (all.empty() ? "" : ", ") + curve;
-            movement.complain(name, "is not a curve of " + s.position + "; there are " + all);
+            movement.complain(name, "is not a curve of " + s.position + "; there are " + listed(curves));
         }
         Curve& curve = s.movement[name];
         for (const auto& key : keys) {
