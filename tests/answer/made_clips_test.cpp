@@ -14,6 +14,19 @@ class MadeClipsTest : public QObject {
     Q_OBJECT
     QTemporaryDir dir_;
 
+    /// Do two marks come nearer to each other than their stickers are wide?
+    static bool stickersMeet(const Exercise& e, const DrawnMovement& m) {
+        for (double t = 0; t < drawnLength_s(e, m); t += 0.1) {
+            const auto points = drawnPoints(e, m, t);
+            for (auto a = points.begin(); a != points.end(); ++a)
+                for (auto b = std::next(a); b != points.end(); ++b)
+                    if (!a->first.starts_with("far_") && !b->first.starts_with("far_") &&
+                        (a->second - b->second).norm() < 14)
+                        return true;
+        }
+        return false;
+    }
+
 private slots:
     void clipToAnswer_data() {
         QTest::addColumn<QString>("id");
@@ -38,7 +51,8 @@ private slots:
         for (const std::string& id : exerciseIds()) {
             const QString name = QString::fromStdString(id);
             QTest::addRow("%s, clean", id.c_str()) << name << QString();
-            for (const auto& [fault, looks] : loadExercise(id).value().wrong)
+            const Exercise e = loadExercise(id).value();
+            for (const auto& [fault, looks] : e.wrong)
                 QTest::addRow("%s, %s", id.c_str(), fault.c_str()) << name << QString::fromStdString(fault);
         }
     }
@@ -51,14 +65,18 @@ private slots:
         double top = 0;
         for (const auto& [name, p] : e.end) top = std::max(top, p.y());
         m.pxPerUnit = std::min(5.0, 560 / top); // a standing body fits, too
+        if (stickersMeet(e, m))
+            QSKIP(
+                "in this drawing stickers of two landmarks cover each other; each is then told lost, or taken for the "
+                "other");
         const ReviewInputs in = filmPuppet(e, m, dir_.filePath(id + QStringLiteral(".mp4")).toStdString());
         QVERIFY(!in.clipPath.empty());
         const auto r = analyse(in);
         QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
         QCOMPARE(r->exercise.view, e.view); // found from the marks
-        QCOMPARE(r->events.reps.size(), size_t(1));
         std::set<std::string> found;
         QString told;
+        for (const Rep& rep : r->events.reps) told += QStringLiteral("rep %1 to %2; ").arg(rep.start_s).arg(rep.end_s);
         for (const Fault& f : r->findings.faults) {
             if (f.certainty == Certainty::Clear) found.insert(f.id);
             told += QStringLiteral("%1 %2±%3 ").arg(f.id.c_str()).arg(f.worst).arg(f.u95);
@@ -66,9 +84,14 @@ private slots:
         for (const auto& [name, points] : r->tracks.landmark) {
             const auto weak = std::count_if(points.begin(), points.end(),
                                             [](const TrackPoint& p) { return p.state != PointState::Seen; });
+            double off = 0;
+            for (size_t i = 0; i < points.size(); ++i)
+                off = std::max(off, (points[i].at - drawnPoints(e, m, r->tracks.time_s[i]).at(name)).norm());
+            if (off > 3) told += QStringLiteral("%1 up to %2 px off; ").arg(name.c_str()).arg(off);
             if (weak > 3)
                 told += QStringLiteral("%1 not seen in %2 of %3; ").arg(name.c_str()).arg(weak).arg(points.size());
         }
+        QVERIFY2(r->events.reps.size() == 1, qPrintable(told));
         for (const SetupVerdict& v : r->findings.setup)
             QVERIFY2(v.verdict != "poor", qPrintable(QString::fromStdString(v.id)));
         if (m.fault.empty())
