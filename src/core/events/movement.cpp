@@ -55,7 +55,8 @@ void findWindowHolds(Events& events, const std::vector<double>& t, const std::ve
             continue;
         }
         left = left || !in[i];
-        if (first && t[i] - t[last] > (left ? kBreakLasts_s : kMoment_s)) { // a start within the position ends no hold
+        if (first &&
+            t[i] - t[last] > (left ? kBreakLasts_s : kShortestHold_s)) { // a start within the position ends no hold
             keep(*first, last);
             first.reset();
         }

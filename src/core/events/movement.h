@@ -111,8 +111,6 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan);
 
 /// A hold in a window shorter than this is none (chosen here).
 constexpr double kShortestHold_s = 1;
-/// A moment outside of a position, or of moving in it, is none (chosen here).
-constexpr double kMoment_s = 0.5;
 
 /// Adds the series `level_loss`: height lost since the start of the hold, % of the lift; gaps outside of holds.
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);

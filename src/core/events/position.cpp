@@ -9,7 +9,8 @@ namespace deft {
 namespace {
 
 // Getting into a position and out of it is quicker than this share of the way between outside and inside a second, and
-// lasts no longer. Between these two, per cent or degrees a second, slowly or hardly at all (all chosen here).
+// lasts no longer. Between these two, per cent or degrees a second (all chosen here).
+constexpr double kMoment_s = 0.5; // a moment outside is none
 constexpr double kSettlingShare = 0.2, kLeastSettling = 2, kMostSettling = 8, kLongestSettling_s = 2.5, kQuiet_s = 0.3;
 
 /// How quickly the position's measure moves where somebody is still getting in or out.
