@@ -112,6 +112,8 @@ Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     }
     top.read("view", s.view);
     const auto views = viewNames(s.position);
+    const bool stands = std::find(views.begin(), views.end(), "rear") != views.end();
+    if (!stands && (s.view == "front" || s.view == "rear")) s.view = "side"; // of a body that stands, these tell more
     if (!views.empty() && std::find(views.begin(), views.end(), s.view) == views.end())
         top.complain("view", "is \"" + s.view + "\"; " + s.position + " is filmed from: " + listed(views));
     std::string head = "left";
