@@ -1,5 +1,6 @@
 // Times the body finder and what is built on it, against decoding the same clip once, one after the other in every
 // round. Usage: bench_keypoints [CLIP [ROUNDS]]
+#include "../tests/support/catalogue.h"
 #include "timing.h"
 
 #include "checks/clip_check.h"
@@ -21,7 +22,7 @@ int main(int argc, char** argv) {
     const double load = secondsOf([&] { network.emplace(KeypointNetwork::load(KeypointNetwork::usualPlace())); });
     if (!*network) return std::fprintf(stderr, "bench_keypoints: %s\n", network->error().detail.c_str()), 1;
     std::printf("loading, with a first pass %.3f s, %.0f MiB more\n", load, peakMiB() - before);
-    const auto exercise = loadExercise("forearm-plank").value();
+    const auto exercise = shipped().exercise("forearm-plank").value();
     const cv::Mat picture = withoutAlpha(*reader->bgra(0));
     cv::Mat square;
     cv::resize(picture, square, {KeypointNetwork::kSide, KeypointNetwork::kSide});
@@ -33,7 +34,7 @@ int main(int argc, char** argv) {
         }));
         pass.push_back(secondsOf([&] { (void)(*network)->pass(square); }));
         body.push_back(secondsOf([&] { (void)findBody(**network, picture); }));
-        propose.push_back(secondsOf([&] { (void)proposeMarks(*reader, *network, exercise, {}); }));
+        propose.push_back(secondsOf([&] { (void)proposeMarks(shipped(), *reader, *network, exercise, {}); }));
         check.push_back(secondsOf([&] { (void)pictureQuality(*reader); }));
         stickers.push_back(secondsOf([&] { (void)findStickers(grey, {400, 200, 300, 200}, 7); }));
     }

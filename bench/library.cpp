@@ -1,5 +1,6 @@
 // Times what a library of many filed reviews costs: the queue's list against reading every clip, clips that are
 // expected, one client's reviews, a clip that comes in. Usage: bench_library [CLIENTS [REVIEWS EACH [ROUNDS]]]
+#include "../tests/support/catalogue.h"
 #include "timing.h"
 
 #include "base/files.h"
@@ -22,7 +23,7 @@ Review anyReview() {
     auto tracks = parseTracks(readFile(clip + ".tracks.csv").value(), clip).value();
     const ClipInfo info = ClipReader::open(in.clipPath)->info();
     tracks.time_s = info.time_s;
-    return measureReview(in, info, std::move(tracks)).value();
+    return measureReview(shippedCatalogue(), in, info, std::move(tracks)).value();
 }
 
 } // namespace

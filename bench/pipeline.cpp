@@ -1,5 +1,6 @@
 // Times decoding alone against decoding + tracking + measuring on a demo clip, one after the other in every round, so
 // that the ratio holds on a busy machine. Usage: bench_pipeline [CLIP [ROUNDS]]
+#include "../tests/support/catalogue.h"
 #include "timing.h"
 
 #include "landmarks/track_clip.h"
@@ -29,13 +30,13 @@ int main(int argc, char** argv) {
             tracks = trackClip(*reader, *marks).value();
             ReviewInputs in;
             in.clipPath = clip, in.marks = *marks;
-            (void)measureReview(in, reader->info(), tracks);
+            (void)measureReview(shippedCatalogue(), in, reader->info(), tracks);
         }));
         ReviewInputs in;
         in.clipPath = clip, in.marks = *marks;
-        measure.push_back(secondsOf([&] { (void)measureReview(in, reader->info(), tracks); }));
+        measure.push_back(secondsOf([&] { (void)measureReview(shippedCatalogue(), in, reader->info(), tracks); }));
         // Another word from the coach: nothing is measured again.
-        Review review = measureReview(in, reader->info(), tracks).value();
+        Review review = measureReview(shippedCatalogue(), in, reader->info(), tracks).value();
         for (const bool agrees : {true, false}) {
             ReviewInputs other = review.inputs;
             other.agreed["back-bend@1"] = agrees;

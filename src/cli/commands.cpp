@@ -1,6 +1,7 @@
 #include "cli/commands.h"
 
 #include "base/files.h"
+#include "base/json.h"
 #include "base/progress.h"
 #include "cli/judging.h"
 #include "cli/keeping.h"
@@ -8,6 +9,7 @@
 #include "cli/letters.h"
 #include "cli/looking.h"
 #include "cli/repeat.h"
+#include "exercises/data_folder.h"
 #include "figure/film.h"
 #include "landmarks/track_clip.h"
 #include "video/clip_reader.h"
@@ -97,25 +99,26 @@ int track(const Options& o) {
     return 0;
 }
 
-int analyseClip(const Options& o) {
+int analyseClip(const CataloguePtr& catalogue, const Options& o) {
     const Interruptible interrupt;
-    auto in = inputsFor(o);
+    auto in = inputsFor(*catalogue, o);
     if (!in) return failed(in.error());
     warnOfUnconfirmed(in->marks, o);
-    if (o.tracks.empty()) return written(analyse(std::move(*in), interrupt.token(), progressTo(o)), o);
+    if (o.tracks.empty()) return written(analyse(catalogue, std::move(*in), interrupt.token(), progressTo(o)), o);
     auto reader = ClipReader::open(in->clipPath);
     if (!reader) return failed(reader.error());
-    return written(fromTracks(std::move(*in), o.tracks, reader->info()), o);
+    return written(fromTracks(catalogue, std::move(*in), o.tracks, reader->info()), o);
 }
 
-int marks(const Options& o) {
+int marks(const Catalogue& catalogue, const Options& o) {
     const Interruptible interrupt;
-    return proposeMarksFor(o.clip, o.exercise, o.mirrored, o.last, o.out, o.quiet, interrupt.token(), progressTo(o));
+    return proposeMarksFor(catalogue, o.clip, o.exercise, o.mirrored, o.last, o.out, o.quiet, interrupt.token(),
+                           progressTo(o));
 }
 
-int check(const Options& o) {
+int check(const Catalogue& catalogue, const Options& o) {
     const Interruptible interrupt;
-    return checkClip(o.clip, o.checkedFor, o.marks, o.json, interrupt.token());
+    return checkClip(catalogue, o.clip, o.checkedFor, o.marks, o.json, interrupt.token());
 }
 
 int film(const Options& o) {
@@ -142,15 +145,18 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (const auto exit = runWithoutPictures(o)) return exit;
     if (o.command == "probe") return probe(o);
     if (o.command == "track") return track(o);
-    if (o.command == "analyse") return analyseClip(o);
-    if (o.command == "check") return check(o);
-    if (o.command == "marks") return marks(o);
-    if (o.command == "answer") return writeAnswer(o.folder, o.format, o.out, argc, argv);
-    if (o.command == "repeat") return showRepeatability(o.folders, o.json);
-    if (o.command == "exercises sheet")
-        return writeSheet(o.name, o.rung, {o.flags, o.cleared}, o.format, o.out, argc, argv);
     if (o.command == "figure") return film(o);
-    if (o.command.rfind("library ", 0) == 0) return keepLibrary(o);
+    if (o.command.starts_with("library ")) return keepLibrary(o);
+    if (o.command.empty()) return std::nullopt;
+    const auto catalogue = Catalogue::load(dataFolder());
+    if (!catalogue) return failed(catalogue.error());
+    if (o.command == "analyse") return analyseClip(*catalogue, o);
+    if (o.command == "check") return check(**catalogue, o);
+    if (o.command == "marks") return marks(**catalogue, o);
+    if (o.command == "answer") return writeAnswer(*catalogue, o.folder, o.format, o.out, argc, argv);
+    if (o.command == "repeat") return showRepeatability(*catalogue, o.folders, o.json);
+    if (o.command == "exercises sheet")
+        return writeSheet(**catalogue, o.name, o.rung, {o.flags, o.cleared}, o.format, o.out, argc, argv);
     return std::nullopt;
 }
 

@@ -1,5 +1,4 @@
 #include "cli/knowledge.h"
-#include "exercises/exercise.h"
 
 #include <iostream>
 #include <set>
@@ -39,8 +38,8 @@ void print(const Exercise& e, std::set<std::string>& said) {
     }
 }
 
-int printOne(const std::string& id) {
-    const auto e = loadExercise(id);
+int printOne(const Catalogue& catalogue, const std::string& id) {
+    const auto e = catalogue.exercise(id);
     if (!e) return failed(e.error());
     std::cout << "\n## " << e->name << "\n\n" << e->position << "; views: ";
     for (const std::string& v : e->views) std::cout << (v == e->views.front() ? "" : ", ") << v;
@@ -48,11 +47,11 @@ int printOne(const std::string& id) {
     for (const std::string& words : e->unseen) std::cout << "\n> " << words << "\n";
     std::set<std::string> said;
     for (const Rung& rung : e->ladder) {
-        const auto version = e->inVersion(rung.id);
+        const auto version = catalogue.inVersion(*e, rung.id);
         if (!version) return failed(version.error());
         std::cout << "\n### " << rung.name << " (" << rung.criterion << ")\n";
         for (const std::string& view : version->views) {
-            const auto seen = version->inView(view);
+            const auto seen = catalogue.inView(*version, view);
             if (!seen) return failed(seen.error());
             print(*seen, said);
         }
@@ -62,12 +61,12 @@ int printOne(const std::string& id) {
 
 } // namespace
 
-int printCues(const std::string& id) {
-    if (!id.empty()) return printOne(id);
+int printCues(const Catalogue& catalogue, const std::string& id) {
+    if (!id.empty()) return printOne(catalogue, id);
     std::cout << "# Cues\n\nEvery exercise, version, view and school with all that may be said to a client; a version "
                  "names only what is new in it. Made by `deft-mirror exercises cues`.\n";
-    for (const std::string& each : exerciseIds())
-        if (const int exit = printOne(each)) return exit;
+    for (const std::string& each : catalogue.exerciseIds())
+        if (const int exit = printOne(catalogue, each)) return exit;
     return 0;
 }
 

@@ -1,7 +1,9 @@
 #include "cli/judging.h"
 
 #include "base/files.h"
+#include "base/json.h"
 #include "cli/knowledge.h"
+#include "exercises/data_folder.h"
 #include "judgement/asked.h"
 #include "proposals/propose.h"
 #include "review/review_json.h"
@@ -11,7 +13,7 @@
 
 namespace deft::cli {
 
-Result<ReviewInputs> inputsFor(const Options& o) {
+Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
     ReviewInputs in;
     in.clipPath = std::filesystem::absolute(o.clip).lexically_normal().string(); // an answer is made from elsewhere
     in.exercise = o.exercise;
@@ -27,8 +29,8 @@ Result<ReviewInputs> inputsFor(const Options& o) {
     else if (const Json told = in.marks.kept("clip_sha256"); told.is_string())
         in.clipSha256 = told;
     for (const std::string& s : o.schools)
-        if (auto ok = addSchool(in.schools, s); !ok) return tl::unexpected(ok.error());
-    auto exercise = exerciseOf(in);
+        if (auto ok = catalogue.schools().add(in.schools, s); !ok) return tl::unexpected(ok.error());
+    auto exercise = exerciseOf(catalogue, in);
     if (!exercise) return tl::unexpected(exercise.error());
     for (const auto& [question, choice] : in.schools)
         if (!exercise->answerTo(question))
@@ -48,7 +50,8 @@ Result<ReviewInputs> inputsFor(const Options& o) {
         in.history = std::move(*history);
     }
     if (!o.asked.empty()) {
-        auto asked = readJsonFile(o.asked).and_then([&](const Json& j) { return parseAsked(j, o.asked, *exercise); });
+        auto asked =
+            readJsonFile(o.asked).and_then([&](const Json& j) { return parseAsked(catalogue, j, o.asked, *exercise); });
         if (!asked) return tl::unexpected(asked.error());
         if (!o.history.empty() && !asked->history.empty())
             return fail(Errc::BadFormat, o.asked + ": /history: there is one in --history, too; give one of them");
@@ -58,7 +61,8 @@ Result<ReviewInputs> inputsFor(const Options& o) {
     return in;
 }
 
-Result<Review> fromTracks(ReviewInputs in, const std::string& file, const std::optional<ClipInfo>& known) {
+Result<Review> fromTracks(CataloguePtr catalogue, ReviewInputs in, const std::string& file,
+                          const std::optional<ClipInfo>& known) {
     auto tracks = readFile(file).and_then([&](const std::string& csv) { return parseTracks(csv, file); });
     if (!tracks) return tl::unexpected(tracks.error());
     ClipInfo clip = known ? *known : clipOf(*tracks);
@@ -71,7 +75,7 @@ Result<Review> fromTracks(ReviewInputs in, const std::string& file, const std::o
     auto marks = fitToClip(in.marks, clip, in.clipSha256);
     if (!marks) return tl::unexpected(marks.error());
     in.marks = std::move(*marks);
-    return measureReview(std::move(in), std::move(clip), std::move(*tracks));
+    return measureReview(std::move(catalogue), std::move(in), std::move(clip), std::move(*tracks));
 }
 
 void warnOfUnconfirmed(const Marks& marks, const Options& o) {
@@ -93,17 +97,23 @@ int written(const Result<Review>& review, const Options& o) {
 }
 
 std::optional<int> runWithoutPictures(const Options& o) {
-    if (o.command == "exercises list") return listExercises();
-    if (o.command == "exercises show") return showExercise(o.name, o.json);
-    if (o.command == "exercises validate") return validateExercise(o.name);
-    if (o.command == "exercises cues") return printCues(o.name);
-    if (o.command == "decide") return decideCase(o.caseFile, o.json);
     std::error_code ec;
-    if (o.command == "analyse" && !o.tracks.empty() && !std::filesystem::exists(o.clip, ec)) {
-        auto in = inputsFor(o);
+    const bool fromTracksAlone = o.command == "analyse" && !o.tracks.empty() && !std::filesystem::exists(o.clip, ec);
+    const bool ofExercises = o.command.starts_with("exercises ") && o.command != "exercises sheet";
+    if (!fromTracksAlone && !ofExercises && o.command != "decide") return std::nullopt;
+    const auto catalogue = Catalogue::load(dataFolder());
+    if (!catalogue) return failed(catalogue.error());
+    const Catalogue& c = **catalogue;
+    if (o.command == "exercises list") return listExercises(c);
+    if (o.command == "exercises show") return showExercise(c, o.name, o.json);
+    if (o.command == "exercises validate") return validateExercise(c, o.name);
+    if (o.command == "exercises cues") return printCues(c, o.name);
+    if (o.command == "decide") return decideCase(c, o.caseFile, o.json);
+    if (fromTracksAlone) {
+        auto in = inputsFor(c, o);
         if (!in) return failed(in.error());
         warnOfUnconfirmed(in->marks, o);
-        return written(fromTracks(std::move(*in), o.tracks, std::nullopt), o);
+        return written(fromTracks(*catalogue, std::move(*in), o.tracks, std::nullopt), o);
     }
     return std::nullopt;
 }

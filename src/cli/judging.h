@@ -5,10 +5,11 @@
 namespace deft::cli {
 
 /// What `analyse` was given, read and checked. @errors of the files
-Result<ReviewInputs> inputsFor(const Options& options);
+Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& options);
 
 /// Measured from the tracks of `--tracks`. @param clip what is known of the clip; nothing = what the tracks tell of it
-Result<Review> fromTracks(ReviewInputs inputs, const std::string& file, const std::optional<ClipInfo>& clip);
+Result<Review> fromTracks(CataloguePtr catalogue, ReviewInputs inputs, const std::string& file,
+                          const std::optional<ClipInfo>& clip);
 
 /// Marks that nobody has confirmed are told of.
 void warnOfUnconfirmed(const Marks& marks, const Options& options);

@@ -1,5 +1,6 @@
 #include "cli/knowledge.h"
 
+#include "base/json.h"
 #include "judgement/decision.h"
 
 #include <cstdio>
@@ -29,11 +30,11 @@ int failed(const Error& e) {
     return 1;
 }
 
-int listExercises() {
+int listExercises(const Catalogue& catalogue) {
     // One damaged file does not hide the others.
     int exit = 0;
-    for (const std::string& id : exerciseIds()) {
-        if (auto e = loadExercise(id))
+    for (const std::string& id : catalogue.exerciseIds()) {
+        if (auto e = catalogue.exercise(id))
             std::printf("%-24s %s\n", id.c_str(), e->name.c_str());
         else
             exit = failed(e.error());
@@ -41,8 +42,8 @@ int listExercises() {
     return exit;
 }
 
-int showExercise(const std::string& id, bool json) {
-    auto e = loadExercise(id);
+int showExercise(const Catalogue& catalogue, const std::string& id, bool json) {
+    auto e = catalogue.exercise(id);
     if (!e) return failed(e.error());
     if (json) {
         std::cout << toText(*e->raw);
@@ -64,25 +65,25 @@ int showExercise(const std::string& id, bool json) {
     return 0;
 }
 
-int validateExercise(const std::string& file) {
-    auto e = readExercise(file);
+int validateExercise(const Catalogue& catalogue, const std::string& file) {
+    auto e = readJsonFile(file).and_then([&](const Json& j) { return catalogue.parse(j, file); });
     if (!e) return failed(e.error());
     for (const Rung& rung : e->ladder) {
-        const auto version = e->inVersion(rung.id);
+        const auto version = catalogue.inVersion(*e, rung.id);
         if (!version) return failed(version.error());
         for (const std::string& view : version->views)
-            if (const auto seen = version->inView(view); !seen) return failed(seen.error());
+            if (const auto seen = catalogue.inView(*version, view); !seen) return failed(seen.error());
     }
     std::printf("%s: in order (%s)\n", file.c_str(), e->name.c_str());
     return 0;
 }
 
-int decideCase(const std::string& file, bool json) {
+int decideCase(const Catalogue& catalogue, const std::string& file, bool json) {
     auto document = readJsonFile(file);
     if (!document) return failed(document.error());
-    auto now = parseCase(*document, file);
+    auto now = parseCase(catalogue, *document, file);
     if (!now) return failed(now.error());
-    auto d = decide(*now);
+    auto d = decide(catalogue, *now);
     if (!d) return failed(d.error());
     if (json) {
         std::cout << toText(toJson(*d));

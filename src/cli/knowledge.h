@@ -1,20 +1,21 @@
 #pragma once
 #include "base/result.h"
+#include "exercises/catalogue.h"
 
 #include <string>
 
 namespace deft::cli {
 
 // Commands about what the program knows, without any clip. Each returns the exit code.
-int listExercises();
-int showExercise(const std::string& id, bool json);
-int validateExercise(const std::string& file);
-int decideCase(const std::string& file, bool json);
+int listExercises(const Catalogue& catalogue);
+int showExercise(const Catalogue& catalogue, const std::string& id, bool json);
+int validateExercise(const Catalogue& catalogue, const std::string& file);
+int decideCase(const Catalogue& catalogue, const std::string& file, bool json);
 
 /// Says what went wrong on standard error; 1.
 int failed(const Error& error);
 
 /// Everything that may be said to a client of one exercise (empty = of all), to be read side by side.
-int printCues(const std::string& id);
+int printCues(const Catalogue& catalogue, const std::string& id);
 
 } // namespace deft::cli

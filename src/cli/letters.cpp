@@ -37,8 +37,9 @@ int written(const std::string& out, const Result<std::string>& content) {
 
 } // namespace
 
-int writeAnswer(const std::string& folder, const std::string& form, const std::string& out, int& argc, char** argv) {
-    auto review = readFolder(folder);
+int writeAnswer(const CataloguePtr& catalogue, const std::string& folder, const std::string& form,
+                const std::string& out, int& argc, char** argv) {
+    auto review = readFolder(catalogue, folder);
     if (!review) return failed(review.error());
     auto reader = ClipReader::open(review->inputs.clipPath);
     if (!reader && reader.error().code != Errc::NotFound) return failed(reader.error());
@@ -48,9 +49,9 @@ int writeAnswer(const std::string& folder, const std::string& form, const std::s
                                      reader ? ui::pictureMaker(*review, *reader) : PictureMaker()));
 }
 
-int writeSheet(const std::string& id, const std::string& rung, const KnownFlags& of, const std::string& form,
-               const std::string& out, int& argc, char** argv) {
-    const auto exercise = loadExercise(id).and_then([](const Exercise& e) { return e.inSchools({}); });
+int writeSheet(const Catalogue& catalogue, const std::string& id, const std::string& rung, const KnownFlags& of,
+               const std::string& form, const std::string& out, int& argc, char** argv) {
+    const auto exercise = catalogue.form({id, {}, {}, Schools{}});
     if (!exercise) return failed(exercise.error());
     if (!rung.empty() && exercise->rungIndex(rung) < 0) {
         std::string known;
@@ -58,15 +59,15 @@ int writeSheet(const std::string& id, const std::string& rung, const KnownFlags&
         return failed({Errc::NotFound, id + " has no version \"" + rung + "\"; there are " + known});
     }
     const std::string version = rung.empty() ? exercise->startRung : rung;
-    const auto asVersion = exercise->inVersion(version);
+    const auto asVersion = catalogue.inVersion(*exercise, version);
     if (!asVersion) return failed(asVersion.error());
     Target target = usualTarget(*asVersion);
     target.rung = version;
     for (const auto* flags : {&of.flags, &of.cleared})
         for (const std::string& flag : *flags)
-            if (safetyRules() && !safetyRules()->flags.count(flag))
+            if (!catalogue.safety().flags.count(flag))
                 return failed({Errc::NotFound, "there is no intake flag \"" + flag + "\""});
-    const auto sheet = exerciseSheet(*exercise, target, {{}, {}, of.flags, of.cleared});
+    const auto sheet = exerciseSheet(catalogue, *exercise, target, {{}, {}, of.flags, of.cleared});
     if (!sheet) return failed(sheet.error());
     const auto gui = withoutDisplay(argc, argv);
     return written(out, ui::answerIn(form, sheet->letter, {}, ui::sheetPictures(sheet->exercise)));

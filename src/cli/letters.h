@@ -1,17 +1,20 @@
 #pragma once
+#include "exercises/catalogue.h"
+
 #include <string>
 #include <vector>
 
 namespace deft::cli {
 
 // What goes to a client, written to a file in one of the forms html, pdf, text, eml. Each returns the exit code.
-int writeAnswer(const std::string& folder, const std::string& form, const std::string& out, int& argc, char** argv);
+int writeAnswer(const CataloguePtr& catalogue, const std::string& folder, const std::string& form,
+                const std::string& out, int& argc, char** argv);
 /// Flags from intake, and those whose readiness list is confirmed.
 struct KnownFlags {
     std::vector<std::string> flags, cleared;
 };
 /// @param rung empty = where a new client begins
-int writeSheet(const std::string& exercise, const std::string& rung, const KnownFlags& known, const std::string& form,
-               const std::string& out, int& argc, char** argv);
+int writeSheet(const Catalogue& catalogue, const std::string& exercise, const std::string& rung,
+               const KnownFlags& known, const std::string& form, const std::string& out, int& argc, char** argv);
 
 } // namespace deft::cli

@@ -1,6 +1,7 @@
 #include "cli/looking.h"
 
 #include "base/files.h"
+#include "base/json.h"
 #include "checks/clip_check.h"
 #include "cli/knowledge.h"
 #include "proposals/proposals_json.h"
@@ -10,9 +11,10 @@
 
 namespace deft::cli {
 
-int proposeMarksFor(const std::string& clip, const std::string& id, bool mirrored, const std::string& last,
-                    const std::string& out, bool quiet, StopToken stop, const ProgressFn& progress) {
-    auto exercise = loadExercise(id);
+int proposeMarksFor(const Catalogue& catalogue, const std::string& clip, const std::string& id, bool mirrored,
+                    const std::string& last, const std::string& out, bool quiet, StopToken stop,
+                    const ProgressFn& progress) {
+    auto exercise = catalogue.exercise(id);
     if (!exercise) return failed(exercise.error());
     auto reader = ClipReader::open(clip);
     if (!reader) return failed(reader.error());
@@ -27,7 +29,7 @@ int proposeMarksFor(const std::string& clip, const std::string& id, bool mirrore
         context.lastTime = std::move(*marks);
     }
     auto network = KeypointNetwork::load(KeypointNetwork::usualPlace());
-    auto proposals = proposeMarks(*reader, network, *exercise, context, stop, progress);
+    auto proposals = proposeMarks(catalogue, *reader, network, *exercise, context, stop, progress);
     if (!proposals) return failed(proposals.error());
     if (proposals->marks.empty())
         return failed({Errc::NotFound,
@@ -49,10 +51,11 @@ int proposeMarksFor(const std::string& clip, const std::string& id, bool mirrore
     return 0;
 }
 
-int checkClip(const std::string& clip, const std::string& id, const std::string& marksFile, bool json, StopToken stop) {
+int checkClip(const Catalogue& catalogue, const std::string& clip, const std::string& id, const std::string& marksFile,
+              bool json, StopToken stop) {
     std::optional<Exercise> exercise;
     if (!id.empty()) {
-        auto e = loadExercise(id);
+        auto e = catalogue.exercise(id);
         if (!e) return failed(e.error());
         exercise = std::move(*e);
     }
@@ -78,7 +81,7 @@ int checkClip(const std::string& clip, const std::string& id, const std::string&
     }
     std::optional<BodyFacts> facts;
     const ClipInfo& info = reader->info();
-    if (!bodies.empty()) facts = factsOf(bodies, info.width, info.height, exercise ? &*exercise : nullptr);
+    if (!bodies.empty()) facts = factsOf(catalogue, bodies, info.width, info.height, exercise ? &*exercise : nullptr);
     const auto checks = checkBefore(info, *quality, facts, network.has_value(), exercise ? &*exercise : nullptr, roll);
     if (json) {
         Json out = {{"format", "deft-mirror-check"},

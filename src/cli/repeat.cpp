@@ -60,14 +60,14 @@ void print(const Repeatability& r) {
 
 } // namespace
 
-int showRepeatability(const std::vector<std::string>& folders, bool json) {
+int showRepeatability(const CataloguePtr& catalogue, const std::vector<std::string>& folders, bool json) {
     const auto names = clipsInAll(folders);
     if (!names) return failed(names.error());
     std::vector<std::vector<ClipReadings>> markings;
     for (const std::string& folder : folders) {
         markings.emplace_back();
         for (const std::string& name : *names) {
-            const auto review = readFolder(fs::path(folder) / name);
+            const auto review = readFolder(catalogue, fs::path(folder) / name);
             if (!review) return failed(review.error());
             markings.back().push_back(readingRows(*review));
         }

@@ -1,4 +1,5 @@
 #pragma once
+#include "exercises/catalogue.h"
 #include <string>
 #include <vector>
 
@@ -6,6 +7,6 @@ namespace deft::cli {
 
 /// How repeatable readings are: every folder holds the analysed folders of the same clips, marked anew.
 /// @return exit code
-int showRepeatability(const std::vector<std::string>& folders, bool json);
+int showRepeatability(const CataloguePtr& catalogue, const std::vector<std::string>& folders, bool json);
 
 } // namespace deft::cli

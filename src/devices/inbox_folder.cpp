@@ -1,6 +1,7 @@
 #include "devices/inbox_folder.h"
 
 #include "base/files.h"
+#include "base/json.h"
 #include "store/cache_names.h"
 #include "video/clip_reader.h"
 
@@ -72,7 +73,7 @@ bool isPlainFile(const fs::path& file) {
 
 bool isFilmName(const std::string& name) { return kClipEndings.count(lower(fs::path(name).extension().string())) > 0; }
 
-Result<InboxContent> lookIntoInbox(const fs::path& folder) {
+Result<InboxContent> lookIntoInbox(const Catalogue& catalogue, const fs::path& folder) {
     std::error_code ec;
     InboxContent content;
     std::vector<fs::path> notes;
@@ -89,7 +90,7 @@ Result<InboxContent> lookIntoInbox(const fs::path& folder) {
     std::sort(notes.begin(), notes.end());
     for (const fs::path& note : notes) {
         auto json = readJsonFile(note);
-        auto parcel = json ? parseParcel(*json, note.filename().string()) : tl::unexpected(json.error());
+        auto parcel = json ? parseParcel(catalogue, *json, note.filename().string()) : tl::unexpected(json.error());
         if (!parcel) {
             content.refused.push_back({note, parcel.error().detail});
             continue;

@@ -24,7 +24,7 @@ struct InboxContent {
 
 /// Reads the parcel files; clips are not opened. @errors NotReadable when the folder is not there (a device that was
 /// unplugged)
-Result<InboxContent> lookIntoInbox(const std::filesystem::path& folder);
+Result<InboxContent> lookIntoInbox(const Catalogue& catalogue, const std::filesystem::path& folder);
 
 struct KeptClip {
     std::filesystem::path path;

@@ -1,5 +1,7 @@
 #include "devices/simulated_phone.h"
 
+#include "base/json.h"
+
 #include <QNetworkReply>
 #include <QTimer>
 

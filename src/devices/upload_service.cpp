@@ -66,7 +66,8 @@ bool beginsAsFilm(const fs::path& file) {
 
 } // namespace
 
-UploadService::UploadService(fs::path inbox, QObject* parent) : QObject(parent), inbox_(std::move(inbox)) {
+UploadService::UploadService(CataloguePtr catalogue, fs::path inbox, QObject* parent)
+    : QObject(parent), catalogue_(std::move(catalogue)), inbox_(std::move(inbox)) {
     std::error_code ec;
     fs::create_directories(inbox_ / ".uploads", ec);
     fs::permissions(inbox_ / ".uploads", fs::perms::owner_all, ec);
@@ -166,7 +167,7 @@ UploadService::Reply UploadService::create(const std::string& uid, int64_t lengt
     auto json = parseJson(parcelIn(metadata), "parcel");
     if (!json) return {400, json.error().detail};
     if (json->is_object()) (*json)["client_id"] = uid; // as the token says
-    const auto parsed = parseParcel(*json, "parcel");
+    const auto parsed = parseParcel(*catalogue_, *json, "parcel");
     if (!parsed) return {400, parsed.error().detail};
     if (!isFilmName(parsed->clip)) return {415, "only films are taken: .mp4, .mov, .mkv, .webm, .m4v or .avi"};
     const std::lock_guard held(lock_);

@@ -1,4 +1,5 @@
 #pragma once
+#include "exercises/catalogue.h"
 #include "review/parcel.h"
 
 #include <QObject>
@@ -28,7 +29,7 @@ namespace deft {
 class UploadService : public QObject {
     Q_OBJECT
 public:
-    explicit UploadService(std::filesystem::path inbox, QObject* parent = nullptr);
+    UploadService(CataloguePtr catalogue, std::filesystem::path inbox, QObject* parent = nullptr);
     ~UploadService() override;
 
     /// A client may send with what this returns. @param uid the client's id, see Client::uid
@@ -58,6 +59,7 @@ private:
     std::filesystem::path part(const std::string& id) const;
     std::filesystem::path parcel(const std::string& id) const;
 
+    CataloguePtr catalogue_;
     std::filesystem::path inbox_;
     std::unique_ptr<httplib::Server> server_;
     quint16 port_ = 0;

@@ -7,10 +7,11 @@ namespace deft {
 ReviewInputs newDraft(const Library& library, int64_t client, const std::string& exercise, const Schools& usual) {
     ReviewInputs in;
     in.exercise = exercise;
-    if (const auto e = loadExercise(exercise)) {
-        in.asked = firstTarget(*e);
+    const CataloguePtr known = library.catalogue();
+    if (const auto e = known->exercise(exercise)) {
+        in.asked = firstTarget(*known, *e);
         for (const auto& [question, choice] : usual)
-            if (e->inSchools({{question, choice}})) in.schools[question] = choice;
+            if (known->inSchools(*e, {{question, choice}})) in.schools[question] = choice;
     }
     if (const auto c = library.client(client)) in.client = c->name, in.clientRole = c->role, in.flags = c->flags;
     in.coach = library.coach().name;

@@ -2,7 +2,9 @@
 #include "store/library.h"
 
 #include "base/files.h"
+#include "base/json.h"
 #include "base/numbers.h"
+#include "exercises/data_folder.h"
 #include "store/schema.h"
 #include "store/sql_values.h"
 
@@ -109,6 +111,9 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& given, InUse how)
     std::unique_ptr<Library> lib(new Library);
     lib->folder_ = folder;
     lib->inbox_ = folder / "inbox";
+    auto catalogue = Catalogue::load(dataFolder(), folder / "exercises");
+    if (!catalogue) return tl::unexpected(catalogue.error());
+    lib->catalogue_ = std::move(*catalogue);
     auto lock = locked(folder, how);
     if (!lock) return tl::unexpected(lock.error());
     lib->lock_ = std::move(*lock);
@@ -137,6 +142,13 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& given, InUse how)
         return tl::unexpected(ok.error());
     if (lib->damage_.empty()) lib->sweep(); // where records are missing, no file is taken for nobody's
     return lib;
+}
+
+CataloguePtr Library::catalogue() const {
+    const std::lock_guard lock(catalogueLock_);
+    if (!catalogue_->isCurrent())
+        if (auto anew = Catalogue::load(dataFolder(), folder_ / "exercises")) catalogue_ = std::move(*anew);
+    return catalogue_;
 }
 
 Result<void> Library::openDatabase() {

@@ -1,5 +1,6 @@
 #pragma once
 #include "answer/mail.h"
+#include "exercises/catalogue.h"
 #include "review/consent.h"
 #include "review/filed_review.h"
 
@@ -9,6 +10,7 @@
 #include <QVariantList>
 #include <functional>
 #include <memory>
+#include <mutex>
 
 namespace deft {
 
@@ -90,11 +92,14 @@ class Library {
 public:
     /// Makes the folder when it is not there; finishes what a kill left half done. @errors WriteFailed (read-only, full
     /// disk), NewerVersion (the file is untouched), Conflict (another program has it open), BadFormat (no library, or
-    /// damaged)
+    /// damaged); those of Catalogue::load
     static Result<std::unique_ptr<Library>> open(const std::filesystem::path& folder, InUse inUse = InUse::Respect);
     ~Library();
 
     const std::filesystem::path& folder() const { return folder_; }
+    /// What ships, and the coach's own exercises in this library's exercises/: taken up anew once those files have
+    /// changed. On any thread.
+    CataloguePtr catalogue() const;
     /// What was found damaged when it was opened, one sentence each; those records are kept as they are.
     const std::vector<std::string>& damage() const { return damage_; }
     /// Called with a sentence when something cannot be read later on.
@@ -231,6 +236,8 @@ private:
     std::vector<std::string> damage_;
     std::function<void(const std::string&)> told_;
     uint64_t inode_ = 0; ///< of library.sqlite as it was opened
+    mutable std::mutex catalogueLock_;
+    mutable CataloguePtr catalogue_;
 };
 
 /// A name as names are compared: composed accents, single spaces, no case.

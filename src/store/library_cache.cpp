@@ -1,5 +1,6 @@
 // What was computed once and is kept to save time.
 #include "base/files.h"
+#include "base/json.h"
 #include "review/review_json.h"
 #include "store/cache_names.h"
 #include "store/library.h"

@@ -1,4 +1,5 @@
 // Who the clients are, and what they have agreed to.
+#include "base/json.h"
 #include "review/review_json.h"
 #include "store/library.h"
 #include "store/sql_values.h"
@@ -212,8 +213,8 @@ Result<void> Library::recordConsent(int64_t client, const Consent& consent) {
 }
 
 std::optional<Consent> Library::readConsent(const std::string& json) const {
-    auto consent = parseJson(json, "a recorded consent").and_then([](const Json& j) {
-        return parseConsent(j, "a recorded consent");
+    auto consent = parseJson(json, "a recorded consent").and_then([&](const Json& j) {
+        return parseConsent(catalogue()->safety(), j, "a recorded consent");
     });
     if (consent) return std::move(*consent);
     trouble("A consent cannot be read: " + consent.error().detail + ". It is kept.");

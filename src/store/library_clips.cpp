@@ -1,5 +1,6 @@
 // Clips and their drafts.
 #include "base/files.h"
+#include "base/json.h"
 #include "review/review_json.h"
 #include "store/library.h"
 #include "store/sql_values.h"

@@ -1,5 +1,6 @@
 // Taking a client's videos, or everything of a client, out of the library for good.
 #include "base/files.h"
+#include "base/json.h"
 #include "review/parcel.h"
 #include "store/cache_names.h"
 #include "store/library.h"
@@ -42,13 +43,14 @@ fs::path filmOf(const fs::path& note, const Parcel& parcel) {
 /// What came for a client, or is a film of these, and has not been taken in: films, notes, uploads that are not whole.
 /// Notes come last: one that is still there leads to its film, if the program is killed while these are removed.
 /// @param onlyOne is nobody else of that name on record? Else a note without an id may be theirs.
-std::vector<fs::path> arrived(const fs::path& inbox, const Client& client, bool onlyOne,
+std::vector<fs::path> arrived(const Catalogue& catalogue, const fs::path& inbox, const Client& client, bool onlyOne,
                               const std::set<std::string>& films) {
     std::set<fs::path> found;
     for (const fs::path& folder : {inbox, inbox / ".uploads"})
         for (const fs::path& file : filesIn(folder)) {
             if (file.extension() == ".json") {
-                const auto parcel = readJsonFile(file).and_then([&](const Json& j) { return parseParcel(j, "note"); });
+                const auto parcel =
+                    readJsonFile(file).and_then([&](const Json& j) { return parseParcel(catalogue, j, "note"); });
                 if (!parcel) continue;
                 const bool theirs = parcel->clientUid.empty()
                                         ? onlyOne && nameKey(parcel->client) == nameKey(client.name)
@@ -102,7 +104,7 @@ Erasure Library::whatErasingTakes(int64_t client, Erasing what) const {
         for (const fs::path& file : filesIn(folder_ / folder))
             if (beginsWithOne(file.filename().string(), answers)) add(erasure.files, file);
     if (const auto who = this->client(client))
-        for (const fs::path& file : arrived(inbox_, *who, clientsLike(who->name).size() == 1, films))
+        for (const fs::path& file : arrived(*catalogue(), inbox_, *who, clientsLike(who->name).size() == 1, films))
             add(erasure.files, file);
     if (what == Erasing::Everything) erasure.reviews = int(reviews.size());
     return erasure;

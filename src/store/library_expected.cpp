@@ -1,5 +1,6 @@
 // Clips that clients were asked for and that have not come.
 #include "answer/calendar.h"
+#include "base/json.h"
 #include "store/library.h"
 #include "store/sql_values.h"
 

@@ -1,5 +1,6 @@
 // Filed reviews, their readings and answers.
 #include "base/files.h"
+#include "base/json.h"
 #include "judgement/cue_record.h"
 #include "review/readings.h"
 #include "review/review_json.h"
@@ -137,8 +138,9 @@ std::vector<CueRecord> Library::cueRecord() const {
             histories[s(row.value(0))][row.value(1).toLongLong()].push_back(std::move(past->front()));
     });
     std::vector<CueRecord> record;
+    const CataloguePtr known = catalogue();
     for (const auto& [id, clients] : histories) {
-        const auto exercise = loadExercise(id);
+        const auto exercise = known->exercise(id);
         if (!exercise) continue; // an exercise of the coach's own that is gone
         for (const auto& [client, history] : clients) addToCueRecord(record, *exercise, history);
     }

@@ -50,7 +50,7 @@ std::map<std::string, Errors> eventErrors(const Review& seen, const Review& trut
     const auto &a = seen.events.reps, &b = truth.events.reps;
     if (a.size() != b.size()) return errors;
     const bool window = seen.exercise.mover.isWindow();
-    const double last_s = seen.clip.time_s.back();
+    const double last_s = seen.clip().time_s.back();
     for (size_t i = 0; i < a.size(); ++i) {
         if (a[i].unsure()) continue; // it says itself that it cannot tell
         auto add = [&](const char* event, double at_s, double true_s, double u95_s) {
@@ -112,9 +112,9 @@ std::pair<int, int> contradicted(const Review& seen, const Review& truth) {
 std::pair<int, int> doubted(const Review& seen, const Review& truth) {
     int all = 0, needless = 0;
     for (const Fault& f : seen.findings.faults) {
-        const Series* s = truth.series.find(f.measure);
+        const Series* s = truth.series().find(f.measure);
         if (f.certainty != Certainty::CannotTell || !s) continue;
-        const double real = s->value[size_t(seen.clip.frameAt(f.worst_s))];
+        const double real = s->value[size_t(seen.clip().frameAt(f.worst_s))];
         ++all, needless += std::abs(real - f.limit) > 1.5 * f.u95;
     }
     return {needless, all};
@@ -122,10 +122,10 @@ std::pair<int, int> doubted(const Review& seen, const Review& truth) {
 
 /// The measure without the frames in which a mark that it uses is weak.
 Series onSeenMarks(const Review& seen, const Measure& measure) {
-    Series s = *seen.series.find(measure.id);
+    Series s = *seen.series().find(measure.id);
     for (const std::string& name : measure.landmarks) {
-        const auto points = seen.tracks.landmark.find(name);
-        for (size_t i = 0; points != seen.tracks.landmark.end() && i < s.value.size(); ++i)
+        const auto points = seen.tracks().landmark.find(name);
+        for (size_t i = 0; points != seen.tracks().landmark.end() && i < s.value.size(); ++i)
             if (points->second[i].state == PointState::Weak) s.value[i] = kGap;
     }
     return s;
@@ -135,14 +135,14 @@ Series onSeenMarks(const Review& seen, const Measure& measure) {
 /// side. @param shown the measure in the frames that count
 Errors againstBones(const Review& seen, const Table& truth, const std::string& measure, const Series& shown) {
     Errors e;
-    const Series* s = seen.series.find(measure);
+    const Series* s = seen.series().find(measure);
     const auto column = truth.column.find("bone_" + measure);
     if (column == truth.column.end()) return e;
     std::vector<double> start;
     const bool joint = measure.ends_with("_angle");
     const auto told = [&](size_t i) { return std::isfinite(s->value[i]) && !(joint && column->second[i] > 160); };
     for (size_t i = 0; i < s->value.size(); ++i)
-        if (told(i) && seen.clip.time_s[i] < 1) start.push_back(s->value[i] - column->second[i]);
+        if (told(i) && seen.clip().time_s[i] < 1) start.push_back(s->value[i] - column->second[i]);
     if (start.empty()) return e;
     std::sort(start.begin(), start.end());
     for (size_t i = 0; i < s->value.size(); ++i)
@@ -177,7 +177,7 @@ struct MarkErrors {
 
 MarkErrors markErrors(Pool& pool, const Review& seen, const Review& truth, bool stickers) {
     MarkErrors marks;
-    for (const auto& [name, points] : seen.tracks.landmark) {
+    for (const auto& [name, points] : seen.tracks().landmark) {
         std::string line;
         for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
             const Errors e = errorsOf(seen, truth, name, state);
@@ -210,7 +210,7 @@ bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes,
     const MarkErrors marks = markErrors(pool, seen, truth, stickers);
     // Without a rep the start is the first second, else what was before it: the two cannot be compared.
     const bool otherStart = seen.events.reps.empty() != truth.events.reps.empty();
-    for (const Series& s : truth.series.series) {
+    for (const Series& s : truth.series().series) {
         const Measure* m = findMeasure(s.id);
         if (otherStart && m && (m->zero == Zero::Start || m->zero == Zero::StartRatio)) continue;
         const Errors e = errorsOf(seen, truth, s.id);
@@ -229,7 +229,7 @@ bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes,
     const Table table = readTable(std::filesystem::path(clip).replace_extension(".truth.csv").string());
     if (!stickers)
         for (const char* m : {"tilt", "pelvis_on_trunk", "trunk", "hip_angle", "knee_angle"}) {
-            const Series* shown = seen.series.find(m);
+            const Series* shown = seen.series().find(m);
             if (!shown) continue;
             const Errors e = againstBones(seen, table, m, *shown);
             if (e.off.empty()) continue;

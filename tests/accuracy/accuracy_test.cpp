@@ -2,6 +2,7 @@
 // the projected true points. Limits are those that the product promises with stickers on the client; without stickers
 // the numbers are reported as they are. DEFT_LONG=1 adds the clip without stickers.
 #include "accuracy/made_case.h"
+#include "base/json.h"
 #include "support/demo_review.h"
 
 #include <QTemporaryDir>
@@ -32,7 +33,7 @@ class AccuracyTest : public QObject {
             QVERIFY2(e.measured() >= 0.98, m);
         }
         QCOMPARE(seen.events.reps.size(), truth.events.reps.size());
-        const double frame = 1 / seen.clip.medianRateHz;
+        const double frame = 1 / seen.clip().medianRateHz;
         for (size_t k = 0; k < seen.events.reps.size(); ++k) {
             const Hold &a = seen.events.reps[k].hold, &b = truth.events.reps[k].hold;
             qInfo("rep %zu: hold %.3f s (true %.3f), clean %.3f s (true %.3f)", k + 1, a.duration_s(), b.duration_s(),
@@ -117,10 +118,10 @@ private slots:
         ReviewInputs in;
         in.asked = {"both", 1, std::nullopt, 2.0, std::nullopt, 3};
         const auto [seen, truth] = measureTwice(clip, in);
-        QCOMPARE(seen.clip.rotationDeg, 90);
-        QVERIFY(seen.clip.variableRate);
+        QCOMPARE(seen.clip().rotationDeg, 90);
+        QVERIFY(seen.clip().variableRate);
         verifyPromise(seen, truth);
-        NEAR(std::abs(seen.series.context.axes.rollDeg), 4.5, 1.0); // and put right: the mat is the level
+        NEAR(std::abs(seen.series().context.axes.rollDeg), 4.5, 1.0); // and put right: the mat is the level
         // The back bends by 10° while held up (the scene's own numbers; part of a bend shows in the trunk).
         QCOMPARE(seen.events.reps.size(), size_t(1));
         QCOMPARE(seen.events.reps[0].hold.brokenBy, std::string("pelvis_on_trunk"));
@@ -170,7 +171,7 @@ private slots:
         const auto [seen, truth] = measureTwice(clip, {});
         report(seen, truth);
         size_t shown = 0, wrong = 0;
-        for (const auto& [name, points] : seen.tracks.landmark) {
+        for (const auto& [name, points] : seen.tracks().landmark) {
             const Errors e = errorsOf(seen, truth, name, PointState::Seen);
             shown += e.off.size();
             wrong += size_t(std::count_if(e.off.begin(), e.off.end(), [](double d) { return d > 5; }));
@@ -180,11 +181,11 @@ private slots:
         QVERIFY(errorsOf(seen, truth, "trunk").rms() <= 1.0);
         for (const char* m : {"tilt", "trunk", "hip_angle", "knee_angle"})
             QVERIFY2(errorsOf(seen, truth, m).coverage() >= 0.93, m);
-        const auto& asis = seen.tracks.landmark.at("asis");
-        const auto after = size_t(seen.clip.frameAt(scene.covers.front().to_s + 0.3));
+        const auto& asis = seen.tracks().landmark.at("asis");
+        const auto after = size_t(seen.clip().frameAt(scene.covers.front().to_s + 0.3));
         for (size_t i = after; i < asis.size(); ++i) {
             QVERIFY(asis[i].usable());
-            QVERIFY((asis[i].at - truth.tracks.landmark.at("asis")[i].at).norm() < 5);
+            QVERIFY((asis[i].at - truth.tracks().landmark.at("asis")[i].at).norm() < 5);
         }
     }
 
@@ -194,16 +195,16 @@ private slots:
         const auto [seen, truth] = measureTwice(demoClip("oisin-bridge-may"), demoInputs("oisin-bridge-may"));
         report(seen, truth);
         double wrongOfAll = 0;
-        for (const auto& [name, points] : seen.tracks.landmark) {
+        for (const auto& [name, points] : seen.tracks().landmark) {
             int usable = 0, wrong = 0;
             for (size_t i = 0; i < points.size(); ++i) {
                 usable += points[i].usable();
-                wrong += points[i].usable() &&
-                         (points[i].at - truth.tracks.landmark.at(name)[i].at).norm() > std::max(5.0, 3 * points[i].sd);
+                wrong += points[i].usable() && (points[i].at - truth.tracks().landmark.at(name)[i].at).norm() >
+                                                   std::max(5.0, 3 * points[i].sd);
             }
             qInfo("%-9s usable in %5.1f %%, wrong without saying so in %5.1f %%", name.c_str(),
                   100.0 * usable / double(points.size()), 100.0 * wrong / double(points.size()));
-            wrongOfAll += wrong / double(points.size()) / double(seen.tracks.landmark.size());
+            wrongOfAll += wrong / double(points.size()) / double(seen.tracks().landmark.size());
         }
         QVERIFY2(wrongOfAll < 0.03, qPrintable(QString::number(wrongOfAll))); // 2.2 % were measured, all of the elbow
         // Twice what was measured, and the bands must hold: a wrong number may be missing, but not pass for certain.

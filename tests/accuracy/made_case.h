@@ -1,9 +1,11 @@
 #pragma once
 // A made clip is measured twice: from the followed marks and from the projected true points.
 
+#include "base/json.h"
 #include "figure/film.h"
 #include "landmarks/track_clip.h"
 #include "review/review.h"
+#include "support/catalogue.h"
 #include "support/table.h"
 #include "video/clip_reader.h"
 
@@ -43,8 +45,8 @@ inline TwoReviews measureTwice(const std::filesystem::path& clip, ReviewInputs i
     in.marks = readMarks(std::filesystem::path(clip).replace_extension(".marks.json")).value();
     Tracks tracks = trackClip(reader, in.marks).value();
     const Tracks truth = truthTracks(clip, in.marks, reader.info());
-    return {measureReview(in, reader.info(), std::move(tracks)).value(),
-            measureReview(in, reader.info(), truth).value()};
+    return {measureReview(shippedCatalogue(), in, reader.info(), std::move(tracks)).value(),
+            measureReview(shippedCatalogue(), in, reader.info(), truth).value()};
 }
 
 /// Errors of one kind of thing, gathered from wherever it occurs.
@@ -94,7 +96,7 @@ inline Errors errorsOf(const Series& seen, const Series& truth) {
 }
 
 inline Errors errorsOf(const Review& seen, const Review& truth, const std::string& measure) {
-    const Series *s = seen.series.find(measure), *t = truth.series.find(measure);
+    const Series *s = seen.series().find(measure), *t = truth.series().find(measure);
     return s && t ? errorsOf(*s, *t) : Errors{};
 }
 
@@ -102,7 +104,7 @@ inline Errors errorsOf(const Review& seen, const Review& truth, const std::strin
 /// (2.448 standard deviations: two axes, the same in each).
 inline Errors errorsOf(const Review& seen, const Review& truth, const std::string& landmark, PointState state) {
     Errors e;
-    const auto &s = seen.tracks.landmark.at(landmark), &t = truth.tracks.landmark.at(landmark);
+    const auto &s = seen.tracks().landmark.at(landmark), &t = truth.tracks().landmark.at(landmark);
     for (size_t i = 0; i < s.size(); ++i) {
         if (s[i].state != state) continue;
         const double off = (s[i].at - t[i].at).norm();

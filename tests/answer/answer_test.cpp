@@ -4,6 +4,7 @@
 #include "answer/correction.h"
 #include "answer/mail.h"
 #include "answer/phrases.h"
+#include "support/catalogue.h"
 #include "support/demo_review.h"
 
 #include <QRegularExpression>
@@ -144,7 +145,7 @@ private slots:
         const auto frames = before.framesOfRep(faultOf(*part), other);
         QVERIFY(frames && frames->worst != part->pictures[1].frame);
         ReviewInputs in = demoInputs();
-        in.pictures[faultOf(*part)].worst_s = before.clip.time_s[size_t(frames->worst)];
+        in.pictures[faultOf(*part)].worst_s = before.clip().time_s[size_t(frames->worst)];
         const Answer chosen = composeAnswer(demoReview(in));
         const AnswerPart* now = chosen.find(part->id);
         QCOMPARE(now->pictures[0].frame, part->pictures[0].frame);
@@ -222,13 +223,13 @@ private slots:
         QVERIFY(a.find("next")->text.find("same spot") == std::string::npos);
     }
 
-    /// Somebody who only lies there: nothing is said about a set-up that no movement followed, and the letter names what
-    /// it looked for.
+    /// Somebody who only lies there: nothing is said about a set-up that no movement followed, and the letter names
+    /// what it looked for.
     void noMovement() {
         Tracks still = demoTracks();
         for (auto& [name, points] : still.landmark)
             for (TrackPoint& p : points) p = points.front();
-        const Review r = measureReview(demoInputs(), demoClipInfo(), still).value();
+        const Review r = measureReview(shippedCatalogue(), demoInputs(), demoClipInfo(), still).value();
         QVERIFY(r.events.reps.empty());
         for (const SetupVerdict& v : r.findings.setup) QCOMPARE(v.verdict, std::string("cannot-tell"));
         QCOMPARE(r.decision.step, std::string("ask-again"));
@@ -249,7 +250,8 @@ private slots:
         Review r = demoReview();
         auto target = [&] { return composeAnswer(r).find("target")->text; };
         r.decision.target = {"both", 3, std::nullopt, 5.0, std::nullopt, 3};
-        QVERIFY2(target().starts_with("Until next time: three lifts of five seconds, every other day"), target().c_str());
+        QVERIFY2(target().starts_with("Until next time: three lifts of five seconds, every other day"),
+                 target().c_str());
         r.decision.target.reps = 10, r.decision.target.hold_s = std::nullopt, r.decision.target.daysPerWeek = 7;
         QVERIFY2(target().starts_with("Until next time: three rounds of ten lifts, every day"), target().c_str());
         r.decision.target = {"pad", 1, std::nullopt, 10.0, std::nullopt, 2};

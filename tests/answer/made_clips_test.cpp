@@ -2,6 +2,7 @@
 // fault is found, nothing else that does not follow from it, and the answer cues the head of the chain. The long run
 // films every exercise so, once clean and once with each fault of its drawings.
 #include "answer/answer.h"
+#include "support/catalogue.h"
 #include "support/puppet_clip.h"
 
 #include <QTemporaryDir>
@@ -48,10 +49,10 @@ private slots:
                                         {"band-external-rotation", "elbow-wanders"}})
             QTest::newRow(id) << QString::fromLatin1(id) << QString::fromLatin1(fault);
         if (!qEnvironmentVariableIsSet("DEFT_LONG")) return;
-        for (const std::string& id : exerciseIds()) {
+        for (const std::string& id : shipped().exerciseIds()) {
             const QString name = QString::fromStdString(id);
             QTest::addRow("%s, clean", id.c_str()) << name << QString();
-            const Exercise e = loadExercise(id).value();
+            const Exercise e = shipped().exercise(id).value();
             for (const auto& [fault, looks] : e.wrong)
                 QTest::addRow("%s, %s", id.c_str(), fault.c_str()) << name << QString::fromStdString(fault);
         }
@@ -60,7 +61,7 @@ private slots:
         QFETCH(QString, id);
         QFETCH(QString, fault);
         const bool small = QByteArray(QTest::currentDataTag()).contains(',');
-        const Exercise e = loadExercise(id.toStdString()).value();
+        const Exercise e = shipped().exercise(id.toStdString()).value();
         DrawnMovement m;
         m.reps = 1, m.hold_s = 2, m.fps = 25, m.fault = fault.toStdString();
         double top = 0;
@@ -72,7 +73,7 @@ private slots:
                 "other");
         const ReviewInputs in = filmPuppet(e, m, dir_.filePath(id + QStringLiteral(".mp4")).toStdString());
         QVERIFY(!in.clipPath.empty());
-        const auto r = analyse(in);
+        const auto r = analyse(shippedCatalogue(), in);
         QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
         QCOMPARE(r->exercise.view, e.view); // found from the marks
         std::set<std::string> found;
@@ -82,12 +83,12 @@ private slots:
             if (f.certainty == Certainty::Clear) found.insert(f.id);
             told += QStringLiteral("%1 %2±%3 ").arg(f.id.c_str()).arg(f.worst).arg(f.u95);
         }
-        for (const auto& [name, points] : r->tracks.landmark) {
+        for (const auto& [name, points] : r->tracks().landmark) {
             const auto weak = std::count_if(points.begin(), points.end(),
                                             [](const TrackPoint& p) { return p.state != PointState::Seen; });
             double off = 0;
             for (size_t i = 0; i < points.size(); ++i)
-                off = std::max(off, (points[i].at - drawnPoints(e, m, r->tracks.time_s[i]).at(name)).norm());
+                off = std::max(off, (points[i].at - drawnPoints(e, m, r->tracks().time_s[i]).at(name)).norm());
             if (off > 3) told += QStringLiteral("%1 up to %2 px off; ").arg(name.c_str()).arg(off);
             if (weak > 3)
                 told += QStringLiteral("%1 not seen in %2 of %3; ").arg(name.c_str()).arg(weak).arg(points.size());

@@ -3,6 +3,7 @@
 #include "answer/sheet.h"
 #include "judgement/decision.h"
 #include "judgement/safety.h"
+#include "support/catalogue.h"
 
 #include <QTest>
 
@@ -14,9 +15,10 @@ class SheetTest : public QObject {
 private slots:
     /// Every exercise says how to begin, how often, how to film it and when to stop.
     void wholeForEveryExercise() {
-        for (const std::string& id : exerciseIds()) {
-            const Exercise e = loadExercise(id).value();
-            const auto made = exerciseSheet(e, firstTarget(e), {"Wim Dekker", "Jonna Lind", {}, {}});
+        for (const std::string& id : shipped().exerciseIds()) {
+            const Exercise e = shipped().exercise(id).value();
+            const auto made =
+                exerciseSheet(shipped(), e, firstTarget(shipped(), e), {"Wim Dekker", "Jonna Lind", {}, {}});
             QVERIFY2(made.has_value(), id.c_str());
             const Answer& letter = made->letter;
             for (const char* part : {"greeting", "movement", "set-up", "target", "film", "cautions", "close"}) {
@@ -35,22 +37,24 @@ private slots:
 
     /// A version with a file of its own is told from that one: a brace lifts nothing.
     void versionWithItsOwnFile() {
-        const Exercise reach = loadExercise("arm-leg-reach").value();
-        Target target = firstTarget(reach);
+        const Exercise reach = shipped().exercise("arm-leg-reach").value();
+        Target target = firstTarget(shipped(), reach);
         QCOMPARE(target.rung, std::string("breathing-brace"));
-        const Sheet brace = exerciseSheet(reach, target, {}).value();
+        const Sheet brace = exerciseSheet(shipped(), reach, target, {}).value();
         QCOMPARE(brace.exercise.name, reach.ladder.front().name);
         QVERIFY(brace.exercise.mover.isWindow()); // and no leg is lifted
         QCOMPARE(brace.letter.exerciseName, brace.exercise.name);
         target.rung = "leg";
-        const Sheet leg = exerciseSheet(reach, target, {}).value();
+        const Sheet leg = exerciseSheet(shipped(), reach, target, {}).value();
         QCOMPARE(leg.exercise.id, reach.id);
-        QVERIFY(leg.letter.find("movement")->text.find(reach.ladder[size_t(reach.rungIndex("leg"))].name) != std::string::npos);
+        QVERIFY(leg.letter.find("movement")->text.find(reach.ladder[size_t(reach.rungIndex("leg"))].name) !=
+                std::string::npos);
     }
 
     void target() {
-        const Exercise bridge = loadExercise("bridge").value();
-        const Sheet sheet = exerciseSheet(bridge, {"hold", 4, std::nullopt, 15.0, std::nullopt, 7}, {}).value();
+        const Exercise bridge = shipped().exercise("bridge").value();
+        const Sheet sheet =
+            exerciseSheet(shipped(), bridge, {"hold", 4, std::nullopt, 15.0, std::nullopt, 7}, {}).value();
         QCOMPARE(sheet.letter.find("target")->text,
                  std::string("To begin with: four lifts of 15 seconds, every day, with a good rest between them."));
         QVERIFY(answerText(sheet.letter).find("no medical device") != std::string::npos);
@@ -58,7 +62,7 @@ private slots:
     }
 
     void reminderForWhoHasNotWritten() {
-        const Exercise bridge = loadExercise("bridge").value();
+        const Exercise bridge = shipped().exercise("bridge").value();
         const Answer letter = reminder(bridge, {"hold", 3, std::nullopt, 10.0, std::nullopt, 3}, "Ruta Kalniņa",
                                        "Jonna Lind", "2026-05-21");
         const std::string text = answerText(letter);
@@ -70,22 +74,24 @@ private slots:
     /// What an intake flag locks is not handed out until its readiness list is confirmed; its care always goes along,
     /// but nobody is told "one leg at a time" beside an order for two.
     void lockedAndCare() {
-        const Exercise lower = loadExercise("leg-lower").value();
-        Target both = firstTarget(lower);
+        const Exercise lower = shipped().exercise("leg-lower").value();
+        Target both = firstTarget(shipped(), lower);
         both.rung = "two-straight";
-        const auto refused = exerciseSheet(lower, both, {"", "", {"pregnancy"}, {}});
+        const auto refused = exerciseSheet(shipped(), lower, both, {"", "", {"pregnancy"}, {}});
         QVERIFY(!refused);
         QVERIFY(refused.error().detail.find("One straight leg") != std::string::npos); // what is open instead
-        QVERIFY(refused.error().detail.find(locksOf(lower, both.rung, {"pregnancy"}, {}).front().reason) !=
+        QVERIFY(refused.error().detail.find(locksOf(shipped(), lower, both.rung, {"pregnancy"}, {}).front().reason) !=
                 std::string::npos);
-        const std::string care = safetyRules()->flags.at("pregnancy").care;
-        const auto cleared = exerciseSheet(lower, both, {"", "", {"pregnancy"}, {"pregnancy"}});
+        const std::string care = shipped().safety().flags.at("pregnancy").care;
+        const auto cleared = exerciseSheet(shipped(), lower, both, {"", "", {"pregnancy"}, {"pregnancy"}});
         QVERIFY(cleared && cleared->letter.find("cautions")->text.find(care) != std::string::npos);
-        const std::string only = safetyRules()->flags.at("pregnancy").untilCleared;
+        const std::string only = shipped().safety().flags.at("pregnancy").untilCleared;
         QVERIFY(!only.empty() && cleared->letter.find("cautions")->text.find(only) == std::string::npos);
-        QVERIFY(exerciseSheet(lower, both, {}).value().letter.find("cautions")->text.find(care) == std::string::npos);
+        QVERIFY(exerciseSheet(shipped(), lower, both, {}).value().letter.find("cautions")->text.find(care) ==
+                std::string::npos);
     }
 };
 
 QTEST_GUILESS_MAIN(SheetTest)
 #include "sheet_test.moc"
+#include "support/catalogue.h"

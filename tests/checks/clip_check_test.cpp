@@ -1,6 +1,7 @@
 // Is a clip usable? One good clip, and the same one spoiled in one way at a time: the check names that way, and the
 // rest stays good.
 #include "checks/clip_check.h"
+#include "support/catalogue.h"
 #include "support/table.h"
 #include "video/clip_reader.h"
 #include "video/clip_writer.h"
@@ -160,7 +161,7 @@ private slots:
 
     /// View, framing and people come from the found body; a view that the exercise cannot be read from is unusable.
     void whatTheBodySays() {
-        const auto plank = loadExercise("forearm-plank").value();
+        const auto plank = shipped().exercise("forearm-plank").value();
         ClipInfo clip;
         clip.width = 1280, clip.height = 720, clip.medianRateHz = 30, clip.duration_s = 20;
         for (int i = 0; i < 600; ++i) clip.time_s.push_back(i / 30.0);

@@ -1,10 +1,12 @@
 // The inbox folder, the upload service and the phone that sends to it, and the mail drop.
 #include "base/files.h"
+#include "base/json.h"
 #include "devices/inbox_folder.h"
 #include "devices/mail_drop.h"
 #include "devices/simulated_phone.h"
 #include "devices/upload_service.h"
 #include "store/intake.h"
+#include "support/catalogue.h"
 #include "support/no_room.h"
 #include "support/numbered_clip.h"
 #include "support/wrong_entry.h"
@@ -29,13 +31,14 @@ class DevicesTest : public QObject {
     fs::path clip_;
 
     static Json good() {
-        return Json::parse(R"({"format":"deft-mirror-parcel","version":1,"client":"Wim Dekker","client_id":"w-0","role":"stage manager",
+        return Json::parse(
+            R"({"format":"deft-mirror-parcel","version":1,"client":"Wim Dekker","client_id":"w-0","role":"stage manager",
             "clip":"evening.mp4","exercise":"side-plank","side":"left","sent":"2026-05-18","answer_by":"2026-05-20",
             "flags":["shoulder-restriction"],"note":{"pain":false,"words":"Shook at the end.","shaking":true,"felt":[],
             "red_flags":[],"signs":[]},"target":{"rung":"knees","sets":2,"hold_s":15,"days_per_week":3},
             "consent":{"given":"2026-05-18","until":"2026-11-18","scopes":["coaching"]}})");
     }
-    static Parcel parcel() { return parseParcel(good(), "p").value(); }
+    static Parcel parcel() { return parseParcel(shipped(), good(), "p").value(); }
     fs::path folder(const char* name) const {
         const fs::path f = fs::path(dir_.path().toStdString()) / name;
         fs::create_directories(f);
@@ -78,7 +81,7 @@ private slots:
         const Parcel p = parcel();
         QCOMPARE(p.client, std::string("Wim Dekker"));
         QVERIFY(p.note.shaking && p.asked && *p.asked->hold_s == 15);
-        QVERIFY(toJson(parseParcel(toJson(p), "p").value()) == toJson(p));
+        QVERIFY(toJson(parseParcel(shipped(), toJson(p), "p").value()) == toJson(p));
     }
     void parcelWrong_data() {
         wrongEntryColumns();
@@ -107,7 +110,10 @@ private slots:
                                       << "\"a bit\""
                                       << "/note/pain";
     }
-    void parcelWrong() { verifyWrongEntry(good(), parseParcel); }
+    void parcelWrong() {
+        verifyWrongEntry(good(),
+                         [](const Json& j, const std::string& where) { return parseParcel(shipped(), j, where); });
+    }
     void unknownWords() {
         for (const auto& [at, value] : {std::pair{"/exercise", Json("juggling")},
                                         {"/consent/scopes", Json::array({"juggling"})},
@@ -115,7 +121,7 @@ private slots:
                                         {"/note/red_flags", Json::array({"juggling"})}}) {
             Json j = good();
             j[Json::json_pointer(at)] = value;
-            const auto p = parseParcel(j, "mine.json");
+            const auto p = parseParcel(shipped(), j, "mine.json");
             QCOMPARE(p.error().code, Errc::NotFound);
             QVERIFY2(p.error().detail.find("juggling") != std::string::npos, p.error().detail.c_str());
         }
@@ -131,18 +137,18 @@ private slots:
         (void)writeFileAtomically(inbox / "broken.json", "{");
         (void)writeFileAtomically(inbox / "shopping.txt", "tape");
         fs::copy_file(clip_, inbox / "loose.MP4");
-        const auto content = lookIntoInbox(inbox).value();
+        const auto content = lookIntoInbox(shipped(), inbox).value();
         QCOMPARE(content.ready.size(), size_t(1));
         QCOMPARE(content.refused.size(), size_t(2));
         QVERIFY(content.refused[1].why.find("later.mp4 has not come yet") != std::string::npos);
         QCOMPARE(content.loose, std::vector<fs::path>{inbox / "loose.MP4"});
         fs::remove_all(inbox);
-        QCOMPARE(lookIntoInbox(inbox).error().code, Errc::NotReadable); // the device has gone
+        QCOMPARE(lookIntoInbox(shipped(), inbox).error().code, Errc::NotReadable); // the device has gone
     }
 
     void clipsAreKept() {
         const fs::path inbox = filledInbox("keep"), home = folder("library-keep") / "clips";
-        auto item = lookIntoInbox(inbox).value().ready.at(0);
+        auto item = lookIntoInbox(shipped(), inbox).value().ready.at(0);
         const KeptClip kept = keepClip(item, home).value();
         QCOMPARE(sha256OfFile(kept.path).value(), sha256OfFile(clip_).value());
         QVERIFY(fs::exists(inbox / "evening.mp4")); // until the library has it
@@ -153,7 +159,7 @@ private slots:
 
     void clipsThatAreNotKept() {
         const fs::path inbox = filledInbox("bad"), home = folder("library-bad") / "clips";
-        auto item = lookIntoInbox(inbox).value().ready.at(0);
+        auto item = lookIntoInbox(shipped(), inbox).value().ready.at(0);
         item.parcel.sha256 = std::string(64, '0');
         QCOMPARE(keepClip(item, home).error().code, Errc::BadFormat); // half of it, or another
         item.parcel.sha256.clear();
@@ -184,7 +190,7 @@ private slots:
             out << quint64(box);
             file.resize(file.size() + box - 16);
         }
-        const auto item = lookIntoInbox(inbox).value().ready.at(0);
+        const auto item = lookIntoInbox(shipped(), inbox).value().ready.at(0);
         std::stop_source stop;
         stop.request_stop();
         QCOMPARE(keepClip(item, home, stop.get_token()).error().code, Errc::Cancelled);
@@ -245,7 +251,7 @@ private slots:
         }
         QVERIFY(writer.finish());
         QVERIFY(fs::file_size(big) > 600 * 1024);
-        auto service = std::make_unique<UploadService>(inbox);
+        auto service = std::make_unique<UploadService>(shippedCatalogue(), inbox);
         const quint16 port = service->listen();
         QVERIFY(port != 0);
         SimulatedPhone phone(QUrl(QStringLiteral("http://127.0.0.1:%1").arg(port)));
@@ -259,7 +265,7 @@ private slots:
         QCOMPARE(sent.size(), 2);
         QVERIFY2(failed.isEmpty(), failed.isEmpty() ? "" : qPrintable(failed[0][0].toString()));
         QVERIFY(phone.resumed() >= 1);
-        const auto content = lookIntoInbox(inbox).value();
+        const auto content = lookIntoInbox(shipped(), inbox).value();
         QCOMPARE(content.ready.size(), size_t(2)); // both were called evening.mp4
         QVERIFY(content.refused.empty() && content.loose.empty());
         std::set<std::string> whose;
@@ -276,7 +282,7 @@ private slots:
         const fs::path inbox = folder("strict");
         const QByteArray film = QByteArray::fromStdString(readFile(clip_).value()),
                          whole = QByteArray::number(film.size());
-        auto service = std::make_unique<UploadService>(inbox);
+        auto service = std::make_unique<UploadService>(shippedCatalogue(), inbox);
         quint16 port = service->listen();
         using Headers = std::vector<std::pair<QByteArray, QByteArray>>;
         const auto ask = [&](const QByteArray& verb, const QString& path, Headers headers,
@@ -296,7 +302,7 @@ private slots:
         QCOMPARE(ask("PATCH", place, {{"Upload-Offset", "0"}}, film.left(500)).status, 204);
         QCOMPARE(ask("PATCH", place, {{"Upload-Offset", "0"}}, film.left(500)).status, 409); // a piece sent twice
         QCOMPARE(ask("PATCH", place, {{"Upload-Offset", "500"}}, film).status, 413);
-        service = std::make_unique<UploadService>(inbox);
+        service = std::make_unique<UploadService>(shippedCatalogue(), inbox);
         port = service->listen();
         QCOMPARE(ask("HEAD", place, {}).offset, QByteArray("500"));
         QCOMPARE(ask("PATCH", place, {{"Upload-Offset", "500"}}, film.mid(500)).status, 204);
@@ -304,14 +310,14 @@ private slots:
         QCOMPARE(ask("HEAD", place, {}).offset, whole);
         for (const char* none : {"/uploads/nothing", "/uploads/../../etc/passwd", "/uploads/%00"})
             QVERIFY(ask("HEAD", QString::fromLatin1(none), {}).status >= 400);
-        const auto content = lookIntoInbox(inbox).value();
+        const auto content = lookIntoInbox(shipped(), inbox).value();
         QCOMPARE(readFile(inbox / content.ready.at(0).parcel.clip).value(), film.toStdString());
     }
 
     /// Who has no token, calls from a page or under another name, or sends what is no film, gets nothing done.
     void uploadsByStrangers() {
         const fs::path inbox = folder("strangers");
-        UploadService service(inbox);
+        UploadService service(shippedCatalogue(), inbox);
         const quint16 port = service.listen();
         const QByteArray mine = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-1")),
                          theirs = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-2"));
@@ -346,7 +352,7 @@ private slots:
             call(port, "PATCH", place, {{"Authorization", mine}, {"Upload-Offset", "0"}}, QByteArray(64, 'x')).status,
             415);
         QVERIFY(fs::is_empty(inbox / ".uploads"));
-        const auto content = lookIntoInbox(inbox).value();
+        const auto content = lookIntoInbox(shipped(), inbox).value();
         QVERIFY(content.ready.empty() && content.refused.empty() && content.loose.empty());
         QCOMPARE(fs::status(inbox / ".uploads").permissions(), fs::perms::owner_all);
     }
@@ -357,7 +363,7 @@ private slots:
         const Json j = good();
         QString place;
         {
-            UploadService service(inbox);
+            UploadService service(shippedCatalogue(), inbox);
             const quint16 port = service.listen();
             const QByteArray mine = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-1"));
             const auto make = [&](int64_t length) {
@@ -374,14 +380,14 @@ private slots:
         }
         for (const auto& entry : fs::directory_iterator(inbox / ".uploads"))
             fs::last_write_time(entry, fs::file_time_type::clock::now() - std::chrono::hours(24 * 8));
-        const UploadService again(inbox);
+        const UploadService again(shippedCatalogue(), inbox);
         QVERIFY(fs::is_empty(inbox / ".uploads"));
     }
 
     /// A large film goes to the disk as it comes: the service's memory does not grow with it.
     void uploadsAreStreamed() {
         const fs::path inbox = folder("streamed");
-        UploadService service(inbox);
+        UploadService service(shippedCatalogue(), inbox);
         const quint16 port = service.listen();
         const QByteArray mine = "Bearer " + QByteArray::fromStdString(service.tokenFor("w-1"));
         constexpr qint64 kSize = qint64(192) << 20;
@@ -419,7 +425,7 @@ private slots:
         fs::create_symlink(clip_, inbox / "loose.mp4");
         fs::create_symlink(clip_, inbox / "note.json");
         QCOMPARE(::mkfifo((inbox / "pipe.mp4").c_str(), 0600), 0);
-        const auto content = lookIntoInbox(inbox).value();
+        const auto content = lookIntoInbox(shipped(), inbox).value();
         QVERIFY(content.ready.empty() && content.loose.empty());
         QCOMPARE(content.refused.size(), size_t(1));
         QVERIFY(content.refused[0].why.find("link") != std::string::npos);

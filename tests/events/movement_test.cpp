@@ -1,5 +1,6 @@
 // Reps, holds and breaks of movements with known times, and the hold detector against the reference of
 // tests/reference/05_events (own functions there, stated in gen05_events.py: no library has such a routine).
+#include "base/json.h"
 #include "events/breath.h"
 #include "events/hold_sway.h"
 #include "events/lead.h"

@@ -1,6 +1,8 @@
 // The exercise files that ship, and every wrong entry that the reader must name.
 #include "base/files.h"
+#include "base/json.h"
 #include "exercises/exercise.h"
+#include "support/catalogue.h"
 #include "support/foreign_words.h"
 #include "support/table.h"
 #include "support/wrong_entry.h"
@@ -16,27 +18,27 @@ using namespace deft::test;
 
 /// Every version of every exercise in each of its views and schools.
 static void everyVersion(const std::function<void(const Exercise&, const std::string& where)>& look) {
-    for (const std::string& id : exerciseIds()) {
-        const Exercise e = loadExercise(id).value();
+    for (const std::string& id : shipped().exerciseIds()) {
+        const Exercise e = shipped().exercise(id).value();
         for (const Rung& rung : e.ladder) {
             const std::string where = id + "/" + rung.id;
-            const auto version = e.inVersion(rung.id);
+            const auto version = shipped().inVersion(e, rung.id);
             QVERIFY2(version.has_value(), version ? "" : version.error().detail.c_str());
             for (const std::string& view : version->views) {
-                const auto seen = version->inView(view);
+                const auto seen = shipped().inView(*version, view);
                 QVERIFY2(seen.has_value(), seen ? "" : seen.error().detail.c_str());
                 for (const SchoolsAnswer& a : seen->schools)
-                    for (const SchoolChoice& choice : findSchoolQuestion(a.question)->choices)
-                        if (const auto inSchool = seen->inSchools({{a.question, choice.id}}))
+                    for (const SchoolChoice& choice : shipped().schools().find(a.question)->choices)
+                        if (const auto inSchool = shipped().inSchools(*seen, {{a.question, choice.id}}))
                             look(*inSchool, where + ", " + view + ", " + choice.id);
-                look(seen->inSchools({}).value(), where + ", " + view);
+                look(shipped().inSchools(*seen, {}).value(), where + ", " + view);
             }
         }
     }
 }
 class ExerciseTest : public QObject {
     Q_OBJECT
-    Json bridge_ = *loadExercise("bridge")->raw;
+    Json bridge_ = *shipped().exercise("bridge")->raw;
 
 private slots:
     void allThatShipAreInOrder() {
@@ -51,10 +53,10 @@ private slots:
         QStringList ids = QString::fromLatin1(known).split(QLatin1Char(' '));
         ids.sort();
         QStringList here;
-        for (const std::string& id : exerciseIds()) here << QString::fromStdString(id);
+        for (const std::string& id : shipped().exerciseIds()) here << QString::fromStdString(id);
         QCOMPARE(here, ids);
-        for (const std::string& id : exerciseIds()) {
-            const auto e = loadExercise(id);
+        for (const std::string& id : shipped().exerciseIds()) {
+            const auto e = shipped().exercise(id);
             QVERIFY2(e.has_value(), e ? "" : e.error().detail.c_str());
             QCOMPARE(e->id, id);
             QVERIFY(!e->stopRule.empty() && !e->cautions.empty() && !e->filming.empty());
@@ -103,30 +105,31 @@ private slots:
     }
     /// An entry that is used for something else than it was written for brings its own words.
     void borrowedWordsAreRefused() {
-        Json j = readJsonFile(exerciseFile("one-leg-stand")).value();
+        Json j = readJsonFile(dataFolder() / "exercises/one-leg-stand.json").value();
         j["faults"][0] = {{"use", "faults/arch-supine"}};
-        QVERIFY(parseExercise(j, "f").error().detail.find("written for other positions") != std::string::npos);
+        QVERIFY(shipped().parse(j, "f").error().detail.find("written for other positions") != std::string::npos);
         j["faults"][0] = {{"use", "faults/hip-drop"}, {"measure", "lean"}};
-        QVERIFY(parseExercise(j, "f").error().detail.find("cues of its own") != std::string::npos);
+        QVERIFY(shipped().parse(j, "f").error().detail.find("cues of its own") != std::string::npos);
         j["faults"][0] = {{"use", "faults/hip-drop"}, {"low", -5}};
-        QVERIFY(parseExercise(j, "f").error().detail.find("adds the limit") != std::string::npos);
+        QVERIFY(shipped().parse(j, "f").error().detail.find("adds the limit") != std::string::npos);
     }
     /// A version takes what it does not say from the exercise, and another exercise from that.
     void versions() {
-        const Exercise e = loadExercise("arm-leg-lower").value();
-        const Exercise held = e.inVersion("two-held").value();
+        const Exercise e = shipped().exercise("arm-leg-lower").value();
+        const Exercise held = shipped().inVersion(e, "two-held").value();
         QVERIFY(held.mover.isWindow() && !e.mover.isWindow());
         QCOMPARE(held.cautions, e.cautions);
         QCOMPARE(*held.dose.hold_s, 30.0);
-        QCOMPARE(held.inVersion("opposite").value().mover.isWindow(), false); // from any version to any other
-        const Exercise brace = loadExercise("arm-leg-reach").value().inVersion("breathing-brace").value();
+        QCOMPARE(shipped().inVersion(held, "opposite").value().mover.isWindow(),
+                 false); // from any version to any other
+        const Exercise brace = shipped().form({"arm-leg-reach", "breathing-brace"}).value();
         QCOMPARE(brace.id, std::string("arm-leg-reach"));
         QVERIFY(brace.mover.isWindow() && brace.rungIndex("elbow-knee") > 0);
         QCOMPARE(e.plainRung(), std::string("opposite"));
     }
 
     void bridge() {
-        const Exercise e = loadExercise("bridge").value();
+        const Exercise e = shipped().exercise("bridge").value();
         QCOMPARE(e.answerTo("bridge")->defaultChoice, std::string("neutral-lift"));
         QCOMPARE(e.mover.measure, std::string("hip_height"));
         QVERIFY(e.fault("back-bend")->isAnchor && e.fault("back-bend")->counts.out &&
@@ -214,7 +217,9 @@ private slots:
                                            << "\"up\""
                                            << "/ladder";
     }
-    void wrong() { verifyWrongEntry(bridge_, parseExercise); }
+    void wrong() {
+        verifyWrongEntry(bridge_, [](const Json& j, const std::string& where) { return shipped().parse(j, where); });
+    }
 
     void missingKeys() {
         for (const auto& [key, value] : bridge_.items()) {
@@ -224,7 +229,7 @@ private slots:
                 continue; // may be left out
             Json j = bridge_;
             j.erase(key);
-            QVERIFY2(!parseExercise(j, "f"), key.c_str());
+            QVERIFY2(!shipped().parse(j, "f"), key.c_str());
         }
     }
 
@@ -232,16 +237,16 @@ private slots:
     void ownToleranceOverTheShippedOne() {
         const Json own = Json::parse(R"({"format":"deft-mirror-exercise","version":1,"extends":"bridge","id":"bridge",
             "name":"Bridge, my way","limits":{"back-bend":{"high":7}}})");
-        const Exercise e = parseExercise(own, "own.json").value();
+        const Exercise e = shipped().parse(own, "own.json").value();
         QCOMPARE(e.name, std::string("Bridge, my way"));
         NEAR(*e.fault("back-bend")->limit.high, 7, 0);
         QCOMPARE(e.fault("back-bend")->limit.origin, Origin::Coach);
         QCOMPARE(e.fault("sinking")->limit.origin, Origin::ChosenHere);
         Json wrong = own;
         wrong["limits"] = {{"charm", {{"high", 7}}}};
-        QVERIFY(parseExercise(wrong, "own.json").error().detail.find("/limits/charm") != std::string::npos);
+        QVERIFY(shipped().parse(wrong, "own.json").error().detail.find("/limits/charm") != std::string::npos);
         wrong = own, wrong["extends"] = "flying";
-        QVERIFY(parseExercise(wrong, "own.json").error().detail.find("/extends") != std::string::npos);
+        QVERIFY(shipped().parse(wrong, "own.json").error().detail.find("/extends") != std::string::npos);
     }
 
     /// A damaged file of the coach's own is named, and the others still load; a good one takes the shipped one's place.
@@ -252,14 +257,17 @@ private slots:
             writeFileAtomically(at / "march.json", R"({"format":"deft-mirror-exercise","version":1,"extends":"march",
             "id":"march","name":"March, seated first"})"));
         QVERIFY(writeFileAtomically(at / "broken.json", "{\"format\": "));
-        setOwnExercises(at);
-        const auto ids = exerciseIds();
-        QCOMPARE(ids.size(), size_t(38));
-        QCOMPARE(loadExercise("march")->name, std::string("March, seated first"));
-        QVERIFY(loadExercise("broken").error().detail.find("broken.json") != std::string::npos);
-        QVERIFY(loadExercise("bridge").has_value());
-        setOwnExercises({});
-        QCOMPARE(loadExercise("march")->name, std::string("March on the back"));
+        const CataloguePtr own = Catalogue::load(dataFolder(), at).value();
+        QCOMPARE(own->exerciseIds().size(), size_t(38));
+        QCOMPARE(own->exercise("march")->name, std::string("March, seated first"));
+        QVERIFY(own->exercise("broken").error().detail.find("broken.json") != std::string::npos);
+        QVERIFY(own->exercise("bridge").has_value());
+        // What was taken up stays as it was, and knows that it is not what lies in the folder now.
+        QVERIFY(own->isCurrent());
+        QVERIFY(writeFileAtomically(at / "march.json", "{}"));
+        QVERIFY(!own->isCurrent());
+        QCOMPARE(own->form({"march", {}, {}, Schools{}})->name, std::string("March, seated first"));
+        QCOMPARE(shipped().exercise("march")->name, std::string("March on the back"));
     }
 
     /// Doses of the trade, each once: common practice, no published source.
@@ -295,8 +303,8 @@ private slots:
         QFETCH(int, repsMax);
         QFETCH(double, hold);
         QFETCH(double, cap);
-        const Exercise e = loadExercise(id.section('/', 0, 0).toStdString()).value();
-        const Dose d = e.inVersion(id.section('/', 1).toStdString()).value().dose;
+        const Exercise e = shipped().exercise(id.section('/', 0, 0).toStdString()).value();
+        const Dose d = shipped().inVersion(e, id.section('/', 1).toStdString()).value().dose;
         QCOMPARE(d.sets, sets);
         QCOMPARE(d.reps.value_or(0), reps);
         QCOMPARE(d.repsMax.value_or(0), repsMax);
@@ -324,24 +332,24 @@ private slots:
     void numbersInWords() {
         QFETCH(QString, id);
         QFETCH(QString, words);
-        QVERIFY(QString::fromStdString(loadExercise(id.toStdString())->raw->dump()).contains(words));
+        QVERIFY(QString::fromStdString(shipped().exercise(id.toStdString())->raw->dump()).contains(words));
     }
 
     /// Set-up of the trade: common practice, no published source.
     void setUpOfTheTrade() {
-        auto limit = [](const char* id, const char* check) { return loadExercise(id)->check(check)->limit; };
+        auto limit = [](const char* id, const char* check) { return shipped().exercise(id)->check(check)->limit; };
         // Shoulder over elbow at 90°: within 10° of upright is sin 10° = 17 %.
         NEAR(*limit("forearm-plank", "shoulder-over-elbow").high, 100 * std::sin(radians(10)), 0.5);
         // Hips over knees, thigh square to the floor, within the same 10°.
         NEAR(*limit("arm-leg-reach", "hip-over-knee").high, 100 * std::sin(radians(10)), 0.5);
         // Knees never past the hips: 90° and what a reading can tell.
-        NEAR(*loadExercise("march")->fault("knee-past-hip")->limit.high, 90, 8);
-        NEAR(*loadExercise("leg-lower")->paceOut_s, 3, 0); // three counts down
-        QCOMPARE(loadExercise("march")->fault("knee-past-hip")->limit.origin, Origin::CommonPractice);
+        NEAR(*shipped().exercise("march")->fault("knee-past-hip")->limit.high, 90, 8);
+        NEAR(*shipped().exercise("leg-lower")->paceOut_s, 3, 0); // three counts down
+        QCOMPARE(shipped().exercise("march")->fault("knee-past-hip")->limit.origin, Origin::CommonPractice);
     }
 
     void unknownIdNamesTheOthers() {
-        const auto e = loadExercise("brigde");
+        const auto e = shipped().exercise("brigde");
         QCOMPARE(e.error().code, Errc::NotFound);
         QVERIFY(e.error().detail.find("bridge") != std::string::npos);
     }
@@ -349,7 +357,7 @@ private slots:
     void newerFile() {
         Json j = bridge_;
         j["version"] = 2;
-        QCOMPARE(parseExercise(j, "f").error().code, Errc::NewerVersion);
+        QCOMPARE(shipped().parse(j, "f").error().code, Errc::NewerVersion);
     }
 };
 

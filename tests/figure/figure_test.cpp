@@ -1,5 +1,6 @@
 // Made clips: the same bytes from the same scene, truth that fits the picture, and scenes that are refused.
 #include "base/files.h"
+#include "base/json.h"
 #include "base/units.h"
 #include "figure/film.h"
 #include "figure/positions.h"

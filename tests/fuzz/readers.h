@@ -2,10 +2,12 @@
 // Every reader of what comes from outside, by name: it may refuse, and must not do anything else.
 
 #include "base/files.h"
+#include "base/json.h"
 #include "figure/scene.h"
 #include "proposals/proposals_json.h"
 #include "review/parcel.h"
 #include "review/review_json.h"
+#include "support/catalogue.h"
 #include "video/clip_reader.h"
 
 #include <functional>
@@ -48,16 +50,16 @@ inline const std::map<std::string, Reader>& readers() {
              if (auto inputs = parseInputs(j, "input")) (void)toText(toJson(*inputs));
          })},
         {"case", json([](const Json& j) {
-             if (auto now = parseCase(j, "input")) (void)decide(*now);
+             if (auto now = parseCase(shipped(), j, "input")) (void)decide(shipped(), *now);
          })},
         {"parcel", json([](const Json& j) {
-             if (auto parcel = parseParcel(j, "input")) (void)toText(toJson(*parcel));
+             if (auto parcel = parseParcel(shipped(), j, "input")) (void)toText(toJson(*parcel));
          })},
-        {"exercise", json([](const Json& j) { (void)parseExercise(j, "input"); })},
+        {"exercise", json([](const Json& j) { (void)shipped().parse(j, "input"); })},
         {"scene", json([](const Json& j) { (void)figure::parseScene(j, "input"); })},
         {"neutral", json([](const Json& j) { (void)parseNeutral(j, "input", 1); })},
         {"history", json([](const Json& j) { (void)parseHistory(j, "input"); })},
-        {"consent", json([](const Json& j) { (void)parseConsent(j, "input"); })},
+        {"consent", json([](const Json& j) { (void)parseConsent(shipped().safety(), j, "input"); })},
         {"proposals", json([](const Json& j) {
              ClipInfo clip;
              clip.time_s = {0, 0.1, 0.2};

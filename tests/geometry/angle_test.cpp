@@ -1,5 +1,6 @@
 // Angles against worked values in all quadrants (tests/reference/06_geometry, closed forms) and their spread under
 // noise against the published formula and 200 000 draws (same folder).
+#include "base/json.h"
 #include "geometry/angle.h"
 #include "geometry/propagate.h"
 #include "support/table.h"

@@ -1,4 +1,5 @@
 // A plane seen on another, against numpy, OpenCV 4.6 and scikit-image 0.19 (tests/reference/06_geometry).
+#include "base/json.h"
 #include "geometry/homography.h"
 #include "support/table.h"
 

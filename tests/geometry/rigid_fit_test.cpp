@@ -1,4 +1,5 @@
 // Pose fits against Eigen::umeyama 3.4.0 and scikit-image (tests/reference/06_geometry/similarity_affine.json).
+#include "base/json.h"
 #include "geometry/rigid_fit.h"
 #include "support/table.h"
 

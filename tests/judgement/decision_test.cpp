@@ -1,8 +1,10 @@
 // The next step and target. decision_cases.json holds one row for every edge of every rule and for pairs of rules that
 // can conflict; each says where its number comes from. What must hold for all cases is checked on random ones.
+#include "base/json.h"
 #include "judgement/cue_record.h"
 #include "judgement/decision.h"
 #include "judgement/safety.h"
+#include "support/catalogue.h"
 #include "support/table.h"
 
 #include <QTest>
@@ -63,9 +65,9 @@ private slots:
     void cases() {
         QFETCH(int, row);
         const Json& r = rows_[size_t(row)];
-        const auto now = parseCase(r["case"], "case");
+        const auto now = parseCase(shipped(), r["case"], "case");
         QVERIFY2(now.has_value(), now ? "" : now.error().detail.c_str());
-        const auto decided = decide(*now);
+        const auto decided = decide(shipped(), *now);
         QVERIFY2(decided.has_value(), decided ? "" : decided.error().detail.c_str());
         const Decision& d = *decided;
         const Target& t = d.target;
@@ -91,9 +93,9 @@ private slots:
 
     void painNeverStepsUp() {
         for (const Json& r : rows_) {
-            Case c = parseCase(r["case"], "case").value();
+            Case c = parseCase(shipped(), r["case"], "case").value();
             c.note.pain = true;
-            const Decision d = decide(c).value();
+            const Decision d = decide(shipped(), c).value();
             QCOMPARE(d.step, std::string("stop"));
             QVERIFY(toJson(d.target) == toJson(c.target));
         }
@@ -101,12 +103,13 @@ private slots:
 
     void worseNeverGetsHarder() {
         std::mt19937 random(3);
-        const Exercise e = loadExercise("one-leg-stand").value();
+        const Exercise e = shipped().exercise("one-leg-stand").value();
         int ups = 0;
         for (unsigned seed = 0; seed < 600; ++seed) {
             std::mt19937 a(seed), b(seed);
             const double worse = 0.05 + 0.9 * double(random() % 1000) / 1000;
-            const Decision better = decide(e, randomCase(a, 0)), poorer = decide(e, randomCase(b, worse));
+            const Decision better = decide(shipped(), e, randomCase(a, 0)),
+                           poorer = decide(shipped(), e, randomCase(b, worse));
             ups += better.step == "up";
             QVERIFY2(!harder(e, poorer.target, better.target),
                      qPrintable(QStringLiteral("seed %1\n").arg(seed) + all(better) + all(poorer)));
@@ -116,14 +119,14 @@ private slots:
     }
 
     void swappedSidesSwapTheDecision() {
-        const Exercise e = loadExercise("one-leg-stand").value();
+        const Exercise e = shipped().exercise("one-leg-stand").value();
         for (unsigned seed = 0; seed < 200; ++seed) {
             std::mt19937 random(seed);
             Case c = randomCase(random, 0);
-            const Decision d = decide(e, c);
+            const Decision d = decide(shipped(), e, c);
             for (auto& h : c.holds) h.side = h.side == "left" ? "right" : "left";
             for (auto& r : c.reps) r.side = r.side == "left" ? "right" : "left";
-            const Decision swapped = decide(e, c);
+            const Decision swapped = decide(shipped(), e, c);
             QCOMPARE(swapped.step, d.step);
             const std::string& side = d.target.firstSide;
             QCOMPARE(swapped.target.firstSide, std::string(side == "left" ? "right" : side == "right" ? "left" : ""));
@@ -136,12 +139,12 @@ private slots:
         const auto steps = [](const std::vector<std::pair<std::string, bool>>& clips) { // side, clean?
             std::vector<std::string> out;
             Case c;
-            c.exercise = "march", c.rung = loadExercise("march")->startRung;
+            c.exercise = "march", c.rung = shipped().exercise("march")->startRung;
             c.target.rung = c.rung, c.target.sets = 2, c.target.reps = 2;
             for (const auto& [side, clean] : clips) {
                 c.reps.clear(), c.holds.clear();
                 for (int k = 0; k < 2; ++k) c.reps.push_back({side, 50, clean ? 50.0 : 30.0, 1, clean ? "" : "tilt"});
-                const auto d = decide(c);
+                const auto d = decide(shipped(), c);
                 out.push_back(d->step +
                               (says(d->because, side == "left" ? "the right side" : "the left side") ? " other" : ""));
                 c.history.push_back({"2031-03-02", c.rung, c.target, true, clean, {}, {}, {}});
@@ -213,28 +216,29 @@ private slots:
         QFETCH(QString, says);
         Json j = rows_[0]["case"];
         j[Json::json_pointer(at.toStdString())] = Json::parse(value.toStdString());
-        const auto c = parseCase(j, "case.json");
-        const auto d = c ? decide(*c) : tl::unexpected(c.error());
+        const auto c = parseCase(shipped(), j, "case.json");
+        const auto d = c ? decide(shipped(), *c) : tl::unexpected(c.error());
         QVERIFY(!d);
         QVERIFY2(d.error().detail.find(says.toStdString()) != std::string::npos, d.error().detail.c_str());
     }
 
     void schoolsChangeTargetsOnly() {
-        const Exercise bridge = loadExercise("bridge").value();
-        const Exercise flat = bridge.inSchools({{"bridge", "flat-first"}}).value();
+        const Exercise bridge = shipped().exercise("bridge").value();
+        const Exercise flat = shipped().inSchools(bridge, {{"bridge", "flat-first"}}).value();
         NEAR(*flat.fault("back-bend")->limit.high, 3, 0);
         QCOMPARE(flat.fault("back-bend")->limit.measure, bridge.fault("back-bend")->limit.measure);
-        const Exercise little = bridge.inSchools({{"small-motion", "little"}}).value();
+        const Exercise little = shipped().inSchools(bridge, {{"small-motion", "little"}}).value();
         NEAR(*little.fault("back-bend")->limit.high, 1.5 * *bridge.fault("back-bend")->limit.high, 1e-12);
         NEAR(*little.fault("off-line")->limit.high, *bridge.fault("off-line")->limit.high, 0); // no anchor
         // Where to begin: the slides, or arm and leg together.
-        const Exercise reach = loadExercise("arm-leg-reach").value();
-        QCOMPARE(firstTarget(reach.inSchools({}).value()).rung, std::string("breathing-brace"));
-        QCOMPARE(firstTarget(reach.inSchools({{"start-rung", "together"}}).value()).rung, std::string("opposite"));
+        const Exercise reach = shipped().exercise("arm-leg-reach").value();
+        QCOMPARE(firstTarget(shipped(), shipped().inSchools(reach, {}).value()).rung, std::string("breathing-brace"));
+        QCOMPARE(firstTarget(shipped(), shipped().inSchools(reach, {{"start-rung", "together"}}).value()).rung,
+                 std::string("opposite"));
     }
 
     void theRecordOfCues() {
-        const Exercise e = loadExercise("bridge").value();
+        const Exercise e = shipped().exercise("bridge").value();
         auto review = [](std::vector<std::string> faults, std::vector<PastCue> cues) {
             PastReview p;
             p.faults = std::move(faults), p.cues = std::move(cues);
@@ -258,12 +262,12 @@ private slots:
     }
 
     void everyFlagHasACareAndEveryGateALoad() {
-        const SafetyRules& rules = safetyRules().value();
+        const SafetyRules& rules = shipped().safety();
         QCOMPARE(rules.flags.size(), size_t(10));
         QCOMPARE(rules.redFlags.size(), size_t(10));
         std::set<std::string> loads;
-        for (const std::string& id : exerciseIds()) {
-            const Exercise e = loadExercise(id).value();
+        for (const std::string& id : shipped().exerciseIds()) {
+            const Exercise e = shipped().exercise(id).value();
             loads.insert(e.loads.begin(), e.loads.end());
         }
         for (const auto& [id, flag] : rules.flags) {

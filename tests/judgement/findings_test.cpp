@@ -1,6 +1,7 @@
 // What is found in a measured movement: set-up, faults with their certainty, and causes before their effects.
 #include "judgement/findings.h"
 #include "judgement/wording.h"
+#include "support/catalogue.h"
 #include "support/stick_body.h"
 #include "support/table.h"
 
@@ -11,7 +12,7 @@ using namespace deft::test;
 
 class FindingsTest : public QObject {
     Q_OBJECT
-    Exercise bridge_ = loadExercise("bridge").value().inSchools({}).value();
+    Exercise bridge_ = shipped().form({"bridge", {}, {}, Schools{}}).value();
 
     struct Made {
         SeriesSet set;

@@ -1,5 +1,6 @@
 // Marks in and out of their file, and every way in which such a file can be wrong.
 #include "base/files.h"
+#include "base/json.h"
 #include "landmarks/marks.h"
 #include "landmarks/names.h"
 #include "landmarks/tracks.h"

@@ -2,6 +2,7 @@
 
 #include "exercises/exercise.h"
 #include "motions/scenes.h"
+#include "support/catalogue.h"
 
 #include <QStringList>
 #include <set>
@@ -25,8 +26,8 @@ QString coverage() {
                                   "brings (turned, cut, blurred, clothes: `accuracy`), and what no camera shows.\n\n"
                                   "| exercise | version | faults made | faults not made |\n|---|---|---|---|\n");
     QStringList without;
-    for (const std::string& id : exerciseIds()) {
-        const Exercise e = loadExercise(id).value();
+    for (const std::string& id : shipped().exerciseIds()) {
+        const Exercise e = shipped().exercise(id).value();
         for (const Rung& rung : e.ladder) {
             const auto at = made.find(id + "/" + rung.id);
             if (at == made.end()) {
@@ -39,7 +40,7 @@ QString coverage() {
             if (id == "wall-turn") faults.insert({"lead", "lag"});                     // turnedInTwoPieces
             if (id == "bridge") faults.insert({"off-line", "in-one-piece"});           // bridgesOfTheirOwn
             QStringList yes, no;
-            const Exercise version = e.inVersion(rung.id).value();
+            const Exercise version = shipped().inVersion(e, rung.id).value();
             for (const FaultPlan& f : version.faults) (faults.count(f.id) ? yes : no) << QString::fromStdString(f.id);
             text += QStringLiteral("| %1 | %2 | %3 | %4 |\n")
                         .arg(QString::fromStdString(e.name), QString::fromStdString(rung.name), yes.join(", "),

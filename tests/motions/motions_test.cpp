@@ -7,6 +7,7 @@
 #include "motions/scenes.h"
 #include "review/review.h"
 #include "review/without_clip.h"
+#include "support/catalogue.h"
 #include "support/drawn_body.h"
 #include "support/table.h"
 
@@ -29,7 +30,7 @@ class MotionsTest : public QObject {
         in.exercise = scene.exercise, in.asked.rung = scene.rung, in.view = scene.view, in.schools = schools;
         Tracks tracks = scene.motion.tracks(film);
         ClipInfo clip = clipOf(tracks);
-        auto r = measureReview(in, clip, std::move(tracks));
+        auto r = measureReview(shippedCatalogue(), in, clip, std::move(tracks));
         if (!r) qFatal("%s: %s", scene.name().c_str(), r.error().detail.c_str());
         return std::move(*r);
     }
@@ -62,7 +63,7 @@ class MotionsTest : public QObject {
         for (const FaultPlan& f : r.exercise.faults) looked.push_back(f.limit.measure);
         for (const Limit& l : r.exercise.inPosition) looked.push_back(l.measure);
         for (const std::string& m : looked) {
-            const Summary sum = summaryOf(r.series, m);
+            const Summary sum = summaryOf(r.series(), m);
             out += QStringLiteral("\n    %1 from %2 to %3").arg(m.c_str()).arg(sum.min).arg(sum.max);
         }
         for (const std::string& m : r.missing) out += QStringLiteral("\n    missing %1").arg(m.c_str());
@@ -202,8 +203,8 @@ private slots:
         int all = 0;
         for (const Scene& s : scenes(Person{}, true))
             for (const char* fault : {"fast-out", "fast-back"}) {
-                const Exercise e = loadExercise(s.exercise).value().inVersion(s.rung).value();
-                const Exercise seen = s.view.empty() ? e : e.inView(s.view).value();
+                const Exercise e = shipped().form({s.exercise, s.rung}).value();
+                const Exercise seen = s.view.empty() ? e : shipped().inView(e, s.view).value();
                 const FaultPlan* plan = seen.fault(fault);
                 if (!plan || s.reps.size() < 2 || e.mover.isWindow()) continue;
                 const bool out = std::string(fault) == "fast-out";
@@ -353,7 +354,7 @@ private slots:
                         std::swap(tracks.landmark[std::string(name) + "_l"], tracks.landmark[std::string(name) + "_r"]);
                 ReviewInputs in;
                 in.exercise = s.exercise, in.asked.rung = s.rung;
-                const Review r = measureReview(in, clipOf(tracks), tracks).value();
+                const Review r = measureReview(shippedCatalogue(), in, clipOf(tracks), tracks).value();
                 QCOMPARE(r.events.reps.size(), s.reps.size());
                 for (const Rep& rep : r.events.reps) QCOMPARE(rep.side, std::string(right ? "right" : "left"));
             }
@@ -381,12 +382,13 @@ private slots:
         int all = 0;
         std::set<std::string> seen;
         for (const Scene& s : scenes(Person{}, true)) {
-            Exercise e = loadExercise(s.exercise).value().inVersion(s.rung).value();
-            if (!s.view.empty()) e = e.inView(s.view).value();
+            Exercise e = shipped().form({s.exercise, s.rung}).value();
+            if (!s.view.empty()) e = shipped().inView(e, s.view).value();
             if (!isLong() && !seen.insert(s.exercise + s.view).second) continue; // one version of each
             for (const SchoolsAnswer& answer : e.schools)
-                for (const SchoolChoice& choice : findSchoolQuestion(answer.question)->choices) {
-                    if (choice.id == answer.defaultChoice || !e.inSchools({{answer.question, choice.id}})) continue;
+                for (const SchoolChoice& choice : shipped().schools().find(answer.question)->choices) {
+                    if (choice.id == answer.defaultChoice || !shipped().inSchools(e, {{answer.question, choice.id}}))
+                        continue;
                     ++all;
                     const Review r = reviewOf(s, {}, {{answer.question, choice.id}});
                     QString trouble = troubleWithLetter(r);

@@ -5,6 +5,7 @@
 #include "app/theme/palette.h"
 #include "support/demo_review.h"
 
+#include "support/other_measurement.h"
 #include "support/table.h"
 
 #include <QTemporaryDir>
@@ -49,12 +50,13 @@ class AnswerPictureTest : public QObject {
         const Review whole = demoReview();
         const auto made = withoutFaces(r, grainy(r), kFrame);
         QVERIFY2(made.has_value(), made ? "" : made.error().detail.c_str());
-        const double head = detail(*made, whole.tracks.find("ear", kFrame)->at),
-                     elsewhere = detail(*made, whole.tracks.find("knee", kFrame)->at + Vector2(0, -40));
+        const double head = detail(*made, whole.tracks().find("ear", kFrame)->at),
+                     elsewhere = detail(*made, whole.tracks().find("knee", kFrame)->at + Vector2(0, -40));
         QVERIFY2(head < 0.15 * elsewhere, qPrintable(QStringLiteral("%1 against %2").arg(head).arg(elsewhere)));
     }
     static void lose(Review& r, const char* name, int64_t from, int64_t to) {
-        for (int64_t i = from; i < to; ++i) r.tracks.landmark[name][size_t(i)].state = PointState::Lost;
+        auto& points = otherTracks(r).landmark[name];
+        for (int64_t i = from; i < to; ++i) points[size_t(i)].state = PointState::Lost;
     }
 
 private slots:
@@ -77,7 +79,7 @@ private slots:
 
     void headNotMarkedAtAll() {
         Review r = demoReview();
-        r.tracks.landmark.erase("ear");
+        otherTracks(r).landmark.erase("ear");
         verifyCovered(r); // guessed from the trunk
     }
 
@@ -85,11 +87,11 @@ private slots:
     void noPictureWhenNobodyCanSay() {
         Review r = demoReview();
         for (const char* name : {"ear", "shoulder", "hip"})
-            for (TrackPoint& p : r.tracks.landmark[name])
+            for (TrackPoint& p : otherTracks(r).landmark[name])
                 p.at.x() -= 520; // as after a mark that was set on the wrong end
         r.inputs.clipSha256 = "another";
         QCOMPARE(answerPicture(r, grainy(r), picture(), {640, 340}).error().code, Errc::Conflict);
-        QImage empty(r.clip.width, r.clip.height, QImage::Format_RGB32);
+        QImage empty(r.clip().width, r.clip().height, QImage::Format_RGB32);
         empty.fill(Qt::gray);
         r.inputs.clipSha256 = "empty";
         QCOMPARE(answerPicture(r, empty, picture(), {640, 340}).error().code, Errc::NotFound);
@@ -99,7 +101,8 @@ private slots:
     void sizeOfTheHead() {
         Review r = demoReview();
         const double usual = markedHead(r, kFrame)->radius;
-        r.tracks.landmark["hip"][size_t(kFrame)].at = r.tracks.landmark["shoulder"][size_t(kFrame)].at + Vector2(20, 0);
+        auto& landmark = otherTracks(r).landmark;
+        landmark["hip"][size_t(kFrame)].at = landmark["shoulder"][size_t(kFrame)].at + Vector2(20, 0);
         NEAR(markedHead(r, kFrame)->radius, usual, 0.02 * usual);
         for (const char* name : {"ear", "shoulder", "hip"}) lose(r, name, kFrame - 40, kFrame + 40); // for long
         QVERIFY(!markedHead(r, kFrame) && markedHead(r, kFrame + 60));
@@ -109,8 +112,9 @@ private slots:
     void fromTheFront() {
         Review r = demoReview();
         for (const char* name : {"shoulder", "hip", "ear", "knee", "ankle"}) {
-            auto points = r.tracks.landmark.extract(name).mapped();
-            r.tracks.landmark[std::string(name) + "_l"] = r.tracks.landmark[std::string(name) + "_r"] = points;
+            auto& landmark = otherTracks(r).landmark;
+            const auto points = landmark.extract(name).mapped();
+            landmark[std::string(name) + "_l"] = landmark[std::string(name) + "_r"] = points;
         }
         verifyCovered(r);
     }
@@ -143,7 +147,7 @@ private slots:
 
         Review astray = r;
         for (const char* name : {"ear", "shoulder", "hip"})
-            for (TrackPoint& p : astray.tracks.landmark[name]) p.at.x() -= 520;
+            for (TrackPoint& p : otherTracks(astray).landmark[name]) p.at.x() -= 520;
         const auto refused =
             writeReplyClip(astray, answer, reader, dir.filePath(QStringLiteral("no.mp4")).toStdString());
         QCOMPARE(refused.error().code, Errc::Conflict);

@@ -1,6 +1,7 @@
 // What is drawn over a body.
 #include "app/paint/body_overlay.h"
 #include "support/demo_review.h"
+#include "support/other_measurement.h"
 #include "support/table.h"
 
 #include <QTest>
@@ -34,14 +35,14 @@ private slots:
         QFETCH(int, position);
         QFETCH(double, roll);
         Review r = demoReview();
-        MeasureContext& context = r.series.context;
+        MeasureContext& context = otherMeasurement(r).series.context;
         context.position = Position(position);
         BodyAxes& axes = context.axes;
-        const double turn = radians(roll), w = r.clip.width;
-        axes.matMarked = true, axes.matPoint = Point2(w / 2, 0.95 * r.clip.height); // below the body
+        const double turn = radians(roll), w = r.clip().width;
+        axes.matMarked = true, axes.matPoint = Point2(w / 2, 0.95 * r.clip().height); // below the body
         axes.up = {std::sin(turn), -std::cos(turn)};
         if (context.position == Position::Upright) axes.cranial = axes.up;
-        QImage image(r.clip.width, r.clip.height, QImage::Format_RGB32);
+        QImage image(r.clip().width, r.clip().height, QImage::Format_RGB32);
         image.fill(QColor(100, 100, 100));
         QPainter painter(&image);
         BodyLook look;

@@ -4,6 +4,8 @@
 #include "app/paint/give_way.h"
 #include "app/sheet/rep_rows.h"
 #include "app/theme/palette.h"
+#include "support/catalogue.h"
+#include "support/other_measurement.h"
 #include "support/table.h"
 
 #include <QImage>
@@ -25,7 +27,8 @@ private slots:
         in.exercise = "one-leg-stand", in.side = "both", in.clipPath = clip.string();
         in.marks = readMarks(std::filesystem::path(clip).replace_extension(".marks.json")).value();
         const auto reader = ClipReader::open(clip).value();
-        review_ = measureReview(in, reader.info(), truthTracks(clip, in.marks, reader.info())).value();
+        review_ =
+            measureReview(shippedCatalogue(), in, reader.info(), truthTracks(clip, in.marks, reader.info())).value();
         QCOMPARE(review_->events.reps.size(), size_t(2));
     }
 
@@ -36,7 +39,7 @@ private slots:
             const Hold& hold = review_->events.reps[k].hold;
             for (const auto& [phase, share] : {std::pair(Phase::Out, 1 / 6.0), std::pair(Phase::Back, 5 / 6.0)}) {
                 const RepCell& cell = rows[k].cells[size_t(phase)];
-                NEAR(review_->clip.time_s[size_t(cell.frame)], hold.start_s + share * hold.duration_s(), 0.05);
+                NEAR(review_->clip().time_s[size_t(cell.frame)], hold.start_s + share * hold.duration_s(), 0.05);
                 QCOMPARE(cell.measure, anchor);
             }
         }
@@ -51,7 +54,7 @@ private slots:
     void bandsStayInside() {
         Review r = *review_;
         const std::string anchor = r.exercise.anchor()->limit.measure;
-        for (double& u : r.series.find(anchor)->u95) u = 200;
+        for (double& u : otherMeasurement(r).series.find(anchor)->u95) u = 200;
         const QRectF box(60, 80, 300, 220);
         QImage image(420, 380, QImage::Format_RGB32);
         image.fill(Qt::white);

@@ -3,6 +3,7 @@
 #include "answer/answer.h"
 #include "app/sheet/moments.h"
 #include "app/sheet/rep_rows.h"
+#include "base/json.h"
 #include "judgement/cue_record.h"
 #include "review/compare.h"
 #include "review/readings.h"
@@ -43,29 +44,29 @@ class OneVerdictTest : public QObject {
                         {"extends", "bridge"},
                         {"limits", {{kFault, limit}, {kCheck, {{"low", 38}, {"high", 65}}}}}};
         if (!writeFileAtomically(own_.filePath("bridge.json").toStdString(), toText(file))) return {};
+        const CataloguePtr own = Catalogue::load(dataFolder(), own_.path().toStdString()).value();
         Review r = measured_;
+        const auto measurement = std::make_shared<Measurement>(*r.measurement);
+        r.measurement = measurement;
         const double inside = d.low && d.high ? (*d.low + *d.high) / 2 : d.low ? *d.low + 60 : *d.high - 60;
-        Series& anchor = *r.series.find(kMeasure);
+        Series& anchor = *measurement->series.find(kMeasure);
         for (size_t i = 0; i < anchor.value.size(); ++i) {
             anchor.value[i] = inside, anchor.u95[i] = d.u95;
-            for (size_t k = 0; k < r.movement.reps.size(); ++k)
-                if (const Rep& rep = r.movement.reps[k];
-                    r.series.time_s[i] >= rep.start_s && r.series.time_s[i] <= rep.holdEnd_s)
+            for (size_t k = 0; k < r.measurement->movement.reps.size(); ++k)
+                if (const Rep& rep = r.measurement->movement.reps[k];
+                    r.series().time_s[i] >= rep.start_s && r.series().time_s[i] <= rep.holdEnd_s)
                     anchor.value[i] = d.values[k];
         }
-        Series& knee = *r.series.find("knee_angle");
+        Series& knee = *measurement->series.find("knee_angle");
         for (size_t i = 0; i < knee.value.size(); ++i) knee.value[i] = d.knee, knee.u95[i] = d.u95;
-        return judgeAgain(r, r.inputs).value();
+        return judgeAgain(r, r.inputs, own).value();
     }
 
 private slots:
-    void initTestCase() { setOwnExercises(own_.path().toStdString()); }
-    void cleanupTestCase() { setOwnExercises({}); }
-
     void everyPlaceSaysTheSame() {
         std::mt19937 random(11);
         std::uniform_real_distribution<double> any(-30, 30), band(0.1, 6), wide(4, 20), knee(30, 75);
-        const size_t reps = measured_.movement.reps.size();
+        const size_t reps = measured_.measurement->movement.reps.size();
         QVERIFY(reps >= 2);
         int seen[3] = {}, cued = 0, compared = 0;
         for (int n = 0; n < 150; ++n) {

@@ -1,8 +1,10 @@
 // The keypoint network and what is made of it: known points, the made figure in every position, pictures without
 // anybody. Skipped, and said so, where the network has not been fetched; the program then works without it as well.
+#include "base/json.h"
 #include "figure/room.h"
 #include "proposals/propose.h"
 #include "signal/resample.h"
+#include "support/catalogue.h"
 #include "support/posed_figure.h"
 #include "support/table.h"
 #include "video/clip_reader.h"
@@ -74,9 +76,9 @@ private slots:
                 const bool moves = v.position == "all-fours"; // the others hold their place from the start
                 const auto start = moves ? findBody(**network_, studio.frame(0).picture) : body;
                 QVERIFY2(start && body, where.c_str());
-                const auto asked = loadExercise(v.exercise).value();
-                const BodyFacts facts = factsOf({*start, *body}, 960, 540, nullptr),
-                                told = factsOf({*start, *body}, 960, 540, &asked);
+                const auto asked = shipped().exercise(v.exercise).value();
+                const BodyFacts facts = factsOf(shipped(), {*start, *body}, 960, 540, nullptr),
+                                told = factsOf(shipped(), {*start, *body}, 960, 540, &asked);
                 QVERIFY2(facts.position == v.lies, (where + ": " + facts.position).c_str());
                 QVERIFY2(facts.view == v.view && told.view == v.view, (where + ": " + facts.view).c_str());
                 if (v.position != "standing" || v.view == "side") QCOMPARE(facts.headLeft, headLeft);
@@ -134,7 +136,8 @@ private slots:
         one(person).copyTo(two(cv::Rect(720, 0, 160, 540)));
         auto facts = [&](const cv::Mat& picture) {
             const auto body = findBody(**network_, picture);
-            return body ? std::optional(factsOf({*body}, picture.cols, picture.rows, nullptr)) : std::nullopt;
+            return body ? std::optional(factsOf(shipped(), {*body}, picture.cols, picture.rows, nullptr))
+                        : std::nullopt;
         };
         QVERIFY(facts(one) && !facts(one)->anotherPerson && facts(one)->cutAt.empty());
         QVERIFY(facts(two) && facts(two)->anotherPerson);
@@ -212,7 +215,7 @@ private slots:
                     const FigureView& v = figureViews()[k];
                     if (!all && (!headLeft || (k != 3 && k != 7))) continue;
                     figure::Scene scene = quick(v, headLeft, stickers);
-                    const auto exercise = loadExercise(v.exercise).value();
+                    const auto exercise = shipped().exercise(v.exercise).value();
                     scene.marks = exercise.landmarksNeeded;
                     for (const auto& [name, why] : exercise.landmarksOptional) scene.marks.push_back(name);
                     const std::string clip = dir.filePath(QStringLiteral("clip.mp4")).toStdString();
@@ -221,7 +224,7 @@ private slots:
                     const Marks truth =
                         readMarks(dir.filePath(QStringLiteral("clip.marks.json")).toStdString()).value();
                     auto reader = ClipReader::open(clip).value();
-                    const auto p = proposeMarks(reader, *network_, exercise, {}).value();
+                    const auto p = proposeMarks(shipped(), reader, *network_, exercise, {}).value();
                     QVERIFY2(p.facts && p.frame == 0, v.exercise.c_str());
                     const auto& points = truth.frames.at(0).points;
                     const auto place = [&](const char* name) {
@@ -257,7 +260,8 @@ private slots:
         const std::filesystem::path clip = DEFT_SOURCE_DIR "/demo/clips/saoirse-stand-may.mp4";
         auto reader = ClipReader::open(clip).value();
         const Table truth = readTable(std::filesystem::path(clip).replace_extension(".truth.csv").string());
-        const auto p = proposeMarks(reader, *network_, loadExercise("one-leg-stand").value(), {}).value();
+        const auto p =
+            proposeMarks(shipped(), reader, *network_, shipped().exercise("one-leg-stand").value(), {}).value();
         double before = 0;
         int all = 0, near = 0;
         for (const MarkedFrame& seed : p.seeds) {

@@ -1,10 +1,12 @@
 // What is proposed from stickers, from the client's own layout and from last time, without any network; and how it is
 // kept, and how seeds help the tracker.
+#include "base/json.h"
 #include "landmarks/stickers.h"
 #include "landmarks/tracker.h"
 #include "proposals/proposals_json.h"
 #include "proposals/snap.h"
 #include "review/review.h"
+#include "support/catalogue.h"
 #include "support/posed_figure.h"
 #include "support/table.h"
 #include "video/clip_reader.h"
@@ -253,9 +255,9 @@ private slots:
         context.lastTime = last;
         context.lastWidth = 960, context.lastHeight = 540;
         auto reader = ClipReader::open(clip).value();
-        const auto exercise = loadExercise("bridge").value();
+        const auto exercise = shipped().exercise("bridge").value();
         auto none = KeypointNetwork::load("/nowhere");
-        const auto p = proposeMarks(reader, none, exercise, context).value();
+        const auto p = proposeMarks(shipped(), reader, none, exercise, context).value();
         QVERIFY(!p.missing.empty() && !p.facts);
         QCOMPARE(p.marks.size(), truth.frames[0].points.size());
         int onStickers = 0;
@@ -268,8 +270,8 @@ private slots:
         QVERIFY2(onStickers >= 5, qPrintable(QString::number(onStickers)));
         QVERIFY(std::find(p.empty.begin(), p.empty.end(), "ear") != p.empty.end());
         // Nothing is known: nothing is proposed.
-        QVERIFY(proposeMarks(reader, none, exercise, {}).value().marks.empty());
-        QCOMPARE(proposeMarks(reader, none, exercise, context,
+        QVERIFY(proposeMarks(shipped(), reader, none, exercise, {}).value().marks.empty());
+        QCOMPARE(proposeMarks(shipped(), reader, none, exercise, context,
                               [] {
                                   std::stop_source s;
                                   s.request_stop();
@@ -304,8 +306,8 @@ private slots:
                 if (std::find(pelvis.begin(), pelvis.end(), name) == pelvis.end()) marks.frames[0].points.erase(name);
             ReviewInputs in;
             in.clipPath = clip, in.marks = marks, in.exercise = "bridge";
-            const auto review = analyse(in).value();
-            const Summary s = summaryOf(review.series, "tilt");
+            const auto review = analyse(shippedCatalogue(), in).value();
+            const Summary s = summaryOf(review.series(), "tilt");
             return s.max - s.min;
         };
         const Table truth = readTable(dir_.filePath(QStringLiteral("two.truth.csv")).toStdString());

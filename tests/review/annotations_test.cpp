@@ -1,9 +1,12 @@
 // What the coach adds by hand counts as much as what was measured: faults that were seen, drawings, the neutral.
 #include "answer/answer.h"
+#include "base/json.h"
 #include "review/neutral.h"
 #include "review/readings.h"
 #include "review/seen_faults.h"
+#include "support/catalogue.h"
 #include "support/demo_review.h"
+#include "support/other_measurement.h"
 #include "support/table.h"
 #include "support/wrong_entry.h"
 
@@ -78,7 +81,7 @@ private slots:
     void neverBetter() {
         const Review before = demoReview();
         std::mt19937 random(11);
-        std::uniform_real_distribution<double> when(0, before.clip.duration_s), length(0.1, 3);
+        std::uniform_real_distribution<double> when(0, before.clip().duration_s), length(0.1, 3);
         for (int k = 0; k < 60; ++k) {
             const auto& faults = before.exercise.faults;
             const double from = when(random);
@@ -110,15 +113,14 @@ private slots:
     void refusedSetUp() {
         // A coach whose own file asks for more than anybody's knees can do: the set-up is poor for certain.
         QTemporaryDir own;
-        const std::string check = loadExercise("bridge")->setup.front().id;
+        const std::string check = shipped().exercise("bridge")->setup.front().id;
         QVERIFY(writeFileAtomically(own.filePath(QStringLiteral("bridge.json")).toStdString(),
                                     toText({{"format", "deft-mirror-exercise"},
                                             {"version", 1},
                                             {"extends", "bridge"},
                                             {"limits", {{check, {{"low", 1.0}, {"high", 2.0}}}}}})));
-        setOwnExercises(own.path().toStdString());
-        const auto shipped = qScopeGuard([] { setOwnExercises({}); });
-        const Review before = demoReview();
+        const CataloguePtr catalogue = Catalogue::load(dataFolder(), own.path().toStdString()).value();
+        const Review before = demoReview(demoInputs(), catalogue);
         const auto poor = std::find_if(before.findings.setup.begin(), before.findings.setup.end(),
                                        [](const SetupVerdict& v) { return v.isPoor(); });
         QVERIFY(poor != before.findings.setup.end());
@@ -131,7 +133,9 @@ private slots:
                                [&](const Fault& f) { return f.causedBy == poor->id; });
         };
         QVERIFY(speaksOf(before));
-        const Review refused = with({}, {{ReviewInputs::momentKey(poor->id, 0), false}});
+        ReviewInputs in = demoInputs();
+        in.agreed = {{ReviewInputs::momentKey(poor->id, 0), false}};
+        const Review refused = demoReview(in, catalogue);
         QVERIFY(!speaksOf(refused));
         for (const auto& [id, verdict] : caseOf(refused).setup)
             if (id == poor->id) QCOMPARE(verdict, std::string("good"));
@@ -149,7 +153,7 @@ private slots:
         QCOMPARE(doubts.size(), size_t(2));
         QVERIFY(doubts[0].why.find("same spot") != std::string::npos);
         const Review after = demoReview(in);
-        const auto band = [](const Review& r) { return r.series.find("knee_angle")->u95[30]; };
+        const auto band = [](const Review& r) { return r.series().find("knee_angle")->u95[30]; };
         QVERIFY(band(after) > 1.5 * band(before));
         points["knee"] = Point2(1278, 300);
         QVERIFY(doubtfulMarks(in.marks, 1280, 720).front().why.find("edge") != std::string::npos);
@@ -172,7 +176,7 @@ private slots:
         for (const Fault& f : r.findings.faults)
             if (f.id == "back-bend" && f.rep == 0) {
                 QVERIFY(f.byCoach && f.worst_s >= middle && f.worst_s <= middle + 0.5);
-                NEAR(f.worst, r.series.find("pelvis_on_trunk")->value[size_t(r.clip.frameAt(f.worst_s))], 1e-9);
+                NEAR(f.worst, r.series().find("pelvis_on_trunk")->value[size_t(r.clip().frameAt(f.worst_s))], 1e-9);
             }
     }
 
@@ -184,8 +188,8 @@ private slots:
         const Rep& now = r.events.reps[1];
         QCOMPARE(now.brokenBy, std::string("pelvis_on_trunk"));
         NEAR(*now.break_s, at, 1e-9);
-        const Series* lift = r.series.find("hip_height");
-        NEAR(now.controlRange, lift->value[size_t(r.clip.frameAt(at))] - now.baseline, 1e-9);
+        const Series* lift = r.series().find("hip_height");
+        NEAR(now.controlRange, lift->value[size_t(r.clip().frameAt(at))] - now.baseline, 1e-9);
         QVERIFY(now.controlRange < now.reach);
     }
 
@@ -216,7 +220,7 @@ private slots:
             for (size_t i = 100; i < 140; ++i) points[i].state = PointState::Lost;
         const ClipInfo clip = demoClipInfo();
         in.seen = {{"back-bend", clip.time_s[105], clip.time_s[130]}};
-        const Review r = measureReview(in, clip, tracks).value();
+        const Review r = measureReview(shippedCatalogue(), in, clip, tracks).value();
         const auto own =
             std::find_if(r.findings.faults.begin(), r.findings.faults.end(), [](const Fault& f) { return f.byCoach; });
         QVERIFY(own != r.findings.faults.end() && std::isnan(own->worst));
@@ -245,14 +249,14 @@ private slots:
     /// The frame that the coach calls neutral reads zero from then on, and every tilt moves by the same amount.
     void neutralOfAFrame() {
         const Review before = demoReview();
-        const int64_t frame = before.clip.frameAt(before.events.reps[0].hold.start_s + 0.5);
+        const int64_t frame = before.clip().frameAt(before.events.reps[0].hold.start_s + 0.5);
         ReviewInputs in = demoInputs();
         in.neutral = neutralAt(before, frame);
         QVERIFY(in.neutral && in.neutral->source == "coach");
         const Review after = demoReview(in);
-        QCOMPARE(after.series.neutral.source, std::string("coach"));
+        QCOMPARE(after.series().neutral.source, std::string("coach"));
         for (const char* id : {"tilt", "pelvis_on_trunk"}) {
-            const Series *a = before.series.find(id), *b = after.series.find(id);
+            const Series *a = before.series().find(id), *b = after.series().find(id);
             NEAR(b->value[size_t(frame)], 0, 0.5); // a median around it
             const double shift = b->value[size_t(frame)] - a->value[size_t(frame)];
             NEAR(b->value[40] - a->value[40], shift, 1e-6);
@@ -264,7 +268,7 @@ private slots:
         QCOMPARE(toJson(judgeAgain(shifted, demoInputs()).value()).dump(), toJson(before).dump());
         NEAR(neutralAt(after, frame)->tilt_raw, in.neutral->tilt_raw, 1e-6); // the same frame, the same neutral
         Review blind = demoReview();
-        blind.series.beforeNeutral.clear();
+        otherMeasurement(blind).series.beforeNeutral.clear();
         QVERIFY(!neutralAt(blind, frame));
     }
 
@@ -273,7 +277,7 @@ private slots:
     void neutralBetweenArchAndFlat() {
         const Review before = demoReview();
         QCOMPARE(ownRange(before).error().code, Errc::NotFound); // it keeps still
-        Tracks turned = before.tracks;
+        Tracks turned = before.tracks();
         QVERIFY(before.events.reps[0].start_s > 1.8);
         for (size_t i = 0; i < turned.frames(); ++i) {
             const double t = turned.time_s[i];
@@ -290,19 +294,19 @@ private slots:
                     p = middle + Eigen::Rotation2Dd(angle) * (p - middle);
                 }
         }
-        const Review moved = measureReview(demoInputs(), before.clip, turned).value();
+        const Review moved = measureReview(shippedCatalogue(), demoInputs(), before.clip(), turned).value();
         const auto own = ownRange(moved);
         QVERIFY2(own.has_value(), own ? "" : own.error().detail.c_str());
         QVERIFY(own->neutral.source == "clip" && own->neutral.range);
         NEAR(*own->neutral.range, 20, 0.8);
-        QVERIFY(std::abs(moved.clip.time_s[size_t(own->arch)] - moved.clip.time_s[size_t(own->flat)]) > 0.3);
-        const double still = before.series.neutral.tilt_raw;
+        QVERIFY(std::abs(moved.clip().time_s[size_t(own->arch)] - moved.clip().time_s[size_t(own->flat)]) > 0.3);
+        const double still = before.series().neutral.tilt_raw;
         NEAR(std::abs(own->neutral.tilt_raw - still), 2, 0.6);
         ReviewInputs in = demoInputs();
         in.neutral = own->neutral;
         const Review after = judgeAgain(moved, in).value();
-        QCOMPARE(after.series.neutral.source, std::string("clip"));
-        NEAR(std::abs(after.series.find("tilt")->value[size_t(own->arch)]), 10, 0.6);
+        QCOMPARE(after.series().neutral.source, std::string("clip"));
+        NEAR(std::abs(after.series().find("tilt")->value[size_t(own->arch)]), 10, 0.6);
         const auto rows = readingRows(after);
         QVERIFY(std::any_of(rows.begin(), rows.end(), [](const auto& r) { return r.measure == "tilt_range"; }));
         QCOMPARE(toJson(parseInputs(toJson(in), "f").value()).dump(), toJson(in).dump());
@@ -315,7 +319,8 @@ private slots:
         ReviewInputs there = demoInputs("ruta-bridge-march");
         QCOMPARE(neutralOfOther(here, there).error().code, Errc::Unsupported); // it has none
         const Review other =
-            measureReview(there, demoClipInfo("ruta-bridge-march"), demoTracks("ruta-bridge-march")).value();
+            measureReview(shippedCatalogue(), there, demoClipInfo("ruta-bridge-march"), demoTracks("ruta-bridge-march"))
+                .value();
         there.neutral = neutralAt(other, 20);
         there.neutral->range = 31;
         ReviewInputs in = demoInputs();
@@ -323,7 +328,7 @@ private slots:
         QCOMPARE(in.neutral->tilt_raw, there.neutral->tilt_raw);
         QVERIFY(in.neutral->source == "coach" && !in.neutral->range && in.neutral->u95 > there.neutral->u95);
         const auto tiltAt = [](const Review& r, size_t i) {
-            const Series* s = r.series.find("tilt");
+            const Series* s = r.series().find("tilt");
             return std::pair(s->value[i], s->u95[i]);
         };
         const auto [tilt, band] = tiltAt(judgeAgain(here, in).value(), 20);
@@ -331,9 +336,9 @@ private slots:
         const std::string mark = pelvisPair(in.marks.landmarks())->to;
         for (MarkedFrame& f : in.marks.frames)
             if (auto& at = f.points.at(mark)) *at += Vector2(3, 3);
-        Tracks tracks = here.tracks;
+        Tracks tracks = here.tracks();
         for (TrackPoint& p : tracks.landmark.at(mark)) p.at += Vector2(3, 3);
-        const Review beside = measureReview(in, here.clip, tracks).value();
+        const Review beside = measureReview(shippedCatalogue(), in, here.clip(), tracks).value();
         in.neutral = neutralOfOther(beside, there).value();
         const auto [off, wide] = tiltAt(judgeAgain(beside, in).value(), 20);
         QVERIFY2(std::abs(off - tilt) > 1, qPrintable(QString::number(off - tilt)));

@@ -1,5 +1,6 @@
 // What the filed reviews of a client tell together: readings, cues, ladder.
 #include "review/client_story.h"
+#include "support/catalogue.h"
 #include "support/demo_review.h"
 
 #include <QTest>
@@ -48,10 +49,10 @@ private slots:
     }
 
     void readingsOverTheWeeks() {
-        const Exercise bridge = loadExercise("bridge").value();
-        QVERIFY(tellStory(bridge, {}, {}, {}).weeks.empty());
-        QVERIFY(!tellStory(bridge, {}, {}, {}).now());
-        const ClientStory story = tellStory(bridge,
+        const Exercise bridge = shipped().exercise("bridge").value();
+        QVERIFY(tellStory(shipped(), bridge, {}, {}, {}).weeks.empty());
+        QVERIFY(!tellStory(shipped(), bridge, {}, {}, {}).now());
+        const ClientStory story = tellStory(shipped(), bridge,
                                             {filed(review("2026-03-26", "both", false, {}, {}), 4),
                                              filed(review("2026-04-02", "both", false, {}, {}), 5),
                                              filed(review("2026-04-09", "both", true, {}, {}), 6)},
@@ -73,9 +74,10 @@ private slots:
     /// A day that is none (a parcel says when it was sent as it likes) tells nothing over the weeks, and breaks
     /// nothing.
     void reviewOfNoDay() {
-        const Exercise bridge = loadExercise("bridge").value();
-        QVERIFY(tellStory(bridge, {filed(review("last week", "both", false, {}, {}), 4)}, {}, {}).weeks.empty());
-        const ClientStory story = tellStory(bridge,
+        const Exercise bridge = shipped().exercise("bridge").value();
+        QVERIFY(
+            tellStory(shipped(), bridge, {filed(review("last week", "both", false, {}, {}), 4)}, {}, {}).weeks.empty());
+        const ClientStory story = tellStory(shipped(), bridge,
                                             {filed(review("last week", "both", false, {}, {}), 4),
                                              filed(review("2026-04-02", "both", false, {}, {}), 5)},
                                             {}, {});
@@ -85,7 +87,7 @@ private slots:
 
     /// The limit of back-bend is 5°: a reading counts by how far it lies beyond.
     void whatBecameOfCues() {
-        const Exercise bridge = loadExercise("bridge").value();
+        const Exercise bridge = shipped().exercise("bridge").value();
         const auto cue = [](const char* rung, double worst) { return PastCue{"back-bend", rung, worst, 2.0}; };
         const auto of = [&](std::vector<PastReview> history) { return cueSpells(bridge, history); };
         const std::vector<std::string> bend{"back-bend"};
@@ -118,10 +120,10 @@ private slots:
     }
 
     void ladder() {
-        const Exercise lower = loadExercise("leg-lower").value();
+        const Exercise lower = shipped().exercise("leg-lower").value();
         const std::string first = lower.ladder[0].id, second = lower.ladder[1].id;
         const auto story =
-            ladderStory(lower,
+            ladderStory(shipped(), lower,
                         {review("2026-03-01", first, false, {}, {}), review("2026-03-08", first, true, {}, {}),
                          review("2026-03-15", second, true, {}, {})},
                         {"pregnancy"}, {});
@@ -131,7 +133,7 @@ private slots:
         QCOMPARE(story[1].reviews, 1);
         QCOMPARE(story.back().reviews, 0);
         QVERIFY(!story.back().locks.empty()); // two straight legs wait during pregnancy
-        QVERIFY(ladderStory(lower, {}, {}, {}).back().locks.empty());
+        QVERIFY(ladderStory(shipped(), lower, {}, {}, {}).back().locks.empty());
     }
 };
 

@@ -1,5 +1,6 @@
 // Readings taken twice: which differences are real, and which frames belong side by side.
 #include "review/compare.h"
+#include "support/catalogue.h"
 #include "support/demo_review.h"
 #include "support/table.h"
 
@@ -13,7 +14,7 @@ class CompareTest : public QObject {
 
     static ReadingRow row(const char* measure, const char* stat, double value, double u95,
                           std::optional<double> low = {}, std::optional<double> high = {}) {
-        static const Exercise bridge = loadExercise("bridge").value();
+        static const Exercise bridge = shipped().exercise("bridge").value();
         ReadingRow r = toldReading(bridge, measure, stat);
         r.name = r.measure = measure, r.stat = stat, r.value = value, r.u95 = u95, r.limit.low = low,
         r.limit.high = high;

@@ -2,6 +2,7 @@
 // found and nothing that does not follow from it, and a mirrored picture reads the same. That proves that marks,
 // measures, signs and tolerances of a file fit each other.
 #include "review/readings.h"
+#include "support/catalogue.h"
 #include "support/drawn_body.h"
 #include "support/table.h"
 
@@ -15,7 +16,7 @@ class EveryExerciseTest : public QObject {
 
     static void files() {
         QTest::addColumn<QString>("id");
-        for (const std::string& id : exerciseIds()) QTest::newRow(id.c_str()) << QString::fromStdString(id);
+        for (const std::string& id : shipped().exerciseIds()) QTest::newRow(id.c_str()) << QString::fromStdString(id);
     }
     static std::set<std::string> clearFaults(const Review& r) {
         std::set<std::string> ids;
@@ -39,7 +40,7 @@ class EveryExerciseTest : public QObject {
 private slots:
     /// What is above nought as long as all is well is told without a plus; what goes two ways has one.
     void signsOfReadings() {
-        const auto r = drawnReview(loadExercise("arm-leg-reach").value(), {});
+        const auto r = drawnReview(shipped().exercise("arm-leg-reach").value(), {});
         QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
         std::map<std::string, bool> sign;
         for (const ReadingRow& row : readingRows(*r)) {
@@ -52,7 +53,7 @@ private slots:
     void cleanMovement_data() { files(); }
     void cleanMovement() {
         QFETCH(QString, id);
-        const Exercise e = loadExercise(id.toStdString()).value();
+        const Exercise e = shipped().exercise(id.toStdString()).value();
         const auto r = drawnReview(e, {});
         QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
         QCOMPARE(r->events.reps.size(), size_t(e.mover.isWindow() ? 1 : 2));
@@ -69,8 +70,8 @@ private slots:
     void drawnFaults_data() {
         QTest::addColumn<QString>("id");
         QTest::addColumn<QString>("fault");
-        for (const std::string& id : exerciseIds()) {
-            const Exercise e = loadExercise(id).value();
+        for (const std::string& id : shipped().exerciseIds()) {
+            const Exercise e = shipped().exercise(id).value();
             for (const auto& [fault, looks] : e.wrong)
                 QTest::addRow("%s: %s", id.c_str(), fault.c_str())
                     << QString::fromStdString(id) << QString::fromStdString(fault);
@@ -79,7 +80,7 @@ private slots:
     void drawnFaults() {
         QFETCH(QString, id);
         QFETCH(QString, fault);
-        const Exercise e = loadExercise(id.toStdString()).value();
+        const Exercise e = shipped().exercise(id.toStdString()).value();
         DrawnMovement m;
         m.fault = fault.toStdString();
         const auto r = drawnReview(e, m);
@@ -98,7 +99,7 @@ private slots:
     /// From the front, a clip of both sides one after the other is read side by side, each with its own signs: the one
     /// that stands on the right is drawn, the one on the left is its mirror image.
     void bothSidesInOneClip() {
-        const Exercise e = loadExercise("one-leg-stand").value();
+        const Exercise e = shipped().exercise("one-leg-stand").value();
         DrawnMovement m;
         m.hold_s = 4, m.fault = "hip-drop";
         Tracks tracks = drawnTracks(e, m);
@@ -126,7 +127,7 @@ private slots:
         for (size_t i = 0; i < 2 * n + 40; ++i) tracks.time_s.push_back(double(i) / m.fps);
         ReviewInputs in;
         in.exercise = e.id;
-        const Review r = measureReview(in, drawnClip(tracks, m.fps), tracks).value();
+        const Review r = measureReview(shippedCatalogue(), in, drawnClip(tracks, m.fps), tracks).value();
         QCOMPARE(r.events.reps.size(), size_t(2));
         QCOMPARE(r.events.reps[0].side, std::string("right"));
         QCOMPARE(r.events.reps[1].side, std::string("left"));
@@ -138,8 +139,8 @@ private slots:
 
     void everyPositionHasDrawnFaults() {
         std::map<std::string, int> faults;
-        for (const std::string& id : exerciseIds()) {
-            const Exercise e = loadExercise(id).value();
+        for (const std::string& id : shipped().exerciseIds()) {
+            const Exercise e = shipped().exercise(id).value();
             faults[e.position] += int(e.wrong.size());
         }
         for (const char* position :

@@ -1,7 +1,9 @@
 // A reading over a client's visits: when it is called a trend, and when it is only noise.
 #include "base/dates.h"
+#include "base/json.h"
 #include "review/over_time.h"
 
+#include "support/catalogue.h"
 #include "support/table.h"
 
 #include <QTest>
@@ -19,7 +21,8 @@ class OverTimeTest : public QObject {
     static OverTime over(const std::vector<double>& values, double u95, const char* stat = "worst",
                          std::optional<double> high = 5.0) {
         const bool isRange = std::string_view(stat) == "least";
-        ReadingRow now = isRange ? toldReading(loadExercise("bridge").value(), "control_range", stat) : ReadingRow();
+        ReadingRow now =
+            isRange ? toldReading(shipped().exercise("bridge").value(), "control_range", stat) : ReadingRow();
         now.name = now.measure = "bend", now.stat = stat, now.value = values.back(), now.u95 = u95,
         now.limit.high = high;
         std::vector<Visit> earlier;

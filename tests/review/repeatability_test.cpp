@@ -1,5 +1,6 @@
 // How repeatable readings are over clips that were marked again. The sums behind it are checked against reference
 // libraries in tests/stats; here, which readings are put together and what is said of them.
+#include "base/json.h"
 #include "review/repeatability.h"
 #include "support/table.h"
 

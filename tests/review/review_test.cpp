@@ -1,7 +1,9 @@
 // A whole review: what it says, its file, and reading it again.
 #include "accuracy/made_case.h"
+#include "base/json.h"
 #include "review/readings.h"
 #include "signal/resample.h"
+#include "support/catalogue.h"
 #include "support/demo_review.h"
 #include "support/table.h"
 
@@ -25,7 +27,8 @@ private slots:
         Tracks turned = tracks;
         for (auto& [name, points] : turned.landmark)
             for (TrackPoint& p : points) p.at.x() = 640 + (p.at.x() - 640) * std::cos(radians(25));
-        const Review square = measureReview(in, clip, tracks).value(), off = measureReview(in, clip, turned).value();
+        const Review square = measureReview(shippedCatalogue(), in, clip, tracks).value(),
+                     off = measureReview(shippedCatalogue(), in, clip, turned).value();
         const auto checkOf = [](const Review& r) {
             const auto c = std::find_if(r.check.begin(), r.check.end(),
                                         [](const ClipCheck& k) { return k.id == "camera-square"; });
@@ -35,7 +38,7 @@ private slots:
         QCOMPARE(checkOf(off).verdict, std::string("poor"));
         QVERIFY2(std::abs(checkOf(off).value - 25) < 3, qPrintable(QString::number(checkOf(off).value)));
         QVERIFY(!checkOf(off).ask.empty());
-        QVERIFY(off.series.find("trunk")->u95[200] > 2 * square.series.find("trunk")->u95[200]);
+        QVERIFY(off.series().find("trunk")->u95[200] > 2 * square.series().find("trunk")->u95[200]);
     }
 
     /// Where the mover was lost no rep is found; what else is told against the start is told against its beginning, not
@@ -46,9 +49,9 @@ private slots:
         Tracks tracks = truthTracks(in.clipPath, in.marks, clip);
         for (size_t i = 0; i < tracks.frames(); ++i)
             if (tracks.time_s[i] > 2.2) tracks.landmark["hip"][i].state = PointState::Lost;
-        const Review r = measureReview(in, clip, tracks).value();
+        const Review r = measureReview(shippedCatalogue(), in, clip, tracks).value();
         QVERIFY(r.events.reps.empty());
-        const Series& knee = *r.series.find("knee_rise");
+        const Series& knee = *r.series().find("knee_rise");
         NEAR(knee.value[10], 0, 0.3);
         QVERIFY(*std::max_element(knee.value.begin(), knee.value.end()) > 3);
     }
@@ -61,7 +64,7 @@ private slots:
         for (const Rep& rep : r.events.reps) QCOMPARE(rep.brokenBy, std::string("pelvis_on_trunk"));
         QVERIFY(!r.allClean());
         QVERIFY(r.missing.empty());
-        QCOMPARE(r.series.neutral.source, std::string("set-up"));
+        QCOMPARE(r.series().neutral.source, std::string("set-up"));
     }
 
     void contractKeys() {
@@ -95,7 +98,7 @@ private slots:
     void folderThereAndBack() {
         const Review r = demoReview();
         QVERIFY(writeFolder(r, at("out")));
-        const auto again = readFolder(at("out"));
+        const auto again = readFolder(shippedCatalogue(), at("out"));
         QVERIFY2(again.has_value(), again ? "" : again.error().detail.c_str());
         QVERIFY(writeFolder(*again, at("again")));
         for (const char* file : {"review.json", "series.csv", "tracks.csv"})
@@ -119,15 +122,15 @@ private slots:
     }
 
     void damagedFolders() {
-        QCOMPARE(readFolder(at("none")).error().code, Errc::NotFound);
+        QCOMPARE(readFolder(shippedCatalogue(), at("none")).error().code, Errc::NotFound);
         QVERIFY(writeFolder(demoReview(), at("bad")));
         std::string tracks = readFile(at("bad") / "tracks.csv").value();
         QVERIFY(writeFileAtomically(at("bad") / "tracks.csv", tracks.substr(0, tracks.size() / 2)));
-        QVERIFY(!readFolder(at("bad"))); // half the tracks: wrong cells or another number of frames
+        QVERIFY(!readFolder(shippedCatalogue(), at("bad"))); // half the tracks: wrong cells or another number of frames
         Json j = readJsonFile(at("bad") / "review.json").value();
         j["version"] = 9;
         QVERIFY(writeFileAtomically(at("bad") / "review.json", toText(j)));
-        QCOMPARE(readFolder(at("bad")).error().code, Errc::NewerVersion);
+        QCOMPARE(readFolder(shippedCatalogue(), at("bad")).error().code, Errc::NewerVersion);
     }
 
     void brokenTracks_data() {
@@ -178,22 +181,22 @@ private slots:
     void viewFollowsFromTheMarks() {
         ReviewInputs in;
         in.exercise = "bridge";
-        QCOMPARE(exerciseOf(in)->view, std::string("side"));
+        QCOMPARE(exerciseOf(shipped(), in)->view, std::string("side"));
         auto& points = in.marks.frames.emplace_back().points;
         for (const char* name : {"asis_l", "asis_r", "hip_l", "hip_r", "knee_l", "knee_r", "shoulder_l", "shoulder_r"})
             points[name] = Point2(10, 10);
-        QCOMPARE(exerciseOf(in)->view, std::string("foot-end"));
-        QCOMPARE(exerciseOf(in)->mover.measure, std::string("hips_rise"));
+        QCOMPARE(exerciseOf(shipped(), in)->view, std::string("foot-end"));
+        QCOMPARE(exerciseOf(shipped(), in)->mover.measure, std::string("hips_rise"));
         in.view = "above";
-        QVERIFY(exerciseOf(in).error().detail.find("foot-end") != std::string::npos);
+        QVERIFY(exerciseOf(shipped(), in).error().detail.find("foot-end") != std::string::npos);
     }
 
     void framePairsComeFromTheSameMeasure() {
         const Review r = demoReview();
         const auto pair = r.framePair("back-bend").value();
-        const Series& s = *r.series.find("pelvis_on_trunk");
+        const Series& s = *r.series().find("pelvis_on_trunk");
         QVERIFY(s.value[size_t(pair.worst)] > s.value[size_t(pair.best)]);
-        NEAR(s.value[size_t(pair.worst)], summaryOf(r.series, "pelvis_on_trunk").max, 0.5);
+        NEAR(s.value[size_t(pair.worst)], summaryOf(r.series(), "pelvis_on_trunk").max, 0.5);
         QVERIFY(!r.framePair("no-such-fault"));
     }
 
@@ -217,7 +220,7 @@ private slots:
         t.landmark.erase("heel");
         t.landmark.erase("toe");
         t.landmark.erase("asis");
-        const Review r = measureReview(demoInputs(), demoClipInfo(), t).value();
+        const Review r = measureReview(shippedCatalogue(), demoInputs(), demoClipInfo(), t).value();
         QCOMPARE(r.missing, std::vector<std::string>{"asis"});
         for (const SetupVerdict& v : r.findings.setup)
             if (v.id == "feet-flat") QCOMPARE(v.verdict, std::string("cannot-tell"));
@@ -230,7 +233,7 @@ private slots:
             if (name == "shoulder")
                 for (size_t i = 0; i < points.size(); ++i)
                     if (t.time_s[i] > 3.5 && t.time_s[i] < 15.5) points[i].state = PointState::Lost;
-        const Review r = measureReview(demoInputs(), demoClipInfo(), t).value();
+        const Review r = measureReview(shippedCatalogue(), demoInputs(), demoClipInfo(), t).value();
         QVERIFY(!r.events.reps.empty());
         for (const Rep& rep : r.events.reps) QVERIFY(rep.unsure());
         QCOMPARE(r.decision.step, std::string("ask-again"));
@@ -244,7 +247,7 @@ private slots:
     void unknownSchool() {
         ReviewInputs in = demoInputs();
         in.schools["bridge"] = "my-own";
-        QCOMPARE(measureReview(in, demoClipInfo(), demoTracks()).error().code, Errc::NotFound);
+        QCOMPARE(measureReview(shippedCatalogue(), in, demoClipInfo(), demoTracks()).error().code, Errc::NotFound);
     }
 };
 

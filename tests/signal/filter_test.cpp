@@ -1,5 +1,6 @@
 // The zero-lag filter against scipy 1.10.1 and mpmath (tests/reference/01_filter, made with the calls named in its
 // headers) and against Winter, Biomechanics and Motor Control of Human Movement, ch. 3.
+#include "base/json.h"
 #include "signal/filter.h"
 #include "support/table.h"
 

@@ -1,4 +1,5 @@
 // Peaks and cycles against scipy.signal.find_peaks 1.10.1 and R's data sets (tests/reference/05_events).
+#include "base/json.h"
 #include "signal/peaks.h"
 #include "signal/resample.h"
 #include "support/table.h"

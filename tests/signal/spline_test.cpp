@@ -1,5 +1,6 @@
 // Reading between samples against scipy 1.10.1's CubicSpline(bc_type="natural") (tests/reference/02_signal_basics; R's
 // splinefun agrees to 1e-14), and what straight lines would lose.
+#include "base/json.h"
 #include "base/units.h"
 #include "signal/filter.h"
 #include "signal/resample.h"

@@ -1,6 +1,7 @@
 // Repeatability against R's psych and lme4 and against scipy (tests/reference/03_reliability, made with the calls named
 // in its files), among them Shrout & Fleiss' own example of 1979 and Bland & Altman's of 1986 (the latter typed from
 // memory there).
+#include "base/json.h"
 #include "stats/reliability.h"
 #include "support/table.h"
 

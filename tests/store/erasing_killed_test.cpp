@@ -1,5 +1,6 @@
 // Erasing, at random and killed at random: no byte of the name or of the film's sum is left, and nobody else's is
 // touched.
+#include "base/json.h"
 #include "store/intake.h"
 #include "store/library.h"
 #include "support/demo_review.h"

@@ -1,4 +1,5 @@
 // Whose is whose, what is damaged, where a library may be moved to, and who may read it.
+#include "base/json.h"
 #include "store/backup.h"
 #include "store/intake.h"
 #include "support/demo_review.h"

@@ -3,6 +3,7 @@
 
 #include "base/files.h"
 #include "review/review_json.h"
+#include "support/catalogue.h"
 #include "video/clip_reader.h"
 
 namespace deft::test {
@@ -32,8 +33,8 @@ inline Tracks demoTracks(const std::string& name = "ruta-bridge-april") {
     return t;
 }
 
-inline Review demoReview(ReviewInputs in = demoInputs()) {
-    return measureReview(std::move(in), demoClipInfo(), demoTracks()).value();
+inline Review demoReview(ReviewInputs in = demoInputs(), CataloguePtr catalogue = shippedCatalogue()) {
+    return measureReview(std::move(catalogue), std::move(in), demoClipInfo(), demoTracks()).value();
 }
 
 } // namespace deft::test

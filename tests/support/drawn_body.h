@@ -3,6 +3,7 @@
 
 #include "exercises/exercise.h"
 #include "review/review.h"
+#include "support/catalogue.h"
 #include "support/stick_body.h"
 
 #include <random>
@@ -101,7 +102,7 @@ inline Result<Review> drawnReview(const Exercise& e, const DrawnMovement& m) {
     in.exercise = e.id, in.view = e.view, in.side = drawnSide(e);
     Tracks tracks = drawnTracks(e, m);
     const ClipInfo clip = drawnClip(tracks, m.fps);
-    return measureReview(in, clip, std::move(tracks));
+    return measureReview(shippedCatalogue(), in, clip, std::move(tracks));
 }
 
 } // namespace deft::test

@@ -1,6 +1,7 @@
 #pragma once
 // Pictures of the made figure in its positions, for whoever has to recognise it.
 
+#include "base/json.h"
 #include "figure/film.h"
 #include "figure/positions.h"
 

@@ -64,8 +64,8 @@ private slots:
 
     /// Four presses on the mat's corners are one step; they are followed with the marks and tell of the camera.
     void cornersOfTheMat() {
-        QVERIFY(!session().review()->series.context.mat);
-        const double before = session().review()->series.find("trunk")->u95[300];
+        QVERIFY(!session().review()->series().context.mat);
+        const double before = session().review()->series().find("trunk")->u95[300];
         session().setFrame(0);
         QVERIFY(QTest::qWaitFor([&] { return !stage().isPreview() && stage().shownFrame() == 0; }, 5000));
         key(Qt::Key_M, Qt::ControlModifier);
@@ -80,15 +80,15 @@ private slots:
         }
         QVERIFY(!stage().mat().isActive());
         QCOMPARE(session().inputs().marks.mat, std::optional(MatSize{}));
-        QVERIFY(QTest::qWaitFor([&] { return session().review()->series.context.mat.has_value(); }, 120000));
-        const MatView& mat = *session().review()->series.context.mat;
+        QVERIFY(QTest::qWaitFor([&] { return session().review()->series().context.mat.has_value(); }, 120000));
+        const MatView& mat = *session().review()->series().context.mat;
         QVERIFY2(std::abs(mat.turnDeg) < mat.turnU95 + 0.5,
                  qPrintable(QString::number(mat.turnDeg))); // it stood square
         QVERIFY(mat.turnU95 < 1);
-        QVERIFY(session().review()->series.find("trunk")->u95[300] < before); // surer than by eye
+        QVERIFY(session().review()->series().find("trunk")->u95[300] < before); // surer than by eye
         const auto& check = session().review()->check; // the mat need not be in the picture as the body must
         QVERIFY(std::all_of(check.begin(), check.end(), [](const ClipCheck& c) { return c.verdict == "good"; }));
-        NEAR(session().review()->series.context.pxPerCm, 1900.0 / 302.5,
+        NEAR(session().review()->series().context.pxPerCm, 1900.0 / 302.5,
              0.2); // focal length over the way, as in the scene
         stage().mat().setSize({200, 80});
         QCOMPARE(session().inputs().marks.mat, std::optional(MatSize{200, 80}));
@@ -97,7 +97,7 @@ private slots:
         stage().mat().setSize({}); // the usual one again, for the tests after this
         undo();
         undo();
-        QVERIFY(!session().inputs().marks.mat && !session().review()->series.context.mat);
+        QVERIFY(!session().inputs().marks.mat && !session().review()->series().context.mat);
     }
 
     void arrowWithWords() {
@@ -283,7 +283,7 @@ private slots:
                             double(stage().height()) / session().clip().height);
         };
         const auto bodyIsInside = [&] {
-            for (const auto& [name, points] : session().review()->tracks.landmark)
+            for (const auto& [name, points] : session().review()->tracks().landmark)
                 for (const TrackPoint& p : points)
                     if (!isSceneLandmark(name) && p.usable() && !stage().rect().contains(at(p.at.x(), p.at.y())))
                         return false;
@@ -309,15 +309,15 @@ private slots:
     }
 
     void neutralFrame() {
-        const double was = session().review()->series.find("tilt")->value[200];
+        const double was = session().review()->series().find("tilt")->value[200];
         session().setFrame(200);
         key(Qt::Key_N);
-        QCOMPARE(session().review()->series.neutral.source, std::string("coach"));
-        NEAR(session().review()->series.find("tilt")->value[200], 0, 0.5);
+        QCOMPARE(session().review()->series().neutral.source, std::string("coach"));
+        NEAR(session().review()->series().find("tilt")->value[200], 0, 0.5);
         key(Qt::Key_N, Qt::ControlModifier); // she does not arch and flatten first
         QVERIFY(window_->message().contains(QStringLiteral("no full arch")));
         key(Qt::Key_N, Qt::ShiftModifier);
-        NEAR(session().review()->series.find("tilt")->value[200], was, 1e-9);
+        NEAR(session().review()->series().find("tilt")->value[200], was, 1e-9);
     }
 
     /// Of a clip of the same client that has a neutral of its own.
@@ -334,20 +334,20 @@ private slots:
         std::erase_if(clips, [&](const Clip& c) { return c.id == session().clipId(); });
         QVERIFY(!clips.empty());
         ReviewInputs draft = clips.back().draft;
-        const Neutral now = session().review()->series.neutral;
+        const Neutral now = session().review()->series().neutral;
         draft.neutral = Neutral{now.tilt_raw + 5, 0, 1, "clip", 33, 2};
         QVERIFY(library.saveDraft(clips.back().id, draft));
-        const double was = session().review()->series.find("tilt")->value[200];
+        const double was = session().review()->series().find("tilt")->value[200];
         QMenu* menu = ask();
         QVERIFY(menu);
         menu->setActiveAction(menu->actions().back());
         QTest::keyClick(menu, Qt::Key_Return);
         window_->activateWindow();
         QVERIFY(QTest::qWaitForWindowActive(window_.get()));
-        NEAR(session().review()->series.find("tilt")->value[200], was - 5, 1e-9);
-        QVERIFY(session().review()->series.neutral.u95 > 1.5); // marked twice
+        NEAR(session().review()->series().find("tilt")->value[200], was - 5, 1e-9);
+        QVERIFY(session().review()->series().neutral.u95 > 1.5); // marked twice
         undo();
-        NEAR(session().review()->series.find("tilt")->value[200], was, 1e-9);
+        NEAR(session().review()->series().find("tilt")->value[200], was, 1e-9);
     }
 
     /// What needs no new tracking is on the screen within a tenth of a second (interface budget), here measured over

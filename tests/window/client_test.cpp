@@ -4,6 +4,7 @@
 #include "app/theme/words.h"
 #include "app/widgets/weeks_panel.h"
 #include "base/files.h"
+#include "base/json.h"
 #include "store/intake.h"
 #include "support/driven_window.h"
 #include "support/unzipped.h"
@@ -207,7 +208,8 @@ private slots:
              {QStringLiteral("Ruta Kalniņa"), span, QStringLiteral("Pelvis against trunk"),
               QStringLiteral("getting better"), QStringLiteral("no medical device"), QStringLiteral("±"),
               QStringLiteral("−")}) // minus and brackets can be read out of it
-            QVERIFY2(QString::fromUtf8(words).contains(said), qPrintable(said + QLatin1Char(0x0A) + QString::fromUtf8(words)));
+            QVERIFY2(QString::fromUtf8(words).contains(said),
+                     qPrintable(said + QLatin1Char(0x0A) + QString::fromUtf8(words)));
         press(Qt::Key_PageDown, Qt::ControlModifier);
         window_->writeReport(file("none.pdf"));
         QVERIFY(isSaid(QStringLiteral("no review of this exercise")));

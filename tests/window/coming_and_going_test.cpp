@@ -6,6 +6,7 @@
 #include "app/window/first_steps.h"
 #include "app/window/guide.h"
 #include "base/files.h"
+#include "base/json.h"
 #include "support/demo_review.h"
 #include "support/driven_window.h"
 #include "support/no_room.h"
@@ -154,7 +155,7 @@ private slots:
         for (int k : {0, 1}) {
             const auto frame = size_t(comparison.frame(k));
             auto seen = [&](const char* name) {
-                const Point2 at = comparison.side(k)->review->tracks.find(name, frame)->at;
+                const Point2 at = comparison.side(k)->review->tracks().find(name, frame)->at;
                 return window_->comparePage().pictures().view(k).map(QPointF(at.x(), at.y()));
             };
             hips[size_t(k)] = seen("hip");
@@ -167,7 +168,7 @@ private slots:
         key(Qt::Key_Right, Qt::ShiftModifier);
         NEAR(comparison.place(), kAlignTop, 1e-9);
         for (int k : {0, 1})
-            NEAR(comparison.side(k)->review->clip.time_s[size_t(comparison.frame(k))], comparison.shownRep(k).top_s,
+            NEAR(comparison.side(k)->review->clip().time_s[size_t(comparison.frame(k))], comparison.shownRep(k).top_s,
                  0.02);
         // The story of the demo: what was cued in April has become better, and that is no noise.
         bool better = false;

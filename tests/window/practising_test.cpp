@@ -96,7 +96,7 @@ private slots:
         openRuta();
         QVERIFY(!session().inputs().marks.markingSd_px);
         const Point2 hip = *session().inputs().marks.frames.front().points.at("hip");
-        const double before = session().review()->series.find("knee_angle")->u95[300];
+        const double before = session().review()->series().find("knee_angle")->u95[300];
         session().setMark(0, "hip", hip);
         QVERIFY(measured());
         const double trunk = (*session().inputs().marks.frames.front().points.at("shoulder") - hip).norm();
@@ -105,7 +105,7 @@ private slots:
         QVERIFY(window_->benchPage().readings().accessibleDescription().startsWith(
             QStringLiteral("marking SD %1 px (yours)")
                 .arg(*session().inputs().marks.markingSd_px, 0, 'f', 1)));
-        QVERIFY(session().review()->series.find("knee_angle")->u95[300] > before);
+        QVERIFY(session().review()->series().find("knee_angle")->u95[300] > before);
         session().undoStack().undo();
         QVERIFY(measured());
         QVERIFY(!session().inputs().marks.markingSd_px);

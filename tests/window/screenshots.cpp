@@ -76,7 +76,7 @@ int main(int argc, char** argv) {
         QTest::mouseMove(&stage, stage.toWidget({1100, 520}).toPoint());
         shot("mat");
         press(1151, 503), press(131, 513);
-        if (!QTest::qWaitFor([&] { return window.session().review()->series.context.mat.has_value(); }, 60000))
+        if (!QTest::qWaitFor([&] { return window.session().review()->series().context.mat.has_value(); }, 60000))
             return 1;
         stage.select({});
         shot("mat-told");

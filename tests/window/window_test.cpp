@@ -6,6 +6,7 @@
 #include "app/sheet/rep_rows.h"
 #include "base/files.h"
 #include "review/compare.h"
+#include "support/catalogue.h"
 #include "support/demo_review.h"
 #include "support/driven_window.h"
 #include "support/numbered_clip.h"
@@ -151,12 +152,12 @@ private slots:
     /// Dragging a mark tracks again and everything follows; undo is at once, and so is redo.
     void mendingAMark() {
         openRuta();
-        const double before = session().review()->series.find("knee_angle")->value[300];
+        const double before = session().review()->series().find("knee_angle")->value[300];
         session().setFrame(300);
         key(Qt::Key_M);
         QVERIFY(stage().isMending());
         QVERIFY(pictureIsThere());
-        const TrackPoint* knee = session().review()->tracks.find("knee", 300);
+        const TrackPoint* knee = session().review()->tracks().find("knee", 300);
         const QPoint from = stage().toWidget({knee->at.x(), knee->at.y()}).toPoint(), to = from + QPoint(30, 0);
         QTest::mousePress(&stage(), Qt::LeftButton, {}, from);
         QTest::mouseMove(&stage(), from + QPoint(15, 0));
@@ -166,20 +167,20 @@ private slots:
         QCOMPARE(session().inputs().marks.frames.size(), size_t(2));
         QVERIFY(session().undoStack().undoText().contains(QStringLiteral("knee")));
         QVERIFY(measured());
-        const double after = session().review()->series.find("knee_angle")->value[300];
+        const double after = session().review()->series().find("knee_angle")->value[300];
         QVERIFY2(std::abs(after - before) > 3, qPrintable(QStringLiteral("%1 → %2").arg(before).arg(after)));
-        QCOMPARE(session().review()->tracks.find("knee", 300)->state, PointState::ByHand);
+        QCOMPARE(session().review()->tracks().find("knee", 300)->state, PointState::ByHand);
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(!session().job().isRunning()); // known tracks: no waiting
-        NEAR(session().review()->series.find("knee_angle")->value[300], before, 1e-9);
+        NEAR(session().review()->series().find("knee_angle")->value[300], before, 1e-9);
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
         QVERIFY(!session().job().isRunning());
-        NEAR(session().review()->series.find("knee_angle")->value[300], after, 1e-9);
+        NEAR(session().review()->series().find("knee_angle")->value[300], after, 1e-9);
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
         // By keyboard alone: choose a mark, move it by half a pixel.
         key(Qt::Key_BracketRight);
         const std::string chosen = stage().selected().toStdString();
-        const Point2 at = session().review()->tracks.find(chosen, 300)->at;
+        const Point2 at = session().review()->tracks().find(chosen, 300)->at;
         key(Qt::Key_Right, Qt::ControlModifier);
         NEAR(session().inputs().marks.frames.back().points.at(chosen)->x(), at.x() + 0.5, 1e-6);
         session().job().stop();
@@ -278,9 +279,9 @@ private slots:
         window_->go(MainWindow::Exercises);
         ExercisesPage& page = window_->exercisesPage();
         int read = 0;
-        for (const std::string& id : exerciseIds()) {
+        for (const std::string& id : shipped().exerciseIds()) {
             page.choose(id);
-            const Exercise e = loadExercise(id).value();
+            const Exercise e = shipped().exercise(id).value();
             const QString text = page.page().toPlainText();
             for (const FaultPlan& f : e.faults)
                 QVERIFY2(text.contains(QString::fromStdString(f.name)) &&
@@ -300,13 +301,13 @@ private slots:
         QVERIFY(QTest::qWaitFor([&] { return !editor.isInOrder(); }, 2000)); // the check follows what is typed
         QVERIFY2(editor.verdict().contains(QLatin1String("/limits/back-bent")), qPrintable(editor.verdict()));
         editor.save(); // a file that is not in order is not kept
-        NEAR(*loadExercise("bridge")->fault("back-bend")->limit.high, 5, 0);
+        NEAR(*window_->library().catalogue()->exercise("bridge")->fault("back-bend")->limit.high, 5, 0);
         editor.text().setPlainText(words.replace(QLatin1String("5.0"), QLatin1String("7.5")));
         QTest::keyClick(&editor.text(), Qt::Key_S, Qt::ControlModifier);
-        NEAR(*loadExercise("bridge")->fault("back-bend")->limit.high, 7.5, 0);
+        NEAR(*window_->library().catalogue()->exercise("bridge")->fault("back-bend")->limit.high, 7.5, 0);
         QVERIFY(page.page().toPlainText().contains(QStringLiteral("chosen by the coach")));
         editor.remove();
-        NEAR(*loadExercise("bridge")->fault("back-bend")->limit.high, 5, 0);
+        NEAR(*window_->library().catalogue()->exercise("bridge")->fault("back-bend")->limit.high, 5, 0);
         QTest::keyClick(&editor.text(), Qt::Key_Escape);
         QVERIFY(!page.isEditing());
     }
@@ -372,7 +373,7 @@ private slots:
         key(Qt::Key_M);
         QVERIFY(pictureIsThere());
         for (const char* name : {"ear", "toe"}) {
-            const Point2 at = session().review()->tracks.find(name, size_t(session().frame()))->at;
+            const Point2 at = session().review()->tracks().find(name, size_t(session().frame()))->at;
             const QPoint from = stage().toWidget({at.x(), at.y()}).toPoint();
             QTest::mousePress(&stage(), Qt::LeftButton, {}, from);
             QTest::mouseMove(&stage(), from + QPoint(3, 2));
@@ -499,8 +500,8 @@ private slots:
         QVERIFY(session().review()->missing.empty());
         // Set by hand within half a pixel of the screen, the pelvis reads as in the clip's own marks, within its band.
         const Review same = demoReview();
-        NEAR(summaryOf(session().review()->series, "pelvis_on_trunk").max,
-             summaryOf(same.series, "pelvis_on_trunk").max, 0.5);
+        NEAR(summaryOf(session().review()->series(), "pelvis_on_trunk").max,
+             summaryOf(same.series(), "pelvis_on_trunk").max, 0.5);
         window_->go(MainWindow::Letter);
         key(Qt::Key_Return, Qt::ControlModifier);
         QVERIFY2(window_->message().startsWith(QStringLiteral("Filed")), qPrintable(window_->message()));

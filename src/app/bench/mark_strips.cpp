@@ -21,7 +21,7 @@ MarkStrips::MarkStrips(ReviewSession& session, QWidget* parent)
 }
 
 void MarkStrips::refresh() {
-    weak_ = session_.review() ? weakStretches(session_.review()->tracks) : std::vector<WeakStretch>{};
+    weak_ = session_.review() ? weakStretches(session_.review()->tracks()) : std::vector<WeakStretch>{};
     setAside(!session_.review() ? QString()
              : weak_.empty()    ? tr("all seen throughout")
                                 : counted(int(weak_.size()), tr("weak place"), tr("weak places")));
@@ -48,7 +48,7 @@ QString MarkStrips::step(int direction) {
 }
 
 QRectF MarkStrips::row(int index) const {
-    const auto& tracks = session_.review()->tracks.landmark;
+    const auto& tracks = session_.review()->tracks().landmark;
     const double h = std::min(18.0, body().height() / std::max(1.0, double(tracks.size())));
     return {double(body().left() + kNames), body().top() + index * h, double(body().width() - kNames - 6), h};
 }
@@ -64,9 +64,9 @@ void MarkStrips::paintBody(QPainter& p, const QRect&) {
     const Review* r = session_.review();
     if (!r) return;
     const Palette& c = colours();
-    const double frames = double(std::max<size_t>(1, r->tracks.frames()));
+    const double frames = double(std::max<size_t>(1, r->tracks().frames()));
     int index = 0;
-    for (const auto& [name, points] : r->tracks.landmark) {
+    for (const auto& [name, points] : r->tracks().landmark) {
         const QRectF strip = row(index++);
         auto x = [&](size_t frame) { return strip.left() + double(frame) / frames * strip.width(); };
         putText(p, QRectF(body().left(), strip.top(), kNames - 8, strip.height()), nameOf(name), Size::Small, c.ink2);

@@ -69,7 +69,7 @@ QString MomentStrip::proposedWords() const {
     if (p.frame != session_.frame()) return tr("in the frame at %1 s").arg(p.time_s, 0, 'f', 2);
     if (p.facts && p.facts->anotherPerson) return tr("more than one person is in the picture: look twice");
     if (p.facts && !p.facts->guesses.empty()) {
-        const auto guess = loadExercise(p.facts->guesses.front().first);
+        const auto guess = session_.catalogue().exercise(p.facts->guesses.front().first);
         if (guess && guess->bodyPosition() != session_.exercise().bodyPosition())
             return tr("this looks like another exercise: %1").arg(QString::fromStdString(guess->name));
     }
@@ -133,14 +133,14 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         if (stage_.selected().isEmpty()) {
             say(tr("Editing"), Size::Body, QFont::DemiBold, c.onStage);
             say(tr("drag a mark, or [ and ] to choose one; M ends"), Size::Small, QFont::Normal, dim);
-            if (const auto& mat = session_.review()->series.context.mat)
+            if (const auto& mat = session_.review()->series().context.mat)
                 say(tr("camera %1 ± %2 off square to the mat")
                         .arg(reading(std::abs(mat->turnDeg), "deg", 1, false), band(mat->turnU95)),
                     Size::Small, QFont::Normal, dim);
             return;
         }
         const TrackPoint* point =
-            session_.review()->tracks.find(stage_.selected().toStdString(), size_t(session_.frame()));
+            session_.review()->tracks().find(stage_.selected().toStdString(), size_t(session_.frame()));
         const QString name = QString::fromStdString(landmarkWords(stage_.selected().toStdString()));
         say(name.left(1).toUpper() + name.mid(1), Size::Body, QFont::DemiBold, c.onStage);
         if (point)

@@ -78,7 +78,7 @@ void OverruleForm::keyPressEvent(QKeyEvent* e) {
 void OverruleForm::begin() {
     const Review* r = session_.review();
     if (!r) return;
-    const auto locks = locksOf(r->exercise, r->inputs.asked.rung, r->inputs.flags, r->inputs.cleared);
+    const auto locks = locksOf(*r->catalogue, r->exercise, r->inputs.asked.rung, r->inputs.flags, r->inputs.cleared);
     const bool stopped = r->decision.step == "stop";
     fields_->setVisible(!stopped);
     locks_->setVisible(stopped);

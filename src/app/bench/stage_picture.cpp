@@ -158,7 +158,7 @@ void StagePicture::resizeEvent(QResizeEvent*) {
 std::map<QString, QPointF> StagePicture::marksHere() const {
     std::map<QString, QPointF> out;
     if (const Review* r = session_.review())
-        for (const auto& [name, points] : r->tracks.landmark)
+        for (const auto& [name, points] : r->tracks().landmark)
             if (const TrackPoint& p = points[size_t(shownFrame())];
                 p.state != PointState::Absent && p.state != PointState::Lost)
                 out[QString::fromStdString(name)] = {p.at.x(), p.at.y()};

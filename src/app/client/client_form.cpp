@@ -36,7 +36,7 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     wants_->setMaximumHeight(72);
     address_ = new QLineEdit;
     address_->setPlaceholderText(tr("where answers go; may stay empty"));
-    intake_ = new IntakeButton;
+    intake_ = new IntakeButton(record.library().catalogue()->safety());
     given_ = dayField(), until_ = dayField();
     limited_ = new QCheckBox(tr("videos are kept until"));
     auto* form = new QFormLayout;
@@ -48,11 +48,10 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     form->addRow(tr("E-&mail"), address_);
     form->addRow(tr("&Intake"), intake_);
     form->addRow(tr("&Consent of"), given_);
-    if (const auto& rules = safetyRules())
-        for (const auto& [id, name] : rules->consent) {
-            scopes_.push_back(new QCheckBox(QString::fromStdString(name)));
-            form->addRow(QString(), scopes_.back());
-        }
+    for (const auto& [id, name] : record.library().catalogue()->safety().consent) {
+        scopes_.push_back({id, new QCheckBox(QString::fromStdString(name))});
+        form->addRow(QString(), scopes_.back().second);
+    }
     auto* until = new QHBoxLayout;
     until->setSpacing(8);
     until->addWidget(limited_);
@@ -105,16 +104,15 @@ void ClientForm::begin() {
     limited_->setChecked(limited);
     until_->setEnabled(limited);
     until_->setDate(c.consent && limited ? dayOf(c.consent->until) : today.addMonths(kKeptForMonths));
-    for (size_t i = 0; i < scopes_.size(); ++i)
-        scopes_[i]->setChecked(c.consent && c.consent->covers(safetyRules()->consent[i].first));
+    for (const auto& [id, box] : scopes_) box->setChecked(c.consent && c.consent->covers(id));
     wants_->setFocus();
 }
 
 /// Nothing where none is on record and nothing has been ticked: then nobody was asked.
 std::optional<Consent> ClientForm::consent() const {
     Consent consent{isoOf(given_->date()), limited_->isChecked() ? isoOf(until_->date()) : std::string(), {}};
-    for (size_t i = 0; i < scopes_.size(); ++i)
-        if (scopes_[i]->isChecked()) consent.scopes.push_back(safetyRules()->consent[i].first);
+    for (const auto& [id, box] : scopes_)
+        if (box->isChecked()) consent.scopes.push_back(id);
     if (consent.scopes.empty()) {
         const auto& before = record_.client().consent;
         if (!before || before->scopes.empty()) return std::nullopt;

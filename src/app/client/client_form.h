@@ -24,7 +24,7 @@ public:
     QPlainTextEdit& wants() { return *wants_; }
     QLineEdit& address() { return *address_; }
     IntakeButton& intake() { return *intake_; }
-    QCheckBox& scope(size_t index) { return *scopes_[index]; }
+    QCheckBox& scope(size_t index) { return *scopes_[index].second; }
     QDateEdit& given() { return *given_; }
     void keep();
 
@@ -40,7 +40,7 @@ private:
     QLineEdit *name_, *address_;
     QComboBox* same_; ///< another record of the same person
     IntakeButton* intake_;
-    std::vector<QCheckBox*> scopes_; ///< in the order of data/safety.json
+    std::vector<std::pair<std::string, QCheckBox*>> scopes_; ///< in the order of data/safety.json
     QDateEdit *given_, *until_;
     QCheckBox* limited_; ///< videos are kept up to a day
 };

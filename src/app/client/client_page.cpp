@@ -16,22 +16,21 @@ namespace {
 
 QString text(const std::string& s) { return QString::fromStdString(s); }
 
-QString flagsWords(const std::vector<std::string>& flags) {
+QString flagsWords(const SafetyRules& rules, const std::vector<std::string>& flags) {
     QStringList names;
-    for (const std::string& id : flags)
-        names << text(safetyRules() && safetyRules()->flags.count(id) ? safetyRules()->flags.at(id).name : id);
+    for (const std::string& id : flags) names << text(rules.flags.count(id) ? rules.flags.at(id).name : id);
     return names.isEmpty() ? QObject::tr("none") : names.join(QStringLiteral(", "));
 }
 
 /// Where the client felt the exercise, the last time it was said.
-QString feltWords(const ClientRecord& record) {
+QString feltWords(const Catalogue& catalogue, const ClientRecord& record) {
     const Clip* said = nullptr;
     for (const Clip& c : record.clips())
         if (c.draft.exercise == record.exercise() && !c.draft.note.felt.empty() && (!said || c.id > said->id))
             said = &c;
     if (!said) return QObject::tr("not said");
     QStringList places;
-    const auto e = loadExercise(said->draft.exercise);
+    const auto e = catalogue.exercise(said->draft.exercise);
     for (const std::string& id : said->draft.note.felt) {
         const FeltPlace* place = e ? e->feltPlace(id) : nullptr;
         places << text(place ? place->name : id);
@@ -40,14 +39,14 @@ QString feltWords(const ClientRecord& record) {
 }
 
 /// Schools of the chosen exercise that are not its usual ones.
-QString schoolsWords(const ClientRecord& record) {
+QString schoolsWords(const Catalogue& catalogue, const ClientRecord& record) {
     const Clip* newest = record.newestClip();
-    const auto e = newest ? loadExercise(newest->draft.exercise) : Result<Exercise>(fail(Errc::NotFound, ""));
+    const auto e = newest ? catalogue.exercise(newest->draft.exercise) : Result<Exercise>(fail(Errc::NotFound, ""));
     if (!e) return {};
     QStringList names;
     const Schools usual = e->schoolsFor({});
     for (const auto& [question, choice] : e->schoolsFor(newest->draft.schools))
-        if (const SchoolQuestion* q = findSchoolQuestion(question); q && usual.at(question) != choice)
+        if (const SchoolQuestion* q = catalogue.schools().find(question); q && usual.at(question) != choice)
             for (const SchoolChoice& c : q->choices)
                 if (c.id == choice) names << text(c.name);
     return names.isEmpty() ? QObject::tr("as usual") : names.join(QStringLiteral("; "));
@@ -217,6 +216,7 @@ void ClientPage::refresh() {
         weeks_->show({}, tr("There is no client yet. The first comes with the first clip: bring one in with Ctrl+O."));
         return;
     }
+    const CataloguePtr catalogue = library_.catalogue();
     const Client& c = record_.client();
     const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
     int pain = 0;
@@ -224,16 +224,16 @@ void ClientPage::refresh() {
     about_->setFacts({{tr("Since"), dayAndYear(record_.since())},
                       {tr("E-mail"), c.address.empty() ? tr("not known") : text(c.address)},
                       {tr("Wants"), c.wants.empty() ? tr("not written down") : text(c.wants)},
-                      {tr("Felt in"), feltWords(record_)},
-                      {tr("Schools"), schoolsWords(record_)},
+                      {tr("Felt in"), feltWords(*catalogue, record_)},
+                      {tr("Schools"), schoolsWords(*catalogue, record_)},
                       {tr("Mail"), mailWords()}});
     agreed_->setFacts(
-        {{tr("Flags"), flagsWords(c.flags), !c.flags.empty()},
+        {{tr("Flags"), flagsWords(catalogue->safety(), c.flags), !c.flags.empty()},
          {tr("Pain"),
           pain ? tr("named with %1 of %2").arg(pain).arg(counted(int(record_.clips().size()), tr("clip"), tr("clips")))
                : tr("never named"),
           pain > 0},
-         {tr("Consent"), consentWords(c.consent), !c.consent || !c.consent->covers("coaching")},
+         {tr("Consent"), consentWords(catalogue->safety(), c.consent), !c.consent || !c.consent->covers("coaching")},
          {tr("Videos"), keptWords(c.consent, today), c.consent && c.consent->isOver(today)}});
     const ClientStory* told = record_.story();
     const bool none = !told || told->reviews.empty();

@@ -16,7 +16,7 @@ void ClientRecord::show(int64_t client, const std::string& exercise) {
         auto it = std::find_if(exercises_.begin(), exercises_.end(),
                                [&](const Practised& p) { return p.id == c.draft.exercise; });
         if (it == exercises_.end()) {
-            const auto e = loadExercise(c.draft.exercise);
+            const auto e = library_.catalogue()->exercise(c.draft.exercise);
             it = exercises_.insert(
                 exercises_.end(), {c.draft.exercise, QString::fromStdString(e ? e->name : c.draft.exercise), 0, 0, {}});
         }
@@ -38,8 +38,10 @@ void ClientRecord::tell() {
         const Clip* read = newest;
         for (const Clip& c : clips_)
             if (c.filed && c.draft.exercise == exercise_ && (!read->filed || c.id > read->id)) read = &c;
-        if (auto exercise = exerciseOf(read->draft))
-            story_ = tellStory(*exercise, library_.filed(client_.id, exercise_), client_.flags, read->draft.cleared);
+        const CataloguePtr catalogue = library_.catalogue();
+        if (auto exercise = exerciseOf(*catalogue, read->draft))
+            story_ = tellStory(*catalogue, *exercise, library_.filed(client_.id, exercise_), client_.flags,
+                               read->draft.cleared);
     }
     if (const Clip* newest = newestClip(); story_ && newest && !newest->filed) story_->asked = newest->draft.asked;
     if (story_) review_ = int(story_->reviews.size()) - 1;

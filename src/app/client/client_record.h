@@ -12,6 +12,7 @@ class ClientRecord : public QObject {
     Q_OBJECT
 public:
     explicit ClientRecord(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
+    const Library& library() const { return library_; }
 
     struct Practised {
         std::string id;

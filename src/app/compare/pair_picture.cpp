@@ -27,9 +27,9 @@ std::optional<Point2> middle(const Tracks& tracks, const std::string& name, size
 }
 
 std::optional<BodyFrame> bodyFrame(const Review& r, const Rep& rep) {
-    const auto frame = size_t(r.clip.frameAt(rep.start_s));
-    auto hip = middle(r.tracks, "hip", frame), shoulder = middle(r.tracks, "shoulder", frame);
-    if (!hip) hip = middle(r.tracks, "asis", frame);
+    const auto frame = size_t(r.clip().frameAt(rep.start_s));
+    auto hip = middle(r.tracks(), "hip", frame), shoulder = middle(r.tracks(), "shoulder", frame);
+    if (!hip) hip = middle(r.tracks(), "asis", frame);
     if (!hip || !shoulder || (*shoulder - *hip).norm() < 8) return std::nullopt;
     const Vector2 up = *shoulder - *hip;
     return BodyFrame{{hip->x(), hip->y()}, up.norm(), std::abs(up.x()) > std::abs(up.y()), up.x() < 0};
@@ -82,7 +82,7 @@ void PairPicture::paintSide(QPainter& p, int which) {
     const Palette& c = colours();
     const QRectF to = box(which);
     const int64_t frame = comparison_.frame(which);
-    const double time = side.review->clip.time_s[size_t(frame)];
+    const double time = side.review->clip().time_s[size_t(frame)];
     const int used =
         putText(p, QRectF(to.x(), 0, to.width() - 120, kTitle), side.title, Size::Body, c.ink, QFont::DemiBold);
     if (comparison_.pairs() > 1)
@@ -101,7 +101,7 @@ void PairPicture::paintSide(QPainter& p, int which) {
     look.toView = view(which);
     if (!image.isNull()) {
         p.setTransform(look.toView);
-        p.drawImage(QRectF(0, 0, side.review->clip.width, side.review->clip.height), image);
+        p.drawImage(QRectF(0, 0, side.review->clip().width, side.review->clip().height), image);
         p.resetTransform();
     }
     look.everything = true;

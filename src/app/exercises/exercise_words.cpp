@@ -90,10 +90,10 @@ QString list(const QString& title, const std::vector<std::string>& lines) {
     return html;
 }
 
-QString schoolsAndFlags(const Exercise& e) {
+QString schoolsAndFlags(const Catalogue& catalogue, const Exercise& e) {
     QString html = heading(tr("Schools"));
     for (const SchoolsAnswer& a : e.schools)
-        if (const SchoolQuestion* q = findSchoolQuestion(a.question)) {
+        if (const SchoolQuestion* q = catalogue.schools().find(a.question)) {
             QStringList names;
             for (const SchoolChoice& c : q->choices) {
                 const bool has =
@@ -107,9 +107,8 @@ QString schoolsAndFlags(const Exercise& e) {
                         .arg(text(q->name), names.join(QStringLiteral(", ")));
         }
     QStringList locked;
-    if (const auto& rules = safetyRules())
-        for (const auto& [id, flag] : rules->flags)
-            if (!locksOf(e, {}, {id}, {}).empty()) locked << text(flag.name);
+    for (const auto& [id, flag] : catalogue.safety().flags)
+        if (!locksOf(catalogue, e, {}, {id}, {}).empty()) locked << text(flag.name);
     if (!locked.isEmpty())
         html += heading(tr("Waits until its readiness list is confirmed")) +
                 QStringLiteral("<p style='margin:0'>%1</p>").arg(locked.join(QStringLiteral(", ")));
@@ -118,9 +117,9 @@ QString schoolsAndFlags(const Exercise& e) {
 
 } // namespace
 
-QString exercisePage(const Exercise& e) {
-    QString html =
-        measured(e) + list(tr("For the coach"), e.notes) + ladderAndDose(e) + faultsAndCues(e) + schoolsAndFlags(e);
+QString exercisePage(const Catalogue& catalogue, const Exercise& e) {
+    QString html = measured(e) + list(tr("For the coach"), e.notes) + ladderAndDose(e) + faultsAndCues(e) +
+                   schoolsAndFlags(catalogue, e);
     html += heading(tr("Felt where"));
     for (const FeltPlace& f : e.felt)
         html += QStringLiteral("<p style='margin:0 0 2px 0'>%1: %2</p>").arg(text(f.name), text(f.means));

@@ -42,7 +42,7 @@ void SketchPair::paintEvent(QPaintEvent*) {
     drawSketch(p, second, *exercise_, exercise_->end, exercise_->mover.isWindow() ? nullptr : &exercise_->start);
 }
 
-ExercisesPage::ExercisesPage(const std::filesystem::path& ownFolder, QWidget* parent) : QWidget(parent) {
+ExercisesPage::ExercisesPage(Library& library, QWidget* parent) : QWidget(parent), library_(library) {
     list_ = new QListWidget;
     list_->setFrameShape(QFrame::NoFrame);
     list_->setFixedWidth(304);
@@ -58,7 +58,7 @@ ExercisesPage::ExercisesPage(const std::filesystem::path& ownFolder, QWidget* pa
     text_->setFrameShape(QFrame::NoFrame);
     text_->viewport()->setAutoFillBackground(false);
     text_->setAccessibleName(tr("The exercise as a page"));
-    editor_ = new OwnFileEditor(ownFolder);
+    editor_ = new OwnFileEditor(library);
     edit_ = new KeyButton(tr("My own file of this exercise"), tr("E"), KeyButton::Kind::Plain);
 
     auto* reading = new QWidget;
@@ -99,8 +99,9 @@ void ExercisesPage::refresh() {
     const QSignalBlocker quiet(list_);
     list_->clear();
     std::map<std::string, std::vector<std::pair<QString, QString>>> byPosition;
-    for (const std::string& id : exerciseIds()) {
-        const auto e = loadExercise(id);
+    const CataloguePtr catalogue = library_.catalogue();
+    for (const std::string& id : catalogue->exerciseIds()) {
+        const auto e = catalogue->exercise(id);
         byPosition[e ? e->position : "damaged"].emplace_back(QString::fromStdString(e ? e->name : id),
                                                              QString::fromStdString(id));
     }
@@ -148,7 +149,8 @@ void ExercisesPage::setEditing(bool editing) {
 void ExercisesPage::showChosen() {
     const std::string id = chosen();
     if (id.empty()) return;
-    const auto e = loadExercise(id);
+    const CataloguePtr catalogue = library_.catalogue();
+    const auto e = catalogue->exercise(id);
     title_->setText(e ? QString::fromStdString(e->name) : QString::fromStdString(id));
     drawing_->show(e ? &*e : nullptr);
     edit_->setEnabled(e.has_value());
@@ -164,7 +166,7 @@ void ExercisesPage::showChosen() {
     if (!names.isEmpty()) about += tr("   Also called: %1").arg(names.join(QStringLiteral(", ")));
     if (e->eachSide) about += tr("   Left and right");
     about_->setText(about);
-    text_->setHtml(exercisePage(*e));
+    text_->setHtml(exercisePage(*catalogue, *e));
     text_->verticalScrollBar()->setValue(0);
     editor_->edit(*e);
 }

@@ -1,5 +1,6 @@
 #pragma once
 #include "app/exercises/own_file_editor.h"
+#include "store/library.h"
 
 #include <QListWidget>
 #include <QStackedWidget>
@@ -26,7 +27,7 @@ class ExercisesPage : public QWidget {
     Q_OBJECT
 public:
     /// @param ownFolder where the coach's own files lie
-    explicit ExercisesPage(const std::filesystem::path& ownFolder, QWidget* parent = nullptr);
+    explicit ExercisesPage(Library& library, QWidget* parent = nullptr);
     QListWidget& list() { return *list_; }
     OwnFileEditor& editor() { return *editor_; }
     QTextBrowser& page() { return *text_; }
@@ -42,6 +43,8 @@ signals:
 private:
     void refresh();
     void showChosen();
+
+    Library& library_;
     QListWidget* list_;
     QLabel *title_, *about_;
     SketchPair* drawing_;

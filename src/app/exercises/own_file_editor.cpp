@@ -2,6 +2,7 @@
 
 #include "app/theme/palette.h"
 #include "base/files.h"
+#include "base/json.h"
 
 #include <QFontDatabase>
 #include <QHBoxLayout>
@@ -29,7 +30,8 @@ QString beginning(const Exercise& e) {
 
 } // namespace
 
-OwnFileEditor::OwnFileEditor(const std::filesystem::path& folder, QWidget* parent) : QWidget(parent), folder_(folder) {
+OwnFileEditor::OwnFileEditor(Library& library, QWidget* parent)
+    : QWidget(parent), library_(library), folder_(library.folder() / "exercises") {
     text_ = new QPlainTextEdit;
     text_->setFont(QFontDatabase::systemFont(QFontDatabase::FixedFont));
     text_->setAccessibleName(tr("Your own file of this exercise"));
@@ -77,7 +79,7 @@ void OwnFileEditor::check() {
     checked_.reset();
     const std::string words = text_->toPlainText().toStdString();
     const std::string name = id_ + ".json";
-    auto e = parseJson(words, name).and_then([&](const Json& j) { return parseExercise(j, name); });
+    auto e = parseJson(words, name).and_then([&](const Json& j) { return library_.catalogue()->parse(j, name); });
     if (!e)
         verdict_->setText(QString::fromStdString(e.error().detail));
     else if (e->id != id_)

@@ -1,6 +1,7 @@
 #pragma once
 #include "app/widgets/key_button.h"
 #include "exercises/exercise.h"
+#include "store/library.h"
 
 #include <QLabel>
 #include <QPlainTextEdit>
@@ -13,7 +14,7 @@ namespace deft::ui {
 class OwnFileEditor : public QWidget {
     Q_OBJECT
 public:
-    explicit OwnFileEditor(const std::filesystem::path& folder, QWidget* parent = nullptr);
+    explicit OwnFileEditor(Library& library, QWidget* parent = nullptr);
     /// Shows the own file, or a beginning that changes nothing yet.
     void edit(const Exercise& exercise);
     QPlainTextEdit& text() { return *text_; }
@@ -31,6 +32,7 @@ private:
     void check();
     std::filesystem::path file() const;
 
+    Library& library_;
     std::filesystem::path folder_;
     std::string id_;
     std::optional<Exercise> checked_;

@@ -35,7 +35,7 @@ Result<QImage> answerPicture(const Review& review, const QImage& frame, const An
     look.scale = size.width() / 280.0; // it is shown about that wide
     drawBody(p, review, picture.frame, look);
     for (const Drawing& d : review.inputs.drawings)
-        if (review.clip.frameAt(d.time_s) == picture.frame) drawDrawing(p, d, look.toView, look.scale);
+        if (review.clip().frameAt(d.time_s) == picture.frame) drawDrawing(p, d, look.toView, look.scale);
     return out;
 }
 

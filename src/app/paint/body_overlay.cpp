@@ -64,15 +64,15 @@ struct Frame {
     const Review& r;
     int64_t i;
     const TrackPoint* get(const std::string& name) const {
-        const TrackPoint* p = r.tracks.find(name, size_t(i));
+        const TrackPoint* p = r.tracks().find(name, size_t(i));
         return p && p->usable() ? p : nullptr;
     }
     double value(const std::string& measure) const {
-        const Series* s = r.series.find(measure);
+        const Series* s = r.series().find(measure);
         return s ? s->value[size_t(i)] : kGap;
     }
     double u95(const std::string& measure) const {
-        const Series* s = r.series.find(measure);
+        const Series* s = r.series().find(measure);
         return s ? s->u95[size_t(i)] : kGap;
     }
 };
@@ -117,8 +117,8 @@ void drawArc(const Ink& ink, const Frame& f, const char* a, const char* b, const
 
 /// The angle that a tilt is before its neutral is taken from it, and which neutral that is. Empty where it has none.
 QString rawWords(const Frame& f, const std::string& measure) {
-    if (f.r.series.beforeNeutral.empty() || measure == "tilt_raw") return {}; // two sides have two neutrals
-    const Neutral& n = f.r.series.neutral;
+    if (f.r.series().beforeNeutral.empty() || measure == "tilt_raw") return {}; // two sides have two neutrals
+    const Neutral& n = f.r.series().neutral;
     const double zero = measure == "tilt" ? n.tilt_raw : n.pelvis_on_trunk_raw;
     const QString from = n.source == "clip"    ? QObject::tr("between full arch and full flat")
                          : n.source == "coach" ? QObject::tr("as you chose it")
@@ -138,7 +138,7 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
     for (const char* name : {"asis", "crest", "psis"})
         if (const TrackPoint* p = f.get(name)) middle += p->at, ++n;
     middle /= n;
-    const BodyAxes& axes = f.r.series.context.axes;
+    const BodyAxes& axes = f.r.series().context.axes;
     const Vector2 cranial = measure == "tilt" ? axes.cranial : Vector2((shoulder->at - hip->at).normalized());
     Vector2 front(-cranial.y(), cranial.x());
     if (front.dot(axes.anterior) < 0) front = -front;
@@ -205,9 +205,9 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
 
 /// The line on the floor that heights are told from; for somebody who stands, the level.
 void drawMatLine(const Ink& ink, const Frame& f, bool label, double width) {
-    const BodyAxes& axes = f.r.series.context.axes;
+    const BodyAxes& axes = f.r.series().context.axes;
     if (!axes.matMarked) return;
-    const bool stands = f.r.series.context.position == Position::Upright;
+    const bool stands = f.r.series().context.position == Position::Upright;
     const double y = axes.matPoint.y(), dx = -axes.up.y(), dy = axes.up.x();
     const Point2 a(0, y - axes.matPoint.x() * dy / dx), b(width, y + (width - axes.matPoint.x()) * dy / dx);
     ink.line(ink.at(a), ink.at(b), kOnPicture, 1.0, Qt::CustomDashLine);
@@ -228,7 +228,7 @@ void drawHipLine(const Ink& ink, const Frame& f, const std::string& measure, boo
         const Point2 on = shoulder->at + along * along.dot(hip->at - shoulder->at);
         ink.line(ink.at(hip->at), ink.at(on), kOnPicture, 1.6);
     } else {
-        const BodyAxes& axes = f.r.series.context.axes;
+        const BodyAxes& axes = f.r.series().context.axes;
         const Point2 foot = hip->at - axes.up * axes.aboveMatPx(hip->at);
         ink.line(ink.at(hip->at), ink.at(foot), kLineThatMatters, 2.0);
     }
@@ -241,7 +241,7 @@ void drawHipLine(const Ink& ink, const Frame& f, const std::string& measure, boo
 }
 
 void drawMarks(const Ink& ink, const Frame& f, const std::string& selected) {
-    for (const auto& [name, points] : f.r.tracks.landmark) {
+    for (const auto& [name, points] : f.r.tracks().landmark) {
         const TrackPoint& t = points[size_t(f.i)];
         if (t.state == PointState::Absent || t.state == PointState::Lost) continue;
         const QPointF c = ink.at(t.at);
@@ -290,11 +290,11 @@ QRectF bodyCrop(const Review& r, double aspect, bool whole) {
     };
     const auto names = whole ? std::vector<std::string>{"ear", "shoulder", "hip", "knee", "ankle", "toe", "heel"}
                              : std::vector<std::string>{"shoulder", "hip", "knee", "asis"};
-    const bool noHead = whole && !r.tracks.landmark.count("ear");
-    for (size_t i = 0; i < r.tracks.frames(); i += 3)
+    const bool noHead = whole && !r.tracks().landmark.count("ear");
+    for (size_t i = 0; i < r.tracks().frames(); i += 3)
         for (const std::string& side : kSides) {
             const auto usable = [&](const std::string& name) {
-                const TrackPoint* p = r.tracks.find(name + side, i);
+                const TrackPoint* p = r.tracks().find(name + side, i);
                 return p && p->usable() ? p : nullptr;
             };
             for (const std::string& name : names)
@@ -302,7 +302,7 @@ QRectF bodyCrop(const Review& r, double aspect, bool whole) {
             const TrackPoint *shoulder = usable("shoulder"), *hip = usable("hip");
             if (noHead && shoulder && hip) take(shoulder->at + kHeadOfTrunk * (shoulder->at - hip->at));
         }
-    if (box.isNull()) box = QRectF(0, 0, r.clip.width, r.clip.height);
+    if (box.isNull()) box = QRectF(0, 0, r.clip().width, r.clip().height);
     const double margin = std::max((whole ? 0.14 : 0.08) * box.width(), 0.07 * box.height()); // heads, feet
     box.adjust(-margin, -1.2 * margin, margin, margin);
     if (box.width() / box.height() < aspect) {
@@ -317,7 +317,7 @@ QRectF bodyCrop(const Review& r, double aspect, bool whole) {
 }
 
 void drawBody(QPainter& painter, const Review& review, int64_t frame, const BodyLook& look) {
-    if (frame < 0 || frame >= int64_t(review.tracks.frames())) return;
+    if (frame < 0 || frame >= int64_t(review.tracks().frames())) return;
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     const Ink ink(painter, look);
@@ -325,7 +325,7 @@ void drawBody(QPainter& painter, const Review& review, int64_t frame, const Body
     const std::string& m = look.measure;
     const bool pelvic = m == "pelvis_on_trunk" || m == "tilt" || m == "tilt_raw";
     if (look.everything) {
-        drawMatLine(ink, f, look.numbers, review.clip.width);
+        drawMatLine(ink, f, look.numbers, review.clip().width);
         if (look.bestFrame) drawLines(ink, {review, *look.bestFrame}, kOnPicture, 1.0, Qt::CustomDashLine);
         drawLines(ink, f, kOnPicture, 1.8, Qt::SolidLine);
         if (!look.marks)

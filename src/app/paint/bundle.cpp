@@ -3,6 +3,7 @@
 #include "app/paint/answer_picture.h"
 #include "app/paint/image_bytes.h"
 #include "app/sheet/rep_rows.h"
+#include "base/json.h"
 #include "base/zip_file.h"
 #include "review/review_json.h"
 
@@ -21,8 +22,8 @@ Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken st
     review.inputs.cueRecord.clear();
     std::vector<ZipEntry> entries{{"review.json", toText(toJson(review))},
                                   {"marks.json", toText(toJson(review.inputs.marks))},
-                                  {"series.csv", toCsv(review.series)},
-                                  {"tracks.csv", toCsv(review.tracks)}};
+                                  {"series.csv", toCsv(review.series())},
+                                  {"tracks.csv", toCsv(review.tracks())}};
     const auto rows = repRows(review);
     for (size_t rep = 0; rep < rows.size(); ++rep)
         for (size_t phase = 0; phase < kPhases; ++phase) {

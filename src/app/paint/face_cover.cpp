@@ -26,15 +26,15 @@ std::optional<Point2> at(const Tracks& tracks, const std::string& name, size_t f
 
 /// Place of a landmark, or of the middle of its left and right, in the nearest frame in which it was seen.
 std::optional<Point2> nearest(const Review& r, const std::string& name, int64_t frame) {
-    const auto frames = int64_t(r.tracks.frames());
+    const auto frames = int64_t(r.tracks().frames());
     for (int64_t away = 0; away < frames; ++away) {
         bool near = false;
         for (const int64_t i : {frame - away, frame + away}) {
             if (i < 0 || i >= frames ||
-                std::abs(r.clip.time_s[size_t(i)] - r.clip.time_s[size_t(frame)]) > kHeadKnown_s)
+                std::abs(r.clip().time_s[size_t(i)] - r.clip().time_s[size_t(frame)]) > kHeadKnown_s)
                 continue;
             near = true;
-            if (const auto p = at(r.tracks, name, size_t(i))) return p;
+            if (const auto p = at(r.tracks(), name, size_t(i))) return p;
         }
         if (!near) break;
     }
@@ -50,8 +50,8 @@ std::optional<Point2> hipOf(const auto& place) {
 /// The longest trunk of the clip, px: one that bows or points at the camera is no measure of a head.
 double longestTrunk(const Review& r) {
     double longest = 0;
-    for (size_t i = 0; i < r.tracks.frames(); i += 3) {
-        const auto here = [&](const char* name) { return at(r.tracks, name, i); };
+    for (size_t i = 0; i < r.tracks().frames(); i += 3) {
+        const auto here = [&](const char* name) { return at(r.tracks(), name, i); };
         const auto shoulder = here("shoulder"), hip = hipOf(here);
         if (shoulder && hip) longest = std::max(longest, (*shoulder - *hip).norm());
     }

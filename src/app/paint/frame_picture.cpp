@@ -16,7 +16,7 @@ void paint(QPainter& p, const Review& review, const QImage& covered, int64_t num
     look.scale = covered.width() / 960.0;
     drawBody(p, review, number, look);
     for (const Drawing& d : review.inputs.drawings)
-        if (review.clip.frameAt(d.time_s) == number) drawDrawing(p, d, {}, look.scale);
+        if (review.clip().frameAt(d.time_s) == number) drawDrawing(p, d, {}, look.scale);
 }
 
 } // namespace

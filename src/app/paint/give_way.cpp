@@ -21,17 +21,18 @@ struct Across {
 Across acrossOf(const Review& r, const Rep& rep, const Series& anchor, const Series& mover) {
     const MoverPlan plan = moverPlan(r.exercise);
     Across a;
-    for (int64_t i = r.clip.frameAt(rep.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= rep.hold.end_s;
-         ++i) {
+    for (int64_t i = r.clip().frameAt(rep.start_s);
+         i < r.clip().frames() && r.clip().time_s[size_t(i)] <= rep.hold.end_s; ++i) {
         const auto f = size_t(i);
         const double x =
-            plan.isWindow() ? r.clip.time_s[f] - rep.hold.start_s : plan.outward(mover.value[f]) - rep.baseline;
+            plan.isWindow() ? r.clip().time_s[f] - rep.hold.start_s : plan.outward(mover.value[f]) - rep.baseline;
         a.thread.push_back({x, anchor.value[f], anchor.u95[f]});
     }
     if (plan.isWindow())
         a.gaveWay = rep.hold.brokenBy == anchor.id, a.at = rep.hold.clean_s, a.u95 = rep.hold.cleanU95_s();
     else
-        a.gaveWay = rep.brokenBy == anchor.id || rep.brokenBackBy == anchor.id, a.at = rep.controlRange, a.u95 = rep.controlRangeU95;
+        a.gaveWay = rep.brokenBy == anchor.id || rep.brokenBackBy == anchor.id, a.at = rep.controlRange,
+        a.u95 = rep.controlRangeU95;
     return a;
 }
 
@@ -62,8 +63,8 @@ QString giveWayWords(const Exercise& exercise) {
 
 void drawGiveWay(QPainter& p, const QRectF& body, const Review& r, int chosenRep) {
     const FaultPlan* plan = r.exercise.anchor();
-    const Series* anchor = plan ? r.series.find(plan->limit.measure) : nullptr;
-    const Series* mover = r.series.find(r.exercise.mover.measure);
+    const Series* anchor = plan ? r.series().find(plan->limit.measure) : nullptr;
+    const Series* mover = r.series().find(r.exercise.mover.measure);
     if (!anchor || !mover || r.events.reps.empty()) return;
     const Limit& limit = plan->limit;
     const Palette& c = colours();

@@ -15,11 +15,11 @@ constexpr QSize kSize(1280, 720);
 constexpr int kFoot = 96, kGap_px = 8;
 constexpr double kBefore_s = 1.2, kAfter_s = 0.8, kSlower = 3, kRate = 30, kStill_s = 1;
 
-struct Moment {
+struct SlowMoment {
     AnswerPicture best, worst;
 };
 
-std::optional<Moment> momentOf(const Answer& answer) {
+std::optional<SlowMoment> momentOf(const Answer& answer) {
     for (const AnswerPart& part : answer.parts) {
         if (!part.sent || !isCorrection(part)) continue;
         const auto worst =
@@ -27,7 +27,7 @@ std::optional<Moment> momentOf(const Answer& answer) {
         const auto best =
             std::find_if(part.pictures.begin(), part.pictures.end(), [](const auto& p) { return !p.broken; });
         if (worst == part.pictures.end()) continue;
-        return Moment{best == part.pictures.end() ? *worst : *best, *worst};
+        return SlowMoment{best == part.pictures.end() ? *worst : *best, *worst};
     }
     return std::nullopt;
 }
@@ -59,9 +59,9 @@ Result<void> writeReplyClip(const Review& review, const Answer& answer, ClipRead
                             const std::filesystem::path& path, StopToken stop, const ProgressFn& progress) {
     const auto moment = momentOf(answer);
     if (!moment) return fail(Errc::Unsupported, "there is no correction to show in a reply clip");
-    const auto& times = review.clip.time_s;
+    const auto& times = review.clip().time_s;
     const double middle = times[size_t(moment->worst.frame)];
-    const int64_t from = review.clip.frameAt(middle - kBefore_s), to = review.clip.frameAt(middle + kAfter_s);
+    const int64_t from = review.clip().frameAt(middle - kBefore_s), to = review.clip().frameAt(middle + kAfter_s);
     const QRect left(0, 0, (kSize.width() - kGap_px) / 2, kSize.height() - kFoot),
         right(left.right() + 1 + kGap_px, 0, left.width(), left.height());
     const auto bestFrame = reader.bgra(moment->best.frame);
@@ -93,8 +93,8 @@ Result<void> writeReplyClip(const Review& review, const Answer& answer, ClipRead
     options.width = kSize.width(), options.height = kSize.height(), options.preset = "veryfast";
     options.rateHz = kRate;
     options.poster = imageBytes(*poster, "JPG", 86).toStdString();
-    // What every phone plays, and begins to play before all of it has come. Level 3.1, without a point to be read in the
-    // user's locale.
+    // What every phone plays, and begins to play before all of it has come. Level 3.1, without a point to be read in
+    // the user's locale.
     options.codecOptions = {{"profile", "high"}, {"level", "31"}};
     options.containerOptions = {{"movflags", "+faststart"}};
     auto writer = ClipWriter::create(path, options);
@@ -106,7 +106,7 @@ Result<void> writeReplyClip(const Review& review, const Answer& answer, ClipRead
     for (int i = 0; i < pictures; ++i) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "making the reply clip was stopped");
         if (progress) progress({i, pictures, "making the reply clip"});
-        const int64_t frame = std::min(to, review.clip.frameAt(times[size_t(from)] + i / kRate / kSlower));
+        const int64_t frame = std::min(to, review.clip().frameAt(times[size_t(from)] + i / kRate / kSlower));
         if (frame != shown) {
             // A damaged frame: the one before stays a moment longer. A face that cannot be covered: there is no clip.
             if (const auto picture = composed(frame))

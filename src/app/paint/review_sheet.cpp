@@ -65,7 +65,7 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
         title(p, left, QObject::tr("Give-way"), giveWayWords(review.exercise));
         drawGiveWay(p, left.adjusted(0, kPlotHead, 0, 0), review, -1);
         title(p, rest, QObject::tr("Time plots"), {});
-        drawThreads(p, rest.adjusted(0, kPlotHead, 0, 0), review.clip, &review, {moments, -1, {}});
+        drawThreads(p, rest.adjusted(0, kPlotHead, 0, 0), review.clip(), &review, {moments, -1, {}});
     });
 }
 

@@ -69,7 +69,7 @@ void drawThreads(QPainter& p, const QRectF& body, const ClipInfo& clip, const Re
         }
         const FaultPlan* plan = r->exercise.anchor();
         const auto columns = repColumns(r->exercise);
-        if (const Series* anchor = plan ? r->series.find(plan->limit.measure) : nullptr) {
+        if (const Series* anchor = plan ? r->series().find(plan->limit.measure) : nullptr) {
             const auto limit = limitOf(r->exercise, plan->limit.measure);
             auto [low, high] = spanOf(*anchor);
             low = std::min(low, limit->low.value_or(low)) - 1, high = std::max(high, limit->high.value_or(high)) + 1;
@@ -86,15 +86,15 @@ void drawThreads(QPainter& p, const QRectF& body, const ClipInfo& clip, const Re
             name(strip.top(), strip.height(), columns[size_t(Phase::SetUp)].second,
                  limit->high ? QObject::tr("to %1").arg(reading(*limit->high, limit->unit, 0)) : QString());
             drawBandedLine(
-                p, pointsOf(r->series.time_s, *anchor), [&](double t, double v) { return QPointF(x(t), y(v)); },
+                p, pointsOf(r->series().time_s, *anchor), [&](double t, double v) { return QPointF(x(t), y(v)); },
                 QPen(c.ink, 1.3), withAlpha(c.ink3, 80));
         }
-        if (const Series* mover = r->series.find(r->exercise.mover.measure)) {
+        if (const Series* mover = r->series().find(r->exercise.mover.measure)) {
             const auto [low, high] = spanOf(*mover);
             const QRectF strip(a.left(), a.top() + 6 * unit + 2, a.width(), 2 * unit - 6);
             name(strip.top(), strip.height(), QString::fromStdString(r->exercise.words.one));
             drawBandedLine(
-                p, pointsOf(r->series.time_s, *mover),
+                p, pointsOf(r->series().time_s, *mover),
                 [&, lo = low, hi = high](double t, double v) {
                     return QPointF(x(t), strip.bottom() - (v - lo) / std::max(1e-9, hi - lo) * strip.height());
                 },

@@ -12,7 +12,7 @@
 namespace deft::ui {
 namespace {
 
-constexpr int kRow = 28, kMarksOfHabit = 4;
+constexpr int kNoiseRow = 28, kMarksOfHabit = 4;
 QString share(double trunks) { return QStringLiteral("%1\u00a0%").arg(QString::number(100 * trunks, 'f', 1)); }
 
 } // namespace
@@ -69,7 +69,7 @@ double NoisePanel::paintTable(QPainter& p, const QRectF& body, const MarkingNois
     const Palette& c = colours();
     double y = body.top();
     const auto put = [&](double from, double to, const QString& words, bool strong, Qt::Alignment side) {
-        const QRectF box(body.left() + from * body.width(), y, (to - from) * body.width(), kRow);
+        const QRectF box(body.left() + from * body.width(), y, (to - from) * body.width(), kNoiseRow);
         putText(p, box, words, Size::Small, strong ? c.ink : c.ink2, strong ? QFont::DemiBold : QFont::Normal,
                 side | Qt::AlignVCenter);
     };
@@ -77,7 +77,7 @@ double NoisePanel::paintTable(QPainter& p, const QRectF& body, const MarkingNois
         put(0, 0.42, point, strong, Qt::AlignLeft);
         put(0.42, 0.56, scatter, strong, Qt::AlignRight);
         put(0.62, 1, habit, false, Qt::AlignLeft);
-        y += kRow;
+        y += kNoiseRow;
     };
     row(tr("point"), tr("scatter"), tr("your habit"), false);
     for (const auto& [name, own] : noise.landmarks) {

@@ -2,14 +2,14 @@
 
 #include "app/practice/noise_panel.h"
 #include "app/session/own_marking.h"
-#include "exercises/data.h"
+#include "exercises/data_folder.h"
 
 #include <QVBoxLayout>
 
 namespace deft::ui {
 
-PracticePage::PracticePage(QWidget* parent) : QWidget(parent) {
-    round_ = new PracticeRound(dataFolder() / "practice", this);
+PracticePage::PracticePage(CataloguePtr catalogue, QWidget* parent) : QWidget(parent) {
+    round_ = new PracticeRound(std::move(catalogue), dataFolder() / "practice", this);
     picture_ = new PracticePictureView(*round_);
     found_ = new NoisePanel(*round_);
     goOn_ = new KeyButton({}, tr("Enter"), KeyButton::Kind::Primary);

@@ -8,7 +8,7 @@ namespace deft::ui {
 class PracticePage : public QWidget {
     Q_OBJECT
 public:
-    explicit PracticePage(QWidget* parent = nullptr);
+    explicit PracticePage(CataloguePtr catalogue, QWidget* parent = nullptr);
     PracticeRound& round() { return *round_; }
     PracticePictureView& picture() { return *picture_; }
     void goOn();      ///< begins a round; at its end takes what it says into use

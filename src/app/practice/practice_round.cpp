@@ -16,7 +16,8 @@ std::string exerciseIn(const std::string& position) {
     return position == "all-fours" ? "arm-leg-reach" : position == "standing" ? "one-leg-stand" : position;
 }
 
-Result<std::vector<PracticePicture>> picturesOf(const std::filesystem::path& file, const StopToken& stop) {
+Result<std::vector<PracticePicture>> picturesOf(const Catalogue& catalogue, const std::filesystem::path& file,
+                                                const StopToken& stop) {
     const auto scene = figure::readScene(file);
     if (!scene) return tl::unexpected(scene.error());
     const figure::FilmStudio studio(*scene);
@@ -33,7 +34,7 @@ Result<std::vector<PracticePicture>> picturesOf(const std::filesystem::path& fil
             if (const auto at = frame.points.find(name);
                 at != frame.points.end() && at->second.visible && !isSceneLandmark(name))
                 p.asked.push_back(name);
-        if (const auto exercise = loadExercise(exerciseIn(scene->position))) p.exercise = *exercise;
+        if (const auto exercise = catalogue.exercise(exerciseIn(scene->position))) p.exercise = *exercise;
         if (p.asked.empty())
             return fail(Errc::BadFormat,
                         file.string() + ": no landmark of its marks can be seen, so none can be asked");
@@ -44,7 +45,8 @@ Result<std::vector<PracticePicture>> picturesOf(const std::filesystem::path& fil
 
 } // namespace
 
-PracticeRound::PracticeRound(std::filesystem::path scenes, QObject* parent) : QObject(parent) {
+PracticeRound::PracticeRound(CataloguePtr catalogue, const std::filesystem::path& scenes, QObject* parent)
+    : QObject(parent), catalogue_(std::move(catalogue)) {
     std::error_code ec;
     for (const auto& entry : std::filesystem::directory_iterator(scenes, ec))
         if (entry.path().extension() == ".json") files_.push_back(entry.path());
@@ -63,18 +65,18 @@ void PracticeRound::begin() {
 }
 
 void PracticeRound::makeNext() {
-    job_.run(
-        [file = files_[made_.size() / kMoments]](StopToken stop, const ProgressFn&) { return picturesOf(file, stop); },
-        [this](const Result<std::vector<PracticePicture>>& pictures) {
-            if (!pictures) {
-                begun_ = false;
-                emit failed(QString::fromStdString(pictures.error().detail));
-                return emit changed();
-            }
-            made_.insert(made_.end(), pictures->begin(), pictures->end());
-            if (made_.size() < this->pictures()) makeNext();
-            emit changed();
-        });
+    job_.run([catalogue = catalogue_, file = files_[made_.size() / kMoments]](
+                 StopToken stop, const ProgressFn&) { return picturesOf(*catalogue, file, stop); },
+             [this](const Result<std::vector<PracticePicture>>& pictures) {
+                 if (!pictures) {
+                     begun_ = false;
+                     emit failed(QString::fromStdString(pictures.error().detail));
+                     return emit changed();
+                 }
+                 made_.insert(made_.end(), pictures->begin(), pictures->end());
+                 if (made_.size() < this->pictures()) makeNext();
+                 emit changed();
+             });
 }
 
 const PracticePicture* PracticeRound::picture() const {

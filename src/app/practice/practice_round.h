@@ -1,6 +1,6 @@
 #pragma once
 #include "app/session/background_job.h"
-#include "exercises/exercise.h"
+#include "exercises/catalogue.h"
 #include "review/marking_noise.h"
 
 #include <QImage>
@@ -22,7 +22,7 @@ class PracticeRound : public QObject {
     Q_OBJECT
 public:
     /// @param scenes folder of scene files (docs/scenes.md)
-    explicit PracticeRound(std::filesystem::path scenes, QObject* parent = nullptr);
+    PracticeRound(CataloguePtr catalogue, const std::filesystem::path& scenes, QObject* parent = nullptr);
 
     void begin(); ///< from the first picture; pictures that have been made are kept
     void place(const QPointF& px);
@@ -49,6 +49,7 @@ signals:
 private:
     void makeNext();
     void finish();
+    CataloguePtr catalogue_;
     std::vector<std::filesystem::path> files_;
     std::vector<PracticePicture> made_;
     std::vector<std::vector<QPointF>> placed_; ///< picture, then in the order of what it asks

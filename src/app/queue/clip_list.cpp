@@ -46,7 +46,8 @@ Seen lookAt(const Library& library, const Clip& clip) {
     if (auto tracks = clip.draft.marks.frames.empty() ? std::nullopt : library.cachedTracks(clip.draft);
         tracks && int64_t(tracks->frames()) == reader->info().frames()) {
         tracks->time_s = reader->info().time_s;
-        if (auto r = measureReview(clip.draft, reader->info(), std::move(*tracks))) review = std::move(*r);
+        if (auto r = measureReview(library.catalogue(), clip.draft, reader->info(), std::move(*tracks)))
+            review = std::move(*r);
     }
     if (review) {
         const auto moments = momentsOf(*review);
@@ -87,6 +88,7 @@ void ClipList::refresh() {
     std::map<int64_t, Entry> before;
     for (Entry& e : entries_) before.emplace(e.clip.id, std::move(e));
     entries_.clear();
+    const CataloguePtr catalogue = library_.catalogue();
     for (Clip& c : library_.clips(kFiledShown)) {
         Entry e;
         if (const auto old = before.find(c.id); old != before.end()) {
@@ -95,7 +97,7 @@ void ClipList::refresh() {
         }
         e.clip = std::move(c);
         e.client = clients[e.clip.client];
-        if (const auto exercise = loadExercise(e.clip.draft.exercise))
+        if (const auto exercise = catalogue->exercise(e.clip.draft.exercise))
             e.exercise = QString::fromStdString(exercise->name);
         entries_.push_back(std::move(e));
     }

@@ -19,7 +19,7 @@ QString dueWords(const std::string& due, const std::string& today) {
 
 } // namespace
 
-ExpectedList::ExpectedList(QWidget* parent) : QLabel(parent) {
+ExpectedList::ExpectedList(const Library& library, QWidget* parent) : QLabel(parent), library_(library) {
     setWordWrap(true);
     setTextFormat(Qt::RichText);
     setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
@@ -38,7 +38,7 @@ void ExpectedList::show(const std::vector<ExpectedClip>& expected, const std::st
     QString html = tr("<p style='margin:0 0 2px 0'><b>Expected</b></p>");
     for (size_t i = 0; i < std::min(kShown, expected.size()); ++i) {
         const ExpectedClip& e = expected[i];
-        const auto exercise = loadExercise(e.exercise);
+        const auto exercise = library_.catalogue()->exercise(e.exercise);
         html += tr("<p style='margin:0 0 2px 0'>%1, %2: %3. <a href=\"remind %4\">Write a reminder</a> &nbsp; <a "
                    "href=\"waive %4\">Expect it no more</a></p>")
                     .arg(QString::fromStdString(e.name).toHtmlEscaped(),

@@ -9,13 +9,16 @@ namespace deft::ui {
 class ExpectedList : public QLabel {
     Q_OBJECT
 public:
-    explicit ExpectedList(QWidget* parent = nullptr);
+    explicit ExpectedList(const Library& library, QWidget* parent = nullptr);
     /// @param today ISO day
     void show(const std::vector<ExpectedClip>& expected, const std::string& today);
 
 signals:
     void remind(qint64 review);
     void expectNoMore(qint64 review);
+
+private:
+    const Library& library_;
 };
 
 } // namespace deft::ui

@@ -40,7 +40,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     });
     role_ = new QLineEdit;
     role_->setPlaceholderText(tr("what they do, if you like"));
-    intake_ = new IntakeButton;
+    intake_ = new IntakeButton(library.catalogue()->safety());
     exercise_ = new QComboBox;
     version_ = new QComboBox;
     side_ = new QComboBox;
@@ -59,15 +59,14 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     felt_ = new QComboBox;
     stop_ = new QComboBox;
     stop_->addItem(tr("nothing of that kind"));
-    if (const auto& rules = safetyRules())
-        for (const auto* list : {&rules->redFlags, &rules->signs})
-            for (const auto& [id, what] : *list)
-                stop_->addItem(QString::fromStdString(what), QString::fromStdString(id));
+    const CataloguePtr catalogue = library.catalogue();
+    for (const auto* list : {&catalogue->safety().redFlags, &catalogue->safety().signs})
+        for (const auto& [id, what] : *list) stop_->addItem(QString::fromStdString(what), QString::fromStdString(id));
     words_ = new QPlainTextEdit;
     words_->setTabChangesFocus(true);
     words_->setMaximumHeight(64);
-    for (const std::string& id : exerciseIds())
-        if (const auto e = loadExercise(id))
+    for (const std::string& id : catalogue->exerciseIds())
+        if (const auto e = catalogue->exercise(id))
             exercise_->addItem(QString::fromStdString(e->name), QString::fromStdString(id));
     guess_ = new QLabel;
     guess_->setWordWrap(true);
@@ -120,7 +119,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
 }
 
 void NewClipForm::showExercise() {
-    const auto e = loadExercise(exercise_->currentData().toString().toStdString());
+    const auto e = library_.catalogue()->exercise(exercise_->currentData().toString().toStdString());
     if (!e) return;
     const QSignalBlocker quiet(version_);
     version_->clear();
@@ -141,9 +140,8 @@ void NewClipForm::showExercise() {
 }
 
 void NewClipForm::showAsked() {
-    const auto e = loadExercise(exercise_->currentData().toString().toStdString()).and_then([&](const Exercise& whole) {
-        return whole.inVersion(version_->currentData().toString().toStdString());
-    });
+    const auto e = library_.catalogue()->form(
+        {exercise_->currentData().toString().toStdString(), version_->currentData().toString().toStdString()});
     if (!e) return;
     const Target usual = usualTarget(*e);
     sets_->setValue(usual.sets), reps_->setValue(usual.reps.value_or(1));
@@ -226,7 +224,7 @@ void NewClipForm::correct(const Clip& clip) {
 void NewClipForm::guessExercise() {
     using Guesses = std::vector<std::pair<std::string, double>>;
     look_.run(
-        [path = path_.toStdString()](StopToken, const ProgressFn&) -> Guesses {
+        [path = path_.toStdString(), catalogue = library_.catalogue()](StopToken, const ProgressFn&) -> Guesses {
             auto network = KeypointNetwork::load(KeypointNetwork::usualPlace());
             auto reader = ClipReader::open(path);
             if (!network || !reader) return {};
@@ -234,7 +232,7 @@ void NewClipForm::guessExercise() {
             if (!picture) return {};
             const auto body = findBody(*network, withoutAlpha(*picture));
             if (!body) return {};
-            return factsOf({*body}, reader->info().width, reader->info().height, nullptr).guesses;
+            return factsOf(*catalogue, {*body}, reader->info().width, reader->info().height, nullptr).guesses;
         },
         [this](const Guesses& guesses) { showGuess(guesses); });
 }
@@ -243,7 +241,7 @@ void NewClipForm::showGuess(const std::vector<std::pair<std::string, double>>& g
     constexpr double kFar = 0.6; // torso lengths: nothing like any exercise
     QStringList names;
     for (const auto& [id, distance] : guesses)
-        if (const auto e = loadExercise(id); e && distance < kFar && names.size() < 3)
+        if (const auto e = library_.catalogue()->exercise(id); e && distance < kFar && names.size() < 3)
             names << QStringLiteral("<a href=\"%1\">%2</a>")
                          .arg(QString::fromStdString(id), QString::fromStdString(e->name).toHtmlEscaped());
     if (names.isEmpty()) return;
@@ -304,7 +302,7 @@ ReviewInputs NewClipForm::filledIn(ReviewInputs in) const {
     in.note.shaking = false;
     in.side = side_->currentData().toString().toStdString();
     if (const std::string reason = stop_->currentData().toString().toStdString(); !reason.empty()) {
-        const bool isSign = safetyRules() && safetyRules()->signs.count(reason);
+        const bool isSign = library_.catalogue()->safety().signs.count(reason) > 0;
         (isSign ? in.note.signs : in.note.redFlags) = {reason};
     }
     if (const std::string place = felt_->currentData().toString().toStdString(); !place.empty()) {

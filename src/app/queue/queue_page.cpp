@@ -4,6 +4,7 @@
 #include "app/theme/palette.h"
 #include "app/theme/target_words.h"
 #include "app/theme/words.h"
+#include "base/json.h"
 #include "checks/clip_check.h"
 #include "video/clip_reader.h"
 
@@ -79,7 +80,7 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     left->addWidget(find_);
     left->addWidget(list_, 1);
     left->addWidget(inbox_);
-    expected_ = new ExpectedList;
+    expected_ = new ExpectedList(library);
     left->addWidget(expected_);
     page->addLayout(left, 1);
     page->addWidget(side_);
@@ -231,16 +232,17 @@ void QueuePage::preview() {
     open_->setEnabled(at.isValid());
     picture_->setVisible(at.isValid());
     if (!at.isValid()) {
-        about_->setText(tr("<h3>No clips waiting</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or "
-                           "WebM from the side, head to toes in the picture.</p>") +
-                        (library_.coach().name.empty()
-                             ? tr("<p><a href=\"coach\">Enter your name</a>: answers are signed with it.</p>")
-                             : QString()));
+        about_->setText(
+            tr("<h3>No clips waiting</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or "
+               "WebM from the side, head to toes in the picture.</p>") +
+            (library_.coach().name.empty()
+                 ? tr("<p><a href=\"coach\">Enter your name</a>: answers are signed with it.</p>")
+                 : QString()));
         return;
     }
     const auto& e = clips_->entry(at.row());
     picture_->setPixmap(QPixmap::fromImage(e.picture));
-    const auto exercise = loadExercise(e.clip.draft.exercise);
+    const auto exercise = library_.catalogue()->exercise(e.clip.draft.exercise);
     auto text = [](const std::string& s) { return QString::fromStdString(s).toHtmlEscaped(); };
     QString html =
         QStringLiteral(

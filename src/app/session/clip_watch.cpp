@@ -6,12 +6,12 @@
 
 namespace deft::ui {
 namespace {
-constexpr int kSettle_ms = 300;
+constexpr int kFileSettles_ms = 300;
 } // namespace
 
 ClipWatch::ClipWatch(QObject* parent) : QObject(parent) {
     soon_.setSingleShot(true);
-    soon_.setInterval(kSettle_ms);
+    soon_.setInterval(kFileSettles_ms);
     connect(&soon_, &QTimer::timeout, this, &ClipWatch::look);
     connect(&watcher_, &QFileSystemWatcher::fileChanged, &soon_, qOverload<>(&QTimer::start));
     connect(&watcher_, &QFileSystemWatcher::directoryChanged, &soon_, qOverload<>(&QTimer::start));

@@ -222,7 +222,7 @@ void Comparison::setRep(int rep) {
 const Rep& Comparison::shownRep(int which) const { return (*sides_)[size_t(which)].reps[size_t(rep_)]; }
 
 int64_t Comparison::frame(int which) const {
-    return (*sides_)[size_t(which)].review->clip.frameAt(alignedTime(shownRep(which), place_));
+    return (*sides_)[size_t(which)].review->clip().frameAt(alignedTime(shownRep(which), place_));
 }
 
 } // namespace deft::ui

@@ -69,7 +69,8 @@ void Inbox::look() {
     }
     const QString path = QString::fromStdString(folder_.string());
     if (!watcher_.directories().contains(path)) watcher_.addPath(path); // it may have come back
-    job_.run([folder = folder_](StopToken, const ProgressFn&) { return lookIntoInbox(folder); },
+    job_.run([catalogue = library_.catalogue(),
+              folder = folder_](StopToken, const ProgressFn&) { return lookIntoInbox(*catalogue, folder); },
              [this](Result<InboxContent> content) { seen(std::move(content)); });
 }
 

@@ -6,7 +6,7 @@
 namespace deft::ui {
 
 bool Measurer::needs(const Clip& clip) const {
-    const auto exercise = exerciseOf(clip.draft);
+    const auto exercise = exerciseOf(*library_.catalogue(), clip.draft);
     return exercise && isMarked(*exercise, clip.draft.marks) && !library_.cachedTracks(clip.draft);
 }
 

@@ -29,14 +29,14 @@ bool Proposer::needs(const Clip& clip) const {
 
 void Proposer::start(const Clip& clip) {
     job_.run(
-        [clip, context = contextFor(library_, clip), network = network_](StopToken stop,
-                                                                         const ProgressFn& progress) -> Result<Marks> {
+        [clip, context = contextFor(library_, clip), network = network_,
+         catalogue = library_.catalogue()](StopToken stop, const ProgressFn& progress) -> Result<Marks> {
             auto reader = ClipReader::open(clip.draft.clipPath);
             if (!reader) return tl::unexpected(reader.error());
-            const auto exercise = exerciseOf(clip.draft);
+            const auto exercise = exerciseOf(*catalogue, clip.draft);
             if (!exercise) return tl::unexpected(exercise.error());
             Result<KeypointNetwork>& net = network->get();
-            auto proposals = proposeMarks(*reader, net, *exercise, context, stop, progress);
+            auto proposals = proposeMarks(*catalogue, *reader, net, *exercise, context, stop, progress);
             if (!proposals) return tl::unexpected(proposals.error());
             Marks marks = asMarks(*proposals, context.mirrored);
             if (const auto quality = pictureQuality(*reader, stop))
@@ -60,10 +60,11 @@ std::optional<Proposals> Proposer::found(const ReviewInputs& inputs, const ClipI
 ProposeContext Proposer::contextFor(const Library& library, const Clip& clip) {
     ProposeContext context;
     context.mirrored = clip.draft.marks.mirrored;
+    const CataloguePtr catalogue = library.catalogue();
     int64_t newest = 0;
     for (const Clip& other : library.clipsOf(clip.client)) {
         if (other.id == clip.id || other.draft.marks.frames.empty()) continue;
-        const auto exercise = exerciseOf(other.draft);
+        const auto exercise = exerciseOf(*catalogue, other.draft);
         if (!exercise) continue;
         context.learn(other.draft.marks, *exercise);
         if (other.draft.exercise != clip.draft.exercise || other.id < newest) continue;

@@ -38,7 +38,7 @@ private:
 };
 
 ReviewSession::ReviewSession(Library& library, QObject* parent)
-    : QObject(parent), library_(library), proposer_(library) {
+    : QObject(parent), library_(library), catalogue_(library.catalogue()), proposer_(library) {
     connect(&proposer_, &Proposer::ready, this, [this](qint64 clip) {
         if (clip == clipId_) fetchProposals();
     });
@@ -56,7 +56,8 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() < 2)
         return fail(Errc::TooShort, clip.draft.clipPath + ": the clip has a single frame; movement needs at least two");
-    auto exercise = exerciseOf(clip.draft);
+    const CataloguePtr catalogue = library_.catalogue();
+    auto exercise = exerciseOf(*catalogue, clip.draft);
     if (!exercise) return tl::unexpected(exercise.error());
     ReviewInputs inputs = clip.draft;
     if (!inputs.marks.frames.empty()) {
@@ -70,7 +71,7 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     if (inputs_.client.empty()) inputs_.client = client.name, inputs_.clientRole = client.role;
     if (inputs_.coach.empty() && !filed_) inputs_.coach = library_.coach().name;
     if (!filed_) inputs_.answered = today();
-    exercise_ = std::move(*exercise);
+    catalogue_ = catalogue, exercise_ = std::move(*exercise);
     clip_ = reader->info();
     for (FiledReview& r : library_.filed(client.id, inputs_.exercise)) {
         if (r.clip == clip.id) break; // an earlier review that is looked at again knows nothing of later ones
@@ -166,40 +167,31 @@ void ReviewSession::setMark(int64_t frame, const std::string& landmark, std::opt
 }
 
 void ReviewSession::exerciseChanged() {
-    if (!isOpen() || filed_) return;
-    if (auto exercise = exerciseOf(inputs_)) exercise_ = std::move(*exercise);
-    if (review_) show(judgeAgain(*review_, inputs_));
+    if (isOpen() && !filed_) judgeAgain();
 }
 
-namespace {
-
-/// What only the answer is made from: nothing else is computed anew for it.
-void takeWords(ReviewInputs& to, const ReviewInputs& from) {
-    to.words = from.words, to.wordsOn = from.wordsOn, to.parts = from.parts, to.pictures = from.pictures;
+/// By what is known now: the coach's own files may have changed.
+void ReviewSession::judgeAgain() {
+    catalogue_ = library_.catalogue();
+    if (auto exercise = exerciseOf(*catalogue_, inputs_)) exercise_ = std::move(*exercise);
+    if (review_) show(deft::judgeAgain(*review_, inputs_, catalogue_)); // if it fails, what is shown stays whole
 }
-
-} // namespace
 
 void ReviewSession::apply(const ReviewInputs& inputs) {
-    const bool otherMarks = !(inputs.marks == inputs_.marks);
-    ReviewInputs sameWords = inputs;
-    takeWords(sameWords, inputs_);
-    const bool onlyWords = toJson(sameWords) == toJson(inputs_);
+    const Change change = changeBetween(inputs_, inputs);
     inputs_ = inputs;
-    if (auto exercise = exerciseOf(inputs_)) exercise_ = std::move(*exercise);
     save();
-    if (otherMarks) {
-        followMarkedJoints();
-        emit marksChanged();
-    }
-    if (otherMarks && (review_ || job_.isRunning()))
-        measure();
-    else if (review_ && onlyWords) {
-        takeWords(review_->inputs, inputs_);
+    if (change == Change::Answer && review_) {
+        review_->inputs = inputs_;
         answer_ = composeAnswer(*review_);
         emit reviewChanged();
-    } else if (review_) {
-        show(judgeAgain(*review_, inputs_)); // of a copy: if judging fails, the review that is shown stays whole
+    } else if (change == Change::Tracks) {
+        if (auto exercise = exerciseOf(*catalogue_, inputs_)) exercise_ = std::move(*exercise); // another view, maybe
+        followMarkedJoints();
+        emit marksChanged();
+        if (review_ || job_.isRunning()) measure();
+    } else {
+        judgeAgain();
     }
 }
 
@@ -272,7 +264,7 @@ void ReviewSession::judge(Tracks tracks) {
         known_.emplace_back(inputs_.marks, tracks);
         if (known_.size() > 8) known_.erase(known_.begin());
     }
-    show(measureReview(inputs_, clip_, std::move(tracks)));
+    show(measureReview(catalogue_, inputs_, clip_, std::move(tracks)));
 }
 
 void ReviewSession::show(Result<Review> review) {

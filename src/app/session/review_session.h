@@ -39,6 +39,7 @@ public:
     const Answer& answer() const { return answer_; }
     const std::vector<Moment>& moments() const { return moments_; }
     const std::vector<FiledReview>& earlier() const { return earlier_; } ///< filed before this one
+    const Catalogue& catalogue() const { return *catalogue_; }           ///< by which it was judged last
     FrameSource* frames() { return frames_.get(); }
     BackgroundJob& job() { return job_; }
     QUndoStack& undoStack() { return undo_; }
@@ -103,6 +104,7 @@ signals:
 private:
     friend class EditStep;
     void apply(const ReviewInputs& inputs);
+    void judgeAgain();
     void judge(Tracks tracks);
     void show(Result<Review> review);
     void save();
@@ -116,6 +118,7 @@ private:
     bool filed_ = false;
     Client client_;
     ReviewInputs inputs_;
+    CataloguePtr catalogue_;
     Exercise exercise_;
     ClipInfo clip_;
     std::unique_ptr<FrameSource> frames_;

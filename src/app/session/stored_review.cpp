@@ -9,9 +9,10 @@ Result<Review> measureStored(const Library& library, const ReviewInputs& inputs,
     auto reader = ClipReader::open(inputs.clipPath);
     if (!reader) return tl::unexpected(reader.error());
     auto tracks = library.cachedTracks(inputs);
-    if (!tracks || int64_t(tracks->frames()) != reader->info().frames()) return analyse(inputs, stop, progress);
+    if (!tracks || int64_t(tracks->frames()) != reader->info().frames())
+        return analyse(library.catalogue(), inputs, stop, progress);
     tracks->time_s = reader->info().time_s;
-    return measureReview(inputs, reader->info(), std::move(*tracks));
+    return measureReview(library.catalogue(), inputs, reader->info(), std::move(*tracks));
 }
 
 } // namespace deft::ui

@@ -17,7 +17,7 @@ std::vector<Moment> momentsOf(const Review& r) {
         take({v.id,
               0,
               Phase::SetUp,
-              r.clip.frameAt(r.events.setupEnd_s / 2),
+              r.clip().frameAt(r.events.setupEnd_s / 2),
               0,
               r.events.setupEnd_s,
               check->name,
@@ -35,7 +35,7 @@ std::vector<Moment> momentsOf(const Review& r) {
             take({f.id,
                   f.rep,
                   phase,
-                  r.clip.frameAt(f.worst_s),
+                  r.clip().frameAt(f.worst_s),
                   f.start_s,
                   f.end_s,
                   r.exercise.fault(f.id)->name,
@@ -44,9 +44,9 @@ std::vector<Moment> momentsOf(const Review& r) {
                   {}});
             continue;
         }
-        const Series* s = r.series.find(f.measure);
+        const Series* s = r.series().find(f.measure);
         if (s && r.exercise.fault(f.id)->limit.isWorse(f.worst, s->value[size_t(same->frame)]))
-            same->frame = r.clip.frameAt(f.worst_s);
+            same->frame = r.clip().frameAt(f.worst_s);
         same->end_s = f.end_s;
         same->clear = same->clear || f.certainty == Certainty::Clear;
     }

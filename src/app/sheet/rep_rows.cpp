@@ -30,8 +30,8 @@ Verdict ofBreak(const Review& r, const Rep& rep, const std::string& measure) {
 
 /// Where the anchor is at a moment.
 RepCell anchorCell(const Review& r, double time_s, const std::string& anchor) {
-    RepCell c(r.clip.frameAt(std::max(0.0, time_s)), anchor);
-    const Series* s = r.series.find(anchor);
+    RepCell c(r.clip().frameAt(std::max(0.0, time_s)), anchor);
+    const Series* s = r.series().find(anchor);
     const auto limit = limitOf(r.exercise, anchor);
     const double value = s ? s->value[size_t(c.frame)] : kGap;
     if (!std::isfinite(value) || !limit) {
@@ -52,7 +52,7 @@ RepCell heldCell(const Review& r, const Rep& rep, double share) {
 
 RepCell outCell(const Review& r, const Rep& rep) {
     if (r.exercise.mover.isWindow()) return heldCell(r, rep, kEarly);
-    RepCell c(r.clip.frameAt(rep.break_s.value_or((rep.start_s + rep.top_s) / 2)), r.exercise.mover.measure);
+    RepCell c(r.clip().frameAt(rep.break_s.value_or((rep.start_s + rep.top_s) / 2)), r.exercise.mover.measure);
     if (rep.brokenBy.empty()) {
         c.edge = Verdict::In;
         c.number = reading(rep.reach, measureUnit(r.exercise.mover.measure), 0, false);
@@ -69,7 +69,7 @@ RepCell outCell(const Review& r, const Rep& rep) {
 
 RepCell holdCell(const Review& r, const Rep& rep, const std::string& anchor) {
     const Hold& h = rep.hold;
-    RepCell c(r.clip.frameAt((h.start_s + h.end_s) / 2), h.brokenBy.empty() ? anchor : h.brokenBy);
+    RepCell c(r.clip().frameAt((h.start_s + h.end_s) / 2), h.brokenBy.empty() ? anchor : h.brokenBy);
     if (h.brokenBy.empty()) {
         c.edge = Verdict::In;
         c.number = seconds(h.clean_s);
@@ -92,14 +92,14 @@ RepCell holdCell(const Review& r, const Rep& rep, const std::string& anchor) {
 
 RepCell backCell(const Review& r, const Rep& rep) {
     if (r.exercise.mover.isWindow()) return heldCell(r, rep, kLate);
-    RepCell c(r.clip.frameAt((rep.holdEnd_s + rep.end_s) / 2), r.exercise.mover.measure);
+    RepCell c(r.clip().frameAt((rep.holdEnd_s + rep.end_s) / 2), r.exercise.mover.measure);
     if (!rep.finished) {
         c.number = QObject::tr("cannot tell");
         c.under = QObject::tr("clip ends first");
         return c;
     }
     if (rep.breakBack_s) {
-        c.frame = r.clip.frameAt(*rep.breakBack_s), c.measure = rep.brokenBackBy;
+        c.frame = r.clip().frameAt(*rep.breakBack_s), c.measure = rep.brokenBackBy;
         c.edge = ofBreak(r, rep, rep.brokenBackBy);
         c.number = QObject::tr("at %1").arg(reading(rep.controlRange, measureUnit(r.exercise.mover.measure), 0, false));
         c.under = QObject::tr("gave way");
@@ -119,7 +119,7 @@ WorstOfRep worstOf(const Review& r, const Rep& rep, const std::function<bool(con
     WorstOfRep worst;
     double widths = -std::numeric_limits<double>::infinity();
     for (const FaultPlan& f : r.exercise.faults) {
-        const Series* s = f.isAnchor && isMeant(f) ? r.series.find(f.limit.measure) : nullptr;
+        const Series* s = f.isAnchor && isMeant(f) ? r.series().find(f.limit.measure) : nullptr;
         const int64_t at = s ? worstFrame(r, countedIn(rep, f.counts), *s, f.limit) : -1;
         if (at < 0) continue;
         const double value = s->value[size_t(at)], own = f.limit.excess(value) / f.limit.width();

@@ -1,20 +1,18 @@
 #include "app/theme/consent_words.h"
 
 #include "app/theme/words.h"
-#include "judgement/safety.h"
 
 #include <QObject>
 #include <QStringList>
 
 namespace deft::ui {
 
-QString consentWords(const std::optional<Consent>& consent) {
+QString consentWords(const SafetyRules& rules, const std::optional<Consent>& consent) {
     if (!consent) return QObject::tr("none on record");
     if (consent->scopes.empty()) return QObject::tr("withdrawn %1").arg(dayAndYear(consent->given));
     QStringList names;
-    if (safetyRules())
-        for (const auto& [id, name] : safetyRules()->consent)
-            if (consent->covers(id)) names << QString::fromStdString(name);
+    for (const auto& [id, name] : rules.consent)
+        if (consent->covers(id)) names << QString::fromStdString(name);
     return QObject::tr("%1: %2").arg(dayAndYear(consent->given), names.join(QStringLiteral("; ")));
 }
 

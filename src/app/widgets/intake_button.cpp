@@ -1,22 +1,19 @@
 #include "app/widgets/intake_button.h"
 
-#include "judgement/safety.h"
-
 #include <QMenu>
 #include <algorithm>
 
 namespace deft::ui {
 
-IntakeButton::IntakeButton(QWidget* parent) : QPushButton(parent) {
+IntakeButton::IntakeButton(const SafetyRules& rules, QWidget* parent) : QPushButton(parent) {
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     setMenu(new QMenu(this));
-    if (const auto& rules = safetyRules())
-        for (const auto& [id, flag] : rules->flags) {
-            QAction* a = menu()->addAction(QString::fromStdString(flag.name));
-            a->setData(QString::fromStdString(id));
-            a->setCheckable(true);
-            connect(a, &QAction::toggled, this, &IntakeButton::showNames);
-        }
+    for (const auto& [id, flag] : rules.flags) {
+        QAction* a = menu()->addAction(QString::fromStdString(flag.name));
+        a->setData(QString::fromStdString(id));
+        a->setCheckable(true);
+        connect(a, &QAction::toggled, this, &IntakeButton::showNames);
+    }
     showNames();
 }
 

@@ -1,4 +1,6 @@
 #pragma once
+#include "exercises/safety_rules.h"
+
 #include <QPushButton>
 #include <string>
 #include <vector>
@@ -9,7 +11,7 @@ namespace deft::ui {
 class IntakeButton : public QPushButton {
     Q_OBJECT
 public:
-    explicit IntakeButton(QWidget* parent = nullptr);
+    explicit IntakeButton(const SafetyRules& rules, QWidget* parent = nullptr);
     std::vector<std::string> flags() const; ///< ids of data/safety.json
     void setFlags(const std::vector<std::string>& flags);
 

@@ -17,6 +17,7 @@
 #include "app/window/guide.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
+#include "base/json.h"
 #include "review/review_json.h"
 
 #include <QApplication>
@@ -247,8 +248,9 @@ void MainWindow::makeActions() {
     add(files, tr("My own file of this exercise"), {K(Qt::Key_E)}, &exercises_->list(),
         [this] { exercises_->setEditing(true); });
     add(files, tr("Write a sheet for a client…"), {K(Qt::Key_W)}, &exercises_->list(), [this] {
-        if (const auto e = loadExercise(exercises_->chosen()))
-            chooseSheetForClient(*e, firstTarget(*e), {{}, library_->coach().name, {}, {}});
+        const CataloguePtr catalogue = library_->catalogue();
+        if (const auto e = catalogue->exercise(exercises_->chosen()))
+            chooseSheetForClient(*e, firstTarget(*catalogue, *e), {{}, library_->coach().name, {}, {}});
     });
     add(files, tr("Keep my file"), {K::Save}, exercises_, [this] { exercises_->editor().save(); });
     add(files, tr("Back to the page, or to the bench"), {K(Qt::Key_Escape)}, exercises_, [this] {
@@ -290,11 +292,11 @@ void MainWindow::fillSchools() {
     const Exercise& e = session_->exercise();
     const Schools now = e.schoolsFor(session_->inputs().schools);
     for (const SchoolsAnswer& answer : e.schools) {
-        const SchoolQuestion* question = findSchoolQuestion(answer.question);
+        const SchoolQuestion* question = session_->catalogue().schools().find(answer.question);
         if (!question) continue;
         schools_->addSection(QString::fromStdString(question->name));
         for (const SchoolChoice& choice : question->choices) {
-            if (!e.inSchools({{answer.question, choice.id}})) continue; // not for this exercise
+            if (!session_->catalogue().inSchools(e, {{answer.question, choice.id}})) continue; // not for this exercise
             QAction* a = schools_->addAction(QString::fromStdString(choice.name));
             a->setToolTip(QString::fromStdString(choice.aim));
             a->setCheckable(true);

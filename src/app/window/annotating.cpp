@@ -79,7 +79,7 @@ void MainWindow::chooseNeutralClip() {
     menu->addSection(menu->title());
     for (const Clip& clip : clips) {
         const Neutral& n = *clip.draft.neutral;
-        const auto exercise = loadExercise(clip.draft.exercise);
+        const auto exercise = library_->catalogue()->exercise(clip.draft.exercise);
         QString words =
             tr("%1, %2: %3 ± %4")
                 .arg(dayWords(clip.received), QString::fromStdString(exercise ? exercise->name : clip.draft.exercise),

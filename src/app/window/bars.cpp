@@ -182,7 +182,7 @@ void ClientLine::paintEvent(QPaintEvent*) {
         if (!main) main = session_.exercise().answerTo("pelvis");
         if (!main) main = &schools.front();
         const std::string chosen = session_.exercise().schoolsFor(in.schools)[main->question];
-        if (const SchoolQuestion* q = findSchoolQuestion(main->question); q && q->choice(chosen))
+        if (const SchoolQuestion* q = session_.catalogue().schools().find(main->question); q && q->choice(chosen))
             say(QString::fromStdString(q->choice(chosen)->name).toLower(), c.ink2, QFont::Normal, 24);
     }
     say(tr("asked %1").arg(targetWords(session_.exercise(), in.asked)), c.ink2, QFont::Normal, 24);

@@ -69,7 +69,7 @@ void MainWindow::sheetOfRecord() {
     const Clip* newest = record.newestClip();
     if (!record.story() || !newest) return say(tr("Choose a client with an exercise first."));
     const ClientStory& story = *record.story();
-    const Target next = story.now().value_or(firstTarget(story.exercise));
+    const Target next = story.now().value_or(firstTarget(*library_->catalogue(), story.exercise));
     const Client& client = record.client();
     chooseSheetForClient(story.exercise, next, {client.name, newest->draft.coach, client.flags, newest->draft.cleared},
                          client.id);

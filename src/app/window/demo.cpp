@@ -2,6 +2,8 @@
 
 #include "answer/answer.h"
 #include "base/files.h"
+#include "base/json.h"
+#include "exercises/data_folder.h"
 #include "review/review_json.h"
 #include "video/clip_reader.h"
 
@@ -23,7 +25,7 @@ Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem
         return fail(Errc::Conflict, tracksFile.string() + ": does not belong to its clip");
     tracks->time_s = reader->info().time_s;
     library.cacheTracks(inputs, *tracks);
-    auto review = measureReview(inputs, reader->info(), std::move(*tracks));
+    auto review = measureReview(library.catalogue(), inputs, reader->info(), std::move(*tracks));
     if (!review) return tl::unexpected(review.error());
     const Answer answer = composeAnswer(*review);
     // It went out long ago: its pictures, whose faces would take a while to cover, are not made once more.
@@ -70,7 +72,7 @@ Result<void> fillDemo(Library& library, const QDate& today) {
                 Json told = who.at("consent"); // kept for so many months from today
                 told["given"] = shiftedDay(told.at("given"), *shift);
                 told["until"] = today.addMonths(told.at("kept_months")).toString(Qt::ISODate).toStdString();
-                auto consent = parseConsent(told, where + ": /clients/consent");
+                auto consent = parseConsent(library.catalogue()->safety(), told, where + ": /clients/consent");
                 if (!consent) return tl::unexpected(consent.error());
                 if (auto ok = library.recordConsent(*client, *consent); !ok) return ok;
             }

@@ -2,6 +2,7 @@
 
 #include "app/window/demo.h"
 #include "base/files.h"
+#include "base/json.h"
 
 #include <QUuid>
 
@@ -20,7 +21,7 @@ bool isThere(const Library& library, const Parcel& parcel, const std::string& sh
 } // namespace
 
 DemoPhone::DemoPhone(const Library& library, const std::filesystem::path& inbox, const QDate& today, QObject* parent)
-    : QObject(parent), service_(inbox) {
+    : QObject(parent), service_(library.catalogue(), inbox) {
     const auto folder = demoFolder();
     const auto list = readJsonFile(folder / "phone.json");
     const quint16 port = service_.listen();
@@ -29,7 +30,7 @@ DemoPhone::DemoPhone(const Library& library, const std::filesystem::path& inbox,
     const auto shift = demoShift(*list, today);
     if (!shift) return;
     for (const Json& one : list->value("parcels", Json::array())) {
-        auto parcel = parseParcel(one, (folder / "phone.json").string());
+        auto parcel = parseParcel(*library.catalogue(), one, (folder / "phone.json").string());
         if (!parcel) continue;
         for (std::string* day : {&parcel->sent, &parcel->answerBy}) *day = shiftedDay(*day, *shift);
         if (parcel->consent) parcel->consent->given = shiftedDay(parcel->consent->given, *shift);

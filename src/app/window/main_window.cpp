@@ -37,14 +37,13 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     steps_ = new FirstSteps;
     keys_ = new KeysBar;
     pages_ = new QStackedWidget;
-    setOwnExercises(library_->folder() / "exercises");
     queue_ = new QueuePage(*library_);
     bench_ = new BenchPage(*session_);
     compare_ = new ComparePage(*session_, *library_);
     answer_ = new AnswerPage(*session_);
     client_ = new ClientPage(*library_);
-    exercises_ = new ExercisesPage(library_->folder() / "exercises");
-    practice_ = new PracticePage;
+    exercises_ = new ExercisesPage(*library_);
+    practice_ = new PracticePage(library_->catalogue());
     for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(compare_),
                           static_cast<QWidget*>(answer_), static_cast<QWidget*>(client_),
                           static_cast<QWidget*>(exercises_), static_cast<QWidget*>(practice_)})

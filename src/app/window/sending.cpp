@@ -125,10 +125,10 @@ void MainWindow::giveUpMails() {
 void MainWindow::remind(qint64 review) {
     for (const ExpectedClip& e : library_->expected()) {
         if (e.review != review) continue;
-        Result<Exercise> exercise = loadExercise(e.exercise);
+        Result<Exercise> exercise = library_->catalogue()->exercise(e.exercise);
         for (const FiledReview& r : library_->filed(e.client, e.exercise)) // in the schools of what was answered
             if (const auto clip = r.id == review ? library_->clip(r.clip) : std::nullopt)
-                exercise = exerciseOf(clip->draft);
+                exercise = exerciseOf(*library_->catalogue(), clip->draft);
         if (!exercise) return say(QString::fromStdString("No reminder: " + exercise.error().detail + "."));
         const auto mail = answerMail(reminder(*exercise, e.target, e.name, e.coach, e.due),
                                      library_->correspondents(e.client, e.coach), {});
@@ -203,7 +203,7 @@ void MainWindow::chooseSheetForClient(const Exercise& exercise, const Target& ta
 
 void MainWindow::writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
                                      const SheetReader& reader, int64_t client) {
-    const auto sheet = exerciseSheet(exercise, target, reader);
+    const auto sheet = exerciseSheet(*library_->catalogue(), exercise, target, reader);
     if (!sheet) return say(QString::fromStdString("Not written: " + sheet.error().detail + "."));
     writeAside(path,
                [sheet = *sheet, who = library_->correspondents(client, reader.coach),

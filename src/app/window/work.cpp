@@ -113,11 +113,10 @@ QString escaped(const std::string& words) { return QString::fromStdString(words)
 void MainWindow::showInbox() {
     QStringList damage, questions, refused, mails;
     for (const std::string& sentence : library_->damage()) damage << listItem(escaped(sentence));
-    std::error_code ec;
     QStringList own; // exercise files that cannot be used
-    for (const auto& entry : std::filesystem::directory_iterator(library_->folder() / "exercises", ec))
-        if (entry.path().extension() == ".json")
-            if (const auto e = readExercise(entry.path()); !e) own << listItem(escaped(e.error().detail));
+    const CataloguePtr catalogue = library_->catalogue();
+    for (const std::string& id : catalogue->exerciseIds())
+        if (const auto e = catalogue->exercise(id); !e) own << listItem(escaped(e.error().detail));
     for (const Inbox::Question& q : inbox_->questions()) {
         QString ask = tr("A clip of <b>%1</b> has come. Is it ").arg(escaped(q.item.parcel.client));
         const QString note = QString::fromLatin1(QUrl::toPercentEncoding(QString::fromStdString(q.item.note.string())));

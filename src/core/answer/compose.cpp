@@ -24,7 +24,7 @@ namespace {
 std::string schoolWords(const Review& r) {
     std::string out;
     for (const auto& [question, chosen] : r.inputs.schools) {
-        const SchoolQuestion* q = findSchoolQuestion(question);
+        const SchoolQuestion* q = r.catalogue->schools().find(question);
         const SchoolChoice* choice = q ? q->choice(chosen) : nullptr;
         const bool matters = r.exercise.schools.size() == 1 || question == "bridge" || question == "pelvis" ||
                              chosen != r.exercise.answerTo(question)->defaultChoice;
@@ -61,7 +61,7 @@ std::string praise(const Review& r) {
 AnswerPart whatWentWell(const Review& r) {
     AnswerPart part{"well", "What went well", "", {}, {}};
     std::vector<std::string> say;
-    const Shown shown = whatIsShown(r.exercise, caseOf(r));
+    const Shown shown = summarisePerformance(r.exercise, caseOf(r));
     const bool nothingWrong =
         r.decision.cues.empty() && r.standing().empty() && r.allClean() && r.decision.step != "stop";
     if (nothingWrong && shown.total > 1)
@@ -100,7 +100,7 @@ AnswerPart whatWentWell(const Review& r) {
 std::optional<AnswerPart> drawings(const Review& r) {
     AnswerPart part{"drawings", "What you drew", "Have a look at what I have drawn for you.", {}, {}};
     for (const Drawing& d : r.inputs.drawings) {
-        const int64_t frame = r.clip.frameAt(d.time_s);
+        const int64_t frame = r.clip().frameAt(d.time_s);
         auto at = std::find_if(part.pictures.begin(), part.pictures.end(),
                                [&](const AnswerPicture& p) { return p.frame == frame; });
         if (at == part.pictures.end()) {
@@ -118,7 +118,7 @@ std::optional<AnswerPart> drawings(const Review& r) {
 /// Why the target is what it is, in the client's words.
 std::string whyWords(const Review& r) {
     const Decision& d = r.decision;
-    const Shown shown = whatIsShown(r.exercise, caseOf(r));
+    const Shown shown = summarisePerformance(r.exercise, caseOf(r));
     if (!d.open.empty()) return " " + d.open;
     if (d.step == "up") return " That is a step up: you have shown it cleanly twice running.";
     if (d.step == "back") return " It is a step easier for now, so that it can be clean from start to end.";

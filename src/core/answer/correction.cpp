@@ -18,11 +18,11 @@ std::vector<AnswerPicture> picturesOf(const Review& r, const std::string& fault,
     const auto it = r.inputs.pictures.find(fault);
     const ChosenPictures chosen = it == r.inputs.pictures.end() ? ChosenPictures{} : it->second;
     const FaultPlan* plan = r.exercise.fault(fault);
-    const Series* series = r.series.find(measure);
+    const Series* series = r.series().find(measure);
     std::vector<AnswerPicture> out;
     auto add = [&](int64_t frame, const std::optional<double>& own_s, const std::string& says, bool broken) {
-        if (own_s) frame = r.clip.frameAt(*own_s);
-        const double t = r.clip.time_s[size_t(frame)], value = series ? series->value[size_t(frame)] : kGap;
+        if (own_s) frame = r.clip().frameAt(*own_s);
+        const double t = r.clip().time_s[size_t(frame)], value = series ? series->value[size_t(frame)] : kGap;
         int rep = int(r.events.reps.size()) - 1;
         while (rep >= 0 && (t < r.events.reps[size_t(rep)].start_s || t > r.events.reps[size_t(rep)].end_s)) --rep;
         std::string caption = says;
@@ -39,7 +39,7 @@ std::vector<AnswerPicture> picturesOf(const Review& r, const std::string& fault,
         add(pair->worst, chosen.worst_s, "Too far", true);
     } else if (r.exercise.check(fault)) {
         const double middle = (r.events.setupStart_s + r.events.setupEnd_s) / 2;
-        add(r.clip.frameAt(middle), chosen.worst_s, r.exercise.words.start, true);
+        add(r.clip().frameAt(middle), chosen.worst_s, r.exercise.words.start, true);
     }
     return out;
 }
@@ -49,9 +49,9 @@ std::string pictureFacts(const Review& r, const std::vector<AnswerPicture>& pict
                          bool withSign) {
     std::vector<std::string> said;
     for (const AnswerPicture& p : pictures) {
-        const Series* s = r.series.find(p.measure);
+        const Series* s = r.series().find(p.measure);
         const double value = s ? s->value[size_t(p.frame)] : kGap;
-        said.push_back("at " + sec(r.clip.time_s[size_t(p.frame)]) +
+        said.push_back("at " + sec(r.clip().time_s[size_t(p.frame)]) +
                        (std::isfinite(value) ? " (" + withUnit(value, unit, 1, withSign) + ")" : " (not measured)"));
     }
     return said.empty() ? "" : (said.size() > 1 ? "pictures " : "picture ") + listOf(said);
@@ -73,8 +73,9 @@ std::string whenWords(const Review& r, const std::string& fault) {
 std::string exercisesFor(const Review& r, const FaultPlan& plan) {
     std::vector<std::string> names;
     for (const std::string& id : plan.answeredBy)
-        if (const auto e = loadExercise(id))
-            if (locksOf(*e, e->plainRung(), r.inputs.flags, r.inputs.cleared).empty()) names.push_back(e->name);
+        if (const auto e = r.catalogue->exercise(id))
+            if (locksOf(*r.catalogue, *e, e->plainRung(), r.inputs.flags, r.inputs.cleared).empty())
+                names.push_back(e->name);
     if (names.empty()) return {};
     return (names.size() > 1 ? " Exercises that work on it: " : " An exercise that works on it: ") + listOf(names) +
            (names.size() > 1 ? ". Which of them suits you we choose together." : ".");

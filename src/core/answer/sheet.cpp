@@ -68,28 +68,30 @@ AnswerPart felt(const Exercise& e) {
     return plainPart("felt", "Where it is felt", text);
 }
 
-AnswerPart cautions(const Exercise& e, const SheetReader& reader) {
+AnswerPart cautions(const SafetyRules& rules, const Exercise& e, const SheetReader& reader) {
     Case asked;
     asked.exercise = e.id, asked.flags = reader.flags, asked.cleared = reader.cleared;
-    return plainPart("cautions", "Cautions and stop rule", lines(e.stopRule, cautionsFor(e, asked, {})));
+    return plainPart("cautions", "Cautions and stop rule", lines(e.stopRule, cautionsFor(rules, e, asked, {})));
 }
 
 /// What can be given in place of a version that is locked.
-std::string insteadOf(const Exercise& e, const std::string& rung, const SheetReader& reader) {
-    const std::string open = openVersion(e, rung, reader.flags, reader.cleared);
+std::string insteadOf(const Catalogue& catalogue, const Exercise& e, const std::string& rung,
+                      const SheetReader& reader) {
+    const std::string open = openVersion(catalogue, e, rung, reader.flags, reader.cleared);
     return open.empty() ? "" : "; “" + e.ladder[size_t(e.rungIndex(open))].name + "” (" + open + ") is open";
 }
 
-Result<Sheet> compose(const Exercise& e, const Target& target, const SheetReader& reader) {
-    if (const auto locks = locksOf(e, target.rung, reader.flags, reader.cleared); !locks.empty())
-        return fail(Errc::Unsupported, e.name + ": " + locks.front().reason + insteadOf(e, target.rung, reader));
+Result<Sheet> compose(const Catalogue& catalogue, const Exercise& e, const Target& target, const SheetReader& reader) {
+    if (const auto locks = locksOf(catalogue, e, target.rung, reader.flags, reader.cleared); !locks.empty())
+        return fail(Errc::Unsupported,
+                    e.name + ": " + locks.front().reason + insteadOf(catalogue, e, target.rung, reader));
     Answer letter;
     letter.clientName = reader.client, letter.exerciseName = e.name, letter.about = "your next exercise";
     letter.parts = {greetingTo(reader.client, " here is your next exercise."), movement(e, target), setUp(e)};
     if (!e.felt.empty()) letter.parts.push_back(felt(e));
     letter.parts.push_back(plainPart("target", "How often", "To begin with: " + doseWords(e, target, nullptr)));
     letter.parts.push_back(plainPart("film", "How to film it", lines("When you film it for me:", e.filming)));
-    letter.parts.push_back(cautions(e, reader));
+    letter.parts.push_back(cautions(catalogue.safety(), e, reader));
     letter.parts.push_back(closeOf(reader.coach));
     for (AnswerPart& p : letter.parts) {
         p.computed = p.text;
@@ -100,10 +102,11 @@ Result<Sheet> compose(const Exercise& e, const Target& target, const SheetReader
 
 } // namespace
 
-Result<Sheet> exerciseSheet(const Exercise& e, const Target& target, const SheetReader& reader) {
-    const auto version = e.inVersion(target.rung);
+Result<Sheet> exerciseSheet(const Catalogue& catalogue, const Exercise& e, const Target& target,
+                            const SheetReader& reader) {
+    const auto version = catalogue.inVersion(e, target.rung);
     if (!version) return tl::unexpected(version.error());
-    return compose(*version, target, reader);
+    return compose(catalogue, *version, target, reader);
 }
 
 } // namespace deft

@@ -21,6 +21,7 @@ struct Sheet {
 /// where it should be felt, how to film it, when to stop. In the form of an answer, so that it goes out the same ways.
 /// A version that has an exercise file of its own is told from that one, with the target that one begins with.
 /// @param exercise in the client's schools @errors Unsupported: an intake flag locks it (naming the reason)
-Result<Sheet> exerciseSheet(const Exercise& exercise, const Target& target, const SheetReader& reader);
+Result<Sheet> exerciseSheet(const Catalogue& catalogue, const Exercise& exercise, const Target& target,
+                            const SheetReader& reader);
 
 } // namespace deft

@@ -2,6 +2,7 @@
 // Reading JSON so that every complaint names the file and the place in it, and nothing that stands in a file can end
 // the program.
 
+#include "base/json_fwd.h"
 #include "base/result.h"
 
 #include <filesystem>
@@ -10,8 +11,6 @@
 #include <string_view>
 
 namespace deft {
-
-using Json = nlohmann::ordered_json; // keeps the order of keys, so a file that is read and written stays readable
 
 /// Nothing of this program comes near these; what does is damaged or meant to harm. Chosen here.
 constexpr size_t kMostJsonBytes = size_t(64) << 20;

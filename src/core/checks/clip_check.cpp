@@ -1,5 +1,7 @@
 #include "checks/clip_check.h"
 
+#include "base/json.h"
+
 #include <algorithm>
 #include <cmath>
 

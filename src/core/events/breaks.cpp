@@ -1,4 +1,5 @@
 #include "events/movement.h"
+#include "events/time_bands.h"
 #include "events/times.h"
 #include "signal/resample.h"
 
@@ -17,48 +18,6 @@ double gapBetween(const std::vector<double>& time_s, const std::vector<double>& 
     for (size_t i = indexAt(time_s, from_s) + 1; i < x.size() && time_s[i] <= to_s; ++i)
         if (!std::isfinite(x[i])) gap += time_s[i] - time_s[i - 1];
     return gap;
-}
-
-// Steady errors of a measure do not change when it moves, so only the part of its band that is noise counts for times;
-// most of what smoothing leaves of it is as quick as that (all chosen here).
-constexpr double kNoiseShare = 0.25, kNoise_Hz = 3, kLongest_s = 0.2;
-
-/// Half-width of the time at which the mover has a speed (its unit a second).
-double bandOfTime(const Series& mover, size_t at, double reach, double speed, double frame_s) {
-    const double noise = kNoiseShare * std::min(mover.u95[at], 0.05 * reach);
-    return std::hypot(frame_s / 2, std::min(kLongest_s, noise / std::max(1e-6, speed)));
-}
-
-constexpr double kNearEdge_s = 1; // around the edge of a hold in a window, for the band of its time (chosen here)
-
-/// Half the time around a crossing at `at` in which the limit lies inside the band.
-double bandOfCrossing(const std::vector<double>& t, const Series& s, const Limit& limit, size_t at, double from_s,
-                      double to_s) {
-    const auto unsure = [&](size_t i) {
-        return std::isfinite(s.value[i]) && std::abs(limit.excess(s.value[i])) < s.u95[i];
-    };
-    size_t first = at, last = at;
-    while (first > 0 && t[first - 1] >= from_s && unsure(first - 1)) --first;
-    while (last + 1 < t.size() && t[last] <= to_s && unsure(last)) ++last;
-    const double frame = at > 0 ? t[at] - t[at - 1] : 0;
-    return std::hypot(frame / 2, (t[last] - t[first]) / 2);
-}
-
-/// Half-width of the time at which a hold in a window begins (`outward` −1) or ends (+1).
-double bandOfEdge(const Series& mover, const MoverPlan& plan, const std::vector<double>& t, double edge_s,
-                  int outward) {
-    const size_t after = std::max<size_t>(1, indexAt(t, edge_s)), before = after - 1;
-    const double frame = t[after] - t[before];
-    const size_t outside = outward > 0 ? after : before;
-    const bool cutOff = (t[outside] - edge_s) * outward <= 0;
-    if (cutOff || !plan.inWindow(mover.value[outside]))
-        return bandOfCrossing(t, mover, {plan.measure, plan.low, plan.high}, indexAt(t, edge_s), edge_s - kNearEdge_s,
-                              edge_s + kNearEdge_s);
-    // By stillness: how long its speed stays nearer to the limit than noise makes it uncertain.
-    const auto speed = derivative(t, mover.value);
-    const double braking = std::abs(std::abs(speed[after]) - std::abs(speed[before])) / frame;
-    const double noise = kNoiseShare * std::min(mover.u95[outside], plan.minExcursion) * 2 * kPi * kNoise_Hz;
-    return std::hypot(frame / 2, std::min(kLongest_s, noise / std::max(1e-6, braking)));
 }
 
 constexpr double kStillOnTheWay = 0.95; // of the reach: beyond it the mover has arrived (chosen here)
@@ -119,7 +78,6 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
                 const std::function<bool(const Tolerance&, int rep)>& passedOver) {
     const Series* mover = set.find(plan.measure);
     if (!mover) return;
-    const double frame = medianStep(set.time_s, {0, set.time_s.size()});
     for (Rep& rep : events.reps) {
         // What is lost right after the hold may have belonged to it.
         size_t after = indexAt(set.time_s, rep.hold.end_s) + 1;
@@ -173,19 +131,6 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
             if (const double at = excursionAt(*rep.breakBack_s); std::isfinite(at))
                 rep.controlRange = std::clamp(at, 0.0, rep.reach);
         if (rep.hold.first_break_s) rep.hold.clean_s = std::max(0.0, *rep.hold.first_break_s - rep.hold.start_s);
-        if (plan.isWindow()) {
-            rep.startU95_s = rep.hold.startU95_s = bandOfEdge(*mover, plan, set.time_s, rep.hold.start_s, -1);
-            rep.endU95_s = rep.hold.endU95_s = bandOfEdge(*mover, plan, set.time_s, rep.hold.end_s, +1);
-        } else {
-            const auto bandAt = [&](double time_s, double shareOfReach) {
-                return bandOfTime(*mover, indexAt(set.time_s, time_s), rep.reach, shareOfReach * rep.reach, frame);
-            };
-            rep.startU95_s = bandAt(rep.start_s, kSlowShare), rep.endU95_s = bandAt(rep.end_s, kSlowShare);
-            rep.hold.startU95_s = bandAt(rep.hold.start_s, plan.stillShare);
-            rep.hold.endU95_s = bandAt(rep.hold.end_s, plan.stillShare);
-        }
-        rep.hold.u95_s = std::hypot(rep.hold.startU95_s, rep.hold.endU95_s);
-        rep.controlRangeU95 = mover->u95[indexAt(set.time_s, rep.top_s)];
     }
 }
 

@@ -1,4 +1,5 @@
 #include "events/movement.h"
+#include "events/time_bands.h"
 #include "events/times.h"
 
 #include "signal/peaks.h"
@@ -141,7 +142,9 @@ void addExcursions(std::vector<Excursing>& found, const std::vector<double>& x, 
 
 } // namespace
 
-Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
+namespace {
+
+Events withoutBands(const SeriesSet& set, const MoverPlan& plan) {
     Events events;
     const Series* mover = set.find(plan.measure);
     events.setupEnd_s = set.time_s.empty() ? 0 : set.time_s.back();
@@ -238,6 +241,14 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
         events.setupEnd_s = std::max(t[got] + 0.2, events.reps[0].start_s - 0.1);
         events.setupStart_s = std::max(t[got], events.setupEnd_s - kSetup_s);
     }
+    return events;
+}
+
+} // namespace
+
+Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
+    Events events = withoutBands(set, plan);
+    addTimeBands(events, set, plan);
     return events;
 }
 

@@ -20,6 +20,7 @@ struct MoverPlan {
     double stillShare = 0.25;        ///< a hold is slower than this share of the excursion per second (chosen here)
     double levelShare = 0.6;         ///< and farther out than this share of it (chosen here)
 
+    bool operator==(const MoverPlan&) const = default;
     bool isWindow() const { return low || high; }
     bool inWindow(double value) const { return value >= low.value_or(-1e300) && value <= high.value_or(1e300); }
     /// Slower is still, for a hold in a window; its unit a second (chosen here).
@@ -106,7 +107,8 @@ std::vector<bool> inPosition(const SeriesSet& set, const std::vector<Limit>& pos
 
 /// Reps with start, top, end of the hold and end. An excursion counts when it is at least minExcursion and at least six
 /// times the series' own noise; two are two when the mover comes back by as much in between, and by half of its way
-/// out. Less than a quarter of the largest is a fidget. What begins or ends out of position is none.
+/// out. Less than a quarter of the largest is a fidget. What begins or ends out of position is none. With the
+/// half-width of the time of each, see addTimeBands().
 Events findMovement(const SeriesSet& set, const MoverPlan& plan);
 
 /// A hold in a window shorter than this is none (chosen here).
@@ -116,7 +118,7 @@ constexpr double kShortestHold_s = 1;
 void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);
 
 /// Adds the series `pace_out` and `pace_back`: how long each rep took on that way, s; gaps elsewhere. Holds in a window
-/// have none. Needs the bands of findBreaks().
+/// have none.
 void addPace(SeriesSet& set, const Events& events, const MoverPlan& plan);
 
 /// A stretch outside a limit: begins at its end, ends 10 % of its width inside it, lasts more than 0.3 s (both chosen
@@ -131,8 +133,7 @@ struct Excursion {
 constexpr double kBreakLasts_s = 0.3;
 std::vector<Excursion> excursions(const SeriesSet& set, const Limit& limit, double from_s, double to_s);
 
-/// Marks the first break of every rep and hold, control ranges, and the half-width of the time of every event: how far
-/// the band of the measure reaches in time where it crosses what makes the event, and half a frame.
+/// Marks the first break of every rep and hold, with the half-width of its time, and control ranges.
 /// @param passedOver does a tolerance break nothing in this rep (from 0)? Empty = all of them count
 void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, const std::vector<Tolerance>& tolerances,
                 const std::function<bool(const Tolerance&, int rep)>& passedOver = {});

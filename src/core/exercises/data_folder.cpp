@@ -1,4 +1,4 @@
-#include "exercises/exercise.h"
+#include "exercises/data_folder.h"
 
 #include <cstdlib>
 

@@ -1,5 +1,5 @@
 #pragma once
-#include "exercises/data.h"
+#include "base/json_fwd.h"
 #include "exercises/schools.h"
 #include "measures/limit.h"
 #include "measures/measure.h"
@@ -42,7 +42,7 @@ struct Criterion {
     int reviews = 1;         ///< running
 };
 
-/// A version of the exercise. What its file says under "changes" is put over the exercise, see Exercise::inVersion().
+/// A version of the exercise. What its file says under "changes" is put over the exercise, see Catalogue::inVersion().
 struct Rung {
     std::string id, name;
     std::string criterion; ///< when to step onto it
@@ -137,15 +137,6 @@ struct Exercise {
     const SchoolsAnswer* answerTo(const std::string& question) const;
     /// The choices that hold for this exercise: the defaults with `wanted` over them.
     Schools schoolsFor(const Schools& wanted) const;
-    /// The same exercise with the limits, caps and start of these schools. @errors NotFound
-    Result<Exercise> inSchools(const Schools& wanted) const;
-    /// The same exercise as this version of its ladder is done: with what the rung changes, or, where the rung has an
-    /// exercise file of its own, with everything from that but the ladder; in the same schools. An unknown rung, or one
-    /// that changes nothing: as it is.
-    /// @errors those of parseExercise and loadExercise
-    Result<Exercise> inVersion(const std::string& rung) const;
-    /// The same exercise as it is read from another view. @errors NotFound naming the views there are
-    Result<Exercise> inView(const std::string& view) const;
 
     const FaultPlan* fault(const std::string& id) const;
     const FaultPlan* anchor() const; ///< the fault whose measure is watched first; null when none is an anchor
@@ -164,21 +155,5 @@ struct Exercise {
     std::optional<double> breath_s; ///< of the school of how long to hold
     Position bodyPosition() const;
 };
-
-/// A folder with the coach's own files; one with the id of a shipped exercise takes its place.
-void setOwnExercises(const std::filesystem::path& folder);
-/// Where the file of an exercise is; empty when there is none.
-std::filesystem::path exerciseFile(const std::string& id);
-
-/// Ids of all exercise files, those that ship and the coach's own, in order.
-std::vector<std::string> exerciseIds();
-/// @errors NotFound (naming those that exist), BadFormat
-Result<Exercise> loadExercise(const std::string& id);
-/// Reads and validates a file: JSON, schema, then what a schema cannot say (units, landmarks for the measures, causes
-/// without a circle). A file with "extends": ID takes everything from that shipped exercise, puts its own members over
-/// it, and changes single tolerances in "limits": {fault or check: {low, high}}.
-/// @errors BadFormat naming file, path and reason; NewerVersion
-Result<Exercise> readExercise(const std::filesystem::path& path);
-Result<Exercise> parseExercise(const Json& json, const std::string& where);
 
 } // namespace deft

@@ -1,42 +1,14 @@
-#include "exercises/exercise.h"
+#include "base/json.h"
+#include "exercises/catalogue.h"
+#include "exercises/exercise_schema.h"
 #include "exercises/written_out.h"
 #include "landmarks/names.h"
 
 #include <algorithm>
 #include <set>
-#include <valijson/adapters/nlohmann_json_adapter.hpp>
-#include <valijson/schema.hpp>
-#include <valijson/schema_parser.hpp>
-#include <valijson/validator.hpp>
 
 namespace deft {
 namespace {
-
-Result<void> obeysSchema(const Json& document, const std::string& where) {
-    const auto schemaFile = dataFolder() / "schemas/exercise.schema.json";
-    auto schemaJson = readJsonFile(schemaFile);
-    if (!schemaJson) return tl::unexpected(schemaJson.error());
-    // valijson's adapter wants the default json type.
-    const nlohmann::json schemaPlain = *schemaJson, plain = document;
-    valijson::Schema schema;
-    valijson::SchemaParser parser;
-    parser.populateSchema(valijson::adapters::NlohmannJsonAdapter(schemaPlain), schema);
-    valijson::Validator validator;
-    valijson::ValidationResults results;
-    if (validator.validate(schema, valijson::adapters::NlohmannJsonAdapter(plain), &results)) return {};
-    // The deepest complaint is the most exact one.
-    valijson::ValidationResults::Error error, deepest;
-    size_t depth = 0;
-    while (results.popError(error))
-        if (error.context.size() >= depth) depth = error.context.size(), deepest = error;
-    std::string path;
-    for (std::string part : deepest.context) {
-        if (part == "<root>") continue;
-        if (part.size() > 2 && part.front() == '[') part = part.substr(1, part.size() - 2);
-        path += "/" + part;
-    }
-    return fail(Errc::BadFormat, where + ": " + (path.empty() ? "/" : path) + ": " + deepest.description);
-}
 
 template <class T> std::optional<T> optionalOf(const Json& j, const char* key) {
     const auto it = j.find(key);
@@ -105,7 +77,8 @@ std::string circleIn(const Exercise& e) {
 /// Fills an exercise from a document that obeys the schema; the first complaint wins.
 class Filler {
 public:
-    Filler(const Json& json, const std::string& where) : j_(json), where_(where) {}
+    Filler(const Catalogue& catalogue, const Json& json, const std::string& where)
+        : catalogue_(catalogue), j_(json), where_(where) {}
 
     Result<Exercise> fill() {
         identity();
@@ -212,7 +185,8 @@ private:
             e_.setup.push_back({c["id"], c["name"], limitAt(c, path), c.value("at", "set-up"), c["good"],
                                 c.value("too_low", ""), c.value("too_high", ""), readCues(c["cues"]),
                                 c.value("only_in", Schools{})});
-            if (auto ok = knownSchools(e_.setup.back().onlyIn); !ok) complain(path + "/only_in", ok.error().detail);
+            if (auto ok = catalogue_.schools().know(e_.setup.back().onlyIn); !ok)
+                complain(path + "/only_in", ok.error().detail);
             if (!ids.insert(e_.setup.back().id).second) complain(path + "/id", "is there twice");
         }
         for (size_t i = 0; i < j_["faults"].size(); ++i) {
@@ -229,10 +203,11 @@ private:
                                  {},
                                  f.value("answered_by", std::vector<std::string>{})});
             for (const std::string& id : e_.faults.back().answeredBy)
-                if (exerciseFile(id).empty()) complain(path + "/answered_by", "\"" + id + "\" is not an exercise");
+                if (!catalogue_.hasExercise(id)) complain(path + "/answered_by", "\"" + id + "\" is not an exercise");
             if (!ids.insert(e_.faults.back().id).second) complain(path + "/id", "is there twice");
             if (f.contains("only_in")) e_.faults.back().onlyIn = f["only_in"].get<Schools>();
-            if (auto ok = knownSchools(e_.faults.back().onlyIn); !ok) complain(path + "/only_in", ok.error().detail);
+            if (auto ok = catalogue_.schools().know(e_.faults.back().onlyIn); !ok)
+                complain(path + "/only_in", ok.error().detail);
             if (f.contains("looks")) e_.wrong[e_.faults.back().id] = readSketch(f["looks"]);
         }
         for (const FaultPlan& f : e_.faults)
@@ -249,7 +224,7 @@ private:
     void schools() {
         for (const auto& [question, s] : j_["schools"].items()) {
             const std::string path = "/schools/" + question;
-            const SchoolQuestion* known = findSchoolQuestion(question);
+            const SchoolQuestion* known = catalogue_.schools().find(question);
             if (!known) return complain(path, "is not a question of schools.json");
             SchoolsAnswer answer{question, s["default"], {}};
             if (!known->choice(answer.defaultChoice))
@@ -292,12 +267,11 @@ private:
         for (const Json& r : j_["ladder"])
             e_.ladder.push_back({r["id"], r["name"], r["criterion"], criterionOf(r), r.value("exercise", ""),
                                  r.value("as", ""), optionalOf<std::vector<std::string>>(r, "loads")});
-        const auto known = exerciseIds();
         for (size_t i = 0; i < e_.ladder.size(); ++i) {
             const std::string path = "/ladder/" + std::to_string(i);
             if (e_.rungIndex(e_.ladder[i].id) != int(i)) complain(path + "/id", "is there twice");
             const std::string& to = e_.ladder[i].exercise;
-            if (!to.empty() && to != e_.id && std::find(known.begin(), known.end(), to) == known.end())
+            if (!to.empty() && to != e_.id && !catalogue_.hasExercise(to))
                 complain(path + "/exercise", "points to \"" + to + "\", which is not an exercise");
         }
         e_.startRung = j_.value("start_rung", e_.ladder.front().id);
@@ -321,6 +295,7 @@ private:
                 complain("/drawn/start/" + name, "is not a landmark");
     }
 
+    const Catalogue& catalogue_;
     const Json& j_;
     const std::string& where_;
     std::string trouble_;
@@ -329,13 +304,19 @@ private:
 
 } // namespace
 
-Result<Exercise> parseExercise(const Json& json, const std::string& where) {
+Result<Exercise> Catalogue::parse(const Json& json, const std::string& where) const {
     if (auto ok = expectFormat(json, "deft-mirror-exercise", 1, where); !ok) return tl::unexpected(ok.error());
     return readMembers(where, [&]() -> Result<Exercise> {
-        auto whole = writtenOut(json, where);
+        Result<Json> whole = json;
+        if (const auto of = json.find("extends"); of != json.end()) {
+            auto base = shippedDocument(of->is_string() ? of->get<std::string>() : "");
+            if (!base) return fail(Errc::BadFormat, where + ": /extends names " + base.error().detail);
+            whole = extended(std::move(*base), json, where);
+        }
+        whole = whole.and_then([&](const Json& j) { return withSharedEntries(j, *shared_, where); });
         if (!whole) return tl::unexpected(whole.error());
-        if (auto ok = obeysSchema(*whole, where); !ok) return tl::unexpected(ok.error());
-        return Filler(*whole, where).fill();
+        if (auto ok = schema_->check(*whole, where); !ok) return tl::unexpected(ok.error());
+        return Filler(*this, *whole, where).fill();
     });
 }
 

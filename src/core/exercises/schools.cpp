@@ -1,26 +1,28 @@
 #include "exercises/schools.h"
 
-#include "exercises/data.h"
+#include "base/json.h"
+#include "exercises/by_id.h"
 
 #include <algorithm>
 
 namespace deft {
 namespace {
 
-std::string listOf(const auto& items) {
+std::string idsOf(const auto& items) {
     std::string out;
     for (const auto& item : items) out += (out.empty() ? "" : ", ") + item.id;
     return out;
 }
 
-Result<std::vector<SchoolQuestion>> read() {
-    const auto file = dataFolder() / "schools.json";
-    auto json = readJsonFile(file);
-    if (!json) return tl::unexpected(json.error());
-    if (auto ok = expectFormat(*json, "deft-mirror-schools", 1, file.string()); !ok) return tl::unexpected(ok.error());
-    try {
-        std::vector<SchoolQuestion> out;
-        for (const auto& [id, q] : json->at("questions").items()) {
+} // namespace
+
+const SchoolChoice* SchoolQuestion::choice(const std::string& wanted) const { return byId(choices, wanted); }
+
+Result<SchoolQuestions> SchoolQuestions::parse(const Json& json, const std::string& where) {
+    if (auto ok = expectFormat(json, "deft-mirror-schools", 1, where); !ok) return tl::unexpected(ok.error());
+    return readMembers(where, [&]() -> Result<SchoolQuestions> {
+        SchoolQuestions out;
+        for (const auto& [id, q] : json.at("questions").items()) {
             SchoolQuestion question{id, q.at("name"), {}};
             for (const auto& [name, c] : q.at("choices").items()) {
                 SchoolChoice choice{name, c.at("name"), c.at("aim"), {}, {}, 1, {}, false};
@@ -31,53 +33,32 @@ Result<std::vector<SchoolQuestion>> read() {
                 choice.shakingIsTheEnd = c.value("shaking_is_the_end", false);
                 question.choices.push_back(std::move(choice));
             }
-            out.push_back(std::move(question));
+            out.questions_.push_back(std::move(question));
         }
         return out;
-    } catch (const nlohmann::json::exception& e) {
-        return fail(Errc::BadFormat, file.string() + ": " + e.what());
-    }
+    });
 }
 
-} // namespace
+const SchoolQuestion* SchoolQuestions::find(const std::string& id) const { return byId(questions_, id); }
 
-const SchoolChoice* SchoolQuestion::choice(const std::string& wanted) const {
-    const auto it = std::find_if(choices.begin(), choices.end(), [&](const SchoolChoice& c) { return c.id == wanted; });
-    return it == choices.end() ? nullptr : &*it;
-}
-
-Result<std::vector<SchoolQuestion>> schoolQuestions() {
-    static const auto questions = read();
-    return questions;
-}
-
-const SchoolQuestion* findSchoolQuestion(const std::string& id) {
-    static const auto questions = schoolQuestions().value_or(std::vector<SchoolQuestion>{});
-    const auto it =
-        std::find_if(questions.begin(), questions.end(), [&](const SchoolQuestion& q) { return q.id == id; });
-    return it == questions.end() ? nullptr : &*it;
-}
-
-Result<void> knownSchools(const Schools& schools) {
-    auto questions = schoolQuestions();
-    if (!questions) return tl::unexpected(questions.error());
+Result<void> SchoolQuestions::know(const Schools& schools) const {
     for (const auto& [id, choice] : schools) {
-        const SchoolQuestion* q = findSchoolQuestion(id);
+        const SchoolQuestion* q = find(id);
         if (!q)
-            return fail(Errc::NotFound, "there is no school question \"" + id + "\"; there are: " + listOf(*questions));
+            return fail(Errc::NotFound, "there is no school question \"" + id + "\"; there are: " + idsOf(questions_));
         if (!q->choice(choice))
             return fail(Errc::NotFound, "there is no school \"" + choice + "\" for the question " + id +
-                                            "; there are: " + listOf(q->choices));
+                                            "; there are: " + idsOf(q->choices));
     }
     return {};
 }
 
-Result<void> addSchool(Schools& schools, const std::string& text) {
+Result<void> SchoolQuestions::add(Schools& schools, const std::string& text) const {
     const size_t equals = text.find('=');
     if (equals == std::string::npos) return fail(Errc::BadFormat, "--school " + text + ": expected QUESTION=SCHOOL");
     const std::string question = text.substr(0, equals);
     schools[question] = text.substr(equals + 1);
-    return knownSchools({{question, schools[question]}});
+    return know({{question, schools[question]}});
 }
 
 } // namespace deft

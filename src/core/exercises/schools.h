@@ -1,7 +1,10 @@
 #pragma once
-#include "base/json.h"
+#include "base/json_fwd.h"
+#include "base/result.h"
 
 #include <map>
+#include <optional>
+#include <string>
 #include <vector>
 
 namespace deft {
@@ -25,14 +28,20 @@ struct SchoolQuestion {
     const SchoolChoice* choice(const std::string& id) const;
 };
 
-/// The questions and choices of data/schools.json, read once. @errors those of readJsonFile
-Result<std::vector<SchoolQuestion>> schoolQuestions();
-const SchoolQuestion* findSchoolQuestion(const std::string& id);
+/// Every question of data/schools.json.
+class SchoolQuestions {
+public:
+    /// File format `deft-mirror-schools` 1. @errors BadFormat naming file and member; NewerVersion
+    static Result<SchoolQuestions> parse(const Json& json, const std::string& where);
 
-/// Checks every question and choice. @errors NotFound naming those that exist
-Result<void> knownSchools(const Schools& schools);
+    const SchoolQuestion* find(const std::string& id) const;
+    /// Checks every question and choice. @errors NotFound naming those that exist
+    Result<void> know(const Schools& schools) const;
+    /// "Q=S" as on the command line. @errors BadFormat, NotFound
+    Result<void> add(Schools& schools, const std::string& text) const;
 
-/// "Q=S" as on the command line. @errors BadFormat, NotFound
-Result<void> addSchool(Schools& schools, const std::string& text);
+private:
+    std::vector<SchoolQuestion> questions_;
+};
 
 } // namespace deft

@@ -1,19 +1,11 @@
 #include "exercises/written_out.h"
 
-#include "exercises/data.h"
+#include "base/json.h"
 
 #include <algorithm>
 
 namespace deft {
 namespace {
-
-Result<Json> readShared() {
-    const auto file = dataFolder() / "shared.json";
-    auto json = readJsonFile(file);
-    if (!json) return tl::unexpected(json.error());
-    if (auto ok = expectFormat(*json, "deft-mirror-shared", 1, file.string()); !ok) return tl::unexpected(ok.error());
-    return json;
-}
 
 /// Words belong to what they were written for: an entry whose measure, side or name an exercise changes, or that is
 /// used in another position than those that it names, must bring its own cues.
@@ -74,12 +66,6 @@ Result<Json> resolved(const Json& part, const Json& shared, const std::string& w
     return out;
 }
 
-Result<Json> withSharedEntries(const Json& document, const std::string& where) {
-    static const auto shared = readShared();
-    if (!shared) return tl::unexpected(shared.error());
-    return resolved(document, *shared, where, "", "");
-}
-
 /// Entries of faults and set-up checks by their id.
 std::vector<Json*> entriesOf(Json& exercise, const std::string& id) {
     std::vector<Json*> found;
@@ -94,21 +80,19 @@ Result<void> unknownEntry(const std::string& where, const std::string& path) {
     return fail(Errc::BadFormat, where + ": " + path + " is neither a fault nor a set-up check here, or not an object");
 }
 
-/// A file that extends a shipped exercise, written out in full.
-Result<Json> extended(const Json& own, const std::string& where) {
-    if (!own.contains("extends")) return own;
-    const std::string base = own["extends"].is_string() ? own["extends"].get<std::string>() : "";
-    const std::filesystem::path file = dataFolder() / "exercises" / (base + ".json");
-    if (std::error_code ec; base.empty() || !std::filesystem::exists(file, ec))
-        return fail(Errc::BadFormat, where + ": /extends names \"" + base + "\", which is not an exercise that ships");
-    auto whole = readJsonFile(file).and_then([&](const Json& j) { return withSharedEntries(j, file.string()); });
-    if (!whole) return whole;
+} // namespace
+
+Result<Json> withSharedEntries(const Json& document, const Json& shared, const std::string& where) {
+    return resolved(document, shared, where, "", "");
+}
+
+Result<Json> extended(Json base, const Json& own, const std::string& where) {
     Json changes = own;
     changes.erase("extends");
     // The coach's file says lists and objects as a whole, and single limits.
     for (const auto& [key, value] : own.items())
-        if (key != "extends" && key != "limits") (*whole)[key] = value, changes.erase(key);
-    whole = overlaid(std::move(*whole), changes, where);
+        if (key != "extends" && key != "limits") base[key] = value, changes.erase(key);
+    auto whole = overlaid(std::move(base), changes, where);
     if (!whole) return whole;
     const Json limits = changes.value("limits", Json::object());
     for (const auto& [id, limit] : limits.items())
@@ -117,8 +101,6 @@ Result<Json> extended(const Json& own, const std::string& where) {
                 if (item.value("id", "") == id) item["origin"] = "coach";
     return whole;
 }
-
-} // namespace
 
 Result<Json> overlaid(Json base, const Json& changes, const std::string& where) {
     if (!changes.is_object()) return fail(Errc::BadFormat, where + ": changes should be an object");
@@ -162,10 +144,6 @@ Result<Json> overlaid(Json base, const Json& changes, const std::string& where) 
     for (const auto& [list, items] : also.items())
         for (const Json& item : items) base[list].push_back(item);
     return base;
-}
-
-Result<Json> writtenOut(const Json& document, const std::string& where) {
-    return extended(document, where).and_then([&](const Json& j) { return withSharedEntries(j, where); });
 }
 
 } // namespace deft

@@ -1,6 +1,7 @@
 #include "figure/film.h"
 
 #include "base/files.h"
+#include "base/json.h"
 #include "base/numbers.h"
 #include "base/units.h"
 #include "figure/body_painter.h"
@@ -227,7 +228,7 @@ FilmedFrame FilmStudio::frame(double seconds) const {
 }
 
 Result<std::vector<std::string>> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop,
-                       const ProgressFn& progress) {
+                                           const ProgressFn& progress) {
     WriterOptions options;
     const bool turned = scene.rotationDeg % 180;
     options.width = turned ? scene.camera.height : scene.camera.width;

@@ -1,5 +1,6 @@
 #include "figure/scene.h"
 
+#include "base/json.h"
 #include "figure/noise.h"
 #include "figure/positions.h"
 #include "figure/room.h"

@@ -1,5 +1,5 @@
 #pragma once
-#include "exercises/exercise.h"
+#include "exercises/catalogue.h"
 #include "judgement/case.h"
 
 namespace deft {
@@ -15,6 +15,7 @@ struct Asked {
 /// Members that are not known are refused, too: one that is misspelt would be passed over in silence.
 /// @errors BadFormat naming file, path, what was expected and what was found; NewerVersion; NotFound for flags, red
 /// flags, signs, places and versions that the rules or the exercise do not have
-Result<Asked> parseAsked(const Json& json, const std::string& where, const Exercise& exercise);
+Result<Asked> parseAsked(const Catalogue& catalogue, const Json& json, const std::string& where,
+                         const Exercise& exercise);
 
 } // namespace deft

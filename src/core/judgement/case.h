@@ -1,5 +1,5 @@
 #pragma once
-#include "base/json.h"
+#include "base/json_fwd.h"
 #include "exercises/schools.h"
 
 #include <optional>
@@ -8,6 +8,8 @@
 
 namespace deft {
 
+class Catalogue;
+
 struct Target {
     std::string rung;
     int sets = 1;
@@ -15,11 +17,13 @@ struct Target {
     std::optional<double> hold_s, range;
     int daysPerWeek = 3;
     std::string firstSide{}; ///< the weaker side, which begins; empty = no difference
+    bool operator==(const Target&) const = default;
 };
 
 struct PastCue {
     std::string fault, rung;
     double worst = 0, mdc = 0; ///< reading when it was said, and the change that counts
+    bool operator==(const PastCue&) const = default;
 };
 
 /// What an earlier review of the same client and exercise left behind.
@@ -31,6 +35,7 @@ struct PastReview {
     std::vector<std::string> faults;
     std::vector<PastCue> cues;
     std::vector<std::string> sides{}; ///< "left", "right": those that were shown; empty = that is not known
+    bool operator==(const PastReview&) const = default;
 };
 
 struct ClientNote {
@@ -38,6 +43,7 @@ struct ClientNote {
     std::vector<std::string> redFlags, felt;
     std::vector<std::string> signs; ///< breath-held, doming, not-regained: seen by the coach, not corrected when asked
     std::string words;              ///< what the client wrote
+    bool operator==(const ClientNote&) const = default;
     /// Is there anything in it that is answered before form is?
     bool isAlarming() const { return pain || !redFlags.empty() || !signs.empty(); }
 };
@@ -47,6 +53,7 @@ struct ClientNote {
 struct CueRecord {
     std::string fault, rung;
     int tried = 0, helped = 0;
+    bool operator==(const CueRecord&) const = default;
 };
 
 /// Everything that a decision is made from: file format `deft-mirror-case` 1 (docs/formats.md).
@@ -82,13 +89,13 @@ struct Case {
     std::vector<Rep> reps; ///< when there are as many as holds, the two tell of the same movements
     std::vector<Fault> faults;
     std::vector<std::string> between; ///< faults outside of the reps, see Findings::between
-    std::vector<PastReview> history; ///< oldest first
+    std::vector<PastReview> history;  ///< oldest first
     std::vector<CueRecord> cueRecord;
 };
 
 /// @errors BadFormat naming file, path, what was expected and what was found; NewerVersion; NotFound for unknown
 /// flags, red flags, signs, schools and exercises
-Result<Case> parseCase(const Json& json, const std::string& where);
+Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::string& where);
 
 Json toJson(const ClientNote& note);
 Json toJson(const Target& target);

@@ -1,4 +1,5 @@
-#include "exercises/exercise.h"
+#include "base/json.h"
+#include "exercises/catalogue.h"
 #include "judgement/asked.h"
 #include "judgement/case.h"
 #include "judgement/decision.h"
@@ -223,13 +224,11 @@ std::string unknownIn(const std::vector<std::string>& ids, const Map& known, con
     return {};
 }
 
-Result<void> knownToSafety(const std::vector<std::string>& flags, const std::vector<std::string>& cleared,
-                           const ClientNote& note, const std::string& where) {
-    const auto& rules = safetyRules();
-    if (!rules) return tl::unexpected(rules.error());
-    for (const std::string& t : {unknownIn(flags, rules->flags, "/flags"), unknownIn(cleared, rules->flags, "/cleared"),
-                                 unknownIn(note.redFlags, rules->redFlags, "/note/red_flags"),
-                                 unknownIn(note.signs, rules->signs, "/note/signs")})
+Result<void> knownToSafety(const SafetyRules& rules, const std::vector<std::string>& flags,
+                           const std::vector<std::string>& cleared, const ClientNote& note, const std::string& where) {
+    for (const std::string& t : {unknownIn(flags, rules.flags, "/flags"), unknownIn(cleared, rules.flags, "/cleared"),
+                                 unknownIn(note.redFlags, rules.redFlags, "/note/red_flags"),
+                                 unknownIn(note.signs, rules.signs, "/note/signs")})
         if (!t.empty()) return fail(Errc::NotFound, where + ": " + t);
     return {};
 }
@@ -291,7 +290,7 @@ Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string
     return out;
 }
 
-Result<Case> parseCase(const Json& json, const std::string& where) {
+Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-case", 1, where); !ok) return tl::unexpected(ok.error());
     std::string trouble;
     Case c;
@@ -319,13 +318,15 @@ Result<Case> parseCase(const Json& json, const std::string& where) {
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
     if (c.rung.empty()) c.rung = c.target.rung;
     c.target.rung = c.rung;
-    if (auto ok = knownToSafety(c.flags, c.cleared, c.note, where); !ok) return tl::unexpected(ok.error());
-    if (auto ok = knownSchools(c.schools); !ok)
+    if (auto ok = knownToSafety(catalogue.safety(), c.flags, c.cleared, c.note, where); !ok)
+        return tl::unexpected(ok.error());
+    if (auto ok = catalogue.schools().know(c.schools); !ok)
         return fail(ok.error().code, where + ": /schools: " + ok.error().detail);
     return c;
 }
 
-Result<Asked> parseAsked(const Json& json, const std::string& where, const Exercise& exercise) {
+Result<Asked> parseAsked(const Catalogue& catalogue, const Json& json, const std::string& where,
+                         const Exercise& exercise) {
     if (auto ok = expectFormat(json, "deft-mirror-asked", 1, where); !ok) return tl::unexpected(ok.error());
     std::string trouble, rung, format;
     Asked a;
@@ -343,15 +344,16 @@ Result<Asked> parseAsked(const Json& json, const std::string& where, const Exerc
         r.complain("/target/rung", "the version of /rung (\"" + rung + "\")", Json(a.target.rung));
     if (!rung.empty()) a.target.rung = rung;
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
-    if (auto ok = knownToSafety(a.flags, a.cleared, a.note, where); !ok) return tl::unexpected(ok.error());
+    if (auto ok = knownToSafety(catalogue.safety(), a.flags, a.cleared, a.note, where); !ok)
+        return tl::unexpected(ok.error());
     // A version alone is asked for in the exercise's usual dose; a dose alone in the version that a new client begins
     // with.
     if (!json.contains("target")) {
-        const auto asVersion = exercise.inVersion(rung);
+        const auto asVersion = catalogue.inVersion(exercise, rung);
         if (!asVersion) return tl::unexpected(asVersion.error());
         if (!rung.empty()) a.target = usualTarget(*asVersion), a.target.rung = rung;
     } else if (a.target.rung.empty()) {
-        a.target.rung = firstTarget(exercise).rung;
+        a.target.rung = firstTarget(catalogue, exercise).rung;
     }
     std::map<std::string, bool> versions, places;
     for (const Rung& v : exercise.ladder) versions[v.id] = true;

@@ -1,5 +1,6 @@
 #include "judgement/decision.h"
 
+#include "base/json.h"
 #include "judgement/cue_choice.h"
 #include "judgement/safety.h"
 #include "judgement/sides.h"
@@ -19,6 +20,7 @@ constexpr double kShaking_percent = 30;
 
 /// Everything that the rules look at, worked out once.
 struct Situation {
+    const Catalogue& catalogue;
     const Exercise& e;
     const Case& c;
     Shown shown;
@@ -62,8 +64,19 @@ bool onlyAfterTheTarget(const Case::Fault& f, const Case& c) {
     return ended;
 }
 
-Situation lookAt(const Exercise& e, const Case& c) {
-    Situation s{e, c, whatIsShown(e, c), locksOf(e, c.rung, c.flags, c.cleared), {}, false, true, {}, {}, {}, false};
+Situation lookAt(const Catalogue& catalogue, const Exercise& e, const Case& c) {
+    Situation s{catalogue,
+                e,
+                c,
+                summarisePerformance(e, c),
+                locksOf(catalogue, e, c.rung, c.flags, c.cleared),
+                {},
+                false,
+                true,
+                {},
+                {},
+                {},
+                false};
     for (const auto& [id, verdict] : c.setup) {
         if (verdict != "poor") continue;
         s.setupPoor = true;
@@ -95,7 +108,7 @@ std::string askedWords(const Target& t) {
 /// A version that intake locks is not asked for again; an easier one that is open takes its place.
 bool offerOpenVersion(const Situation& s, Decision& d) {
     if (s.locks.empty()) return false;
-    const std::string open = openVersion(s.e, s.c.rung, s.c.flags, s.c.cleared);
+    const std::string open = openVersion(s.catalogue, s.e, s.c.rung, s.c.flags, s.c.cleared);
     if (open.empty()) return false;
     const Lock& lock = s.locks.front();
     const std::string name = s.e.ladder[size_t(s.e.rungIndex(open))].name;
@@ -104,26 +117,25 @@ bool offerOpenVersion(const Situation& s, Decision& d) {
     d.open = "What you filmed waits for now: " + lock.reason + ".";
     d.arithmetic.push_back("locked: " + s.e.ladder[size_t(s.e.rungIndex(s.c.rung))].name + " → " + name +
                            ", in its own dose");
-    changeVersion(d.target, s.e, open, true);
+    changeVersion(d.target, s.catalogue, s.e, open, true);
     return true;
 }
 
 bool stopRules(const Situation& s, Decision& d) {
     const ClientNote& note = s.c.note;
-    const auto& rules = safetyRules();
+    const SafetyRules& rules = s.catalogue.safety();
     for (const std::string& flag : note.redFlags)
-        d.because.push_back("the client reports " +
-                            (rules && rules->redFlags.count(flag) ? rules->redFlags.at(flag) : flag) + " (" + flag +
-                            "): stop and refer at once");
+        d.because.push_back("the client reports " + (rules.redFlags.count(flag) ? rules.redFlags.at(flag) : flag) +
+                            " (" + flag + "): stop and refer at once");
     if (note.pain) d.because.push_back("the client reports pain: no step up, and no more of this until it is cleared");
     const bool alarm = note.isAlarming();
-    const std::string open = alarm ? "" : openVersion(s.e, s.c.rung, s.c.flags, s.c.cleared);
+    const std::string open = alarm ? "" : openVersion(s.catalogue, s.e, s.c.rung, s.c.flags, s.c.cleared);
     for (const Lock& lock : s.locks)
         if (open.empty())
             d.because.push_back("locked by " + lock.name + ": " + lock.reason +
                                 "; its readiness list is not confirmed");
     for (const std::string& sign : note.signs)
-        d.because.push_back(rules && rules->signs.count(sign) ? rules->signs.at(sign) : sign);
+        d.because.push_back(rules.signs.count(sign) ? rules.signs.at(sign) : sign);
     return !d.because.empty();
 }
 
@@ -205,11 +217,11 @@ void whyStay(const Situation& s, Decision& d) {
 
 } // namespace
 
-Decision decide(const Exercise& e, const Case& c) {
+Decision decide(const Catalogue& catalogue, const Exercise& e, const Case& c) {
     Decision d;
     d.target = c.target;
     if (d.target.rung.empty()) d.target.rung = c.rung;
-    const Situation s = lookAt(e, c);
+    const Situation s = lookAt(catalogue, e, c);
     if (stopRules(s, d))
         d.step = "stop";
     else if (offerOpenVersion(s, d))
@@ -223,12 +235,12 @@ Decision decide(const Exercise& e, const Case& c) {
     else
         d.step = "stay", whyStay(s, d);
 
-    d.cautions = cautionsFor(e, c, d.open.empty() ? s.locks : std::vector<Lock>{});
+    d.cautions = cautionsFor(catalogue.safety(), e, c, d.open.empty() ? s.locks : std::vector<Lock>{});
     if (!d.open.empty()) return d; // what the locked version showed is not worked on
     if (d.step == "stop" || d.step == "ask-again")
         d.arithmetic.push_back(d.step + ": the target stays as it was");
     else
-        setTarget(d, e, c, s.shown, !s.outlived.empty() || !s.setupAgain.empty());
+        setTarget(d, catalogue, e, c, s.shown, !s.outlived.empty() || !s.setupAgain.empty());
     if (d.step == "stop") return d;
     const CorrectionOrder order = correctionOrder(e, s.found);
     for (const std::string& id : order.act) d.cues.push_back(chooseCue(e, id, c));
@@ -236,21 +248,16 @@ Decision decide(const Exercise& e, const Case& c) {
     return d;
 }
 
-Result<Decision> decide(const Case& now) {
-    if (!safetyRules()) return tl::unexpected(safetyRules().error());
-    auto exercise = loadExercise(now.exercise);
-    if (!exercise) return tl::unexpected(exercise.error());
+Result<Decision> decide(const Catalogue& catalogue, const Case& now) {
     Case c = now;
     if (c.rung.empty()) {
-        const auto inSchools = exercise->inSchools(now.schools);
-        if (!inSchools) return tl::unexpected(inSchools.error());
-        c.rung = inSchools->startRung;
+        const auto plain = catalogue.form({c.exercise, {}, {}, c.schools});
+        if (!plain) return tl::unexpected(plain.error());
+        c.rung = plain->startRung;
     }
-    const auto version = exercise->inVersion(c.rung);
-    if (!version) return tl::unexpected(version.error());
-    const auto inSchools = version->inSchools(now.schools);
-    if (!inSchools) return tl::unexpected(inSchools.error());
-    return decide(*inSchools, c);
+    const auto exercise = catalogue.form({c.exercise, c.rung, {}, c.schools});
+    if (!exercise) return tl::unexpected(exercise.error());
+    return decide(catalogue, *exercise, c);
 }
 
 Json toJson(const Decision& d) {

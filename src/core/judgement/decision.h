@@ -1,5 +1,5 @@
 #pragma once
-#include "exercises/exercise.h"
+#include "exercises/catalogue.h"
 #include "judgement/case.h"
 #include "judgement/causes.h"
 
@@ -26,14 +26,14 @@ extern const std::vector<double> kHoldRungs;
 constexpr double kHoldSlack_s = 0.5;
 
 /// Next step and target with their sums. Order: stop rules, ask again, back, up, else stay (docs/decisions.md).
-/// @param exercise in the schools of this client, see Exercise::inSchools
-Decision decide(const Exercise& exercise, const Case& now);
+/// @param exercise in the schools of this client, see Catalogue::inSchools
+Decision decide(const Catalogue& catalogue, const Exercise& exercise, const Case& now);
 
-/// The same from a case alone: loads the exercise and applies the case's schools. @errors NotFound, BadFormat
-Result<Decision> decide(const Case& now);
+/// The same from a case alone, which names the exercise and the schools. @errors NotFound, BadFormat
+Result<Decision> decide(const Catalogue& catalogue, const Case& now);
 
 /// The target that a new client begins with.
-Target firstTarget(const Exercise& exercise);
+Target firstTarget(const Catalogue& catalogue, const Exercise& exercise);
 
 /// step, because, target, arithmetic, cues, waiting, cautions.
 Json toJson(const Decision& decision);

@@ -2,8 +2,9 @@
 
 namespace deft {
 
-std::vector<LadderStep> ladderStory(const Exercise& exercise, const std::vector<PastReview>& history,
-                                    const std::vector<std::string>& flags, const std::vector<std::string>& cleared) {
+std::vector<LadderStep> ladderStory(const Catalogue& catalogue, const Exercise& exercise,
+                                    const std::vector<PastReview>& history, const std::vector<std::string>& flags,
+                                    const std::vector<std::string>& cleared) {
     std::vector<LadderStep> story;
     for (const Rung& rung : exercise.ladder) {
         LadderStep step;
@@ -14,7 +15,7 @@ std::vector<LadderStep> ladderStory(const Exercise& exercise, const std::vector<
             step.last = past.date;
             step.met += past.met && past.clean;
         }
-        step.locks = locksOf(exercise, rung.id, flags, cleared);
+        step.locks = locksOf(catalogue, exercise, rung.id, flags, cleared);
         story.push_back(std::move(step));
     }
     return story;

@@ -13,7 +13,8 @@ struct LadderStep {
 };
 
 /// One entry a version, in the ladder's order, easiest first. @param history oldest first
-std::vector<LadderStep> ladderStory(const Exercise& exercise, const std::vector<PastReview>& history,
-                                    const std::vector<std::string>& flags, const std::vector<std::string>& cleared);
+std::vector<LadderStep> ladderStory(const Catalogue& catalogue, const Exercise& exercise,
+                                    const std::vector<PastReview>& history, const std::vector<std::string>& flags,
+                                    const std::vector<std::string>& cleared);
 
 } // namespace deft

@@ -44,7 +44,7 @@ void compareSides(Shown& s, const BySide& values, const std::string& unit) {
 
 } // namespace
 
-Shown whatIsShown(const Exercise& e, const Case& c) {
+Shown summarisePerformance(const Exercise& e, const Case& c) {
     Shown s;
     const bool byHold = !c.holds.empty() && (c.target.hold_s || c.reps.empty());
     const double need = c.target.hold_s.value_or(0) - kHoldSlack_s;

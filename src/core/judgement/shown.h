@@ -18,6 +18,6 @@ struct Shown {
     std::string weakUnit;
 };
 
-Shown whatIsShown(const Exercise& exercise, const Case& now);
+Shown summarisePerformance(const Exercise& exercise, const Case& now);
 
 } // namespace deft

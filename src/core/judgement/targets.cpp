@@ -23,8 +23,8 @@ constexpr double kSideWorthNaming = 0.02; // chosen here
 std::string seconds(double v) { return numberWords(v, 1) + " s"; }
 
 /// Why a version may not be gone to, or empty.
-std::string lockOn(const Exercise& e, const std::string& rung, const Case& c) {
-    const auto locks = locksOf(e, rung, c.flags, c.cleared);
+std::string lockOn(const Catalogue& catalogue, const Exercise& e, const std::string& rung, const Case& c) {
+    const auto locks = locksOf(catalogue, e, rung, c.flags, c.cleared);
     return locks.empty() ? "" : locks.front().name;
 }
 
@@ -67,11 +67,12 @@ bool hasCriterion(const Exercise& e, const std::string& rung) {
 }
 
 /// The next version, where what it needs has been shown and nothing locks it. @param passedOver why not
-bool nextVersion(Decision& d, const Exercise& e, const Case& c, const std::string& keep, std::string& passedOver) {
+bool nextVersion(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const std::string& keep,
+                 std::string& passedOver) {
     const int rung = e.rungIndex(d.target.rung);
     if (rung < 0 || rung + 1 >= int(e.ladder.size())) return false;
     const Rung& next = e.ladder[size_t(rung) + 1];
-    if (const std::string lock = lockOn(e, next.id, c); !lock.empty()) { // never onto what intake locks
+    if (const std::string lock = lockOn(catalogue, e, next.id, c); !lock.empty()) { // never onto what intake locks
         passedOver = "; the next version is locked by " + lock;
         return false;
     }
@@ -81,12 +82,12 @@ bool nextVersion(Decision& d, const Exercise& e, const Case& c, const std::strin
     }
     d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(rung)].name + " → " + next.name +
                            (next.needs ? ", which needs " + criterionShown(*next.needs, e) : ""));
-    changeVersion(d.target, e, next.id, false);
+    changeVersion(d.target, catalogue, e, next.id, false);
     return true;
 }
 
 /// What grows when the hold cannot: the first of the exercise's own list that is possible.
-void growInstead(Decision& d, const Exercise& e, const Case& c, const std::string& keep) {
+void growInstead(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const std::string& keep) {
     Target& t = d.target;
     // Reps to the top of their range first, then what the next version needs; rounds and days only without either.
     if (t.reps && e.dose.repsMax && *t.reps < *e.dose.repsMax) {
@@ -97,7 +98,7 @@ void growInstead(Decision& d, const Exercise& e, const Case& c, const std::strin
         return;
     }
     std::string passedOver;
-    if (hasCriterion(e, t.rung) && nextVersion(d, e, c, keep, passedOver)) return;
+    if (hasCriterion(e, t.rung) && nextVersion(d, catalogue, e, c, keep, passedOver)) return;
     for (const std::string& what : e.dose.instead) {
         if (what == "round" && t.sets < e.dose.setsMax) {
             ++t.sets;
@@ -109,18 +110,19 @@ void growInstead(Decision& d, const Exercise& e, const Case& c, const std::strin
             d.arithmetic.push_back("up: " + keep + ", every other day becomes every day" + passedOver);
             return;
         }
-        if (what == "version" && !hasCriterion(e, t.rung) && nextVersion(d, e, c, keep, passedOver)) return;
+        if (what == "version" && !hasCriterion(e, t.rung) && nextVersion(d, catalogue, e, c, keep, passedOver)) return;
     }
     d.arithmetic.push_back("up: " + keep + "; nothing else can grow" + passedOver);
 }
 
-void holdUp(Decision& d, const Exercise& e, const Case& c, const Shown& s, double asked) {
+void holdUp(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Shown& s, double asked) {
     const auto next = std::upper_bound(kHoldRungs.begin(), kHoldRungs.end(), asked + 1e-9);
     const double reachable = std::max(asked + kUpStep_s, kUpShare * s.medianClean_s);
     if (next == kHoldRungs.end() || *next > e.dose.holdCap_s + 1e-9)
-        return growInstead(d, e, c, "no longer than " + seconds(e.dose.holdCap_s) + " here → keep " + seconds(asked));
+        return growInstead(d, catalogue, e, c,
+                           "no longer than " + seconds(e.dose.holdCap_s) + " here → keep " + seconds(asked));
     if (*next > reachable + 1e-9)
-        return growInstead(d, e, c,
+        return growInstead(d, catalogue, e, c,
                            "the next rung " + seconds(*next) + " is beyond " + seconds(reachable) + " → keep " +
                                seconds(asked));
     d.target.hold_s = *next;
@@ -129,20 +131,20 @@ void holdUp(Decision& d, const Exercise& e, const Case& c, const Shown& s, doubl
 }
 
 /// One version down; at the bottom of the ladder, a round less.
-void easierVersion(Decision& d, const Exercise& e) {
+void easierVersion(Decision& d, const Catalogue& catalogue, const Exercise& e) {
     const int rung = e.rungIndex(d.target.rung);
     if (rung > 0) {
         d.arithmetic.push_back("version: " + e.ladder[size_t(rung)].name + " → " + e.ladder[size_t(rung) - 1].name);
-        changeVersion(d.target, e, e.ladder[size_t(rung) - 1].id, true);
+        changeVersion(d.target, catalogue, e, e.ladder[size_t(rung) - 1].id, true);
     } else if (d.target.sets > 1) {
         --d.target.sets;
         d.arithmetic.push_back("back: already the easiest version → a round less: " + std::to_string(d.target.sets));
     }
 }
 
-void setHold(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool& easier) {
+void setHold(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Shown& s, bool& easier) {
     const double asked = *d.target.hold_s;
-    if (d.step == "up") return holdUp(d, e, c, s, asked);
+    if (d.step == "up") return holdUp(d, catalogue, e, c, s, asked);
     if (d.step == "stay") {
         d.arithmetic.push_back("stay: " + std::to_string(s.clean) + " of " + std::to_string(s.total) +
                                " holds clean → keep " + seconds(asked));
@@ -162,9 +164,9 @@ void setHold(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool
     }
 }
 
-void setReps(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool& easier) {
+void setReps(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Shown& s, bool& easier) {
     const std::string reps = d.target.reps ? std::to_string(*d.target.reps) + " reps" : "the dose";
-    if (d.step == "up") return growInstead(d, e, c, "keep " + reps);
+    if (d.step == "up") return growInstead(d, catalogue, e, c, "keep " + reps);
     if (d.step == "stay") {
         d.arithmetic.push_back("stay: " + std::to_string(s.clean) + " of " + std::to_string(s.total) +
                                " reps clean → keep " + reps);
@@ -203,9 +205,9 @@ void setRange(Decision& d, const Case& c) {
 
 } // namespace
 
-void changeVersion(Target& t, const Exercise& e, const std::string& rung, bool easier) {
+void changeVersion(Target& t, const Catalogue& catalogue, const Exercise& e, const std::string& rung, bool easier) {
     t.rung = rung;
-    const auto version = e.inVersion(rung);
+    const auto version = catalogue.inVersion(e, rung);
     if (!version) return; // the file has been read before, so this one can be
     const Target first = usualTarget(*version);
     const bool sameKind = t.hold_s.has_value() == first.hold_s.has_value();
@@ -215,14 +217,14 @@ void changeVersion(Target& t, const Exercise& e, const std::string& rung, bool e
     if (!sameKind) t.range.reset();
 }
 
-void setTarget(Decision& d, const Exercise& e, const Case& c, const Shown& s, bool easier) {
+void setTarget(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Shown& s, bool easier) {
     const std::string version = d.target.rung;
     if (d.target.hold_s)
-        setHold(d, e, c, s, easier);
+        setHold(d, catalogue, e, c, s, easier);
     else
-        setReps(d, e, c, s, easier);
+        setReps(d, catalogue, e, c, s, easier);
     if (d.target.rung == version) setRange(d, c); // a range belongs to one version
-    if (d.step == "back" && easier) easierVersion(d, e);
+    if (d.step == "back" && easier) easierVersion(d, catalogue, e);
     if (s.sideDifference > kSideWorthNaming) {
         d.target.firstSide = s.weakSide;
         d.arithmetic.push_back("sides: " + s.weakSide + " is weaker (" + numberWords(s.weak, 1) + " against " +
@@ -231,8 +233,8 @@ void setTarget(Decision& d, const Exercise& e, const Case& c, const Shown& s, bo
     }
 }
 
-Target firstTarget(const Exercise& e) {
-    const auto begun = e.inVersion(e.startRung);
+Target firstTarget(const Catalogue& catalogue, const Exercise& e) {
+    const auto begun = catalogue.inVersion(e, e.startRung);
     Target t = usualTarget(begun ? *begun : e);
     t.rung = e.startRung;
     return t;

@@ -6,12 +6,12 @@
 namespace deft {
 namespace {
 
-constexpr double kSeen = 0.2;          // score of a point of the head
-constexpr double kRadius = 0.45;       // of a head's circle, trunks (chosen here, from what was measured)
-constexpr double kRadiusGuessed = 0.6; // where no point of the head itself is seen
-constexpr double kAround = 0.2;        // hair and chin beyond the outermost point, trunks
-constexpr double kBeyond = 0.45;       // from the shoulders to the middle of the head, trunks
-constexpr double kApart = 0.5;         // marks and network are not of one head, trunks
+constexpr double kSeen = 0.2;              // score of a point of the head
+constexpr double kHeadRadius = 0.45;       // of a head's circle, trunks (chosen here, from what was measured)
+constexpr double kHeadRadiusGuessed = 0.6; // where no point of the head itself is seen
+constexpr double kAround = 0.2;            // hair and chin beyond the outermost point, trunks
+constexpr double kAboveShoulders = 0.45;   // from the shoulders to the middle of the head, trunks
+constexpr double kApart = 0.5;             // marks and network are not of one head, trunks
 constexpr int kMostPeople = 4;
 // Another person is looked for when the network is this sure that there is one (chosen here, from what was measured).
 constexpr double kPerhapsAnother = 0.15;
@@ -24,9 +24,9 @@ Head headOf(const FoundBody& body) {
         if (body.score(Keypoint(k)) > kSeen) sum += body.at(Keypoint(k)), ++seen;
     if (seen < 2) { // turned away: beyond the shoulders
         const Point2 up = body.shoulders() - body.hips();
-        return {body.shoulders() + kBeyond * scale * up.normalized(), kRadiusGuessed * scale};
+        return {body.shoulders() + kAboveShoulders * scale * up.normalized(), kHeadRadiusGuessed * scale};
     }
-    Head head{sum / seen, kRadius * scale};
+    Head head{sum / seen, kHeadRadius * scale};
     for (int k = Nose; k <= EarRight; ++k)
         if (body.score(Keypoint(k)) > kSeen)
             head.radius = std::max(head.radius, (body.at(Keypoint(k)) - head.centre).norm() + kAround * scale);

@@ -1,5 +1,6 @@
 #include "landmarks/marks.h"
 
+#include "base/json.h"
 #include "base/numbers.h"
 #include "landmarks/names.h"
 

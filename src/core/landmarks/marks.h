@@ -1,8 +1,10 @@
 #pragma once
-#include "base/json.h"
+#include "base/json_fwd.h"
+#include "base/result.h"
 #include "geometry/angle.h"
 #include "video/clip_info.h"
 
+#include <filesystem>
 #include <map>
 #include <optional>
 
@@ -57,6 +59,7 @@ Result<Marks> parseMarks(const Json& json, const std::string& where);
 struct DoubtfulMark {
     std::string name;
     std::string why; ///< "lies on the same spot as the crest", "lies at the edge of the picture"
+    bool operator==(const DoubtfulMark&) const = default;
 };
 std::vector<DoubtfulMark> doubtfulMarks(const Marks& marks, int width, int height);
 

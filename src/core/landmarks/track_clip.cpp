@@ -1,5 +1,6 @@
 #include "landmarks/track_clip.h"
 
+#include "base/json.h"
 #include "landmarks/joined_marks.h"
 
 #include <algorithm>

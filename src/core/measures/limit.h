@@ -28,6 +28,7 @@ struct Limit {
     Origin origin = Origin::ChosenHere;
     std::string source{}; ///< for Published
 
+    bool operator==(const Limit&) const = default;
     bool isSet() const { return low || high; }
     /// How far outside (> 0) or inside (≤ 0) a value is, in its unit. Without limits −∞; NaN for a gap.
     double excess(double value) const;

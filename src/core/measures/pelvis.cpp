@@ -40,7 +40,7 @@ double turnSinceMarked(const MeasureInput& in, const MeasureContext& c) {
 }
 
 /// As far as the marks disagree with each other; 0 = two marks cannot.
-double misfitSd(const MeasureInput& in, const MeasureContext& c) {
+double misfitOfPelvisSd(const MeasureInput& in, const MeasureContext& c) {
     std::vector<Point2> from, to;
     std::vector<double> weight;
     for (size_t i = 0; i < c.layout.size(); ++i) {
@@ -88,7 +88,7 @@ double rawTiltOfPair(std::span<const Point2> marks, const BodyAxes& axes) {
 
 namespace {
 
-double onTrunk(const MeasureInput& in, const MeasureContext& c) {
+double pelvisOnTrunk(const MeasureInput& in, const MeasureContext& c) {
     const Point2 hip = in.at[5], shoulder = in.at[6];
     const auto trunk = c.axes.towardFrontDeg(shoulder - hip);
     return trunk ? wrapDeg(fittedRaw(in, c) - *trunk) : kGap;
@@ -114,15 +114,15 @@ std::vector<Measure> pelvisMeasures() {
          .needed = 0,
          .zero = Zero::Neutral,
          .value = fittedRaw,
-         .misfitSd = misfitSd},
+         .misfitSd = misfitOfPelvisSd},
         {.id = "pelvis_on_trunk",
          .name = "pelvis against trunk",
          .unit = "deg",
          .landmarks = withShoulder,
          .needed = 0,
          .zero = Zero::Neutral,
-         .value = onTrunk,
-         .misfitSd = misfitSd},
+         .value = pelvisOnTrunk,
+         .misfitSd = misfitOfPelvisSd},
         // Where a round back is the aim, what counts is that the round of the start stays.
         {.id = "trunk_unrounds",
          .name = "pelvis against trunk, from the start",
@@ -130,8 +130,8 @@ std::vector<Measure> pelvisMeasures() {
          .landmarks = withShoulder,
          .needed = 0,
          .zero = Zero::Start,
-         .value = onTrunk,
-         .misfitSd = misfitSd},
+         .value = pelvisOnTrunk,
+         .misfitSd = misfitOfPelvisSd},
     };
 }
 

@@ -289,11 +289,11 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
     set.ofSetup.pelvis_on_trunk_raw = setupMedian("pelvis_on_trunk", set.ofSetupTrunk_u95);
     for (const char* id : {"tilt", "pelvis_on_trunk"})
         if (const Series* one = set.find(id)) set.beforeNeutral.push_back(*one);
-    tellAgainst(set, options.neutral);
+    applyNeutral(set, options.neutral);
     return set;
 }
 
-void tellAgainst(SeriesSet& set, const std::optional<Neutral>& neutral) {
+void applyNeutral(SeriesSet& set, const std::optional<Neutral>& neutral) {
     set.neutral = neutral.value_or(set.ofSetup);
     // The neutral of another clip is an angle against its mat; against the trunk it is moved by the same amount.
     if (neutral && (!std::isfinite(neutral->pelvis_on_trunk_raw) || neutral->pelvis_on_trunk_raw == 0))

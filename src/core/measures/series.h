@@ -83,7 +83,7 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
 
 /// Tells tilt and pelvis_on_trunk against this neutral, or without one against that of the set-up. Nothing else in the
 /// set depends on it. The set must have its `beforeNeutral`.
-void tellAgainst(SeriesSet& set, const std::optional<Neutral>& neutral);
+void applyNeutral(SeriesSet& set, const std::optional<Neutral>& neutral);
 
 /// `frame,time_s,<measure>,<measure>_u95,…`; empty = not measurable.
 std::string toCsv(const SeriesSet& set);

@@ -92,7 +92,8 @@ std::map<std::string, ScoredPoint> jointsOfBoth(const FoundBody& body, bool exch
     return joints;
 }
 
-BodyFacts factsOf(const std::vector<FoundBody>& bodies, int width, int height, const Exercise* asked) {
+BodyFacts factsOf(const Catalogue& catalogue, const std::vector<FoundBody>& bodies, int width, int height,
+                  const Exercise* asked) {
     BodyFacts f;
     std::vector<double> breadths;
     for (const FoundBody& b : bodies) {
@@ -104,8 +105,8 @@ BodyFacts factsOf(const std::vector<FoundBody>& bodies, int width, int height, c
     const bool broad = medianOf(breadths) > 0.42;
 
     // Which exercises does the body look like, at the start and, better still, at some time at the far end?
-    for (const std::string& id : exerciseIds()) {
-        const auto e = loadExercise(id);
+    for (const std::string& id : catalogue.exerciseIds()) {
+        const auto e = catalogue.exercise(id);
         if (!e) continue;
         const bool side = e->view == "side";
         if (side == broad) continue;
@@ -126,7 +127,7 @@ BodyFacts factsOf(const std::vector<FoundBody>& bodies, int width, int height, c
     if (f.guesses.size() > 5) f.guesses.resize(5);
 
     if (!f.guesses.empty())
-        if (const auto e = loadExercise(f.guesses.front().first))
+        if (const auto e = catalogue.exercise(f.guesses.front().first))
             f.position = e->position == "bridge" ? "supine" : e->position; // a bridge is done lying on the back
     if (f.position.empty()) f.position = lies(first) ? "supine" : "standing";
 

@@ -1,5 +1,5 @@
 #pragma once
-#include "exercises/exercise.h"
+#include "exercises/catalogue.h"
 #include "landmarks/body_finder.h"
 
 namespace deft {
@@ -34,6 +34,7 @@ constexpr double kJointGate = 0.3;
 
 /// @param bodies found in frames spread over the clip, in order of time; at least one
 /// @param asked the exercise that the client was asked to do, if known: it settles position and view
-BodyFacts factsOf(const std::vector<FoundBody>& bodies, int width, int height, const Exercise* asked);
+BodyFacts factsOf(const Catalogue& catalogue, const std::vector<FoundBody>& bodies, int width, int height,
+                  const Exercise* asked);
 
 } // namespace deft

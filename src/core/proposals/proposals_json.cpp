@@ -1,5 +1,7 @@
 #include "proposals/proposals_json.h"
 
+#include "base/json.h"
+
 namespace deft {
 namespace {
 

@@ -139,8 +139,9 @@ void ProposeContext::learn(const Marks& marks, const Exercise& exercise) {
         layout.learn(points, exercise.view, *turn);
 }
 
-Result<Proposals> proposeMarks(ClipReader& reader, Result<KeypointNetwork>& network, const Exercise& exercise,
-                               const ProposeContext& context, StopToken stop, const ProgressFn& progress) {
+Result<Proposals> proposeMarks(const Catalogue& catalogue, ClipReader& reader, Result<KeypointNetwork>& network,
+                               const Exercise& exercise, const ProposeContext& context, StopToken stop,
+                               const ProgressFn& progress) {
     const ClipInfo& clip = reader.info();
     Proposals p;
     std::map<int64_t, FoundBody> found, followed;
@@ -157,7 +158,7 @@ Result<Proposals> proposeMarks(ClipReader& reader, Result<KeypointNetwork>& netw
     std::vector<FoundBody> bodies;
     for (const auto& [frame, body] : found) bodies.push_back(body);
     if (!bodies.empty()) {
-        p.facts = factsOf(bodies, clip.width, clip.height, &exercise);
+        p.facts = factsOf(catalogue, bodies, clip.width, clip.height, &exercise);
         p.frame = found.begin()->first;
         fromJoints(p, bodies.front(), exercise, context.mirrored);
         fromLayout(p, exercise, context.layout);

@@ -49,8 +49,9 @@ struct ProposeContext {
 
 /// @param network when it could not be loaded, only stickers and last time's marks are used, and `missing` says why
 /// @errors Cancelled, those of ClipReader
-Result<Proposals> proposeMarks(ClipReader& clip, Result<KeypointNetwork>& network, const Exercise& exercise,
-                               const ProposeContext& context, StopToken stop = {}, const ProgressFn& progress = {});
+Result<Proposals> proposeMarks(const Catalogue& catalogue, ClipReader& clip, Result<KeypointNetwork>& network,
+                               const Exercise& exercise, const ProposeContext& context, StopToken stop = {},
+                               const ProgressFn& progress = {});
 
 /// Puts the layout's proposals where they belong to joints that have been confirmed or moved meanwhile.
 void followMarks(Proposals& proposals, const Exercise& exercise, const BodyLayout& layout,

@@ -1,5 +1,7 @@
 #include "review/annotations.h"
 
+#include "base/json.h"
+
 namespace deft {
 namespace {
 

@@ -1,5 +1,5 @@
 #pragma once
-#include "base/json.h"
+#include "base/json_fwd.h"
 #include "events/breath.h"
 #include "geometry/angle.h"
 

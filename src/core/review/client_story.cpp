@@ -34,8 +34,8 @@ std::optional<Target> ClientStory::now() const {
     return last.next.rung.empty() ? last.past.target : last.next;
 }
 
-ClientStory tellStory(const Exercise& exercise, std::vector<FiledReview> reviews, const std::vector<std::string>& flags,
-                      const std::vector<std::string>& cleared) {
+ClientStory tellStory(const Catalogue& catalogue, const Exercise& exercise, std::vector<FiledReview> reviews,
+                      const std::vector<std::string>& flags, const std::vector<std::string>& cleared) {
     ClientStory story{exercise, std::move(reviews), {}, {}, {}, {}};
     if (!story.reviews.empty())
         for (const Reading& r : story.reviews.back().readings)
@@ -43,7 +43,7 @@ ClientStory tellStory(const Exercise& exercise, std::vector<FiledReview> reviews
     std::stable_partition(story.weeks.begin(), story.weeks.end(),
                           [](const OverTime& o) { return o.now.stat != "set-up"; });
     story.cues = cueSpells(exercise, story.history());
-    story.ladder = ladderStory(exercise, story.history(), flags, cleared);
+    story.ladder = ladderStory(catalogue, exercise, story.history(), flags, cleared);
     return story;
 }
 

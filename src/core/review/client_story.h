@@ -23,7 +23,7 @@ struct ClientStory {
 };
 
 /// @param reviews oldest first @param cleared flags whose readiness list was confirmed in the last review
-ClientStory tellStory(const Exercise& exercise, std::vector<FiledReview> reviews, const std::vector<std::string>& flags,
-                      const std::vector<std::string>& cleared);
+ClientStory tellStory(const Catalogue& catalogue, const Exercise& exercise, std::vector<FiledReview> reviews,
+                      const std::vector<std::string>& flags, const std::vector<std::string>& cleared);
 
 } // namespace deft

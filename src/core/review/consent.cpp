@@ -21,7 +21,7 @@ bool allowsPassingOn(const std::optional<Consent>& c, const std::string& today) 
 
 Json toJson(const Consent& c) { return {{"given", c.given}, {"until", c.until}, {"scopes", c.scopes}}; }
 
-Result<Consent> parseConsent(const Json& json, const std::string& where) {
+Result<Consent> parseConsent(const SafetyRules& rules, const Json& json, const std::string& where) {
     Consent c;
     try {
         c.given = json.at("given"), c.until = json.value("until", ""), c.scopes = json.at("scopes");
@@ -31,8 +31,7 @@ Result<Consent> parseConsent(const Json& json, const std::string& where) {
     for (const auto& [key, day] : {std::pair{"given", &c.given}, {"until", &c.until}})
         if (!(day == &c.until && day->empty()) && !parseDate(*day))
             return fail(Errc::BadFormat, where + "/" + key + ": expected a day as 2026-05-14, found \"" + *day + "\"");
-    if (!safetyRules()) return tl::unexpected(safetyRules().error());
-    const auto& known = safetyRules()->consent;
+    const auto& known = rules.consent;
     for (const std::string& scope : c.scopes)
         if (std::none_of(known.begin(), known.end(), [&](const auto& k) { return k.first == scope; })) {
             std::string ids;

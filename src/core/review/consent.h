@@ -1,5 +1,6 @@
 #pragma once
-#include "base/json.h"
+#include "base/json_fwd.h"
+#include "exercises/safety_rules.h"
 
 #include <optional>
 #include <string>
@@ -25,7 +26,8 @@ bool allowsPictures(const std::optional<Consent>& consent, const std::string& to
 bool allowsPassingOn(const std::optional<Consent>& consent, const std::string& today);
 
 Json toJson(const Consent& consent);
-/// {"given": DAY, "until": DAY or "", "scopes": [ID…]} @errors BadFormat, NotFound (unknown scope)
-Result<Consent> parseConsent(const Json& json, const std::string& where);
+/// {"given": DAY, "until": DAY or "", "scopes": [ID…]} @param rules name the scopes there are @errors BadFormat,
+/// NotFound (unknown scope)
+Result<Consent> parseConsent(const SafetyRules& rules, const Json& json, const std::string& where);
 
 } // namespace deft

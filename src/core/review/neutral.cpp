@@ -14,8 +14,8 @@ constexpr double kLeastRange_deg = 6; // less is no arching and flattening; chos
 /// Median of a series and of its half-width around a frame; NaN where it is not measured.
 std::pair<double, double> around(const Review& r, const Series* s, int64_t frame) {
     std::vector<double> values, bands;
-    const double at = r.clip.time_s[size_t(frame)];
-    for (int64_t i = r.clip.frameAt(at - kAround_s); s && i <= r.clip.frameAt(at + kAround_s); ++i)
+    const double at = r.clip().time_s[size_t(frame)];
+    for (int64_t i = r.clip().frameAt(at - kAround_s); s && i <= r.clip().frameAt(at + kAround_s); ++i)
         if (std::isfinite(s->value[size_t(i)]))
             values.push_back(s->value[size_t(i)]), bands.push_back(s->u95[size_t(i)]);
     return values.empty() ? std::pair(kGap, kGap) : std::pair(medianOf(values), medianOf(bands));
@@ -23,7 +23,7 @@ std::pair<double, double> around(const Review& r, const Series* s, int64_t frame
 
 /// What is told against neutral, before it was. Nothing when it is not in the set.
 const Series* beforeNeutral(const Review& r, const char* id) {
-    const auto& all = r.series.beforeNeutral;
+    const auto& all = r.series().beforeNeutral;
     const auto it = std::find_if(all.begin(), all.end(), [&](const Series& s) { return s.id == id; });
     return it == all.end() ? nullptr : &*it;
 }
@@ -46,7 +46,7 @@ Result<OwnRange> ownRange(const Review& r) {
     if (!tilt) return fail(Errc::NotFound, "the pelvis was not measured in this clip");
     const Measure* mover = findMeasure(moverPlan(r.exercise).measure);
     const bool whole = r.events.reps.empty() || (mover && mover->zero == Zero::Neutral);
-    const int64_t end = whole ? r.clip.frames() : r.clip.frameAt(r.events.reps.front().start_s);
+    const int64_t end = whole ? r.clip().frames() : r.clip().frameAt(r.events.reps.front().start_s);
     OwnRange out;
     double most = -1e300, least = 1e300;
     for (int64_t i = 0; i < end; ++i) {
@@ -71,7 +71,7 @@ Result<OwnRange> ownRange(const Review& r) {
 
 Result<Neutral> neutralOfOther(const Review& here, const ReviewInputs& other) {
     if (!other.neutral) return fail(Errc::Unsupported, "that clip has no neutral of its own");
-    const auto exercise = loadExercise(other.exercise);
+    const auto exercise = here.catalogue->exercise(other.exercise);
     if (!exercise) return tl::unexpected(exercise.error());
     if (exercise->position != here.exercise.position)
         return fail(Errc::Unsupported, "a neutral belongs to the position in which it was shown");
@@ -79,7 +79,8 @@ Result<Neutral> neutralOfOther(const Review& here, const ReviewInputs& other) {
     if (!pair || pair != pelvisPair(other.marks.landmarks()))
         return fail(Errc::Unsupported, "the pelvis is told by other marks there" +
                                            (pair ? "; here by " + pair->from + " and " + pair->to : std::string()));
-    const auto [raw, band] = around(here, here.series.find("tilt_raw"), here.clip.frameAt(here.events.setupEnd_s / 2));
+    const auto [raw, band] =
+        around(here, here.series().find("tilt_raw"), here.clip().frameAt(here.events.setupEnd_s / 2));
     if (!std::isfinite(raw)) return fail(Errc::NotFound, "the pelvis is not measured in the set-up of this clip");
     Neutral n = *other.neutral;
     n.range.reset(), n.rangeU95 = 0; // not seen in this clip

@@ -1,6 +1,8 @@
 #include "review/parcel.h"
 
 #include "base/dates.h"
+#include "base/json.h"
+#include "exercises/catalogue.h"
 #include "exercises/exercise.h"
 
 #include <algorithm>
@@ -12,7 +14,7 @@ namespace {
 
 constexpr size_t kMostName = 200; // characters; chosen here
 
-Result<Parcel> parcelFrom(const Json& json, const std::string& where) {
+Result<Parcel> parcelFrom(const Catalogue& catalogue, const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-parcel", 1, where); !ok) return tl::unexpected(ok.error());
     Parcel p;
     for (const auto& [key, to, needed] : {std::tuple{"client", &p.client, true},
@@ -47,20 +49,20 @@ Result<Parcel> parcelFrom(const Json& json, const std::string& where) {
                     where + ": a name, role or id is longer than " + std::to_string(kMostName) + " characters");
     if (p.side != "both" && p.side != "left" && p.side != "right")
         return fail(Errc::BadFormat, where + ": /side: expected left, right or both, found " + p.side);
-    const auto exercise = loadExercise(p.exercise);
+    const auto exercise = catalogue.exercise(p.exercise);
     if (!exercise) return fail(Errc::NotFound, where + ": /exercise: " + exercise.error().detail);
 
     // Note, flags and target are written as in a case, and are read with the same strictness.
     Json same = {{"format", "deft-mirror-case"}, {"version", 1}, {"exercise", p.exercise}, {"now", Json::object()}};
     for (const char* key : {"note", "flags", "target"})
         if (json.contains(key)) same[key] = json[key];
-    auto read = parseCase(same, where);
+    auto read = parseCase(catalogue, same, where);
     if (!read) return tl::unexpected(read.error());
     p.note = std::move(read->note);
     p.flags = std::move(read->flags);
     if (json.contains("target")) p.asked = read->target;
     if (json.contains("consent")) {
-        auto consent = parseConsent(json["consent"], where + ": /consent");
+        auto consent = parseConsent(catalogue.safety(), json["consent"], where + ": /consent");
         if (!consent) return tl::unexpected(consent.error());
         p.consent = std::move(*consent);
     }
@@ -69,8 +71,8 @@ Result<Parcel> parcelFrom(const Json& json, const std::string& where) {
 
 } // namespace
 
-Result<Parcel> parseParcel(const Json& json, const std::string& where) {
-    return readMembers(where, [&] { return parcelFrom(json, where); });
+Result<Parcel> parseParcel(const Catalogue& catalogue, const Json& json, const std::string& where) {
+    return readMembers(where, [&] { return parcelFrom(catalogue, json, where); });
 }
 
 Json toJson(const Parcel& p) {

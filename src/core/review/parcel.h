@@ -19,7 +19,7 @@ struct Parcel {
 
 /// @errors BadFormat naming file, path, what was expected and found; NewerVersion; NotFound for unknown words of the
 /// trade
-Result<Parcel> parseParcel(const Json& json, const std::string& where);
+Result<Parcel> parseParcel(const Catalogue& catalogue, const Json& json, const std::string& where);
 Json toJson(const Parcel& parcel);
 
 } // namespace deft

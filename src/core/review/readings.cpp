@@ -25,7 +25,7 @@ int64_t worstWhileCounted(const Review& r, const Rep& rep, const Series& s, cons
 /// Worst of each rep; the row's value is the worst of all, its best that of the mildest rep.
 ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limit& limit) {
     ReadingRow row = toldReading(r.exercise, limit.measure, "worst");
-    const Series* s = r.series.find(limit.measure);
+    const Series* s = r.series().find(limit.measure);
     bool clear = false;
     for (size_t k = 0; s && k < reps.size(); ++k) {
         const int64_t at = worstWhileCounted(r, reps[k], *s, limit);
@@ -54,9 +54,10 @@ ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const char* id,
         if (rep.unsure()) continue;
         const double v = value(rep);
         row.reps.push_back(v);
-        if (aim.isWorse(v, worst)) worst = v, row.worstRep = int(k), row.worstFrame = r.clip.frameAt(rep.hold.start_s);
+        if (aim.isWorse(v, worst))
+            worst = v, row.worstRep = int(k), row.worstFrame = r.clip().frameAt(rep.hold.start_s);
         if (row.bestRep < 0 || aim.isWorse(row.best, v))
-            row.bestRep = int(k), row.best = v, row.bestFrame = r.clip.frameAt(rep.hold.start_s);
+            row.bestRep = int(k), row.best = v, row.bestFrame = r.clip().frameAt(rep.hold.start_s);
         row.u95 = std::isfinite(row.u95) ? std::max(row.u95, u95(rep)) : u95(rep);
     }
     if (!row.reps.empty())
@@ -78,7 +79,7 @@ ReadingRow ofWhole(const Review& r, const std::vector<Rep>& reps, const char* id
         const auto found = reps[k].unsure() ? std::nullopt : valueAndBand(reps[k]);
         if (!found) continue;
         row.reps.push_back(found->first);
-        const int64_t frame = r.clip.frameAt((hold.start_s + hold.end_s) / 2);
+        const int64_t frame = r.clip().frameAt((hold.start_s + hold.end_s) / 2);
         if (none.isWorse(found->first, row.value))
             row.value = found->first, row.u95 = found->second, row.worstRep = int(k), row.worstFrame = frame;
         if (row.bestRep < 0 || none.isWorse(row.best, found->first))
@@ -184,12 +185,12 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         ReadingRow row = toldReading(r.exercise, limit.measure, "set-up");
         row.value = v.value, row.u95 = v.u95, row.limit = limit;
         row.verdict = asFound(limit.verdict(v.value, v.u95), v.isPoor());
-        row.worstFrame = row.bestFrame = r.clip.frameAt(r.events.setupEnd_s / 2);
+        row.worstFrame = row.bestFrame = r.clip().frameAt(r.events.setupEnd_s / 2);
         if (!std::isfinite(v.value))
             row.why = r.events.reps.empty() ? "cannot tell: no movement found" : "cannot tell: not marked";
         rows.push_back(std::move(row));
     }
-    if (const Neutral& n = r.series.neutral; n.range) {
+    if (const Neutral& n = r.series().neutral; n.range) {
         ReadingRow row = toldReading(r.exercise, "tilt_range", "set-up");
         row.value = *n.range, row.u95 = n.rangeU95;
         rows.push_back(std::move(row));

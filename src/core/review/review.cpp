@@ -1,36 +1,21 @@
 #include "review/review.h"
 
-#include "events/hold_sway.h"
-#include "events/lead.h"
-#include "events/roll_order.h"
-#include "judgement/safety.h"
 #include "judgement/shown.h"
 #include "judgement/targets.h"
-#include "landmarks/names.h"
-#include "measures/steadied.h"
-#include "review/both_sides.h"
 #include "review/clip_facts.h"
 #include "review/seen_faults.h"
 #include "signal/resample.h"
 
 #include <algorithm>
 #include <cmath>
-#include <map>
-#include <mutex>
 
 namespace deft {
 namespace {
 
-/// Whether an exercise is seen from the side of the body: from above, a body that lies on its side is.
-View pictureView(const Exercise& e) {
-    const View view = viewOf(e.view);
-    return view == View::Above && e.bodyPosition() == Position::SideLying ? View::Side : view;
-}
-
 /// The first view of an exercise whose landmarks are all marked, else its best one.
-std::string viewFor(const Exercise& e, const Marks& marks) {
+std::string viewFor(const Catalogue& catalogue, const Exercise& e, const Marks& marks) {
     for (const std::string& view : e.views) {
-        const auto other = e.inView(view);
+        const auto other = catalogue.inView(e, view);
         if (other && isMarked(*other, marks)) return view;
     }
     return e.view;
@@ -57,10 +42,10 @@ bool isMarked(const Exercise& e, const Marks& marks) {
                        [&](const std::string& name) { return std::binary_search(marked.begin(), marked.end(), name); });
 }
 
-bool Review::metTarget() const { return whatIsShown(exercise, caseOf(*this)).met && !anyUnsure(); }
+bool Review::metTarget() const { return summarisePerformance(exercise, caseOf(*this)).met && !anyUnsure(); }
 
 bool Review::allClean() const {
-    const Shown shown = whatIsShown(exercise, caseOf(*this));
+    const Shown shown = summarisePerformance(exercise, caseOf(*this));
     return shown.total > 0 && shown.clean == shown.total && !anyUnsure();
 }
 
@@ -77,7 +62,8 @@ std::vector<const Fault*> Review::standing() const {
 
 int64_t worstFrame(const Review& r, const Span& span, const Series& s, const Limit& limit) {
     int64_t worst = -1;
-    for (int64_t i = r.clip.frameAt(span.start_s); i < r.clip.frames() && r.clip.time_s[size_t(i)] <= span.end_s; ++i)
+    for (int64_t i = r.clip().frameAt(span.start_s); i < r.clip().frames() && r.clip().time_s[size_t(i)] <= span.end_s;
+         ++i)
         if (limit.isWorse(s.value[size_t(i)], worst < 0 ? kGap : s.value[size_t(worst)])) worst = i;
     return worst;
 }
@@ -86,7 +72,7 @@ std::optional<Review::RepFrames> Review::framesOfRep(const std::string& id, int 
     if (number < 0 || number >= int(events.reps.size())) return std::nullopt;
     const FaultPlan* fault = exercise.fault(id);
     const Limit* limit = exercise.limitOf(id);
-    const Series* s = limit ? series.find(limit->measure) : nullptr;
+    const Series* s = limit ? series().find(limit->measure) : nullptr;
     if (!s) return std::nullopt;
     const Rep& rep = events.reps[size_t(number)];
     const Span span = countedIn(rep, fault ? fault->counts : Phases{false, true, false});
@@ -97,7 +83,7 @@ std::optional<Review::RepFrames> Review::framesOfRep(const std::string& id, int 
     const double clean = rep.hold.clean_s > 0.4 ? rep.hold.start_s + 0.8 * rep.hold.clean_s
                          : rep.break_s          ? *rep.break_s - 0.1
                                                 : rep.hold.start_s;
-    out.clean = clip.frameAt(std::max(0.0, clean));
+    out.clean = clip().frameAt(std::max(0.0, clean));
     return out;
 }
 
@@ -145,227 +131,96 @@ Case caseOf(const Review& r) {
     return c;
 }
 
-namespace {
-
-/// Does nothing that this exercise is made of lie among the coach's own files, which may change at any time?
-bool ships(const std::string& id) { return exerciseFile(id).parent_path() == dataFolder() / "exercises"; }
-
-Result<Exercise> readExerciseOf(const ReviewInputs& inputs) {
-    return loadExercise(inputs.exercise)
-        .and_then([&](const Exercise& e) { return e.inVersion(inputs.asked.rung); })
-        .and_then(
-            [&](const Exercise& e) { return e.inView(inputs.view.empty() ? viewFor(e, inputs.marks) : inputs.view); })
-        .and_then([&](const Exercise& e) { return e.inSchools(inputs.schools); });
-}
-
-} // namespace
-
-Result<Exercise> exerciseOf(const ReviewInputs& inputs) {
-    // Reading and checking a file takes longer than judging: what ships is read once for each version, view and school.
-    static std::mutex mutex;
-    static std::map<std::string, std::shared_ptr<const Exercise>> known;
-    if (inputs.view.empty()) return readExerciseOf(inputs); // it depends on the marks
-    const std::string key =
-        toLine(Json{dataFolder().string(), inputs.exercise, inputs.asked.rung, inputs.view, Json(inputs.schools)});
-    const auto allShip = [](const Exercise& e) {
-        return ships(e.id) && std::all_of(e.ladder.begin(), e.ladder.end(), [](const Rung& rung) {
-                   return rung.exercise.empty() || ships(rung.exercise);
-               });
-    };
-    const std::lock_guard lock(mutex);
-    if (const auto it = known.find(key); it != known.end() && allShip(*it->second)) return *it->second;
-    auto e = readExerciseOf(inputs);
-    if (e && allShip(*e)) known[key] = std::make_shared<const Exercise>(*e);
-    return e;
-}
-
-namespace {
-
-SeriesOptions seriesOptions(const Review& r) {
-    SeriesOptions options;
-    options.position = r.exercise.bodyPosition();
-    options.view = pictureView(r.exercise);
-    options.lineEnd = r.exercise.lineEnd;
-    options.lens = Lens::ofPhone(r.clip.width, r.clip.height);
-    options.neutral = r.inputs.neutral;
-    options.scaleLength_cm = r.inputs.marks.scaleLengthCm.value_or(0);
-    options.mat = r.inputs.marks.mat.value_or(MatSize{});
-    options.markingSd_px = r.inputs.marks.markingSd_px.value_or(kMarkingSdPx);
-    return options;
-}
-
-bool needsRollOrder(const Exercise& e) {
-    return std::any_of(e.faults.begin(), e.faults.end(),
-                       [](const FaultPlan& f) { return f.limit.measure == "roll_order"; });
-}
-
-/// The side of the body that the camera sees in the side view: who stands upright and faces right shows the right one.
-std::string nearSide(const BodyAxes& axes) { return axes.frontIsCounterClockwise() ? "left" : "right"; }
-
-Json positionKey(const std::vector<Limit>& position) {
-    Json key = Json::array();
-    for (const Limit& l : position) key.push_back({l.measure, numberOrNull(l.low), numberOrNull(l.high)});
-    return key;
-}
-
-/// Everything that measure() looks at besides the tracks and the neutral.
-std::string measuredFrom(const Review& r) {
-    const MoverPlan m = moverPlan(r.exercise);
-    const MatSize mat = r.inputs.marks.mat.value_or(MatSize{});
-    Json key = {r.exercise.id,
-                r.exercise.view,
-                r.exercise.position,
-                r.exercise.eachSide,
-                r.exercise.sideIsStance,
-                r.exercise.lineEnd,
-                r.inputs.side,
-                m.measure,
-                m.minExcursion,
-                m.falls,
-                numberOrNull(m.low),
-                numberOrNull(m.high),
-                positionKey(m.inPosition),
-                needsRollOrder(r.exercise),
-                r.inputs.marks.scaleLengthCm.value_or(0),
-                mat.length_cm,
-                mat.width_cm,
-                r.inputs.marks.markingSd_px.value_or(kMarkingSdPx)};
-    return toLine(key);
-}
-
-/// Marks that can hardly be right are trusted less, wherever they are followed.
-Tracks withDoubts(Tracks tracks, const Marks& marks, const ClipInfo& clip) {
-    constexpr double kDoubt = 4; // spreads of a mark set by hand (chosen here)
-    const double doubt_px = kDoubt * marks.markingSd_px.value_or(kMarkingSdPx);
-    for (const DoubtfulMark& d : doubtfulMarks(marks, clip.width, clip.height))
-        for (TrackPoint& p : tracks.landmark[d.name]) p.sd = std::hypot(p.sd, doubt_px);
-    return tracks;
-}
-
-/// What the pelvis does on one leg is told against how it stood on two, where the clip begins so: then neither the
-/// camera's roll nor how this body is built reads as a drop.
-void tellDropFromTwoFeet(SeriesSet& set, const Events& movement, const MoverPlan& mover) {
-    const Series *foot = set.find("free_foot"), *change = set.find("twist");
-    Series* drop = set.find("drop");
-    if (mover.measure != "free_foot" || !mover.low || !foot || !change || !drop) return;
-    std::vector<double> before;
-    for (size_t i = 0; i < set.time_s.size(); ++i)
-        if (set.time_s[i] >= movement.setupStart_s && set.time_s[i] <= movement.setupEnd_s &&
-            std::isfinite(foot->value[i]))
-            before.push_back(std::abs(foot->value[i]));
-    if (before.empty() || medianOf(before) > *mover.low / 2) return;
-    drop->value = change->value, drop->u95 = change->u95;
-}
-
-/// Series and movement from the tracks.
-Result<void> measure(Review& r) {
-    const MoverPlan mover = moverPlan(r.exercise);
-    const Tracks still = withDoubts(steadied(r.tracks), r.inputs.marks, r.clip);
-    SeriesOptions options = seriesOptions(r);
-    const std::string& side = r.inputs.side;
-    // From the front an exercise that is done on each side shows which one works; from the side the coach says it.
-    const bool tellsSides = side == "both" && r.exercise.eachSide && options.view != View::Side;
-    if (tellsSides) {
-        auto both = seriesOfBothSides(still, options, mover, r.exercise.sideIsStance);
-        if (!both) return tl::unexpected(both.error());
-        r.series = std::move(both->set);
-        r.movement = findMovement(r.series, mover);
-        for (Rep& rep : r.movement.reps) {
-            const std::string works = both->sideAt(0.5 * (rep.top_s + rep.holdEnd_s));
-            rep.side = rep.hold.side = works.empty() ? side : works;
-        }
-    } else {
-        if (side != "both") setSide(options, side, r.exercise.sideIsStance);
-        auto series = seriesFor(still, options, mover);
-        if (!series) return tl::unexpected(series.error());
-        r.series = std::move(*series);
-        r.movement = findMovement(r.series, mover);
-        std::string shown = side;
-        // One side of the body is nearer to the camera: it is the one that is marked, and that works.
-        if (side == "both" && r.exercise.eachSide && options.view == View::Side)
-            shown = nearSide(r.series.context.axes);
-        for (Rep& rep : r.movement.reps) rep.side = rep.hold.side = shown;
+Result<Exercise> exerciseOf(const Catalogue& catalogue, const ReviewInputs& in) {
+    ExerciseForm form{in.exercise, in.asked.rung, in.view, in.schools};
+    if (form.view.empty()) {
+        const auto plain = catalogue.form({form.id, form.version});
+        if (!plain) return plain;
+        form.view = viewFor(catalogue, *plain, in.marks);
     }
-    addLevelLoss(r.series, r.movement, mover);
-    tellDropFromTwoFeet(r.series, r.movement, mover);
-    addSway(r.movement, still, r.series.context);
-    addLead(r.movement, r.series);
-    if (needsRollOrder(r.exercise)) addRollOrder(r.series, still, r.movement);
-    return {};
+    return catalogue.form(form);
 }
 
-/// Is it enough for another neutral to shift what is told against it? Not where the movement is found in that.
-bool canTellAnew(const Review& r) {
-    const Measure* mover = findMeasure(moverPlan(r.exercise).measure);
-    return !r.series.beforeNeutral.empty() && !(mover && mover->zero == Zero::Neutral);
+namespace {
+
+/// What was asked for, in full: a version alone is asked for in its own dose, a dose alone in the usual version, of
+/// which only the length of a hold is taken over.
+Target askedInFull(const Target& asked, const Exercise& e) {
+    if (!asked.rung.empty() && (asked.reps || asked.hold_s || asked.range)) return asked;
+    Target full = usualTarget(e);
+    if (!asked.rung.empty()) full.rung = asked.rung;
+    if (asked.hold_s) full.hold_s = asked.hold_s;
+    return full;
 }
 
-Result<Review> judged(Review r, ReviewInputs inputs) {
-    // Without the safety rules nothing would be locked and no caution said: then there is no review at all.
-    if (!safetyRules()) return tl::unexpected(safetyRules().error());
-    auto exercise = exerciseOf(inputs);
+/// What a review is judged by and from.
+struct Judged {
+    CataloguePtr catalogue;
+    ReviewInputs inputs;
+    Exercise exercise;
+};
+Result<Judged> readFor(CataloguePtr catalogue, ReviewInputs inputs) {
+    auto exercise = exerciseOf(*catalogue, inputs);
     if (!exercise) return tl::unexpected(exercise.error());
-    r.exercise = std::move(*exercise);
-    inputs.view = r.exercise.view;
-    inputs.schools = r.exercise.schoolsFor(inputs.schools);
-    Target& asked = inputs.asked;
-    if (!asked.reps && !asked.hold_s && !asked.range) { // the version's own dose
-        const std::string rung = asked.rung;
-        asked = usualTarget(r.exercise);
-        if (!rung.empty()) asked.rung = rung;
-    } else if (asked.rung.empty()) {
-        const auto hold = asked.hold_s;
-        asked = usualTarget(r.exercise);
-        if (hold) asked.hold_s = hold;
-    }
-    r.missing.clear();
+    inputs.view = exercise->view;
+    inputs.schools = exercise->schoolsFor(inputs.schools);
+    inputs.asked = askedInFull(inputs.asked, *exercise);
+    return Judged{std::move(catalogue), std::move(inputs), std::move(*exercise)};
+}
+
+Review judge(Judged by, std::shared_ptr<const Measurement> measurement) {
+    Review r;
+    r.catalogue = std::move(by.catalogue), r.inputs = std::move(by.inputs), r.exercise = std::move(by.exercise);
+    r.measurement = std::move(measurement);
     for (const std::string& name : r.exercise.landmarksNeeded)
-        if (!r.tracks.landmark.count(name)) r.missing.push_back(name);
-    const bool otherNeutral = r.inputs.neutral != inputs.neutral;
-    r.inputs = std::move(inputs);
-    const std::string from = measuredFrom(r);
-    if (from != r.measuredFrom || (otherNeutral && !canTellAnew(r))) {
-        if (auto ok = measure(r); !ok) return tl::unexpected(ok.error());
-        r.measuredFrom = from;
-    } else if (otherNeutral) {
-        tellAgainst(r.series, r.inputs.neutral);
-    }
-    r.events = r.movement;
-    const MoverPlan mover = moverPlan(r.exercise);
+        if (!r.tracks().landmark.count(name)) r.missing.push_back(name);
+    r.events = r.measurement->movement;
+    const MoverPlan& mover = r.measurement->plan.mover;
     // What the coach does not agree with breaks nothing and causes nothing.
-    findBreaks(r.events, r.series, mover, anchorTolerances(r.exercise, r.series),
+    findBreaks(r.events, r.series(), mover, anchorTolerances(r.exercise, r.series()),
                [&](const Tolerance& t, int rep) { return isPassedOver(r, t.fault, rep); });
-    std::erase_if(r.series.series, [](const Series& s) { return s.id == "pace_out" || s.id == "pace_back"; });
-    addPace(r.series, r.events, mover);
-    r.findings = findFaults(r.exercise, r.series, r.events);
+    r.findings = findFaults(r.exercise, r.series(), r.events);
     for (SetupVerdict& v : r.findings.setup) v.rejected = v.verdict == "poor" && r.inputs.hasRejected(v.id, 0);
     for (Fault& f : r.findings.faults) f.rejected = isPassedOver(r, f.id, f.rep);
     breakWhereSeen(r.events, r, mover);
     addSeenFaults(r.findings, r);
     r.check = checkClip(r);
-    r.decision = decide(r.exercise, caseOf(r));
+    r.decision = decide(*r.catalogue, r.exercise, caseOf(r));
     overrule(r);
     return r;
 }
 
+Result<Review> measuredAndJudged(const CataloguePtr& catalogue, const ReviewInputs& inputs,
+                                 const std::shared_ptr<const Footage>& footage) {
+    auto by = readFor(catalogue, inputs);
+    if (!by) return tl::unexpected(by.error());
+    auto measurement = measureFootage(footage, measuringPlan(by->exercise, by->inputs, footage->clip));
+    if (!measurement) return tl::unexpected(measurement.error());
+    return judge(std::move(*by), std::move(*measurement));
+}
+
 } // namespace
 
-Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
-    Review r;
-    r.clip = std::move(clip);
-    r.tracks = std::move(tracks);
-    auto plain = judged(r, inputs);
+Result<Review> measureReview(CataloguePtr catalogue, ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
+    const auto footage = std::make_shared<const Footage>(Footage{std::move(clip), std::move(tracks)});
+    auto plain = measuredAndJudged(catalogue, inputs, footage);
     if (!plain || !inputs.asked.rung.empty() || !plain->events.reps.empty()) return plain;
     // Nobody said which version was asked for, and the usual one is not in the clip: its look may tell.
     for (const Rung& rung : plain->exercise.ladder) {
         inputs.asked.rung = rung.id;
-        auto other = judged(r, inputs);
+        auto other = measuredAndJudged(catalogue, inputs, footage);
         if (other && !other->events.reps.empty()) return other;
     }
     return plain;
 }
 
-Result<Review> judgeAgain(Review before, ReviewInputs inputs) { return judged(std::move(before), std::move(inputs)); }
+Result<Review> judgeAgain(const Review& before, ReviewInputs inputs, CataloguePtr catalogue) {
+    auto by = readFor(catalogue ? std::move(catalogue) : before.catalogue, std::move(inputs));
+    if (!by) return tl::unexpected(by.error());
+    auto measurement = measureAgain(before.measurement, measuringPlan(by->exercise, by->inputs, before.clip()));
+    if (!measurement) return tl::unexpected(measurement.error());
+    return judge(std::move(*by), std::move(*measurement));
+}
 
 Summary summaryOf(const SeriesSet& set, const std::string& measure) {
     Summary out;

@@ -1,68 +1,28 @@
 #pragma once
 #include "base/progress.h"
 #include "checks/clip_check.h"
-#include "events/breath.h"
 #include "judgement/decision.h"
 #include "judgement/findings.h"
-#include "landmarks/marks.h"
-#include "review/annotations.h"
-#include "video/clip_info.h"
+#include "review/inputs.h"
+#include "review/measurement.h"
 
 namespace deft {
 
-/// What people decide about a review; everything else is computed from it.
-struct ReviewInputs {
-    std::string clipPath, clipSha256;
-    Marks marks;
-    std::string exercise = "bridge", side = "both";
-    std::string view; ///< empty = the first of the exercise's views whose landmarks are marked
-    Schools schools;  ///< what is not named stays at the exercise's default
-    std::optional<Neutral> neutral;
-    std::string client, clientRole, coach, date; ///< for the answer; may be empty
-    std::string answerBy;                        ///< ISO date that was promised; empty = none
-    std::string answered;                        ///< ISO date of the answer; empty = none has been given yet
-    Target asked;
-    ClientNote note;
-    std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
-    std::vector<PastReview> history;
-    std::map<std::string, bool> agreed;       ///< fault id @ rep → does the coach agree?
-    std::vector<SeenFault> seen;              ///< faults that the coach added; they stand beside what was measured
-    std::vector<Drawing> drawings;            ///< in the order in which they were made
-    std::vector<BreathTap> breaths;           ///< in order of time
-    std::map<std::string, std::string> words; ///< part of the answer → text as edited
-    /// part of the answer → the computed text that was edited, so that what it says can be kept true
-    std::map<std::string, std::string> wordsOn;
-    std::map<std::string, ChosenPictures> pictures; ///< fault id → frames that the coach chose for its pictures
-    std::map<std::string, bool> parts;              ///< part of the answer → sent or left out
-    std::optional<Target> overruled;                ///< the coach's own target instead of the proposed one
-    std::string overruledStep, overruledWhy;        ///< the coach's own step, empty = as proposed, and the reason
-    std::vector<CueRecord> cueRecord;               ///< of this coach, over all clients
-
-    /// Key of a fault in `agreed`.
-    static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }
-    /// Has the coach turned down a fault or set-up check in a rep (from 0)?
-    bool hasRejected(const std::string& fault, int rep) const {
-        const auto it = agreed.find(momentKey(fault, rep));
-        return it != agreed.end() && !it->second;
-    }
-};
-
-/// Everything computed from the inputs and the tracks.
+/// A clip judged: what was measured, which is shared, and what follows from it and the inputs, which is quickly made.
 struct Review {
     ReviewInputs inputs;
-    Exercise exercise; ///< in the view and the schools of this review
-    ClipInfo clip;
-    Tracks tracks;
-    SeriesSet series;
-    Events events;
+    std::shared_ptr<const Catalogue> catalogue; ///< by which it was judged
+    std::shared_ptr<const Measurement> measurement;
+    Exercise exercise; ///< in the version, view and schools of this review
+    Events events;     ///< the movement, with what broke in it
     Findings findings;
     Decision decision;
     std::vector<ClipCheck> check;
     std::vector<std::string> missing; ///< landmarks that the exercise needs and that are not marked
-    /// What series and movement were computed from, besides the tracks, and the movement before any judgement: while
-    /// they stay the same, judging anew does not measure again; another neutral only shifts what is told against it.
-    std::string measuredFrom;
-    Events movement;
+
+    const ClipInfo& clip() const { return measurement->footage->clip; }
+    const Tracks& tracks() const { return measurement->footage->tracks; }
+    const SeriesSet& series() const { return measurement->series; }
 
     bool metTarget() const;
     bool allClean() const;
@@ -88,18 +48,20 @@ struct Review {
 int64_t worstFrame(const Review& review, const Span& span, const Series& series, const Limit& limit);
 
 /// The exercise as this review reads it. @errors NotFound
-Result<Exercise> exerciseOf(const ReviewInputs& inputs);
+Result<Exercise> exerciseOf(const Catalogue& catalogue, const ReviewInputs& inputs);
 
 /// Are the landmarks marked that the exercise needs?
 bool isMarked(const Exercise& exercise, const Marks& marks);
 
 /// All stages after tracking; pure. @errors NotFound (exercise, needed landmark)
-Result<Review> measureReview(ReviewInputs inputs, ClipInfo clip, Tracks tracks);
-/// The same from a review of the same clip and marks: what the changed inputs do not bear on is taken over.
-Result<Review> judgeAgain(Review before, ReviewInputs inputs);
+Result<Review> measureReview(CataloguePtr catalogue, ReviewInputs inputs, ClipInfo clip, Tracks tracks);
+/// The same from a review of the same clip and marks: what the changed inputs, or another catalogue, do not bear on is
+/// taken over. @errors as measureReview
+Result<Review> judgeAgain(const Review& before, ReviewInputs inputs, CataloguePtr catalogue = {});
 
 /// Tracking and all that follows. @errors those of trackClip and measureReview
-Result<Review> analyse(ReviewInputs inputs, StopToken stop = {}, const ProgressFn& progress = {});
+Result<Review> analyse(CataloguePtr catalogue, ReviewInputs inputs, StopToken stop = {},
+                       const ProgressFn& progress = {});
 
 /// What the decision is made from.
 Case caseOf(const Review& review);

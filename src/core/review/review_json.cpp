@@ -1,6 +1,7 @@
 #include "review/review_json.h"
 
 #include "base/files.h"
+#include "base/json.h"
 #include "base/numbers.h"
 #include "judgement/sides.h"
 #include "landmarks/names.h"
@@ -165,8 +166,8 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
 
 Json toJson(const Review& r) {
     Json summary = Json::object();
-    for (const Series& s : r.series.series) {
-        const Summary m = summaryOf(r.series, s.id);
+    for (const Series& s : r.series().series) {
+        const Summary m = summaryOf(r.series(), s.id);
         if (!std::isfinite(m.min)) continue;
         summary[s.id] = {
             {"min", r3(m.min)},   {"min_at_s", r3(m.minAt_s)}, {"max", r3(m.max)}, {"max_at_s", r3(m.maxAt_s)},
@@ -245,20 +246,20 @@ Json toJson(const Review& r) {
     Json decision = toJson(r.decision);
     const Json cues = decision["cues"], cautions = decision["cautions"];
     decision.erase("cues"), decision.erase("cautions");
-    const Neutral& n = r.series.neutral;
+    const Neutral& n = r.series().neutral;
     return {{"format", "deft-mirror-review"},
             {"version", 1},
             {"clip",
              {{"file", r.inputs.clipPath},
               {"sha256", r.inputs.clipSha256},
-              {"width", r.clip.width},
-              {"height", r.clip.height},
-              {"frames", r.clip.frames()},
-              {"duration_s", r3(r.clip.duration_s)},
-              {"rotation_deg", r.clip.rotationDeg},
-              {"variable_rate", r.clip.variableRate},
+              {"width", r.clip().width},
+              {"height", r.clip().height},
+              {"frames", r.clip().frames()},
+              {"duration_s", r3(r.clip().duration_s)},
+              {"rotation_deg", r.clip().rotationDeg},
+              {"variable_rate", r.clip().variableRate},
               {"check", toJson(r.check)},
-              {"damaged_frames", r.tracks.damagedFrames}}},
+              {"damaged_frames", r.tracks().damagedFrames}}},
             {"marks_confirmed", !areUnconfirmed(r.inputs.marks)},
             {"exercise", r.inputs.exercise},
             {"view", r.inputs.view},
@@ -316,8 +317,8 @@ Result<void> writeFolder(const Review& r, const std::filesystem::path& folder) {
     if (ec)
         return fail(Errc::WriteFailed, folder.string() + ": the folder cannot be made (" + ec.message() +
                                            "); choose another place for --out");
-    if (auto ok = writeFileAtomically(folder / "tracks.csv", toCsv(r.tracks)); !ok) return ok;
-    if (auto ok = writeFileAtomically(folder / "series.csv", toCsv(r.series)); !ok) return ok;
+    if (auto ok = writeFileAtomically(folder / "tracks.csv", toCsv(r.tracks())); !ok) return ok;
+    if (auto ok = writeFileAtomically(folder / "series.csv", toCsv(r.series())); !ok) return ok;
     return writeFileAtomically(folder / "review.json", toText(toJson(r)));
 }
 

@@ -19,7 +19,7 @@ int repOfSpan(const Events& events, double start_s, double end_s) {
 bool isPassedOver(const Review& r, const std::string& fault, int rep) {
     return r.inputs.hasRejected(fault, rep) ||
            std::any_of(r.inputs.seen.begin(), r.inputs.seen.end(), [&](const SeenFault& s) {
-               return s.instead && s.id == fault && repOfSpan(r.movement, s.start_s, s.end_s) == rep;
+               return s.instead && s.id == fault && repOfSpan(r.measurement->movement, s.start_s, s.end_s) == rep;
            });
 }
 
@@ -32,10 +32,10 @@ void breakWhereSeen(Events& events, const Review& r, const MoverPlan& mover) {
         const std::string& measure = plan->limit.measure;
         const bool onTheWay = seen.start_s < rep.hold.start_s;
         if (onTheWay && plan->counts.out && (!rep.break_s || seen.start_s < *rep.break_s)) {
-            const Series* s = r.series.find(mover.measure);
+            const Series* s = r.series().find(mover.measure);
             rep.brokenBy = measure, rep.break_s = seen.start_s;
             if (s) {
-                const double at = mover.outward(s->value[size_t(r.clip.frameAt(seen.start_s))]) - rep.baseline;
+                const double at = mover.outward(s->value[size_t(r.clip().frameAt(seen.start_s))]) - rep.baseline;
                 if (std::isfinite(at)) rep.controlRange = std::clamp(at, 0.0, rep.reach);
             }
         }
@@ -61,10 +61,10 @@ void addSeenFaults(Findings& findings, const Review& r) {
                 f.start_s = std::min(f.start_s, m.start_s), f.end_s = std::max(f.end_s, m.end_s);
         f.worst_s = (f.start_s + f.end_s) / 2;
         f.worst = f.u95 = kGap, f.byCoach = true, f.rejected = r.inputs.hasRejected(seen.id, k);
-        if (const Series* s = r.series.find(f.measure))
-            for (int64_t i = r.clip.frameAt(f.start_s); i <= r.clip.frameAt(f.end_s); ++i)
+        if (const Series* s = r.series().find(f.measure))
+            for (int64_t i = r.clip().frameAt(f.start_s); i <= r.clip().frameAt(f.end_s); ++i)
                 if (const double v = s->value[size_t(i)]; plan->limit.isWorse(v, f.worst))
-                    f.worst = v, f.u95 = s->u95[size_t(i)], f.worst_s = r.clip.time_s[size_t(i)];
+                    f.worst = v, f.u95 = s->u95[size_t(i)], f.worst_s = r.clip().time_s[size_t(i)];
         f.limit = plan->limit.endAt(f.worst);
         own.push_back(std::move(f));
     }

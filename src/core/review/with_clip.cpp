@@ -1,4 +1,5 @@
 #include "base/files.h"
+#include "base/json.h"
 #include "landmarks/track_clip.h"
 #include "review/review_json.h"
 #include "review/without_clip.h"
@@ -6,7 +7,7 @@
 
 namespace deft {
 
-Result<Review> analyse(ReviewInputs inputs, StopToken stop, const ProgressFn& progress) {
+Result<Review> analyse(CataloguePtr catalogue, ReviewInputs inputs, StopToken stop, const ProgressFn& progress) {
     auto reader = ClipReader::open(inputs.clipPath);
     if (!reader) return tl::unexpected(reader.error());
     auto marks = fitToClip(inputs.marks, reader->info(), inputs.clipSha256);
@@ -14,10 +15,10 @@ Result<Review> analyse(ReviewInputs inputs, StopToken stop, const ProgressFn& pr
     inputs.marks = std::move(*marks);
     auto tracks = trackClip(*reader, inputs.marks, stop, progress);
     if (!tracks) return tl::unexpected(tracks.error());
-    return measureReview(std::move(inputs), reader->info(), std::move(*tracks));
+    return measureReview(std::move(catalogue), std::move(inputs), reader->info(), std::move(*tracks));
 }
 
-Result<Review> readFolder(const std::filesystem::path& folder) {
+Result<Review> readFolder(CataloguePtr catalogue, const std::filesystem::path& folder) {
     const auto file = folder / "review.json";
     auto json = readJsonFile(file);
     if (!json) return tl::unexpected(json.error());
@@ -33,14 +34,14 @@ Result<Review> readFolder(const std::filesystem::path& folder) {
     auto reader = ClipReader::open(inputs->clipPath);
     if (!reader && reader.error().code == Errc::NotFound) {
         ClipInfo clip = clipOf(*tracks);
-        return measureReview(std::move(*inputs), std::move(clip), std::move(*tracks));
+        return measureReview(std::move(catalogue), std::move(*inputs), std::move(clip), std::move(*tracks));
     }
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() != int64_t(tracks->frames()))
         return fail(Errc::Conflict, folder.string() + ": its tracks do not belong to the clip " + inputs->clipPath +
                                         "; analyse it again");
     tracks->time_s = reader->info().time_s; // the file keeps six decimals
-    return measureReview(std::move(*inputs), reader->info(), std::move(*tracks));
+    return measureReview(std::move(catalogue), std::move(*inputs), reader->info(), std::move(*tracks));
 }
 
 } // namespace deft

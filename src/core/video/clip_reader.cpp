@@ -11,11 +11,6 @@
 namespace deft {
 namespace {
 
-struct IndexEntry {
-    int64_t pts;
-    int64_t keyPts; ///< decode from this key frame
-};
-
 /// VP8 keeps pictures that are never shown as packets of their own; bit 4 of the first byte says which.
 bool isShown(AVCodecID codec, const AVPacket& packet) {
     if (packet.flags & (AV_PKT_FLAG_DISCARD | AV_PKT_FLAG_CORRUPT)) return false;
@@ -57,6 +52,11 @@ int quarterTurns(const int32_t* matrix, bool& flipped) {
 } // namespace
 
 struct ClipReader::State {
+    struct IndexEntry {
+        int64_t pts;
+        int64_t keyPts; ///< decode from this key frame
+    };
+
     explicit State(ClipFile f) : file(std::move(f)), input(file.context()) {}
     ClipInfo info;
     ClipFile file;
@@ -72,7 +72,7 @@ struct ClipReader::State {
 
     int64_t indexOf(int64_t pts) const {
         const auto it = std::lower_bound(index.begin(), index.end(), pts,
-                                         [](const IndexEntry& e, int64_t value) { return e.pts < value; });
+                                         [](const auto& e, int64_t value) { return e.pts < value; });
         return it != index.end() && it->pts == pts ? it - index.begin() : -1;
     }
 
@@ -253,7 +253,7 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
                    s->index.end());
     if (s->index.empty()) return fail(Errc::BadFormat, name + ": has no frames; ask the client to record again");
     std::sort(keys.begin(), keys.end());
-    for (IndexEntry& e : s->index) {
+    for (auto& e : s->index) {
         const auto after = std::upper_bound(keys.begin(), keys.end(), e.pts);
         e.keyPts = after == keys.begin() ? s->index.front().pts : *(after - 1);
     }
@@ -274,7 +274,7 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
     if (info.rotationDeg % 180) std::swap(info.width, info.height);
 
     const double base = av_q2d(stream->time_base);
-    for (const IndexEntry& e : s->index) info.time_s.push_back(double(e.pts - s->index.front().pts) * base);
+    for (const auto& e : s->index) info.time_s.push_back(double(e.pts - s->index.front().pts) * base);
     std::vector<double> steps;
     for (size_t i = 1; i < info.time_s.size(); ++i) steps.push_back(info.time_s[i] - info.time_s[i - 1]);
     if (!steps.empty()) {
@@ -312,7 +312,7 @@ int64_t ClipReader::keyFrame(int64_t frame) const {
     const auto& index = s->index;
     const int64_t key = index[size_t(std::clamp<int64_t>(frame, 0, info().frames() - 1))].keyPts;
     return std::lower_bound(index.begin(), index.end(), key,
-                            [](const IndexEntry& e, int64_t value) { return e.pts < value; }) -
+                            [](const auto& e, int64_t value) { return e.pts < value; }) -
            index.begin();
 }
 

@@ -1,0 +1,58 @@
+#pragma once
+#include "events/breath.h"
+#include "judgement/case.h"
+#include "landmarks/marks.h"
+#include "measures/series.h"
+#include "review/annotations.h"
+
+namespace deft {
+
+/// What people decide about a review; everything else is computed from it.
+struct ReviewInputs {
+    std::string clipPath, clipSha256;
+    Marks marks;
+    std::string exercise = "bridge", side = "both";
+    std::string view; ///< empty = the first of the exercise's views whose landmarks are marked
+    Schools schools;  ///< what is not named stays at the exercise's default
+    std::optional<Neutral> neutral;
+    std::string client, clientRole, coach, date; ///< for the answer; may be empty
+    std::string answerBy;                        ///< ISO date that was promised; empty = none
+    std::string answered;                        ///< ISO date of the answer; empty = none has been given yet
+    Target asked;
+    ClientNote note;
+    std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
+    std::vector<PastReview> history;
+    std::map<std::string, bool> agreed;       ///< fault id @ rep → does the coach agree?
+    std::vector<SeenFault> seen;              ///< faults that the coach added; they stand beside what was measured
+    std::vector<Drawing> drawings;            ///< in the order in which they were made
+    std::vector<BreathTap> breaths;           ///< in order of time
+    std::map<std::string, std::string> words; ///< part of the answer → text as edited
+    /// part of the answer → the computed text that was edited, so that what it says can be kept true
+    std::map<std::string, std::string> wordsOn;
+    std::map<std::string, ChosenPictures> pictures; ///< fault id → frames that the coach chose for its pictures
+    std::map<std::string, bool> parts;              ///< part of the answer → sent or left out
+    std::optional<Target> overruled;                ///< the coach's own target instead of the proposed one
+    std::string overruledStep, overruledWhy;        ///< the coach's own step, empty = as proposed, and the reason
+    std::vector<CueRecord> cueRecord;               ///< of this coach, over all clients
+
+    bool operator==(const ReviewInputs&) const = default;
+
+    /// Key of a fault in `agreed`.
+    static std::string momentKey(const std::string& fault, int rep) { return fault + "@" + std::to_string(rep + 1); }
+    /// Has the coach turned down a fault or set-up check in a rep (from 0)?
+    bool hasRejected(const std::string& fault, int rep) const {
+        const auto it = agreed.find(momentKey(fault, rep));
+        return it != agreed.end() && !it->second;
+    }
+};
+
+/// What has to be computed anew after a change of inputs, each with all that comes before it here.
+enum class Change {
+    None,
+    Answer,    ///< words, parts and pictures of the answer
+    Judgement, ///< and what was measured, as far as it hangs on the change: see MeasuringPlan
+    Tracks,    ///< the marks themselves
+};
+Change changeBetween(const ReviewInputs& before, const ReviewInputs& after);
+
+} // namespace deft
