@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How long the window waits for a frame: stepping forwards, stepping back, and jumping (scrubbing), in a demo clip and
 // in two 4K clips that are made here. Usage: bench_frames [STEPS]
 #include "timing.h"

@@ -1,11 +1,12 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Times the body finder and what is built on it, against decoding the same clip once, one after the other in every
 // round. Usage: bench_keypoints [CLIP [ROUNDS]]
 #include "../tests/support/catalogue.h"
 #include "timing.h"
 
 #include "checks/clip_check.h"
-#include "landmarks/stickers.h"
 #include "proposals/propose.h"
+#include "tracking/stickers.h"
 #include "video/clip_reader.h"
 
 #include <opencv2/imgproc.hpp>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Times what a library of many filed reviews costs: the queue's list against reading every clip, clips that are
 // expected, one client's reviews, a clip that comes in. Usage: bench_library [CLIENTS [REVIEWS EACH [ROUNDS]]]
 #include "../tests/support/catalogue.h"

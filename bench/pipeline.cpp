@@ -1,10 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Times decoding alone against decoding + tracking + measuring on a demo clip, one after the other in every round, so
 // that the ratio holds on a busy machine. Usage: bench_pipeline [CLIP [ROUNDS]]
 #include "../tests/support/catalogue.h"
 #include "timing.h"
 
-#include "landmarks/track_clip.h"
 #include "review/review.h"
+#include "tracking/track_clip.h"
 #include "video/clip_reader.h"
 
 using namespace deft;

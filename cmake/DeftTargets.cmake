@@ -1,3 +1,4 @@
+# SPDX-License-Identifier: GPL-3.0-or-later
 # Flags of every target of ours, and the one way to declare a library or a test.
 
 add_library(deft_flags INTERFACE)

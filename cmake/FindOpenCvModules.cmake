@@ -1,3 +1,4 @@
+# SPDX-License-Identifier: GPL-3.0-or-later
 # OpenCV's separate Debian packages come without its CMake configuration, so look for the modules used.
 find_path(OPENCV_INCLUDE opencv2/core.hpp PATH_SUFFIXES opencv4)
 set(_needed OPENCV_INCLUDE)

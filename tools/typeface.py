@@ -1,4 +1,5 @@
 #!/usr/bin/python3
+# SPDX-License-Identifier: GPL-3.0-or-later
 """typeface.py IN OUT: Inter without its contextual alternates, under a family name of its own.
 
 Qt's PDFs know the text of a glyph only where it is the character's usual one, so that a minus between digits or a raised

@@ -1,5 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 
+#include "analysis/analyse.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "base/progress.h"
@@ -11,7 +13,7 @@
 #include "cli/repeat.h"
 #include "exercises/data_folder.h"
 #include "figure/film.h"
-#include "landmarks/track_clip.h"
+#include "tracking/track_clip.h"
 #include "video/clip_reader.h"
 
 #include <csignal>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The whole program: every command, and the window.
 
 #include "app/window/main_window.h"

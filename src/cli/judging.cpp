@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/judging.h"
 
 #include "base/files.h"
@@ -5,9 +6,8 @@
 #include "cli/knowledge.h"
 #include "exercises/data_folder.h"
 #include "judgement/asked.h"
-#include "proposals/propose.h"
+#include "marks/clip_of_tracks.h"
 #include "review/review_json.h"
-#include "review/without_clip.h"
 
 #include <iostream>
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/keeping.h"
 
 #include "base/numbers.h"

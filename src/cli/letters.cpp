@@ -1,9 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/letters.h"
 
+#include "analysis/analyse.h"
 #include "answer/sheet.h"
-#include "app/paint/answer_file.h"
-#include "app/paint/answer_picture.h"
-#include "app/paint/sketch_picture.h"
+#include "app/documents/answer_file.h"
+#include "app/documents/answer_picture.h"
+#include "app/documents/sketch_picture.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
 #include "cli/knowledge.h"

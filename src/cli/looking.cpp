@@ -1,9 +1,10 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/looking.h"
 
 #include "base/files.h"
 #include "base/json.h"
-#include "checks/clip_check.h"
 #include "cli/knowledge.h"
+#include "proposals/check_before.h"
 #include "proposals/proposals_json.h"
 #include "video/clip_reader.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "exercises/catalogue.h"
 // Commands that look at a clip before anything is measured.

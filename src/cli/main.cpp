@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is called `deft-mirror`. Loading the libraries of films and windows takes longer than judging a movement, so
 // what needs none of them is done here, and the whole program takes over where it does not suffice.
 

@@ -1,8 +1,10 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/repeat.h"
 
+#include "analysis/analyse.h"
 #include "base/json.h"
 #include "cli/knowledge.h"
-#include "review/repeatability.h"
+#include "readings/repeatability.h"
 #include "review/review_json.h"
 
 #include <cmath>

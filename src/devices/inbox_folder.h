@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "base/progress.h"
-#include "review/parcel.h"
+#include "records/parcel.h"
 
 #include <filesystem>
 

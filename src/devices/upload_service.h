@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "exercises/catalogue.h"
-#include "review/parcel.h"
+#include "records/parcel.h"
 
 #include <QObject>
 #include <filesystem>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include <string>
 
@@ -5,6 +6,9 @@ namespace deft {
 
 /// With what the name of every file in cache/ begins that was computed from this clip.
 inline std::string cachePrefix(const std::string& clipSha256) { return clipSha256.substr(0, 32) + "-"; }
+
+/// Names the clip whose picture is being made, see Library::lookingAt().
+constexpr const char* kLookingAt = "looking-at";
 
 /// A clip in clips/ is named after as much of its sum.
 constexpr size_t kClipNameLength = 16;

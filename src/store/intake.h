@@ -1,5 +1,6 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "review/parcel.h"
+#include "records/parcel.h"
 #include "store/library.h"
 
 namespace deft {

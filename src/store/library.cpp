@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The library's database: opening, transactions, reading.
 #include "store/library.h"
 
@@ -5,12 +6,12 @@
 #include "base/json.h"
 #include "base/numbers.h"
 #include "exercises/data_folder.h"
+#include "store/cache_names.h"
 #include "store/schema.h"
 #include "store/sql_values.h"
 
 #include <QSqlError>
 #include <QUuid>
-#include <fstream>
 #include <sys/stat.h>
 
 namespace deft {
@@ -52,7 +53,6 @@ bool holdsFiles(const fs::path& folder) {
 }
 
 /// Holds the number of the clip that is being looked at.
-constexpr const char* kLookingAt = "looking-at";
 
 uint64_t inodeOf(const fs::path& file) {
     struct stat facts {};
@@ -360,49 +360,6 @@ int64_t Library::auditEntries() const {
     each(QStringLiteral("SELECT count(*) FROM audit"), {},
          [&](const QSqlQuery& row) { count = row.value(0).toLongLong(); });
     return count;
-}
-
-// What was put aside.
-
-Result<void> Library::begin(const std::string& kind, const std::string& subject) {
-    return transaction([&] {
-        return run(
-            QStringLiteral("INSERT INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, '', ?) ON CONFLICT "
-                           "(kind, subject) DO UPDATE SET begun = begun + 1, at = excluded.at"),
-            {q(kind), q(subject), now()});
-    });
-}
-
-Result<void> Library::end(const std::string& kind, const std::string& subject) {
-    return transaction([&] {
-        return run(QStringLiteral("DELETE FROM aside WHERE kind = ? AND subject = ?"), {q(kind), q(subject)});
-    });
-}
-
-Result<void> Library::putAside(const Aside& a) {
-    return transaction([&] {
-        return run(
-            QStringLiteral("INSERT OR REPLACE INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, ?, ?)"),
-            {q(a.kind), q(a.subject), q(a.why), now()});
-    });
-}
-
-void Library::lookingAt(int64_t clip) const {
-    const fs::path file = folder_ / kLookingAt;
-    std::error_code ec;
-    if (clip == 0)
-        fs::remove(file, ec);
-    else
-        std::ofstream(file) << clip; // not synced: it must outlive the program, not the machine
-}
-
-std::vector<Aside> Library::asides(const std::string& kind) const {
-    std::vector<Aside> out;
-    each(QStringLiteral("SELECT kind, subject, why FROM aside WHERE kind = ? AND why <> '' ORDER BY at"), {q(kind)},
-         [&](const QSqlQuery& row) {
-             out.push_back({s(row.value(0)), s(row.value(1)), s(row.value(2))});
-         });
-    return out;
 }
 
 } // namespace deft

@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "answer/mail.h"
 #include "exercises/catalogue.h"
-#include "review/consent.h"
-#include "review/filed_review.h"
+#include "records/consent.h"
+#include "records/filed_review.h"
 
 #include <QLockFile>
 #include <QSqlDatabase>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What was computed once and is kept to save time.
 #include "base/files.h"
 #include "base/json.h"

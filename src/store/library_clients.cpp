@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Who the clients are, and what they have agreed to.
 #include "base/json.h"
 #include "review/review_json.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Clips and their drafts.
 #include "base/files.h"
 #include "base/json.h"

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Taking a client's videos, or everything of a client, out of the library for good.
 #include "base/files.h"
 #include "base/json.h"
-#include "review/parcel.h"
+#include "records/parcel.h"
 #include "store/cache_names.h"
 #include "store/library.h"
 #include "store/sql_values.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Clips that clients were asked for and that have not come.
 #include "answer/calendar.h"
 #include "base/json.h"

@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Filed reviews, their readings and answers.
 #include "base/files.h"
 #include "base/json.h"
 #include "judgement/cue_record.h"
-#include "review/readings.h"
+#include "readings/readings.h"
 #include "review/review_json.h"
 #include "store/library.h"
 #include "store/sql_values.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // The database's tables, version by version, and the sums of their rows. Private to the store.
 

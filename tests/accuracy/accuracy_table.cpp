@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Not a test: films the scenes, measures each clip twice and writes the tables of docs/accuracy.md.
 // accuracy_table CLIPS [--only CLIP] [DOCUMENT]    clips that are there already are not filmed again
 #include "accuracy/made_case.h"

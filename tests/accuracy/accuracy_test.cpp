@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Measured against the truth that made clips carry: the same review is made once from the followed marks and once from
 // the projected true points. Limits are those that the product promises with stickers on the client; without stickers
 // the numbers are reported as they are. DEFT_LONG=1 adds the clip without stickers.

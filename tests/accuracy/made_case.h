@@ -1,12 +1,13 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // A made clip is measured twice: from the followed marks and from the projected true points.
 
 #include "base/json.h"
 #include "figure/film.h"
-#include "landmarks/track_clip.h"
 #include "review/review.h"
 #include "support/catalogue.h"
 #include "support/table.h"
+#include "tracking/track_clip.h"
 #include "video/clip_reader.h"
 
 #include <algorithm>

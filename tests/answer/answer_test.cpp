@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The message to the client: complete, kind, self-contained, and the same twice.
 #include "answer/answer.h"
 #include "answer/calendar.h"

@@ -1,6 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Fifteen exercises, every position: a made clip with one fault is filmed, followed, read, decided on and answered. The
 // fault is found, nothing else that does not follow from it, and the answer cues the head of the chain. The long run
 // films every exercise so, once clean and once with each fault of its drawings.
+#include "analysis/analyse.h"
 #include "answer/answer.h"
 #include "support/catalogue.h"
 #include "support/puppet_clip.h"

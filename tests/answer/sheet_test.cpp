@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The sheet for a client who has not done an exercise before: whole for every exercise, and never one that is locked.
 #include "answer/reminder.h"
 #include "answer/sheet.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Files that are whole or old, JSON that says where it is wrong.
 #include "base/dates.h"
 #include "base/files.h"

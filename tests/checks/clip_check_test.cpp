@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Is a clip usable? One good clip, and the same one spoiled in one way at a time: the check names that way, and the
 // rest stays good.
-#include "checks/clip_check.h"
+#include "proposals/check_before.h"
 #include "support/catalogue.h"
 #include "support/table.h"
 #include "video/clip_reader.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The command line as other tools use it: formats, exit codes, one sentence of trouble, the same bytes twice.
 #include "base/files.h"
 #include "base/json.h"

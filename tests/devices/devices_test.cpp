@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The inbox folder, the upload service and the phone that sends to it, and the mail drop.
 #include "base/files.h"
 #include "base/json.h"

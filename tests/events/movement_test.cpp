@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Reps, holds and breaks of movements with known times, and the hold detector against the reference of
 // tests/reference/05_events (own functions there, stated in gen05_events.py: no library has such a routine).
 #include "base/json.h"

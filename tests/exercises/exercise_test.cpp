@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The exercise files that ship, and every wrong entry that the reader must name.
 #include "base/files.h"
 #include "base/json.h"

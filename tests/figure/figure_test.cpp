@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Made clips: the same bytes from the same scene, truth that fits the picture, and scenes that are refused.
 #include "base/files.h"
 #include "base/json.h"

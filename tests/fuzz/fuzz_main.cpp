@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Entry for the fuzzer (AFL++, preset "fuzz"): fuzz_readers READER reads one input from standard input.
 #include "fuzz/readers.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Whatever stands in a file: every reader takes or refuses it. Valid files are mutated, and what was found before is
 // read once more (tests/fuzz/corpus). The fuzzers of ./check --long go on from there.
 #include "fuzz/readers.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // Every reader of what comes from outside, by name: it may refuse, and must not do anything else.
 
@@ -5,7 +6,7 @@
 #include "base/json.h"
 #include "figure/scene.h"
 #include "proposals/proposals_json.h"
-#include "review/parcel.h"
+#include "records/parcel.h"
 #include "review/review_json.h"
 #include "support/catalogue.h"
 #include "video/clip_reader.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Angles against worked values in all quadrants (tests/reference/06_geometry, closed forms) and their spread under
 // noise against the published formula and 200 000 draws (same folder).
 #include "base/json.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A plane seen on another, against numpy, OpenCV 4.6 and scikit-image 0.19 (tests/reference/06_geometry).
 #include "base/json.h"
 #include "geometry/homography.h"

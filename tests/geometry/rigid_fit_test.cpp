@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Pose fits against Eigen::umeyama 3.4.0 and scikit-image (tests/reference/06_geometry/similarity_affine.json).
 #include "base/json.h"
 #include "geometry/rigid_fit.h"

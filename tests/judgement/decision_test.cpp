@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The next step and target. decision_cases.json holds one row for every edge of every rule and for pairs of rules that
 // can conflict; each says where its number comes from. What must hold for all cases is checked on random ones.
 #include "base/json.h"

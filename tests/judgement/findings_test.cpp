@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is found in a measured movement: set-up, faults with their certainty, and causes before their effects.
 #include "judgement/findings.h"
 #include "judgement/wording.h"

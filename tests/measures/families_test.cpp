@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every family of measures beyond the bridge, on points set with a ruler. Each row says how far one mark moves after
 // the still start; the reading expected is worked by hand in the comment. Signs: docs/measures.md. The geometry behind
 // turns is that of tests/reference/06_geometry (projection of a turned width: cosine).

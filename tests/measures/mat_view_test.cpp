@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What a mat's corners tell of the camera: corners projected by a pinhole camera that is written down here once more,
 // by turning the world instead of decomposing a plane.
 #include "measures/mat_view.h"

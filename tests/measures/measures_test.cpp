@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every measure of a bridge against a body drawn with a ruler, from either side, rolled, near and far, and with noise.
 #include "measures/series.h"
 #include "measures/steadied.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What a camera that does not stand square makes of angles: closed forms of tests/reference/06_geometry (orthographic
 // yaw, and a level line seen in perspective), undone exactly; and bands that hold what is possible.
 #include "measures/series.h"

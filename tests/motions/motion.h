@@ -1,5 +1,6 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "landmarks/tracks.h"
+#include "marks/tracks.h"
 #include "motions/poses.h"
 
 namespace deft::test {

@@ -1,12 +1,13 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every exercise and version that a made person can do, from rest to rest and from position to position: nothing is
 // found where nothing is wrong, and each thing that goes wrong in each phase is found, then and there, with what
 // follows from it and nothing else. The person is built from lengths and joint angles (person.h), not from the drawings
 // of the files.
+#include "marks/clip_of_tracks.h"
 #include "motions/coverage.h"
 #include "motions/letters.h"
 #include "motions/scenes.h"
 #include "review/review.h"
-#include "review/without_clip.h"
 #include "support/catalogue.h"
 #include "support/drawn_body.h"
 #include "support/table.h"

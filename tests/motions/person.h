@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // A person made of lengths and joint angles, seen from the side or the front, independent of the drawings in the
 // exercise files: what is judged right there could only agree with itself.

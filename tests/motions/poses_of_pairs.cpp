@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Left and right seen at once: from the foot end, the front and behind.
 #include "motions/poses.h"
 

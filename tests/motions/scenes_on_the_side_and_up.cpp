@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Lying on the side, standing on one leg, with a band: left and right are seen at once.
 #include "motions/plans.h"
 

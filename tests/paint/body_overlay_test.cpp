@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is drawn over a body.
 #include "app/paint/body_overlay.h"
 #include "support/demo_review.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A position that is only held, as the coach sees it: early and late instead of a way out and back, and the anchor over
 // the time held.
 #include "accuracy/made_case.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Over random limits, values and bands no two places say different things of one reading: findings, readings, rep
 // sheet, moments, history, cues' effect and letter.
 #include "answer/answer.h"
@@ -5,8 +6,8 @@
 #include "app/sheet/rep_rows.h"
 #include "base/json.h"
 #include "judgement/cue_record.h"
-#include "review/compare.h"
-#include "review/readings.h"
+#include "readings/compare.h"
+#include "readings/readings.h"
 #include "support/demo_review.h"
 #include "support/table.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Readings over the weeks: where a day lies, what fits, what is said.
 #include "app/paint/weeks.h"
 

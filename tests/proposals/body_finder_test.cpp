@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The keypoint network and what is made of it: known points, the made figure in every position, pictures without
 // anybody. Skipped, and said so, where the network has not been fetched; the program then works without it as well.
 #include "base/json.h"

@@ -1,14 +1,16 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is proposed from stickers, from the client's own layout and from last time, without any network; and how it is
 // kept, and how seeds help the tracker.
+#include "analysis/analyse.h"
 #include "base/json.h"
-#include "landmarks/stickers.h"
-#include "landmarks/tracker.h"
 #include "proposals/proposals_json.h"
 #include "proposals/snap.h"
 #include "review/review.h"
 #include "support/catalogue.h"
 #include "support/posed_figure.h"
 #include "support/table.h"
+#include "tracking/stickers.h"
+#include "tracking/tracker.h"
 #include "video/clip_reader.h"
 
 #include <QTemporaryDir>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every call that changes a file is let fail, or is the last one before the program is killed: what the library has
 // confirmed is there afterwards, whole, and what it has not is there whole or not at all.
 #include "store/library.h"

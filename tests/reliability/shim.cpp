@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Loaded before the C library (LD_PRELOAD): lets the n-th call that changes a file fail, or kills the program there.
 // DEFT_SHIM=fail:ERRNO:N or kill:N counts calls below the folder DEFT_SHIM_FOLDER; DEFT_SHIM=count:FILE writes how many
 // there were.

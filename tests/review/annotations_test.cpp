@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the coach adds by hand counts as much as what was measured: faults that were seen, drawings, the neutral.
 #include "answer/answer.h"
 #include "base/json.h"
+#include "readings/readings.h"
 #include "review/neutral.h"
-#include "review/readings.h"
 #include "review/seen_faults.h"
 #include "support/catalogue.h"
 #include "support/demo_review.h"

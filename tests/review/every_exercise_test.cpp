@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every exercise file that ships, from its own drawing: the drawn movement is read without a fault, each drawn fault is
 // found and nothing that does not follow from it, and a mirrored picture reads the same. That proves that marks,
 // measures, signs and tolerances of a file fit each other.
-#include "review/readings.h"
+#include "readings/readings.h"
 #include "support/catalogue.h"
 #include "support/drawn_body.h"
 #include "support/table.h"

@@ -1,7 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A whole review: what it says, its file, and reading it again.
 #include "accuracy/made_case.h"
+#include "analysis/analyse.h"
 #include "base/json.h"
-#include "review/readings.h"
+#include "readings/readings.h"
 #include "signal/resample.h"
 #include "support/catalogue.h"
 #include "support/demo_review.h"

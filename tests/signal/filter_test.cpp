@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The zero-lag filter against scipy 1.10.1 and mpmath (tests/reference/01_filter, made with the calls named in its
 // headers) and against Winter, Biomechanics and Motor Control of Human Movement, ch. 3.
 #include "base/json.h"

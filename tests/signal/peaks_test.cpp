@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Peaks and cycles against scipy.signal.find_peaks 1.10.1 and R's data sets (tests/reference/05_events).
 #include "base/json.h"
 #include "signal/peaks.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Reading between samples against scipy 1.10.1's CubicSpline(bc_type="natural") (tests/reference/02_signal_basics; R's
 // splinefun agrees to 1e-14), and what straight lines would lose.
 #include "base/json.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Repeatability against R's psych and lme4 and against scipy (tests/reference/03_reliability, made with the calls named
 // in its files), among them Shrout & Fleiss' own example of 1979 and Bland & Altman's of 1986 (the latter typed from
 // memory there).

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Trends against scipy 1.10.1 and statsmodels 0.13.5 (tests/reference/04_trend, made with the calls named in its
 // files), with the reaction times of lme4's open data set sleepstudy among them.
 #include "base/json.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Two series of repetitions against scipy 1.10.1 and statsmodels 0.13.5 (tests/reference/04_trend/two_sample.json, made
 // with the calls named in it).
 #include "base/json.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Erasing, at random and killed at random: no byte of the name or of the film's sum is left, and nobody else's is
 // touched.
 #include "base/json.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is erased is gone from every file of the library, and nothing else is.
 #include "store/library.h"
 #include "support/demo_review.h"

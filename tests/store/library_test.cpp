@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The coach's records: complete after a kill, refused when they cannot be trusted, never overwritten.
 #include "answer/answer.h"
 #include "store/library.h"

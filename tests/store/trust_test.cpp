@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Whose is whose, what is damaged, where a library may be moved to, and who may read it.
 #include "base/json.h"
 #include "store/backup.h"

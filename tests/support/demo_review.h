@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // The earlier demo clip with its tracks, measured: a real review without the time that tracking takes.
 

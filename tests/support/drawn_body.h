@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // An exercise file's own drawing set in motion: from its start to its far end and back, with or without one fault.
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // The real window over a copy of the demo library, driven as a coach would: by keys, presses and drags.
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // Pictures with guard bytes behind them, to see what a library writes beyond its own.
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // Cloth that moves in a known way, and marks on it as on a body that lies.
 #include "geometry/angle.h"

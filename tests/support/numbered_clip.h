@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // Clips whose frames carry their own number, so that a test can tell exactly which frame it was given.
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // A drawn body filmed as a paper puppet with stickers on its joints: a real clip to be followed, whose truth is known.
 

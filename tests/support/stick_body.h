@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // A bridge drawn with a ruler: joints from given angles, so that every measure has a known answer.
 
 #include "geometry/angle.h"
-#include "landmarks/tracks.h"
+#include "marks/tracks.h"
 
 #include <cmath>
 #include <functional>

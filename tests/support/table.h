@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // Reads the reference tables: CSV with lines of explanation that begin with '#'.
 

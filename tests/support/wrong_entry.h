@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // One wrong entry in a good file: the reader must refuse it and say where.
 

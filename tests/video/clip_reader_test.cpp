@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Frames by number, forwards, backwards and at random, from every kind of clip that phones make, and clear refusals.
 #include "base/files.h"
 #include "support/guarded_pictures.h"

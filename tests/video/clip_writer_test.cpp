@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A clip appears under its name only when it is whole.
 #include "base/files.h"
 #include "support/no_room.h"

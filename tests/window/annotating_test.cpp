@@ -1,10 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the coach draws and says on the bench, by mouse and keys: it counts at once, goes into the answer, and is
 // undone.
 #include "app/bench/drawing_tool.h"
 #include "app/bench/mat_tool.h"
 #include "app/bench/readings_panel.h"
 #include "app/exercises/exercises_page.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 #include "review/neutral.h"
 #include "support/driven_window.h"
 #include "support/numbered_clip.h"

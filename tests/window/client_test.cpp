@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The client room: what filed reviews tell, what is written down of a client, what may leave, and what is erased.
 #include "app/client/client_page.h"
 #include "app/client/facts_panel.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Clips that come in through the inbox, what stands side by side, and what goes out to the client.
 #include "app/compare/difference_table.h"
 #include "app/compare/pair_picture.h"

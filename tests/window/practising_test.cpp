@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A round of practice: marks set by mouse and keys with a known scatter, what is found, and that it goes into the marks
 // of clips.
 #include "app/bench/bench_page.h"
@@ -103,8 +104,7 @@ private slots:
         NEAR(*session().inputs().marks.markingSd_px, ownMarking()->sd * trunk, 0.01);
         QVERIFY(*session().inputs().marks.markingSd_px > 1.5);
         QVERIFY(window_->benchPage().readings().accessibleDescription().startsWith(
-            QStringLiteral("marking SD %1 px (yours)")
-                .arg(*session().inputs().marks.markingSd_px, 0, 'f', 1)));
+            QStringLiteral("marking SD %1 px (yours)").arg(*session().inputs().marks.markingSd_px, 0, 'f', 1)));
         QVERIFY(session().review()->series().find("knee_angle")->u95[300] > before);
         session().undoStack().undo();
         QVERIFY(measured());

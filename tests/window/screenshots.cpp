@@ -1,12 +1,13 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/mat_tool.h"
 #include "app/bench/target_panel.h"
 #include "app/compare/compare_page.h"
+#include "app/documents/answer_picture.h"
+#include "app/documents/reply_clip.h"
 #include "app/exercises/exercises_page.h"
-#include "app/paint/answer_picture.h"
-#include "app/paint/reply_clip.h"
 #include "app/practice/practice_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"

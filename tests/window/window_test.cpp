@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The real window, driven as a coach would: by keys, presses and drags.
 #include "app/answer/answer_row.h"
 #include "app/bench/readings_panel.h"
@@ -5,7 +6,7 @@
 #include "app/exercises/exercises_page.h"
 #include "app/sheet/rep_rows.h"
 #include "base/files.h"
-#include "review/compare.h"
+#include "readings/compare.h"
 #include "support/catalogue.h"
 #include "support/demo_review.h"
 #include "support/driven_window.h"

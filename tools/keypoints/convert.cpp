@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Turns the published graph (JSON) and its weights (16-bit floats) into one ONNX file that OpenCV reads.
 //
 //   deft-mirror-convert GRAPH.json WEIGHTS.bin OUT.onnx

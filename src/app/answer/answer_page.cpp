@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/answer/answer_page.h"
 
 #include "app/answer/answer_row.h"
-#include "app/paint/answer_picture.h"
+#include "app/documents/answer_picture.h"
 #include "app/theme/consent_words.h"
 #include "app/theme/palette.h"
 
@@ -198,9 +199,7 @@ bool AnswerPage::leavePicture() {
     return true;
 }
 
-AnswerRow* AnswerPage::chosenRow() const {
-    return chosen_ < int(parts_.size()) ? parts_[size_t(chosen_)] : nullptr;
-}
+AnswerRow* AnswerPage::chosenRow() const { return chosen_ < int(parts_.size()) ? parts_[size_t(chosen_)] : nullptr; }
 
 void AnswerPage::editWords() {
     if (AnswerRow* row = chosenRow()) row->words().setFocus();

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/answer/answer_pictures.h"
 
 #include "app/paint/strokes.h"

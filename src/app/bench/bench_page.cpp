@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/bench_page.h"
 
 #include "app/bench/give_way_plot.h"

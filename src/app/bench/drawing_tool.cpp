@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/drawing_tool.h"
 
 #include "app/bench/stage_picture.h"

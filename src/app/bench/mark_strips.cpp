@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/mark_strips.h"
 
 #include "app/theme/words.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <QMouseEvent>
 

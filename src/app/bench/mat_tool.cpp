@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/mat_tool.h"
 
 #include "app/bench/stage_picture.h"
 #include "app/theme/palette.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <QSettings>
 

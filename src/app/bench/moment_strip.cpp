@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/moment_strip.h"
 
 #include "app/paint/strokes.h"
 #include "app/theme/words.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <QHBoxLayout>
 #include <cmath>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/overrule_form.h"
 
 #include "app/theme/target_words.h"

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/readings_panel.h"
 
 #include "app/theme/words.h"
-#include "review/compare.h"
+#include "readings/compare.h"
 
 #include <QMouseEvent>
 #include <cmath>

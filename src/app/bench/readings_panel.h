@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/session/review_session.h"
 #include "app/widgets/panel.h"
-#include "review/readings.h"
+#include "readings/readings.h"
 
 namespace deft::ui {
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/rep_sheet.h"
 
 #include "app/paint/body_overlay.h"

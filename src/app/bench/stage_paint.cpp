@@ -1,14 +1,15 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How the stage draws itself; what it does with mouse and keys is in stage_picture.cpp.
 #include "app/bench/drawing_tool.h"
 #include "app/bench/mat_tool.h"
 #include "app/bench/stage_picture.h"
+#include "app/documents/sketch_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/magnifier.h"
 #include "app/paint/names_beside.h"
-#include "app/paint/sketch_picture.h"
 #include "app/paint/strokes.h"
 #include "app/sheet/rep_rows.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <algorithm>
 

@@ -1,10 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/stage_picture.h"
 
 #include "app/bench/drawing_tool.h"
 #include "app/bench/mat_tool.h"
 #include "app/paint/body_overlay.h"
 #include "app/sheet/rep_rows.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <QMouseEvent>
 #include <QWheelEvent>

@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/session/review_session.h"
-#include "landmarks/stickers.h"
+#include "tracking/stickers.h"
 
 #include <QWidget>
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/client/client_panels.h"
 
 #include "app/paint/client_story.h"

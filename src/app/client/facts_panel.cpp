@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/client/facts_panel.h"
 
 namespace deft::ui {

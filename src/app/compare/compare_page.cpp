@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/compare/compare_page.h"
 
 #include "app/compare/difference_table.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/compare/difference_table.h"
 
 #include "app/theme/words.h"

@@ -1,9 +1,10 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/exercises/exercise_words.h"
 
 #include "app/theme/palette.h"
 #include "app/theme/words.h"
 #include "judgement/safety.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <QObject>
 

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/exercises/exercises_page.h"
 
+#include "app/documents/sketch_picture.h"
 #include "app/exercises/exercise_words.h"
-#include "app/paint/sketch_picture.h"
 #include "app/paint/strokes.h"
 #include "app/theme/palette.h"
 

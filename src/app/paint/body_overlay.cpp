@@ -1,9 +1,10 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/paint/body_overlay.h"
 
 #include "app/theme/palette.h"
 #include "app/theme/words.h"
 #include "judgement/wording.h"
-#include "review/readings.h"
+#include "readings/readings.h"
 
 #include <QObject>
 #include <QPainterPath>

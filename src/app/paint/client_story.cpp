@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/paint/client_story.h"
 
 #include "app/paint/strokes.h"

@@ -1,5 +1,6 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "review/client_story.h"
+#include "records/client_story.h"
 
 #include <QPainter>
 #include <QString>

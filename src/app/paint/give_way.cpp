@@ -1,9 +1,10 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/paint/give_way.h"
 
 #include "app/paint/banded_line.h"
 #include "app/paint/strokes.h"
 #include "app/theme/words.h"
-#include "review/readings.h"
+#include "readings/readings.h"
 
 #include <QObject>
 #include <algorithm>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/paint/names_beside.h"
 
 #include "app/paint/body_overlay.h"

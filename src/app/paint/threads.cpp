@@ -1,10 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/paint/threads.h"
 
 #include "app/paint/banded_line.h"
 #include "app/paint/strokes.h"
 #include "app/sheet/rep_rows.h"
 #include "app/theme/words.h"
-#include "review/readings.h"
+#include "readings/readings.h"
 
 #include <QObject>
 #include <cmath>

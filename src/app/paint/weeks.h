@@ -1,5 +1,6 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "review/over_time.h"
+#include "readings/over_time.h"
 
 #include <QPainter>
 #include <QString>

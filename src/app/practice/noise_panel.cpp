@@ -1,9 +1,10 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/practice/noise_panel.h"
 
-#include "app/paint/sketch_picture.h"
+#include "app/documents/sketch_picture.h"
 #include "app/session/own_marking.h"
 #include "app/theme/words.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 #include "measures/context.h"
 
 #include <QLocale>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/practice/practice_page.h"
 
 #include "app/practice/noise_panel.h"

@@ -1,10 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/practice/practice_picture.h"
 
 #include "app/paint/body_overlay.h"
 #include "app/paint/magnifier.h"
 #include "app/paint/names_beside.h"
 #include "app/paint/strokes.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <QMouseEvent>
 #include <algorithm>

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/practice/practice_round.h"
 
 #include "figure/film.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <algorithm>
 

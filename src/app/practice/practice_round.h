@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/session/background_job.h"
 #include "exercises/catalogue.h"
-#include "review/marking_noise.h"
+#include "readings/marking_noise.h"
 
 #include <QImage>
 #include <filesystem>

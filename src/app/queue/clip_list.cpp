@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/queue/clip_list.h"
 
-#include "app/paint/answer_picture.h"
+#include "app/documents/answer_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/strokes.h"
 #include "app/sheet/moments.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/queue/coach_form.h"
 
 #include "app/theme/palette.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/queue/expected_list.h"
 
 #include "app/theme/words.h"

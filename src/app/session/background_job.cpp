@@ -1,12 +1,14 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/background_job.h"
 
 #include "app/session/log.h"
 
 namespace deft::ui {
 
-Error brokenOff(const std::string& why) {
-    qCCritical(lcWork) << "work was broken off:" << why.c_str();
-    return {Errc::Internal, "the program could not do this (" + why + "); everything else goes on"};
+Error brokenOff(const std::exception* why) {
+    qCCritical(lcWork) << "work was broken off:" << (why ? kindOf(*why) : "by something unknown");
+    return {Errc::Internal, "the program could not do this (" + std::string(why ? why->what() : "for no known reason") +
+                                "); everything else goes on. The log is in " + logFile().string()};
 }
 
 void BackgroundJob::stop() {

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "base/progress.h"
 #include "base/result.h"
@@ -9,8 +10,8 @@
 
 namespace deft::ui {
 
-/// What work comes to that a library ended by throwing; written to the log.
-Error brokenOff(const std::string& why);
+/// What work comes to that a library ended by throwing; its kind is written to the log.
+Error brokenOff(const std::exception* why);
 
 /// One piece of long work on a thread of its own. Starting another, or stopping, ends the one before; results of work
 /// that was stopped are dropped. What the work throws ends this work alone: a Result is Errc::Internal then, any other
@@ -53,18 +54,20 @@ signals:
 private:
     template <class Work> static auto guarded(Work&& work) -> decltype(work()) {
         using Outcome = decltype(work());
-        std::string why = "unknown";
+        const auto ended = [](const std::exception* why) {
+            const Error error = brokenOff(why);
+            if constexpr (std::is_constructible_v<Outcome, tl::unexpected<Error>>)
+                return Outcome(tl::unexpected(error));
+            else
+                return Outcome{};
+        };
         try {
             return work();
         } catch (const std::exception& e) {
-            why = e.what();
+            return ended(&e);
         } catch (...) {
+            return ended(nullptr);
         }
-        const Error error = brokenOff(why);
-        if constexpr (std::is_constructible_v<Outcome, tl::unexpected<Error>>)
-            return tl::unexpected(error);
-        else
-            return Outcome{};
     }
     ProgressFn reporter(int job);
     std::jthread thread_;

@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/session/review_session.h"
-#include "review/over_time.h"
+#include "readings/over_time.h"
 
 namespace deft::ui {
 

@@ -1,5 +1,6 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the coach decides about the review that is open: every change a named step.
-#include "app/paint/answer_picture.h"
+#include "app/documents/answer_picture.h"
 #include "app/session/review_session.h"
 #include "review/neutral.h"
 #include "review/seen_faults.h"

@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/frame_source.h"
 
-#include "app/paint/answer_picture.h"
+#include "app/documents/answer_picture.h"
 #include "app/session/background_job.h"
 #include "video/clip_reader.h"
 
@@ -116,7 +117,7 @@ void FrameSource::work(std::stop_token stop, const std::string& path) {
     try {
         decode(stop, path);
     } catch (const std::exception& e) {
-        (void)brokenOff(e.what()); // the picture stays empty; what was measured can still be read
+        (void)brokenOff(&e); // the picture stays empty; what was measured can still be read
     }
 }
 

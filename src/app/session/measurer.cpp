@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/measurer.h"
 
-#include "landmarks/track_clip.h"
+#include "tracking/track_clip.h"
 #include "video/clip_reader.h"
 
 namespace deft::ui {

@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/outgoing.h"
 
 #include "answer/calendar.h"
-#include "app/paint/answer_picture.h"
-#include "app/paint/reply_clip.h"
+#include "app/documents/answer_picture.h"
+#include "app/documents/reply_clip.h"
 #include "app/session/stored_review.h"
 #include "base/files.h"
 #include "devices/mail_drop.h"

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/own_marking.h"
 
 #include "base/json.h"
-#include "review/marking_noise.h"
+#include "readings/marking_noise.h"
 
 #include <QSettings>
 

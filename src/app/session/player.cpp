@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/player.h"
 
 #include "app/session/review_session.h"

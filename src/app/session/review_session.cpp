@@ -1,13 +1,14 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/review_session.h"
 
-#include "app/paint/answer_picture.h"
+#include "app/documents/answer_picture.h"
 #include "app/session/own_marking.h"
 #include "app/sheet/rep_rows.h"
 #include "base/files.h"
-#include "landmarks/names.h"
-#include "landmarks/track_clip.h"
+#include "marks/names.h"
 #include "review/review_json.h"
 #include "review/seen_faults.h"
+#include "tracking/track_clip.h"
 #include "video/clip_reader.h"
 
 #include <QDate>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "answer/answer.h"
 #include "app/session/background_job.h"
@@ -5,8 +6,8 @@
 #include "app/session/frame_source.h"
 #include "app/session/proposer.h"
 #include "app/sheet/moments.h"
-#include "landmarks/track_clip.h"
 #include "store/library.h"
+#include "tracking/track_clip.h"
 
 #include <QUndoStack>
 #include <map>

@@ -1,5 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/stored_review.h"
 
+#include "analysis/analyse.h"
 #include "video/clip_reader.h"
 
 namespace deft::ui {

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/sheet/rep_rows.h"
 
 #include "app/theme/words.h"
-#include "review/readings.h"
+#include "readings/readings.h"
 #include "review/seen_faults.h"
 
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/theme/consent_words.h"
 
 #include "app/theme/words.h"

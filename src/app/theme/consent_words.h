@@ -1,5 +1,6 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "review/consent.h"
+#include "records/consent.h"
 
 #include <QString>
 #include <optional>

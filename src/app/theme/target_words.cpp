@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/theme/target_words.h"
 
 #include "app/theme/words.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/paint/weeks.h"
 #include "app/widgets/panel.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every key and menu entry of the window, in one place.
 #include "app/answer/answer_page.h"
 #include "app/answer/answer_row.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the coach adds to a review: drawings, faults that were seen, the client's neutral.
 #include "app/bench/bench_page.h"
 #include "app/bench/drawing_tool.h"

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The client room's keys, and what leaves the library or is erased from it.
 #include "app/client/client_page.h"
-#include "app/paint/bundle.h"
-#include "app/paint/client_report.h"
+#include "app/documents/bundle.h"
+#include "app/documents/client_report.h"
 #include "app/queue/queue_page.h"
 #include "app/session/stored_review.h"
 #include "app/window/main_window.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/window/keys_sheet.h"
 
 #include "app/theme/palette.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/log.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
@@ -24,10 +25,10 @@ public:
         try {
             return QApplication::notify(receiver, event);
         } catch (const std::exception& e) {
-            qCCritical(lcWork) << "an action was broken off:" << e.what();
+            qCCritical(lcWork) << "an action was broken off:" << kindOf(e);
             if (window)
-                window->say(
-                    tr("The program could not do this (%1). What was saved is safe.").arg(QLatin1String(e.what())));
+                window->say(tr("The program could not do this (%1). What was saved is safe. The log is in %2.")
+                                .arg(QLatin1String(e.what()), QString::fromStdString(logFile().string())));
             return false;
         }
     }
@@ -58,6 +59,8 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
     QCoreApplication::setOrganizationName(QStringLiteral("deft-mirror"));
     QCoreApplication::setApplicationName(QStringLiteral("deft-mirror"));
     QCoreApplication::setApplicationVersion(QStringLiteral(DEFT_VERSION));
+    keepLog();
+    qCInfo(lcWork) << "started:" << DEFT_VERSION << "with Qt" << qVersion();
     QGuiApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/mark.svg")));
     loadTypeface();
     usePalette(QSettings().value(QStringLiteral("dark"), false).toBool());

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What goes on in the background, and how the queue shows it.
 #include "app/bench/bench_page.h"
 #include "app/queue/queue_page.h"

@@ -1,10 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "answer/correction.h"
 
 #include "answer/clip_words.h"
 #include "answer/phrases.h"
 #include "judgement/safety.h"
 #include "judgement/wording.h"
-#include "review/readings.h"
+#include "readings/readings.h"
 
 #include <algorithm>
 #include <cctype>

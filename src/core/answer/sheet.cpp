@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "answer/sheet.h"
 
 #include "answer/dose_words.h"

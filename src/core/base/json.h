@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // Reading JSON so that every complaint names the file and the place in it, and nothing that stands in a file can end
 // the program.

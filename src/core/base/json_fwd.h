@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // For headers that only name documents; who reads or makes one includes base/json.h.
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // How long work reports and how it is asked to stop. The functions that use these know no thread and no interface.
 

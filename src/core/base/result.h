@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // A function that can fail returns Result<T>: a value, or an Error with a code for programs and a sentence for people.
 

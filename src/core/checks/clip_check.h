@@ -1,6 +1,11 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "checks/picture_quality.h"
-#include "proposals/body_facts.h"
+#include "base/json_fwd.h"
+#include "marks/clip_info.h"
+
+#include <optional>
+#include <string>
+#include <vector>
 
 namespace deft {
 
@@ -12,6 +17,12 @@ struct ClipCheck {
     std::string suffers{}; ///< what can be trusted less while it is poor
 };
 
+/// Good up to one limit, poor up to the next; a `good` above `poor` means that more is better.
+const char* graded(double value, double good, double poor);
+/// One that is good asks for nothing.
+ClipCheck gradedCheck(std::string id, const char* verdict, double value, std::string unit, std::string ask,
+                      std::string suffers);
+
 ClipCheck frameRateCheck(const ClipInfo& clip);
 /// @param rollDeg slope of the mat line, nothing when it is not marked
 ClipCheck levelCheck(std::optional<double> rollDeg);
@@ -19,13 +30,6 @@ ClipCheck levelCheck(std::optional<double> rollDeg);
 ClipCheck squareCheck(double turnDeg);
 /// @param still_s how long nothing moves at the start
 ClipCheck stillStartCheck(double still_s);
-
-/// What can be said before anything is measured.
-/// @param body nothing when nobody was found @param searched false: nobody was looked for
-/// @param exercise null when it is not known
-std::vector<ClipCheck> checkBefore(const ClipInfo& clip, const PictureQuality& quality,
-                                   const std::optional<BodyFacts>& body, bool searched, const Exercise* exercise,
-                                   std::optional<double> rollDeg);
 
 /// The worst of them: unusable, poor, unknown, good.
 std::string verdictOf(const std::vector<ClipCheck>& checks);

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "events/movement.h"
 #include "events/time_bands.h"
 #include "events/times.h"

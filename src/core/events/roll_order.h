@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "events/movement.h"
 
@@ -7,10 +8,10 @@ namespace deft {
 struct RollOrder {
     std::vector<std::string> marks;        ///< from the pelvis toward the head, those that were seen
     std::vector<double> leaves_s, meets_s; ///< when each is half way up, and half way down again
-    double outOfOrder = kGap; ///< per cent of neighbours that go in the wrong order, or as one piece: up pelvis first, down
-                             ///< last
-    double evenness = kGap;   ///< shortest step between neighbours over the mean step on the way up, per cent
-    double u95 = 0;           ///< of outOfOrder: neighbours for which half a frame more or less would change that
+    double outOfOrder = kGap; ///< per cent of neighbours that go in the wrong order, or as one piece: up pelvis first,
+                              ///< down last
+    double evenness = kGap; ///< shortest step between neighbours over the mean step on the way up, per cent
+    double u95 = 0;         ///< of outOfOrder: neighbours for which half a frame more or less would change that
 };
 
 /// Marks along the back and side, from the pelvis toward the head.

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The forms of an exercise: its versions, views and schools are put over it once, so that all else reads plain limits.
 #include "base/json.h"
 #include "exercises/by_id.h"

@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/json.h"
 #include "exercises/catalogue.h"
 #include "exercises/exercise_schema.h"
 #include "exercises/written_out.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <algorithm>
 #include <set>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // The body at rest as a signed distance field: lofted cross-sections joined by smooth unions.
 //

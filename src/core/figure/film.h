@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "base/progress.h"
 #include "figure/scene.h"
@@ -47,6 +48,6 @@ private:
 /// @returns the landmarks that are asked for but lie outside the first picture: they are not in the marks
 /// @errors those of ClipWriter; Cancelled
 Result<std::vector<std::string>> filmScene(const Scene& scene, const std::filesystem::path& clip, StopToken stop = {},
-                       const ProgressFn& progress = {});
+                                           const ProgressFn& progress = {});
 
 } // namespace deft::figure

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // The body in each position that a scene can name, at one time. What the curves mean: docs/scenes.md.
 

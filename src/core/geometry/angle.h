@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // Angles in the image plane. Square pixels, x right, y DOWN; "counter-clockwise" means as seen on the screen.
 

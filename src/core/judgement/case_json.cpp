@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/json.h"
 #include "exercises/catalogue.h"
 #include "judgement/asked.h"

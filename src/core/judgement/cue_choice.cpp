@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "judgement/cue_choice.h"
 
 #include "judgement/cue_record.h"

@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "landmarks/marks.h"
-#include "landmarks/tracks.h"
+#include "marks/marks.h"
+#include "marks/tracks.h"
 
 #include <optional>
 

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "measures/mat_view.h"
 
 #include "geometry/homography.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "measures/soft_tissue.h"
 
 #include "geometry/angle.h"

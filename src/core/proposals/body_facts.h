@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "detection/body_finder.h"
 #include "exercises/catalogue.h"
-#include "landmarks/body_finder.h"
 
 namespace deft {
 

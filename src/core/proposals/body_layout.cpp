@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "proposals/body_layout.h"
 
-#include "landmarks/names.h"
+#include "marks/names.h"
 
 #include <algorithm>
 #include <cmath>

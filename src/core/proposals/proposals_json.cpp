@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "proposals/proposals_json.h"
 
 #include "base/json.h"
@@ -24,11 +25,6 @@ MarkSource sourceOf(const std::string& name) {
 }
 
 } // namespace
-
-bool areUnconfirmed(const Marks& marks) {
-    const Json proposed = marks.kept("proposed");
-    return proposed.is_object() && !proposed.empty();
-}
 
 const char* sourceName(MarkSource source) {
     switch (source) {

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "proposals/propose.h"
 
 #include "geometry/rigid_fit.h"
-#include "landmarks/names.h"
+#include "marks/names.h"
 #include "proposals/snap.h"
 #include "video/clip_reader.h"
 

@@ -1,8 +1,9 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "base/progress.h"
-#include "landmarks/marks.h"
+#include "marks/clip_info.h"
+#include "marks/marks.h"
 #include "proposals/body_layout.h"
-#include "video/clip_info.h"
 
 namespace deft {
 
@@ -56,8 +57,5 @@ Result<Proposals> proposeMarks(const Catalogue& catalogue, ClipReader& clip, Res
 /// Puts the layout's proposals where they belong to joints that have been confirmed or moved meanwhile.
 void followMarks(Proposals& proposals, const Exercise& exercise, const BodyLayout& layout,
                  const std::map<std::string, Point2>& confirmed);
-
-/// Do these marks still hold proposals that nobody has confirmed?
-bool areUnconfirmed(const Marks& marks);
 
 } // namespace deft

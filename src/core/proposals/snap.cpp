@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "proposals/snap.h"
 
-#include "landmarks/names.h"
-#include "landmarks/stickers.h"
+#include "marks/names.h"
+#include "tracking/stickers.h"
 
 #include <algorithm>
 #include <initializer_list>

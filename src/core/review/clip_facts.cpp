@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "review/clip_facts.h"
 
-#include "landmarks/names.h"
+#include "marks/names.h"
 #include "measures/turned.h"
 
 #include <algorithm>

@@ -1,7 +1,8 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "events/breath.h"
 #include "judgement/case.h"
-#include "landmarks/marks.h"
+#include "marks/marks.h"
 #include "measures/series.h"
 #include "review/annotations.h"
 

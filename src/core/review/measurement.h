@@ -1,9 +1,10 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "events/movement.h"
 #include "exercises/exercise.h"
-#include "landmarks/tracks.h"
+#include "marks/clip_info.h"
+#include "marks/tracks.h"
 #include "review/inputs.h"
-#include "video/clip_info.h"
 
 #include <memory>
 

@@ -1,5 +1,5 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "base/progress.h"
 #include "checks/clip_check.h"
 #include "judgement/decision.h"
 #include "judgement/findings.h"
@@ -58,10 +58,6 @@ Result<Review> measureReview(CataloguePtr catalogue, ReviewInputs inputs, ClipIn
 /// The same from a review of the same clip and marks: what the changed inputs, or another catalogue, do not bear on is
 /// taken over. @errors as measureReview
 Result<Review> judgeAgain(const Review& before, ReviewInputs inputs, CataloguePtr catalogue = {});
-
-/// Tracking and all that follows. @errors those of trackClip and measureReview
-Result<Review> analyse(CataloguePtr catalogue, ReviewInputs inputs, StopToken stop = {},
-                       const ProgressFn& progress = {});
 
 /// What the decision is made from.
 Case caseOf(const Review& review);

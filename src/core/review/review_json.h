@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "review/review.h"
 
@@ -18,10 +19,5 @@ PastReview asPast(const Review& review);
 
 /// Writes DIR/review.json, series.csv and tracks.csv; the folder is made when it is not there. @errors WriteFailed
 Result<void> writeFolder(const Review& review, const std::filesystem::path& folder);
-/// Reads such a folder again: inputs and tracks, the rest is computed anew. Of a clip that has gone the tracks tell.
-Result<Review> readFolder(CataloguePtr catalogue, const std::filesystem::path& folder);
-
-/// Tracks from their CSV. @errors BadFormat with the line
-Result<Tracks> parseTracks(const std::string& csv, const std::string& where);
 
 } // namespace deft

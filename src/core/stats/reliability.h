@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // How repeatable readings are: the same movement measured again, by the same coach or by another.
 

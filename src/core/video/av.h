@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 // Ownership of libav's objects, and its messages as words. Included by the video sources only.
 

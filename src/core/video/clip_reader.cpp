@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "video/clip_reader.h"
 
 #include "video/clip_file.h"

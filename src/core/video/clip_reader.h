@@ -1,6 +1,7 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "base/result.h"
-#include "video/clip_info.h"
+#include "marks/clip_info.h"
 
 #include <filesystem>
 #include <memory>

@@ -1,0 +1,91 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "records/parcel.h"
+
+#include "base/dates.h"
+#include "base/json.h"
+#include "exercises/catalogue.h"
+#include "exercises/exercise.h"
+
+#include <algorithm>
+#include <filesystem>
+
+namespace deft {
+
+namespace {
+
+constexpr size_t kMostName = 200; // characters; chosen here
+
+Result<Parcel> parcelFrom(const Catalogue& catalogue, const Json& json, const std::string& where) {
+    if (auto ok = expectFormat(json, "deft-mirror-parcel", 1, where); !ok) return tl::unexpected(ok.error());
+    Parcel p;
+    for (const auto& [key, to, needed] : {std::tuple{"client", &p.client, true},
+                                          {"clip", &p.clip, true},
+                                          {"exercise", &p.exercise, true},
+                                          {"client_id", &p.clientUid, false},
+                                          {"role", &p.role, false},
+                                          {"side", &p.side, false},
+                                          {"sha256", &p.sha256, false},
+                                          {"sent", &p.sent, false},
+                                          {"answer_by", &p.answerBy, false}}) {
+        const auto it = json.find(key);
+        if (it == json.end() && !needed) continue;
+        if (it == json.end() || !it->is_string() || (needed && it->get<std::string>().empty()))
+            return fail(Errc::BadFormat, where + ": /" + key + ": expected text, found " +
+                                             (it == json.end() ? "nothing" : excerpt(*it)));
+        *to = it->get<std::string>();
+    }
+    const bool plain =
+        std::none_of(p.clip.begin(), p.clip.end(), [](unsigned char c) { return c < 0x20 || c == 0x7f; });
+    if (std::filesystem::path(p.clip).filename() != p.clip || p.clip.front() == '.' || !plain ||
+        p.clip.find('\\') != std::string::npos || p.clip.size() > kMostName)
+        return fail(Errc::BadFormat,
+                    where + ": /clip: expected the name of a file in the same folder, found " + p.clip);
+    // A calendar's day or nothing: dates are reckoned with and shown.
+    for (const auto& [key, day] : {std::pair{"sent", &p.sent}, {"answer_by", &p.answerBy}})
+        if (!day->empty() && !parseDate(*day))
+            return fail(Errc::BadFormat,
+                        where + ": /" + key + ": expected a day as 2026-05-14, found " + excerpt(*day));
+    if (p.client.size() > kMostName || p.role.size() > kMostName || p.clientUid.size() > kMostName)
+        return fail(Errc::BadFormat,
+                    where + ": a name, role or id is longer than " + std::to_string(kMostName) + " characters");
+    if (p.side != "both" && p.side != "left" && p.side != "right")
+        return fail(Errc::BadFormat, where + ": /side: expected left, right or both, found " + p.side);
+    const auto exercise = catalogue.exercise(p.exercise);
+    if (!exercise) return fail(Errc::NotFound, where + ": /exercise: " + exercise.error().detail);
+
+    // Note, flags and target are written as in a case, and are read with the same strictness.
+    Json same = {{"format", "deft-mirror-case"}, {"version", 1}, {"exercise", p.exercise}, {"now", Json::object()}};
+    for (const char* key : {"note", "flags", "target"})
+        if (json.contains(key)) same[key] = json[key];
+    auto read = parseCase(catalogue, same, where);
+    if (!read) return tl::unexpected(read.error());
+    p.note = std::move(read->note);
+    p.flags = std::move(read->flags);
+    if (json.contains("target")) p.asked = read->target;
+    if (json.contains("consent")) {
+        auto consent = parseConsent(catalogue.safety(), json["consent"], where + ": /consent");
+        if (!consent) return tl::unexpected(consent.error());
+        p.consent = std::move(*consent);
+    }
+    return p;
+}
+
+} // namespace
+
+Result<Parcel> parseParcel(const Catalogue& catalogue, const Json& json, const std::string& where) {
+    return readMembers(where, [&] { return parcelFrom(catalogue, json, where); });
+}
+
+Json toJson(const Parcel& p) {
+    Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},   {"client", p.client}, {"role", p.role},
+              {"exercise", p.exercise},         {"side", p.side}, {"clip", p.clip},     {"flags", p.flags},
+              {"note", toJson(p.note)}};
+    for (const auto& [key, text] :
+         {std::pair{"client_id", &p.clientUid}, {"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
+        if (!text->empty()) j[key] = *text;
+    if (p.asked) j["target"] = toJson(*p.asked);
+    if (p.consent) j["consent"] = toJson(*p.consent);
+    return j;
+}
+
+} // namespace deft

@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+#include "judgement/case.h"
+#include "records/consent.h"
+
+namespace deft {
+
+/// What a client sends along with a clip: file format `deft-mirror-parcel` 1 (docs/formats.md).
+struct Parcel {
+    std::string clientUid; ///< `client_id`: the same in all that a client sends; empty = not told
+    std::string client, role, exercise, side = "both";
+    std::string clip;           ///< name of the clip's file, in the same folder; no path
+    std::string sha256;         ///< of the clip as it was sent; empty = not told
+    std::string sent, answerBy; ///< ISO dates; may be empty
+    std::vector<std::string> flags;
+    ClientNote note;
+    std::optional<Target> asked;    ///< as the client remembers it
+    std::optional<Consent> consent; ///< what the client agrees to from now on; nothing = as before
+};
+
+/// @errors BadFormat naming file, path, what was expected and found; NewerVersion; NotFound for unknown words of the
+/// trade
+Result<Parcel> parseParcel(const Catalogue& catalogue, const Json& json, const std::string& where);
+Json toJson(const Parcel& parcel);
+
+} // namespace deft
