@@ -52,7 +52,7 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
                        const Sender& sender) {
     const auto whose = clientOf(library, parcel, sha256, sender);
     if (!whose) return whose;
-    int64_t client = *whose;
+    const int64_t client = *whose;
     for (const Clip& c : library.clipsOf(client))
         if (c.draft.clipSha256 == sha256 && c.draft.exercise == parcel.exercise) {
             if (toJson(c.draft.note) == toJson(parcel.note))
@@ -61,31 +61,81 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
             return fail(Errc::Unsupported, "this clip of " + parcel.client +
                                                " is in the library already, but with another note; read both");
         }
-    if (client == 0) {
-        auto added = library.addClient(parcel.client, parcel.role, parcel.flags, parcel.clientUid);
-        if (!added) return added;
-        client = *added;
-    } else if (sender.chosen && !parcel.clientUid.empty()) {
-        if (auto ok = library.alsoKnownAs(client, parcel.clientUid); !ok) return tl::unexpected(ok.error());
-    }
-    ReviewInputs in = newDraft(library, client, parcel.exercise, usual);
-    in.clipPath = clip.string(), in.clipSha256 = sha256;
-    in.side = parcel.side;
-    in.date = parcel.sent.empty() ? today : parcel.sent;
-    in.answerBy = parcel.answerBy;
-    in.note = parcel.note;
-    // Flags add up: none that is known is lost because a parcel does not repeat it.
-    for (const std::string& flag : parcel.flags)
-        if (std::find(in.flags.begin(), in.flags.end(), flag) == in.flags.end()) in.flags.push_back(flag);
-    if (auto ok = library.setFlags(client, in.flags); !ok) return tl::unexpected(ok.error());
-    if (parcel.consent)
-        if (auto ok = library.recordConsent(client, *parcel.consent); !ok) return tl::unexpected(ok.error());
-    if (parcel.asked) {
+    Arrival a;
+    a.client = client, a.name = parcel.client, a.role = parcel.role;
+    if (client == 0 || sender.chosen) a.uid = parcel.clientUid;
+    a.exercise = parcel.exercise, a.clip = clip, a.sha256 = sha256;
+    a.received = parcel.sent.empty() ? today : parcel.sent;
+    a.flags = parcel.flags, a.consent = parcel.consent;
+    a.fill = [&](ReviewInputs& in) {
+        in.side = parcel.side, in.answerBy = parcel.answerBy, in.note = parcel.note;
+        if (!parcel.asked) return;
         const std::string rung = in.asked.rung;
         in.asked = *parcel.asked;
         if (in.asked.rung.empty()) in.asked.rung = rung;
+    };
+    return takeIn(library, a, usual);
+}
+
+namespace {
+
+/// The client of an arrival, added or known by one more id; with what was told of their intake and consent.
+/// @param flags those that are known, to which the told ones are added
+Result<int64_t> clientOf(Library& library, const Arrival& a, std::vector<std::string>& flags) {
+    int64_t client = a.client;
+    if (client == 0) {
+        const auto added = library.addClient(a.name, a.role, {}, a.uid);
+        if (!added) return added;
+        client = *added;
+    } else if (!a.uid.empty()) {
+        if (auto ok = library.alsoKnownAs(client, a.uid); !ok) return tl::unexpected(ok.error());
     }
-    return library.addClip(client, in.date, in);
+    const auto known = library.client(client);
+    if (!known) return fail(Errc::NotFound, "this client is not on record any more");
+    flags = known->flags;
+    for (const std::string& flag : a.flags)
+        if (std::find(flags.begin(), flags.end(), flag) == flags.end()) flags.push_back(flag);
+    if (auto ok = library.setFlags(client, flags); !ok) return tl::unexpected(ok.error());
+    if (a.consent)
+        if (auto ok = library.recordConsent(client, *a.consent); !ok) return tl::unexpected(ok.error());
+    return client;
+}
+
+} // namespace
+
+Result<int64_t> takeIn(Library& library, const Arrival& a, const Schools& usual) {
+    int64_t clip = 0;
+    const auto ok = library.asOne([&]() -> Result<void> {
+        std::vector<std::string> flags;
+        const auto client = clientOf(library, a, flags);
+        if (!client) return tl::unexpected(client.error());
+        ReviewInputs in = newDraft(library, *client, a.exercise, usual);
+        in.clipPath = a.clip.string(), in.clipSha256 = a.sha256, in.date = a.received, in.flags = flags;
+        if (a.fill) a.fill(in);
+        const auto added = library.addClip(*client, a.received, in);
+        if (!added) return tl::unexpected(added.error());
+        clip = *added;
+        return {};
+    });
+    return ok ? Result<int64_t>(clip) : tl::unexpected(ok.error());
+}
+
+Result<void> correct(Library& library, int64_t clip, const Arrival& a, const Schools& usual) {
+    return library.asOne([&]() -> Result<void> {
+        const auto before = library.clip(clip);
+        if (!before) return fail(Errc::NotFound, "the clip is not in the library any more");
+        ReviewInputs in = before->draft;
+        const auto client = clientOf(library, a, in.flags);
+        if (!client) return tl::unexpected(client.error());
+        if (in.exercise != a.exercise || before->client != *client) {
+            ReviewInputs fresh = newDraft(library, *client, a.exercise, usual);
+            in.client = fresh.client, in.clientRole = fresh.clientRole;
+            if (in.exercise != a.exercise) in.schools = fresh.schools, in.view.clear(), in.asked = fresh.asked;
+            in.exercise = a.exercise;
+        }
+        if (a.fill) a.fill(in);
+        return library.correct(clip, *client, std::move(in));
+    });
 }
 
 } // namespace deft

@@ -286,12 +286,23 @@ Result<void> Library::isStillThere() const {
 }
 
 Result<void> Library::transaction(const std::function<Result<void>()>& work) {
+    if (inTransaction_) return work();
     if (auto ok = isStillThere(); !ok) return ok;
     // IMMEDIATE takes the write lock first, so that a full disk or a lock shows before anything is half done.
     if (auto ok = run(QStringLiteral("BEGIN IMMEDIATE")); !ok) return ok;
-    if (Result<void> ok = work(); !ok) {
+    Result<void> done;
+    inTransaction_ = true;
+    try {
+        done = work();
+    } catch (...) {
+        inTransaction_ = false;
         (void)run(QStringLiteral("ROLLBACK"));
-        return ok;
+        throw;
+    }
+    inTransaction_ = false;
+    if (!done) {
+        (void)run(QStringLiteral("ROLLBACK"));
+        return done;
     }
     if (auto ok = run(QStringLiteral("COMMIT")); !ok) {
         (void)run(QStringLiteral("ROLLBACK"));

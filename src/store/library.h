@@ -110,6 +110,9 @@ public:
     /// A copy of the database in one file, as it is now. @errors WriteFailed
     Result<void> copyDatabase(const std::filesystem::path& to) const;
 
+    /// Several calls as one: all of them or, when the work fails, none. @errors those of the work; WriteFailed
+    Result<void> asOne(const std::function<Result<void>()>& work) { return transaction(work); }
+
     /// @param flags from intake, ids of data/safety.json
     /// @param uid as a phone tells it; empty = a new one is made
     Result<int64_t> addClient(const std::string& name, const std::string& role,
@@ -224,7 +227,7 @@ private:
     Result<void> run(const QString& sql, const QVariantList& values = {}, int64_t* id = nullptr) const;
     Result<void> seal(const char* table, int64_t row) const; ///< writes the row's sum
     Result<void> audit(const char* what, int64_t subject);   ///< within a transaction
-    Result<void> transaction(const std::function<Result<void>()>& work);
+    Result<void> transaction(const std::function<Result<void>()>& work); ///< within another one: as part of it
     Result<void> isStillThere() const;
     Result<void> writeDraft(int64_t clip, const ReviewInputs& inputs) const; ///< within a transaction
     void remember(int64_t client, ReviewInputs& draft) const;                ///< fills in what earlier reviews tell
@@ -236,6 +239,7 @@ private:
     std::unique_ptr<QLockFile> lock_;
     std::vector<std::string> damage_;
     std::function<void(const std::string&)> told_;
+    bool inTransaction_ = false;
     uint64_t inode_ = 0; ///< of library.sqlite as it was opened
     mutable std::mutex catalogueLock_;
     mutable CataloguePtr catalogue_;

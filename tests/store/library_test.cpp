@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The coach's records: complete after a kill, refused when they cannot be trusted, never overwritten.
 #include "answer/answer.h"
+#include "store/intake.h"
 #include "store/library.h"
 #include "support/demo_review.h"
 #include "support/no_room.h"
@@ -207,6 +208,39 @@ private slots:
         const auto entries = library->auditEntries();
         QVERIFY(library->setFlags(client, {"osteoporosis", "balance-risk"})); // nothing changes, nothing to tell
         QCOMPARE(library->auditEntries(), entries);
+    }
+
+    /// A clip that comes in, with its client, flags and consent, is there as a whole or not at all. What is told of a
+    /// client adds to what is known, whichever way it comes.
+    void wholeArrivals() {
+        auto library = Library::open(at("arrivals")).value();
+        Arrival a{0, "Marit Solheim", "stage manager", "phone-1", "bridge", at("film.mp4"), "abc", "2026-05-01"};
+        a.flags = {"osteoporosis"}, a.consent = Consent{"2026-05-01", "", {"coaching"}};
+        a.fill = [](ReviewInputs& in) { in.note.pain = true; };
+        const auto clip = takeIn(*library, a, {}).value();
+        const Client marit = library->clients().at(0);
+        QVERIFY(library->clip(clip)->draft.note.pain);
+        QCOMPARE(library->clip(clip)->draft.flags, marit.flags);
+        QCOMPARE(library->consents(marit.id).size(), size_t(1));
+        // By hand, and without saying the flag once more: it stays, and another one is added.
+        Arrival more{marit.id, {}, {}, {}, "march", at("other.mp4"), "def", "2026-05-08"};
+        more.flags = {"balance-risk"};
+        const auto second = takeIn(*library, more, {}).value();
+        QCOMPARE(library->clip(second)->draft.flags, (std::vector<std::string>{"osteoporosis", "balance-risk"}));
+        more.client = 0, more.name = "Jo", more.exercise = "bridge";
+        QVERIFY(correct(*library, second, more, {}));
+        QCOMPARE(library->clip(second)->draft.client, std::string("Jo"));
+        QCOMPARE(library->client(marit.id)->flags.size(), size_t(2)); // what was told of her stays hers
+        // What fails on the way, or is thrown, leaves nothing behind.
+        const auto before = library->auditEntries();
+        QCOMPARE(takeIn(*library, {4711, {}, {}, {}, "bridge", at("x.mp4"), "ghi", "2026-05-09"}, {}).error().code,
+                 Errc::NotFound);
+        a.name = "Nobody", a.uid = "phone-2", a.fill = [](ReviewInputs&) { throw std::runtime_error("broken"); };
+        QVERIFY_THROWS_EXCEPTION(std::runtime_error, (void)takeIn(*library, a, {}));
+        QCOMPARE(library->clients().size(), size_t(2));
+        QVERIFY(!library->clientOf("phone-2"));
+        QCOMPARE(library->auditEntries(), before);
+        QVERIFY(takeIn(*library, {marit.id, {}, {}, {}, "bridge", at("y.mp4"), "jkl", "2026-05-10"}, {})); // and all goes on
     }
 
     /// A list that does not grow with the years: what waits, and the last that were answered.

@@ -154,7 +154,7 @@ void NewClipForm::choose(int64_t client) {
     chosen_ = client;
     const auto known = client ? library_.client(client) : std::nullopt;
     role_->setText(known ? QString::fromStdString(known->role) : QString());
-    intake_->setFlags(known ? known->flags : std::vector<std::string>{});
+    intake_->setKnown(known ? known->flags : std::vector<std::string>{});
     showExercise();
 }
 
@@ -272,15 +272,6 @@ void NewClipForm::add() {
     emit failed(tr("Somebody of that name is on record already; say whether it is the same person."));
 }
 
-/// None that is known is lost because the form of another person was shown before.
-std::vector<std::string> NewClipForm::flagsFor(int64_t client) const {
-    std::vector<std::string> flags = intake_->flags();
-    if (const auto known = client && client != chosen_ ? library_.client(client) : std::nullopt)
-        for (const std::string& flag : known->flags)
-            if (std::find(flags.begin(), flags.end(), flag) == flags.end()) flags.push_back(flag);
-    return flags;
-}
-
 void NewClipForm::keep(int64_t client) {
     if (clip_ != 0) return finish(client, {}, {});
     go_->setEnabled(false);
@@ -321,36 +312,19 @@ void NewClipForm::finish(int64_t client, const std::filesystem::path& file, cons
     const auto refused = [this](const Error& e) {
         emit failed(QString::fromStdString((clip_ ? "Not corrected: " : "Not added: ") + e.detail + "."));
     };
-    const std::vector<std::string> flags = flagsFor(client);
-    if (client == 0) {
-        auto id =
-            library_.addClient(client_->currentText().toStdString(), role_->text().trimmed().toStdString(), flags);
-        if (!id) return refused(id.error());
-        client = *id;
-    } else if (auto ok = library_.setFlags(client, flags); !ok) {
-        return refused(ok.error());
-    }
     const std::string exercise = exercise_->currentData().toString().toStdString();
+    Arrival a;
+    a.client = client, a.name = client_->currentText().toStdString(), a.role = role_->text().trimmed().toStdString();
+    a.exercise = exercise, a.flags = intake_->flags();
+    a.fill = [this](ReviewInputs& in) { in = filledIn(std::move(in)); };
     if (clip_ != 0) {
-        const auto of = library_.clip(clip_);
-        if (!of) return refused({Errc::NotFound, "the clip is not in the library any more"});
-        ReviewInputs in = of->draft;
-        if (in.exercise != exercise || of->client != client) {
-            const ReviewInputs fresh = newDraft(library_, client, exercise, usualSchools());
-            in.client = fresh.client, in.clientRole = fresh.clientRole;
-            if (in.exercise != exercise) in.schools = fresh.schools, in.view.clear(), in.asked = fresh.asked;
-            in.exercise = exercise;
-        }
-        in.flags = flags;
-        if (auto ok = library_.correct(clip_, client, filledIn(std::move(in))); !ok) return refused(ok.error());
+        if (auto ok = correct(library_, clip_, a, usualSchools()); !ok) return refused(ok.error());
         emit corrected(clip_);
         return;
     }
-    ReviewInputs in = filledIn(newDraft(library_, client, exercise, usualSchools()));
-    in.clipPath = file.string(), in.clipSha256 = sha256;
-    in.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
-    in.flags = flags;
-    auto clip = library_.addClip(client, in.date, in);
+    a.clip = file, a.sha256 = sha256;
+    a.received = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    const auto clip = takeIn(library_, a, usualSchools());
     if (!clip) return refused(clip.error());
     emit added(*clip);
 }

@@ -41,7 +41,6 @@ private:
     void keep(int64_t client); ///< once it is certain whose it is
     void finish(int64_t client, const std::filesystem::path& file, const std::string& sha256);
     ReviewInputs filledIn(ReviewInputs in) const;
-    std::vector<std::string> flagsFor(int64_t client) const;
     void showExercise(); ///< versions and places of the one that is chosen
     void showAsked();    ///< side and dose of the version that is chosen
     void guessExercise();

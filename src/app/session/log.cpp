@@ -6,6 +6,7 @@
 #include <QFile>
 #include <QMutex>
 #include <boost/core/demangle.hpp>
+#include <typeinfo>
 
 namespace deft::ui {
 

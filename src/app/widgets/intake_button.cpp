@@ -30,6 +30,11 @@ void IntakeButton::setFlags(const std::vector<std::string>& flags) {
         a->setChecked(std::find(flags.begin(), flags.end(), a->data().toString().toStdString()) != flags.end());
 }
 
+void IntakeButton::setKnown(const std::vector<std::string>& flags) {
+    setFlags(flags);
+    for (QAction* a : menu()->actions()) a->setEnabled(!a->isChecked());
+}
+
 void IntakeButton::showNames() {
     QStringList names;
     for (const QAction* a : menu()->actions())

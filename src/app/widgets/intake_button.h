@@ -15,6 +15,8 @@ public:
     explicit IntakeButton(const SafetyRules& rules, QWidget* parent = nullptr);
     std::vector<std::string> flags() const; ///< ids of data/safety.json
     void setFlags(const std::vector<std::string>& flags);
+    /// The same, and none of them can be taken away here: that is done on the client's page.
+    void setKnown(const std::vector<std::string>& flags);
 
 private:
     void showNames();
