@@ -158,7 +158,7 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (o.command == "answer") return writeAnswer(*catalogue, o.folder, o.format, o.out, argc, argv);
     if (o.command == "repeat") return showRepeatability(*catalogue, o.folders, o.json);
     if (o.command == "exercises sheet")
-        return writeSheet(**catalogue, o.name, o.rung, {o.flags, o.cleared}, o.format, o.out, argc, argv);
+        return writeSheet(**catalogue, o.name, o.version, {o.flags, o.cleared}, o.format, o.out, argc, argv);
     return std::nullopt;
 }
 

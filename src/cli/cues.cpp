@@ -14,7 +14,7 @@ std::string schoolsOf(const Schools& only) {
 }
 
 void print(const std::vector<Cue>& cues) {
-    for (const Cue& c : cues) std::cout << "- " << c.rung << ": " << c.text << schoolsOf(c.onlyIn) << "\n";
+    for (const Cue& c : cues) std::cout << "- " << c.level << ": " << c.text << schoolsOf(c.onlyIn) << "\n";
 }
 
 /// What the versions before have said is not said again.
@@ -47,12 +47,12 @@ int printOne(const Catalogue& catalogue, const std::string& id) {
     std::cout << "\n";
     for (const std::string& words : e->unseen) std::cout << "\n> " << words << "\n";
     std::set<std::string> said;
-    for (const Rung& rung : e->ladder) {
-        const auto version = catalogue.inVersion(*e, rung.id);
-        if (!version) return failed(version.error());
-        std::cout << "\n### " << rung.name << " (" << rung.criterion << ")\n";
-        for (const std::string& view : version->views) {
-            const auto seen = catalogue.inView(*version, view);
+    for (const Version& version : e->ladder) {
+        const auto done = catalogue.inVersion(*e, version.id);
+        if (!done) return failed(done.error());
+        std::cout << "\n### " << version.name << " (" << version.criterion << ")\n";
+        for (const std::string& view : done->views) {
+            const auto seen = catalogue.inView(*done, view);
             if (!seen) return failed(seen.error());
             print(*seen, said);
         }

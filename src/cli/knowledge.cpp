@@ -59,7 +59,8 @@ int showExercise(const Catalogue& catalogue, const std::string& id, bool json) {
     for (const FaultPlan& f : e->faults) printLimit(f.name, f.limit);
     printDose(e->dose);
     std::printf("\nladder:\n");
-    for (const Rung& r : e->ladder) std::printf("  %-16s %s: %s\n", r.id.c_str(), r.name.c_str(), r.criterion.c_str());
+    for (const Version& r : e->ladder)
+        std::printf("  %-16s %s: %s\n", r.id.c_str(), r.name.c_str(), r.criterion.c_str());
     std::printf("\nfelt:\n");
     for (const FeltPlace& f : e->felt) std::printf("  %-16s %s: %s\n", f.id.c_str(), f.name.c_str(), f.means.c_str());
     std::printf("\n%s\n", e->stopRule.c_str());
@@ -69,11 +70,11 @@ int showExercise(const Catalogue& catalogue, const std::string& id, bool json) {
 int validateExercise(const Catalogue& catalogue, const std::string& file) {
     auto e = readJsonFile(file).and_then([&](const Json& j) { return catalogue.parse(j, file); });
     if (!e) return failed(e.error());
-    for (const Rung& rung : e->ladder) {
-        const auto version = catalogue.inVersion(*e, rung.id);
-        if (!version) return failed(version.error());
-        for (const std::string& view : version->views)
-            if (const auto seen = catalogue.inView(*version, view); !seen) return failed(seen.error());
+    for (const Version& version : e->ladder) {
+        const auto done = catalogue.inVersion(*e, version.id);
+        if (!done) return failed(done.error());
+        for (const std::string& view : done->views)
+            if (const auto seen = catalogue.inView(*done, view); !seen) return failed(seen.error());
     }
     std::printf("%s: in order (%s)\n", file.c_str(), e->name.c_str());
     return 0;
@@ -94,7 +95,7 @@ int decideCase(const Catalogue& catalogue, const std::string& file, bool json) {
     for (const auto* lines : {&d->because, &d->arithmetic})
         for (const std::string& line : *lines) std::printf("  %s\n", line.c_str());
     for (const ChosenCue& c : d->cues)
-        std::printf("  %s, %s cue: %s\n", c.fault.c_str(), c.rung.c_str(), c.text.c_str());
+        std::printf("  %s, %s cue: %s\n", c.fault.c_str(), c.level.c_str(), c.text.c_str());
     for (const auto& [id, why] : d->waiting) std::printf("  %s waits: %s\n", id.c_str(), why.c_str());
     for (const std::string& c : d->cautions) std::printf("  caution: %s\n", c.c_str());
     return 0;

@@ -51,20 +51,20 @@ int writeAnswer(const CataloguePtr& catalogue, const std::string& folder, const 
                                      reader ? ui::pictureMaker(*review, *reader) : PictureMaker()));
 }
 
-int writeSheet(const Catalogue& catalogue, const std::string& id, const std::string& rung, const KnownFlags& of,
+int writeSheet(const Catalogue& catalogue, const std::string& id, const std::string& version, const KnownFlags& of,
                const std::string& form, const std::string& out, int& argc, char** argv) {
     const auto exercise = catalogue.form({id, {}, {}, Schools{}});
     if (!exercise) return failed(exercise.error());
-    if (!rung.empty() && exercise->rungIndex(rung) < 0) {
+    if (!version.empty() && exercise->versionIndex(version) < 0) {
         std::string known;
-        for (const Rung& r : exercise->ladder) known += (known.empty() ? "" : ", ") + r.id;
-        return failed({Errc::NotFound, id + " has no version \"" + rung + "\"; there are " + known});
+        for (const Version& r : exercise->ladder) known += (known.empty() ? "" : ", ") + r.id;
+        return failed({Errc::NotFound, id + " has no version \"" + version + "\"; there are " + known});
     }
-    const std::string version = rung.empty() ? exercise->startRung : rung;
+    const std::string version = version.empty() ? exercise->startVersion : version;
     const auto asVersion = catalogue.inVersion(*exercise, version);
     if (!asVersion) return failed(asVersion.error());
     Target target = usualTarget(*asVersion);
-    target.rung = version;
+    target.version = version;
     for (const auto* flags : {&of.flags, &of.cleared})
         for (const std::string& flag : *flags)
             if (!catalogue.safety().flags.count(flag))

@@ -14,8 +14,8 @@ int writeAnswer(const CataloguePtr& catalogue, const std::string& folder, const 
 struct KnownFlags {
     std::vector<std::string> flags, cleared;
 };
-/// @param rung empty = where a new client begins
-int writeSheet(const Catalogue& catalogue, const std::string& exercise, const std::string& rung,
+/// @param version empty = where a new client begins
+int writeSheet(const Catalogue& catalogue, const std::string& exercise, const std::string& version,
                const KnownFlags& known, const std::string& form, const std::string& out, int& argc, char** argv);
 
 } // namespace deft::cli

@@ -71,7 +71,7 @@ Options parse(int argc, char** argv) {
     CLI::App* sheetCommand = exercisesCommand->add_subcommand("sheet", "what a client needs to begin with one");
     sheetCommand->add_option("ID", o.name)->required();
     sheetCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
-    sheetCommand->add_option("--rung", o.rung, "version; usually the first of its ladder");
+    sheetCommand->add_option("--rung", o.version, "version; usually the first of its ladder");
     sheetCommand->add_option("--flag", o.flags, "intake flag of the client");
     sheetCommand->add_option("--cleared", o.cleared, "intake flag whose readiness list is confirmed");
     sheetCommand->add_option("--out", o.out)->required();

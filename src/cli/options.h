@@ -10,7 +10,7 @@ namespace deft::cli {
 struct Options {
     std::string command; ///< "analyse", "exercises list", …; empty = the window
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-                             caseFile, last, checkedFor, rung, library, asked, tracks;
+                             caseFile, last, checkedFor, version, library, asked, tracks;
     std::vector<std::string> schools, folders, flags, cleared;
     bool json = false, quiet = false, mirrored = false;
     bool demo = false, takeOver = false; ///< of the window

@@ -70,9 +70,9 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
     a.fill = [&](ReviewInputs& in) {
         in.side = parcel.side, in.answerBy = parcel.answerBy, in.note = parcel.note;
         if (!parcel.asked) return;
-        const std::string rung = in.asked.rung;
+        const std::string version = in.asked.version;
         in.asked = *parcel.asked;
-        if (in.asked.rung.empty()) in.asked.rung = rung;
+        if (in.asked.version.empty()) in.asked.version = version;
     };
     return takeIn(library, a, usual);
 }

@@ -40,15 +40,15 @@ private slots:
     void versionWithItsOwnFile() {
         const Exercise reach = shipped().exercise("arm-leg-reach").value();
         Target target = firstTarget(shipped(), reach);
-        QCOMPARE(target.rung, std::string("breathing-brace"));
+        QCOMPARE(target.version, std::string("breathing-brace"));
         const Sheet brace = exerciseSheet(shipped(), reach, target, {}).value();
         QCOMPARE(brace.exercise.name, reach.ladder.front().name);
         QVERIFY(brace.exercise.mover.isWindow()); // and no leg is lifted
         QCOMPARE(brace.letter.exerciseName, brace.exercise.name);
-        target.rung = "leg";
+        target.version = "leg";
         const Sheet leg = exerciseSheet(shipped(), reach, target, {}).value();
         QCOMPARE(leg.exercise.id, reach.id);
-        QVERIFY(leg.letter.find("movement")->text.find(reach.ladder[size_t(reach.rungIndex("leg"))].name) !=
+        QVERIFY(leg.letter.find("movement")->text.find(reach.ladder[size_t(reach.versionIndex("leg"))].name) !=
                 std::string::npos);
     }
 
@@ -77,12 +77,12 @@ private slots:
     void lockedAndCare() {
         const Exercise lower = shipped().exercise("leg-lower").value();
         Target both = firstTarget(shipped(), lower);
-        both.rung = "two-straight";
+        both.version = "two-straight";
         const auto refused = exerciseSheet(shipped(), lower, both, {"", "", {"pregnancy"}, {}});
         QVERIFY(!refused);
         QVERIFY(refused.error().detail.find("One straight leg") != std::string::npos); // what is open instead
-        QVERIFY(refused.error().detail.find(locksOf(shipped(), lower, both.rung, {"pregnancy"}, {}).front().reason) !=
-                std::string::npos);
+        QVERIFY(refused.error().detail.find(
+                    locksOf(shipped(), lower, both.version, {"pregnancy"}, {}).front().reason) != std::string::npos);
         const std::string care = shipped().safety().flags.at("pregnancy").care;
         const auto cleared = exerciseSheet(shipped(), lower, both, {"", "", {"pregnancy"}, {"pregnancy"}});
         QVERIFY(cleared && cleared->letter.find("cautions")->text.find(care) != std::string::npos);

@@ -208,7 +208,7 @@ private slots:
         const Clip c = library->clip(id).value();
         QCOMPARE(c.draft.answerBy, std::string("2026-05-20"));
         QCOMPARE(c.draft.side, std::string("left"));
-        QCOMPARE(c.draft.asked.rung, std::string("knees"));
+        QCOMPARE(c.draft.asked.version, std::string("knees"));
         QCOMPARE(c.draft.schools.at("stop-at"), std::string("shaking"));
         QCOMPARE(library->clients().at(0).flags, std::vector<std::string>{"shoulder-restriction"});
         QVERIFY(library->clients().at(0).consent == parcel().consent);

@@ -21,12 +21,12 @@ using namespace deft::test;
 static void everyVersion(const std::function<void(const Exercise&, const std::string& where)>& look) {
     for (const std::string& id : shipped().exerciseIds()) {
         const Exercise e = shipped().exercise(id).value();
-        for (const Rung& rung : e.ladder) {
-            const std::string where = id + "/" + rung.id;
-            const auto version = shipped().inVersion(e, rung.id);
-            QVERIFY2(version.has_value(), version ? "" : version.error().detail.c_str());
-            for (const std::string& view : version->views) {
-                const auto seen = shipped().inView(*version, view);
+        for (const Version& version : e.ladder) {
+            const std::string where = id + "/" + version.id;
+            const auto done = shipped().inVersion(e, version.id);
+            QVERIFY2(done.has_value(), done ? "" : done.error().detail.c_str());
+            for (const std::string& view : done->views) {
+                const auto seen = shipped().inView(*done, view);
                 QVERIFY2(seen.has_value(), seen ? "" : seen.error().detail.c_str());
                 for (const SchoolsAnswer& a : seen->schools)
                     for (const SchoolChoice& choice : shipped().schools().find(a.question)->choices)
@@ -64,13 +64,13 @@ private slots:
         }
     }
 
-    /// In every version, view and school there is a cue for every rung of the ladder, each said once.
+    /// In every version, view and school there is a cue of every level, each said once.
     void cuesOfEveryVersion() {
         everyVersion([](const Exercise& e, const std::string& where) {
             for (const FaultPlan& f : e.faults) {
-                std::set<std::string> rungs, texts;
-                for (const Cue& c : f.cues) rungs.insert(c.rung), texts.insert(c.text);
-                QVERIFY2(rungs.size() == 6 && f.cues.size() == 6 && texts.size() == 6, (where + " " + f.id).c_str());
+                std::set<std::string> levels, texts;
+                for (const Cue& c : f.cues) levels.insert(c.level), texts.insert(c.text);
+                QVERIFY2(levels.size() == 6 && f.cues.size() == 6 && texts.size() == 6, (where + " " + f.id).c_str());
                 if (f.limit.origin == Origin::Published) QVERIFY(!f.limit.source.empty());
             }
         });
@@ -125,8 +125,8 @@ private slots:
                  false); // from any version to any other
         const Exercise brace = shipped().form({"arm-leg-reach", "breathing-brace"}).value();
         QCOMPARE(brace.id, std::string("arm-leg-reach"));
-        QVERIFY(brace.mover.isWindow() && brace.rungIndex("elbow-knee") > 0);
-        QCOMPARE(e.plainRung(), std::string("opposite"));
+        QVERIFY(brace.mover.isWindow() && brace.versionIndex("elbow-knee") > 0);
+        QCOMPARE(e.plainVersion(), std::string("opposite"));
     }
 
     void bridge() {
@@ -345,7 +345,7 @@ private slots:
         NEAR(*limit("arm-leg-reach", "hip-over-knee").high, 100 * std::sin(radians(10)), 0.5);
         // Knees never past the hips: 90° and what a reading can tell.
         NEAR(*shipped().exercise("march")->fault("knee-past-hip")->limit.high, 90, 8);
-        NEAR(*shipped().exercise("leg-lower")->paceOut_s, 3, 0); // three counts down
+        NEAR(*shipped().exercise("leg-lower")->tempoOut_s, 3, 0); // three counts down
         QCOMPARE(shipped().exercise("march")->fault("knee-past-hip")->limit.origin, Origin::CommonPractice);
     }
 

@@ -28,9 +28,9 @@ class DecisionTest : public QObject {
     static Case randomCase(std::mt19937& random, double worse) {
         std::uniform_real_distribution<double> share(0, 1);
         Case c;
-        c.exercise = "one-leg-stand", c.rung = "near";
-        c.target.rung = c.rung, c.target.sets = 3;
-        c.target.hold_s = kHoldRungs[random() % kHoldRungs.size()];
+        c.exercise = "one-leg-stand", c.version = "near";
+        c.target.version = c.version, c.target.sets = 3;
+        c.target.hold_s = kHoldSteps[random() % kHoldSteps.size()];
         const double asked = *c.target.hold_s;
         if (random() % 2) c.target.range = 20 + 10 * share(random);
         const bool tidy = random() % 2; // every hold clean and the sides alike
@@ -44,12 +44,13 @@ class DecisionTest : public QObject {
                 c.holds.push_back({side, held, clean * (1 - worse), breaks || worse > 0 ? "drop" : ""});
                 c.reps.push_back({side, reach, reach * (1 - worse), 1, worse > 0 ? "drop" : ""});
             }
-        if (random() % 2) c.history.push_back({"2031-03-02", c.rung, c.target, true, true, {}, {}});
+        if (random() % 2) c.history.push_back({"2031-03-02", c.version, c.target, true, true, {}, {}});
         return c;
     }
     /// Is target `a` harder than `b`?
     static bool harder(const Exercise& e, const Target& a, const Target& b) {
-        if (a.rung != b.rung) return e.rungIndex(a.rung) > e.rungIndex(b.rung); // each in its own dose
+        if (a.version != b.version)
+            return e.versionIndex(a.version) > e.versionIndex(b.version); // each in its own dose
         return a.sets > b.sets || a.hold_s.value_or(0) > b.hold_s.value_or(0) ||
                a.range.value_or(1e9) > b.range.value_or(1e9) || a.daysPerWeek > b.daysPerWeek ||
                a.reps.value_or(0) > b.reps.value_or(0);
@@ -75,7 +76,7 @@ private slots:
         for (const auto& [key, want] : r["expect"].items()) {
             bool fits = false;
             if (key == "step") fits = want == d.step;
-            if (key == "rung") fits = want == t.rung;
+            if (key == "rung") fits = want == t.version;
             if (key == "sets") fits = want == t.sets;
             if (key == "reps") fits = t.reps && want == *t.reps;
             if (key == "days_per_week") fits = want == t.daysPerWeek;
@@ -84,7 +85,7 @@ private slots:
             if (key == "range")
                 fits = want.is_null() ? !t.range : t.range && std::abs(want.get<double>() - *t.range) < 1e-9;
             if (key == "cues") fits = want == d.cues.size();
-            if (key == "cue") fits = !d.cues.empty() && want[0] == d.cues[0].fault && want[1] == d.cues[0].rung;
+            if (key == "cue") fits = !d.cues.empty() && want[0] == d.cues[0].fault && want[1] == d.cues[0].level;
             if (key == "says") fits = says(d.because, want) || says(d.arithmetic, want);
             if (key == "caution") fits = says(d.cautions, want);
             QVERIFY2(fits, qPrintable(QString::fromStdString(key + " should be " + want.dump() + "\n") + all(d)));
@@ -140,15 +141,15 @@ private slots:
         const auto steps = [](const std::vector<std::pair<std::string, bool>>& clips) { // side, clean?
             std::vector<std::string> out;
             Case c;
-            c.exercise = "march", c.rung = shipped().exercise("march")->startRung;
-            c.target.rung = c.rung, c.target.sets = 2, c.target.reps = 2;
+            c.exercise = "march", c.version = shipped().exercise("march")->startVersion;
+            c.target.version = c.version, c.target.sets = 2, c.target.reps = 2;
             for (const auto& [side, clean] : clips) {
                 c.reps.clear(), c.holds.clear();
                 for (int k = 0; k < 2; ++k) c.reps.push_back({side, 50, clean ? 50.0 : 30.0, 1, clean ? "" : "tilt"});
                 const auto d = decide(shipped(), c);
                 out.push_back(d->step +
                               (says(d->because, side == "left" ? "the right side" : "the left side") ? " other" : ""));
-                c.history.push_back({"2031-03-02", c.rung, c.target, true, clean, {}, {}, {}});
+                c.history.push_back({"2031-03-02", c.version, c.target, true, clean, {}, {}, {}});
                 if (side == "left" || side == "right") c.history.back().sides = {side};
             }
             return out;
@@ -233,8 +234,9 @@ private slots:
         NEAR(*little.fault("off-line")->limit.high, *bridge.fault("off-line")->limit.high, 0); // no anchor
         // Where to begin: the slides, or arm and leg together.
         const Exercise reach = shipped().exercise("arm-leg-reach").value();
-        QCOMPARE(firstTarget(shipped(), shipped().inSchools(reach, {}).value()).rung, std::string("breathing-brace"));
-        QCOMPARE(firstTarget(shipped(), shipped().inSchools(reach, {{"start-rung", "together"}}).value()).rung,
+        QCOMPARE(firstTarget(shipped(), shipped().inSchools(reach, {}).value()).version,
+                 std::string("breathing-brace"));
+        QCOMPARE(firstTarget(shipped(), shipped().inSchools(reach, {{"start-rung", "together"}}).value()).version,
                  std::string("opposite"));
     }
 
@@ -257,7 +259,7 @@ private slots:
         // Still there, but not measured again: says nothing.
         addToCueRecord(record, e, {review({"sinking"}, {{"sinking", "touch", 15, 1}}), review({"sinking"}, {})});
         QCOMPARE(record.size(), size_t(1));
-        QCOMPARE(record[0].rung, std::string("image"));
+        QCOMPARE(record[0].level, std::string("image"));
         QCOMPARE(record[0].tried, 3);
         QCOMPARE(record[0].helped, 2);
     }

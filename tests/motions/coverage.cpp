@@ -29,10 +29,10 @@ QString coverage() {
     QStringList without;
     for (const std::string& id : shipped().exerciseIds()) {
         const Exercise e = shipped().exercise(id).value();
-        for (const Rung& rung : e.ladder) {
-            const auto at = made.find(id + "/" + rung.id);
+        for (const Version& version : e.ladder) {
+            const auto at = made.find(id + "/" + version.id);
             if (at == made.end()) {
-                without << QString::fromStdString(id + "/" + rung.id);
+                without << QString::fromStdString(id + "/" + version.id);
                 continue;
             }
             std::set<std::string> faults;
@@ -41,10 +41,10 @@ QString coverage() {
             if (id == "wall-turn") faults.insert({"lead", "lag"});                     // turnedInTwoPieces
             if (id == "bridge") faults.insert({"off-line", "in-one-piece"});           // bridgesOfTheirOwn
             QStringList yes, no;
-            const Exercise version = shipped().inVersion(e, rung.id).value();
-            for (const FaultPlan& f : version.faults) (faults.count(f.id) ? yes : no) << QString::fromStdString(f.id);
+            const Exercise done = shipped().inVersion(e, version.id).value();
+            for (const FaultPlan& f : done.faults) (faults.count(f.id) ? yes : no) << QString::fromStdString(f.id);
             text += QStringLiteral("| %1 | %2 | %3 | %4 |\n")
-                        .arg(QString::fromStdString(e.name), QString::fromStdString(rung.name), yes.join(", "),
+                        .arg(QString::fromStdString(e.name), QString::fromStdString(version.name), yes.join(", "),
                              no.join(", "));
         }
     }

@@ -34,7 +34,7 @@ void keepForReaders(const Review& r, const QString& body) {
     QFile file(path);
     if (path.isEmpty() || !file.open(QIODevice::Append)) return;
     QString title =
-        QString::fromStdString("## " + r.inputs.exercise + " " + r.inputs.asked.rung + " " + r.exercise.view);
+        QString::fromStdString("## " + r.inputs.exercise + " " + r.inputs.asked.version + " " + r.exercise.view);
     for (const Fault& f : r.findings.faults)
         title += QStringLiteral(" | %1%2 rep %3")
                      .arg(f.id.c_str(), f.certainty == Certainty::Clear ? "" : "?")

@@ -28,7 +28,7 @@ class MotionsTest : public QObject {
 
     static Review reviewOf(const Scene& scene, const Motion::Film& film = {}, const Schools& schools = {}) {
         ReviewInputs in;
-        in.exercise = scene.exercise, in.asked.rung = scene.rung, in.view = scene.view, in.schools = schools;
+        in.exercise = scene.exercise, in.asked.version = scene.version, in.view = scene.view, in.schools = schools;
         Tracks tracks = scene.motion.tracks(film);
         ClipInfo clip = clipOf(tracks);
         auto r = measureReview(shippedCatalogue(), in, clip, std::move(tracks));
@@ -182,8 +182,8 @@ private slots:
     }
     /// Hurried: legs that fall in 1.1 s where three were asked, a band that is let go.
     void hurried() {
-        const auto found = [](const char* exercise, const char* rung, Motion m) {
-            const Review r = reviewOf({exercise, rung, std::move(m), {}, {}, false});
+        const auto found = [](const char* exercise, const char* version, Motion m) {
+            const Review r = reviewOf({exercise, version, std::move(m), {}, {}, false});
             std::map<std::string, std::set<int>> faults;
             for (const Fault& f : r.findings.faults)
                 if (f.certainty == Certainty::Clear) faults[f.id].insert(f.rep);
@@ -204,7 +204,7 @@ private slots:
         int all = 0;
         for (const Scene& s : scenes(Person{}, true))
             for (const char* fault : {"fast-out", "fast-back"}) {
-                const Exercise e = shipped().form({s.exercise, s.rung}).value();
+                const Exercise e = shipped().form({s.exercise, s.version}).value();
                 const Exercise seen = s.view.empty() ? e : shipped().inView(e, s.view).value();
                 const FaultPlan* plan = seen.fault(fault);
                 if (!plan || s.reps.size() < 2 || e.mover.isWindow()) continue;
@@ -333,7 +333,7 @@ private slots:
     /// Played mirrored, the side of the body that is seen is the other one, and nothing else changes.
     void mirroredSwapsTheSide() {
         for (const Scene& s : scenes(Person{}, true)) {
-            if (s.rung != "opposite" && s.rung != "one-straight" && s.rung != "forward") continue;
+            if (s.version != "opposite" && s.version != "one-straight" && s.version != "forward") continue;
             Motion::Film film;
             const Review a = reviewOf(s, film);
             film.mirrored = true;
@@ -354,7 +354,7 @@ private slots:
                     for (const char* name : {"shoulder", "hip", "knee", "ankle"})
                         std::swap(tracks.landmark[std::string(name) + "_l"], tracks.landmark[std::string(name) + "_r"]);
                 ReviewInputs in;
-                in.exercise = s.exercise, in.asked.rung = s.rung;
+                in.exercise = s.exercise, in.asked.version = s.version;
                 const Review r = measureReview(shippedCatalogue(), in, clipOf(tracks), tracks).value();
                 QCOMPARE(r.events.reps.size(), s.reps.size());
                 for (const Rep& rep : r.events.reps) QCOMPARE(rep.side, std::string(right ? "right" : "left"));
@@ -383,7 +383,7 @@ private slots:
         int all = 0;
         std::set<std::string> seen;
         for (const Scene& s : scenes(Person{}, true)) {
-            Exercise e = shipped().form({s.exercise, s.rung}).value();
+            Exercise e = shipped().form({s.exercise, s.version}).value();
             if (!s.view.empty()) e = shipped().inView(e, s.view).value();
             if (!isLong() && !seen.insert(s.exercise + s.view).second) continue; // one version of each
             for (const SchoolsAnswer& answer : e.schools)

@@ -3,8 +3,8 @@
 
 namespace deft::test {
 
-Scene outAndBack(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
-                 std::vector<Wrong> wrongs) {
+Scene outAndBack(const std::string& exercise, const std::string& version, const Person& person, const Plan& p,
+                 bool rest, std::vector<Wrong> wrongs) {
     Motion m = rest ? Motion(person, p.rest, p.atRest) : Motion(person, p.pose, p.start);
     if (rest) m.stay(2).into(p.pose, p.start, 1.5);
     m.stay(p.still_s);
@@ -18,10 +18,10 @@ Scene outAndBack(const std::string& exercise, const std::string& rung, const Per
         m.stay(p.between_s);
     }
     if (rest) m.into(p.rest, p.atRest, 1.5).stay(1.5);
-    return {exercise, rung, std::move(m), std::move(reps), std::move(wrongs), rest};
+    return {exercise, version, std::move(m), std::move(reps), std::move(wrongs), rest};
 }
 
-Scene held(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
+Scene held(const std::string& exercise, const std::string& version, const Person& person, const Plan& p, bool rest,
            std::vector<Wrong> wrongs) {
     Motion m = rest ? Motion(person, p.rest, p.atRest) : Motion(person, p.pose, p.start);
     if (rest) m.stay(2);
@@ -34,7 +34,7 @@ Scene held(const std::string& exercise, const std::string& rung, const Person& p
         if (rest) m.into(p.rest, p.atRest, 1.5).stay(2);
     }
     for (Wrong& w : wrongs) w.onTheWay = w.back = false;
-    return {exercise, rung, std::move(m), std::move(reps), std::move(wrongs), rest};
+    return {exercise, version, std::move(m), std::move(reps), std::move(wrongs), rest};
 }
 
 } // namespace deft::test

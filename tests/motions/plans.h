@@ -15,10 +15,10 @@ struct Plan {
 };
 
 /// Out and back some times, from rest to rest or from position to position.
-Scene outAndBack(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
-                 std::vector<Wrong> wrongs);
+Scene outAndBack(const std::string& exercise, const std::string& version, const Person& person, const Plan& p,
+                 bool rest, std::vector<Wrong> wrongs);
 /// A position that is held: from rest into it, and again after a rest.
-Scene held(const std::string& exercise, const std::string& rung, const Person& person, const Plan& p, bool rest,
+Scene held(const std::string& exercise, const std::string& version, const Person& person, const Plan& p, bool rest,
            std::vector<Wrong> wrongs);
 
 void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest);

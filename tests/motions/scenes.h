@@ -25,14 +25,14 @@ struct Wrong {
 
 /// One version of one exercise as it should be done, from rest to rest, and what can go wrong in it.
 struct Scene {
-    std::string exercise, rung;
+    std::string exercise, version;
     Motion motion;
     std::vector<MadeRep> reps;
     std::vector<Wrong> wrongs;
     bool rest = true;   ///< begins and ends at rest; else in position
     std::string view{}; ///< empty = the exercise's first
 
-    std::string name() const { return exercise + "/" + rung + (view.empty() ? "" : "/" + view); }
+    std::string name() const { return exercise + "/" + version + (view.empty() ? "" : "/" + view); }
 };
 
 /// Every version that the made person can do. @param rest from rest to rest, or from position to position

@@ -12,9 +12,9 @@ using Effect = CueSpell::Effect;
 
 namespace {
 
-PastReview review(const std::string& date, const std::string& rung, bool clean, std::vector<std::string> faults,
+PastReview review(const std::string& date, const std::string& version, bool clean, std::vector<std::string> faults,
                   std::vector<PastCue> cues) {
-    return {date,           rung, {rung, 3, std::nullopt, 10.0, std::nullopt, 3}, clean, clean, std::move(faults),
+    return {date,           version, {version, 3, std::nullopt, 10.0, std::nullopt, 3}, clean, clean, std::move(faults),
             std::move(cues)};
 }
 
@@ -66,10 +66,10 @@ private slots:
         QCOMPARE(hold.visits.size(), size_t(3));
         QVERIFY(hold.verdict == OverTime::Verdict::Trend && hold.better.value_or(false));
         QVERIFY(std::abs(hold.perWeek - 1) < 1e-9);
-        QCOMPARE(story.now()->rung, std::string("both"));
+        QCOMPARE(story.now()->version, std::string("both"));
         ClientStory waiting = story; // a clip has come since, of another version
         waiting.asked = Target{"hold", 2, std::nullopt, 15.0, std::nullopt, 3};
-        QCOMPARE(waiting.now()->rung, std::string("hold"));
+        QCOMPARE(waiting.now()->version, std::string("hold"));
     }
 
     /// A day that is none (a parcel says when it was sent as it likes) tells nothing over the weeks, and breaks
@@ -89,7 +89,7 @@ private slots:
     /// The limit of back-bend is 5°: a reading counts by how far it lies beyond.
     void whatBecameOfCues() {
         const Exercise bridge = shipped().exercise("bridge").value();
-        const auto cue = [](const char* rung, double worst) { return PastCue{"back-bend", rung, worst, 2.0}; };
+        const auto cue = [](const char* version, double worst) { return PastCue{"back-bend", version, worst, 2.0}; };
         const auto of = [&](std::vector<PastReview> history) { return cueSpells(bridge, history); };
         const std::vector<std::string> bend{"back-bend"};
 
@@ -98,7 +98,7 @@ private slots:
                 review("b", "both", false, bend, {cue("set-up", 11)}),
                 review("c", "both", false, bend, {cue("internal", 10.5)}), review("d", "both", true, {}, {})});
         QCOMPARE(spells.size(), size_t(2));
-        QCOMPARE(std::tuple(spells[0].rung, spells[0].first, spells[0].last),
+        QCOMPARE(std::tuple(spells[0].level, spells[0].first, spells[0].last),
                  std::tuple(std::string("set-up"), size_t(0), size_t(1)));
         QVERIFY(spells[0].effect == Effect::NoRealChange);
         QVERIFY(std::abs(spells[0].change - 1.5) < 1e-9); // from when it was first said to the review after the last

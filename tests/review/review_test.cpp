@@ -169,10 +169,10 @@ private slots:
         const Decision proposed = demoReview(in).decision;
         in.overruledStep = "back", in.overruledWhy = "long drive before the clip";
         in.overruled = proposed.target;
-        in.overruled->rung = "pad";
+        in.overruled->version = "pad";
         const Decision d = demoReview(in).decision;
         QCOMPARE(d.step, std::string("back"));
-        QCOMPARE(d.target.rung, std::string("pad"));
+        QCOMPARE(d.target.version, std::string("pad"));
         QCOMPARE(d.because.front(),
                  "overruled by the coach: proposed was " + proposed.step + "; long drive before the clip");
         in.note.pain = true;

@@ -22,8 +22,8 @@ struct DrawnMovement {
 constexpr double kDrawnStart_s = 2, kDrawnOut_s = 1.2, kDrawnRest_s = 1.2;
 
 /// No faster than the exercise asks for.
-inline double drawnOut_s(const Exercise& e) { return std::max(kDrawnOut_s, e.paceOut_s.value_or(0)); }
-inline double drawnBack_s(const Exercise& e) { return std::max(kDrawnOut_s, e.paceBack_s); }
+inline double drawnOut_s(const Exercise& e) { return std::max(kDrawnOut_s, e.tempoOut_s.value_or(0)); }
+inline double drawnBack_s(const Exercise& e) { return std::max(kDrawnOut_s, e.tempoBack_s); }
 
 /// How far the drawing has gone from start (0) to end (1), and how much of the fault is on.
 inline std::pair<double, double> drawnPhase(const Exercise& e, const DrawnMovement& m, double t) {

@@ -519,7 +519,7 @@ private slots:
         QVERIFY(queue.form().isVisible());
         for (auto* box : queue.form().findChildren<QCheckBox*>()) box->setChecked(false); // no pain after all
         for (auto* b : queue.form().findChildren<KeyButton*>())
-            if (b->text() == QStringLiteral("Correct it")) QTest::mouseClick(b, Qt::LeftButton);
+            if (b->text() == QStringLiteral("Save the correction")) QTest::mouseClick(b, Qt::LeftButton);
         QVERIFY(!window_->library().clips()[0].draft.note.pain);
         QVERIFY(queue.list().isVisible());
         const fs::path film = window_->library().clips()[0].draft.clipPath;

@@ -4,7 +4,7 @@
 //   deft-mirror-convert GRAPH.json WEIGHTS.bin OUT.onnx
 //
 // Only the part between the normalised picture and the four heads is kept; the decoding after them is ours
-// (src/core/landmarks/keypoint_network.cpp). The input is already scaled to −1…1, because padding must be zero after
+// (src/core/detection/keypoint_network.cpp). The input is already scaled to −1…1, because padding must be zero after
 // that scaling and so it cannot be folded into the first convolution.
 
 #include "base/files.h"

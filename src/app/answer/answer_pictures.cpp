@@ -95,7 +95,7 @@ PictureTools::PictureTools(QWidget* parent) : QWidget(parent) {
         connect(button, &KeyButton::clicked, this, what);
         grid->addWidget(button, row, column);
     };
-    add(0, 0, tr("Frame before"), QStringLiteral("←"), [this] { emit stepFrame(-1); });
+    add(0, 0, tr("Previous frame"), QStringLiteral("←"), [this] { emit stepFrame(-1); });
     add(0, 1, tr("Next frame"), QStringLiteral("→"), [this] { emit stepFrame(1); });
     add(0, 2, tr("Next rep"), tr("Shift →"), [this] { emit nextRep(); });
     add(1, 0, tr("Frame of the bench"), QStringLiteral("F"), [this] { emit frameOfBench(); });

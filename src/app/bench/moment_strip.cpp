@@ -28,7 +28,7 @@ MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* p
     reject_ = button(tr("Reject"), QStringLiteral("D"), KeyButton::Kind::OnStage, &MomentStrip::rejectPressed);
     confirm_ =
         button(tr("Confirm all"), QStringLiteral("C"), KeyButton::Kind::OnStagePrimary, &MomentStrip::confirmPressed);
-    skip_ = button(tr("Cannot be seen"), QStringLiteral("S"), KeyButton::Kind::OnStage, &MomentStrip::skipPressed);
+    skip_ = button(tr("Not visible"), QStringLiteral("S"), KeyButton::Kind::OnStage, &MomentStrip::skipPressed);
     measure_ =
         button(tr("Measure"), QStringLiteral("Enter"), KeyButton::Kind::OnStagePrimary, &MomentStrip::measurePressed);
     stop_ = new KeyButton(tr("Stop"), {}, KeyButton::Kind::OnStage, this);
@@ -145,7 +145,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         const QString name = QString::fromStdString(landmarkWords(stage_.selected().toStdString()));
         say(name.left(1).toUpper() + name.mid(1), Size::Body, QFont::DemiBold, c.onStage);
         if (point)
-            say(tr("%1, ± %2 px   drag, or Ctrl+arrows; Del: cannot be seen from here")
+            say(tr("%1, ± %2 px   drag, or Ctrl+arrows; Del: not visible from here")
                     .arg(QString::fromLatin1(stateName(point->state)), reading(1.96 * point->sd, "", 1, false)),
                 Size::Small, QFont::Normal, dim);
         return;

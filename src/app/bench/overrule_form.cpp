@@ -25,7 +25,7 @@ OverruleForm::OverruleForm(ReviewSession& session, QWidget* parent) : QWidget(pa
     setAutoFillBackground(true);
     step_ = new QComboBox;
     for (const char* s : kSteps) step_->addItem(stepWords(s), QString::fromLatin1(s));
-    rung_ = new QComboBox;
+    version_ = new QComboBox;
     sets_ = box(1, 20), reps_ = box(1, 100), hold_ = box(0, 600);
     hold_->setSpecialValueText(tr("none"));
     hold_->setSuffix(tr(" s"));
@@ -38,7 +38,7 @@ OverruleForm::OverruleForm(ReviewSession& session, QWidget* parent) : QWidget(pa
     form->setContentsMargins(0, 0, 0, 0);
     form->setVerticalSpacing(3);
     form->addRow(tr("&Step"), step_);
-    form->addRow(tr("&Version"), rung_);
+    form->addRow(tr("&Version"), version_);
     auto* dose = new QHBoxLayout;
     for (QSpinBox* b : {sets_, reps_, hold_}) dose->addWidget(b);
     sets_->setAccessibleName(tr("Rounds")), reps_->setAccessibleName(tr("Reps")), hold_->setAccessibleName(tr("Hold"));
@@ -79,17 +79,17 @@ void OverruleForm::keyPressEvent(QKeyEvent* e) {
 void OverruleForm::begin() {
     const Review* r = session_.review();
     if (!r) return;
-    const auto locks = locksOf(*r->catalogue, r->exercise, r->inputs.asked.rung, r->inputs.flags, r->inputs.cleared);
+    const auto locks = locksOf(*r->catalogue, r->exercise, r->inputs.asked.version, r->inputs.flags, r->inputs.cleared);
     const bool stopped = r->decision.step == "stop";
     fields_->setVisible(!stopped);
     locks_->setVisible(stopped);
     showLocks(locks);
     const Target& t = r->decision.target;
     step_->setCurrentIndex(std::max(0, step_->findData(QString::fromStdString(r->decision.step))));
-    rung_->clear();
-    for (const Rung& rung : r->exercise.ladder)
-        rung_->addItem(QString::fromStdString(rung.name), QString::fromStdString(rung.id));
-    rung_->setCurrentIndex(std::max(0, r->exercise.rungIndex(t.rung)));
+    version_->clear();
+    for (const Version& version : r->exercise.ladder)
+        version_->addItem(QString::fromStdString(version.name), QString::fromStdString(version.id));
+    version_->setCurrentIndex(std::max(0, r->exercise.versionIndex(t.version)));
     sets_->setValue(t.sets), reps_->setValue(t.reps.value_or(1)), hold_->setValue(int(t.hold_s.value_or(0)));
     why_->setText(QString::fromStdString(r->inputs.overruledWhy));
     propose_->setEnabled(r->inputs.overruled.has_value() || !r->inputs.overruledStep.empty());
@@ -108,7 +108,7 @@ void OverruleForm::showLocks(const std::vector<Lock>& locks) {
         label->setWordWrap(true);
         lockColumn_->addWidget(label);
     };
-    if (locks.empty()) say(tr("A stop rule is not overruled here: speak with the client first."));
+    if (locks.empty()) say(tr("A stop rule cannot be overridden here: speak with the client first."));
     for (const Lock& lock : locks) {
         say(QString::fromStdString(lock.name + ": " + lock.reason + "."));
         lockedBy_.push_back(lock.flag);
@@ -120,7 +120,7 @@ void OverruleForm::showLocks(const std::vector<Lock>& locks) {
             connect(check, &QCheckBox::toggled, this, &OverruleForm::confirm);
         }
     }
-    auto* leave = new KeyButton(tr("Leave it locked"), {}, KeyButton::Kind::Plain);
+    auto* leave = new KeyButton(tr("Keep it locked"), {}, KeyButton::Kind::Plain);
     leave->setVisible(!locks.empty());
     connect(leave, &KeyButton::clicked, this, &OverruleForm::left);
     lockColumn_->addWidget(leave);
@@ -135,11 +135,11 @@ void OverruleForm::confirm() {
 
 void OverruleForm::use() {
     Target t = session_.review()->decision.target;
-    t.rung = rung_->currentData().toString().toStdString();
+    t.version = version_->currentData().toString().toStdString();
     t.sets = sets_->value();
     t.reps = reps_->value() > 1 ? std::optional(reps_->value()) : std::nullopt;
     t.hold_s = hold_->value() > 0 ? std::optional<double>(hold_->value()) : std::nullopt;
-    session_.edit(tr("target overruled"), [&](ReviewInputs& in) {
+    session_.edit(tr("target overridden"), [&](ReviewInputs& in) {
         in.overruled = t;
         in.overruledStep = step_->currentData().toString().toStdString();
         in.overruledWhy = why_->text().trimmed().toStdString();

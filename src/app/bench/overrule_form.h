@@ -41,7 +41,7 @@ private:
     ReviewSession& session_;
     QWidget *fields_, *locks_;
     QVBoxLayout* lockColumn_;
-    QComboBox *step_, *rung_;
+    QComboBox *step_, *version_;
     QSpinBox *sets_, *reps_, *hold_;
     QLineEdit* why_;
     KeyButton *use_, *propose_;

@@ -10,7 +10,7 @@ TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent)
     : Panel(tr("Next target"), parent), session_(session) {
     on_ = new KeyButton(tr("Answer"), tr("Enter"), KeyButton::Kind::Plain, this);
     connect(on_, &KeyButton::clicked, this, &TargetPanel::toAnswer);
-    overrule_ = new KeyButton(tr("Overrule"), tr("O"), KeyButton::Kind::Plain, this);
+    overrule_ = new KeyButton(tr("Override"), tr("O"), KeyButton::Kind::Plain, this);
     form_ = new OverruleForm(session, this);
     form_->hide();
     connect(overrule_, &KeyButton::clicked, this, [this] { setOverruling(true); });
@@ -41,7 +41,7 @@ void TargetPanel::setOverruling(bool overruling) {
 void TargetPanel::refresh() {
     on_->setEnabled(session_.review() != nullptr);
     overrule_->setEnabled(session_.review() != nullptr && !session_.isFiled());
-    overrule_->setAccessibleName(tr("Overrule the target, or see what would open a locked exercise"));
+    overrule_->setAccessibleName(tr("Override the target, or see what would open a locked exercise"));
     int left = 0;
     for (const Moment& m : session_.moments()) left += !m.agreed;
     on_->setText(!session_.review() ? tr("Answer") : left ? tr("Answer, %1 left").arg(left) : tr("Answer"));
@@ -86,7 +86,7 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
         const QString name = QString::fromStdString(fault ? fault->name : r->exercise.check(cue.fault)->name);
         putText(p, QRectF(0, y, 16, 18), QString::number(++number), Size::Body, c.ink, QFont::DemiBold);
         line(name, Size::Body, c.ink, QFont::DemiBold, 20);
-        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(QString::fromStdString(cue.rung)), Size::Small,
+        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(QString::fromStdString(cue.level)), Size::Small,
                 c.ink2);
         y += 19;
     }

@@ -67,8 +67,8 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
            "encrypted disk."));
     why->setWordWrap(true);
     why->setFont(face(Size::Small));
-    auto* go = new KeyButton(tr("Keep this"), {}, KeyButton::Kind::Primary);
-    auto* no = new KeyButton(tr("Leave it as it was"), tr("Esc"), KeyButton::Kind::Plain);
+    auto* go = new KeyButton(tr("Save"), {}, KeyButton::Kind::Primary);
+    auto* no = new KeyButton(tr("Cancel"), tr("Esc"), KeyButton::Kind::Plain);
     connect(go, &KeyButton::clicked, this, &ClientForm::keep);
     connect(no, &KeyButton::clicked, this, &ClientForm::left);
     connect(limited_, &QCheckBox::toggled, until_, &QWidget::setEnabled);
@@ -127,13 +127,13 @@ void ClientForm::keep() {
     const std::string address = address_->text().trimmed().toStdString();
     if (!address.empty() && !isAddress(address)) {
         address_->setFocus();
-        emit failed(tr("Not kept: “%1” is no e-mail address.").arg(address_->text().trimmed()));
+        emit failed(tr("Not saved: “%1” is no e-mail address.").arg(address_->text().trimmed()));
         return;
     }
     if (auto ok = record_.keep({name_->text().simplified().toStdString(), wants_->toPlainText().trimmed().toStdString(),
                                 address, intake_->flags(), consent(), same_->currentData().toLongLong()});
         !ok) {
-        emit failed(QString::fromStdString("Not kept: " + ok.error().detail + "."));
+        emit failed(QString::fromStdString("Not saved: " + ok.error().detail + "."));
         return;
     }
     emit left();

@@ -113,7 +113,7 @@ QWidget* ClientPage::left() {
     about_ = new FactsPanel(tr("About"));
     agreed_ = new FactsPanel(tr("Flags and consent"));
     auto* edit = new KeyButton(tr("Edit"), QStringLiteral("E"));
-    edit->setAccessibleName(tr("Write down what the client wants, intake flags and consent"));
+    edit->setAccessibleName(tr("Edit what the client wants, intake flags and consent"));
     auto* erase = new KeyButton(tr("Erase…"), tr("Del"));
     connect(edit, &KeyButton::clicked, this, &ClientPage::edit);
     connect(erase, &KeyButton::clicked, this, &ClientPage::askWhatToErase);

@@ -80,7 +80,7 @@ void CuesPanel::refresh() {
     QStringList told;
     for (size_t i = 0; i < cues; ++i)
         told << QStringLiteral("%1, %2: %3")
-                    .arg(QString::fromStdString(story->cues[i].fault), QString::fromStdString(story->cues[i].rung),
+                    .arg(QString::fromStdString(story->cues[i].fault), QString::fromStdString(story->cues[i].level),
                          effectWords(*story, story->cues[i]));
     setAccessibleDescription(told.join(QStringLiteral("; ")));
     update();
@@ -104,7 +104,7 @@ void LadderPanel::refresh() {
     if (story)
         for (const LadderStep& step : story->ladder)
             told << QStringLiteral("%1: %2").arg(
-                QString::fromStdString(story->exercise.ladder[size_t(story->exercise.rungIndex(step.rung))].name),
+                QString::fromStdString(story->exercise.ladder[size_t(story->exercise.versionIndex(step.version))].name),
                 ladderWords(*story, step));
     setAccessibleDescription(told.join(QStringLiteral("; ")));
     update();

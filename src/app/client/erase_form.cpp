@@ -21,7 +21,7 @@ EraseForm::EraseForm(ClientRecord& record, Library& library, QWidget* parent)
     details_->setTextFormat(Qt::PlainText);
     details_->setTextInteractionFlags(Qt::TextSelectableByMouse);
     go_ = new KeyButton(tr("Erase for good"), {}, KeyButton::Kind::Plain);
-    auto* no = new KeyButton(tr("Leave all as it is"), tr("Esc"), KeyButton::Kind::Primary);
+    auto* no = new KeyButton(tr("Cancel"), tr("Esc"), KeyButton::Kind::Primary);
     connect(videos_, &QRadioButton::toggled, this, &EraseForm::tell);
     connect(go_, &KeyButton::clicked, this, [this] { emit wanted(record_.client().id, chosen()); });
     connect(no, &KeyButton::clicked, this, &EraseForm::left);

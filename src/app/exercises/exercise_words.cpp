@@ -63,7 +63,7 @@ QString faultsAndCues(const Exercise& e) {
         html += QStringLiteral("</p><table cellspacing='0' cellpadding='1'>");
         for (const Cue& c : f.cues)
             html += QStringLiteral("<tr><td style='color:%1'>%2&nbsp;&nbsp;&nbsp;</td><td>%3</td></tr>")
-                        .arg(colours().ink2.name(), text(c.rung), text(c.text));
+                        .arg(colours().ink2.name(), text(c.level), text(c.text));
         html += QStringLiteral("</table>");
     }
     return html;
@@ -71,9 +71,9 @@ QString faultsAndCues(const Exercise& e) {
 
 QString ladderAndDose(const Exercise& e) {
     QString html = heading(tr("Ladder, easiest first")) + QStringLiteral("<ol style='margin:0 0 0 -16px'>");
-    for (const Rung& r : e.ladder)
+    for (const Version& r : e.ladder)
         html += QStringLiteral("<li>%1%2: %3</li>")
-                    .arg(text(r.name), r.id == e.startRung ? tr(" (begins here)") : QString(), text(r.criterion));
+                    .arg(text(r.name), r.id == e.startVersion ? tr(" (begins here)") : QString(), text(r.criterion));
     html += QStringLiteral("</ol>") + heading(tr("Dose"));
     QString dose = counted(e.dose.sets, tr("round"), tr("rounds"));
     if (e.dose.reps) dose += QObject::tr(" of %1 to %2").arg(*e.dose.reps).arg(*e.dose.repsMax);

@@ -41,7 +41,7 @@ OwnFileEditor::OwnFileEditor(Library& library, QWidget* parent)
     verdict_->setTextFormat(Qt::PlainText);
     verdict_->setWordWrap(true);
     verdict_->setAccessibleName(tr("What the check says"));
-    save_ = new KeyButton(tr("Keep my file"), tr("Ctrl+S"), KeyButton::Kind::Primary);
+    save_ = new KeyButton(tr("Save my file"), tr("Ctrl+S"), KeyButton::Kind::Primary);
     remove_ = new KeyButton(tr("Back to the one that ships"), {}, KeyButton::Kind::Plain);
     auto* leave = new KeyButton(tr("Read the page"), tr("Esc"), KeyButton::Kind::Plain);
     auto* buttons = new QHBoxLayout;
@@ -97,8 +97,8 @@ void OwnFileEditor::save() {
     std::error_code ec;
     std::filesystem::create_directories(folder_, ec);
     const auto ok = writeFileAtomically(file(), text_->toPlainText().toStdString());
-    emit said(ok ? tr("Kept. The open review uses it, and so do those opened from now on.")
-                 : QString::fromStdString("Not kept: " + ok.error().detail + "."));
+    emit said(ok ? tr("Saved. The open review uses it, and so do those opened from now on.")
+                 : QString::fromStdString("Not saved: " + ok.error().detail + "."));
     if (ok) emit changed();
 }
 

@@ -26,7 +26,7 @@ Told toldOf(const Exercise& e, const std::string& fault) {
 
 bool isNow(const ClientStory& story, const LadderStep& step) {
     const auto now = story.now();
-    return now && step.rung == now->rung;
+    return now && step.version == now->version;
 }
 
 } // namespace
@@ -50,7 +50,7 @@ QString effectWords(const ClientStory& story, const CueSpell& spell) {
 }
 
 QString ladderWords(const ClientStory& story, const LadderStep& step) {
-    const Rung& rung = story.exercise.ladder[size_t(story.exercise.rungIndex(step.rung))];
+    const Version& version = story.exercise.ladder[size_t(story.exercise.versionIndex(step.version))];
     if (!step.locks.empty()) return QObject::tr("locked: %1").arg(text(step.locks.front().reason));
     QString done;
     if (step.reviews > 0)
@@ -61,7 +61,7 @@ QString ladderWords(const ClientStory& story, const LadderStep& step) {
         const QString now = QObject::tr("now: %1").arg(targetWords(story.exercise, *story.now()));
         return done.isEmpty() ? now : QStringLiteral("%1; %2").arg(now, done);
     }
-    return done.isEmpty() ? text(rung.criterion) : QObject::tr("%1, last %2").arg(done, dayWords(step.last));
+    return done.isEmpty() ? text(version.criterion) : QObject::tr("%1, last %2").arg(done, dayWords(step.last));
 }
 
 void drawCues(QPainter& p, const QRectF& body, const ClientStory& story) {
@@ -79,9 +79,9 @@ void drawCues(QPainter& p, const QRectF& body, const ClientStory& story) {
         const bool helped = cue.effect == CueSpell::Effect::Gone || cue.effect == CueSpell::Effect::Less,
                    now = cue.effect == CueSpell::Effect::JustSaid;
         const double room = columns.name - 16;
-        const int rung = putText(p, QRectF(row.left(), row.top(), room, kCueRow), text(cue.rung), Size::Small, c.ink2,
-                                 QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
-        putText(p, QRectF(row.left(), row.top(), room - rung - 8, kCueRow), toldOf(story.exercise, cue.fault).name,
+        const int version = putText(p, QRectF(row.left(), row.top(), room, kCueRow), text(cue.level), Size::Small,
+                                    c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+        putText(p, QRectF(row.left(), row.top(), room - version - 8, kCueRow), toldOf(story.exercise, cue.fault).name,
                 Size::Small, c.ink, QFont::DemiBold);
         // Solid where it worked, ticks where nothing real came of it: never told by colour alone.
         const double y = row.center().y(), from = days.across(story.reviews[cue.first].date),
@@ -125,10 +125,10 @@ void drawLadder(QPainter& p, const QRectF& body, const ClientStory& story) {
             p.setPen(QPen(c.ink2, 2));
             for (const double x : {left, right}) p.drawLine(QPointF(x, row.top()), QPointF(x, row.bottom()));
         }
-        const Rung& rung = story.exercise.ladder[i];
+        const Version& version = story.exercise.ladder[i];
         const bool roomy = height >= 48; // for what is told to take two lines
         const QRectF words(right + 16, y - (roomy ? 24 : 18), row.right() - right - 20, 18);
-        QString name = text(rung.name);
+        QString name = text(version.name);
         if (!name.isEmpty()) name[0] = name[0].toUpper();
         putText(p, words, name, Size::Small, now ? c.accent : c.ink,
                 now || step.reviews > 0 ? QFont::DemiBold : QFont::Medium);

@@ -14,7 +14,7 @@ PracticePage::PracticePage(CataloguePtr catalogue, QWidget* parent) : QWidget(pa
     picture_ = new PracticePictureView(*round_);
     found_ = new NoisePanel(*round_);
     goOn_ = new KeyButton({}, tr("Enter"), KeyButton::Kind::Primary);
-    back_ = new KeyButton(tr("Take the last one back"), tr("Backspace"), KeyButton::Kind::Plain);
+    back_ = new KeyButton(tr("Remove the last mark"), tr("Backspace"), KeyButton::Kind::Plain);
     again_ = new KeyButton(tr("Another round"), QStringLiteral("N"), KeyButton::Kind::Plain);
     forget_ = new KeyButton(tr("Use the usual value again"), QStringLiteral("U"), KeyButton::Kind::Plain);
     auto* side = new QVBoxLayout;

@@ -22,8 +22,8 @@ CoachForm::CoachForm(Library& library, QWidget* parent) : QWidget(parent), libra
     form->setVerticalSpacing(8);
     form->addRow(tr("Your &name"), name_);
     form->addRow(tr("E-&mail"), address_);
-    auto* go = new KeyButton(tr("Keep this"), {}, KeyButton::Kind::Primary);
-    auto* no = new KeyButton(tr("Leave it as it was"), tr("Esc"), KeyButton::Kind::Plain);
+    auto* go = new KeyButton(tr("Save"), {}, KeyButton::Kind::Primary);
+    auto* no = new KeyButton(tr("Cancel"), tr("Esc"), KeyButton::Kind::Plain);
     connect(go, &KeyButton::clicked, this, &CoachForm::keep);
     connect(no, &KeyButton::clicked, this, &CoachForm::left);
     for (QLineEdit* field : {name_, address_}) connect(field, &QLineEdit::returnPressed, this, &CoachForm::keep);
@@ -50,11 +50,11 @@ void CoachForm::keep() {
     const Coach coach{name_->text().trimmed().toStdString(), address_->text().trimmed().toStdString()};
     if (!coach.address.empty() && !isAddress(coach.address)) {
         address_->setFocus();
-        emit said(tr("Not kept: “%1” is no e-mail address.").arg(address_->text().trimmed()));
+        emit said(tr("Not saved: “%1” is no e-mail address.").arg(address_->text().trimmed()));
         return;
     }
     if (auto ok = library_.setCoach(coach); !ok) {
-        emit said(QString::fromStdString("Not kept: " + ok.error().detail + "."));
+        emit said(QString::fromStdString("Not saved: " + ok.error().detail + "."));
         return;
     }
     emit said(coach.name.empty() ? QString() : tr("New answers are signed by %1.").arg(name_->text().trimmed()));

@@ -19,7 +19,7 @@
 namespace deft::ui {
 
 NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), library_(library) {
-    title_ = new QLabel(tr("A clip of your own"));
+    title_ = new QLabel(tr("Add a clip"));
     title_->setFont(face(Size::Large, QFont::DemiBold));
     facts_ = new QLabel;
     facts_->setWordWrap(true);
@@ -97,7 +97,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->addRow(QString(), pain_);
     form->addRow(tr("Reason to s&top"), stop_);
     go_ = new KeyButton({}, {}, KeyButton::Kind::Primary);
-    auto* no = new KeyButton(tr("Leave it"), {}, KeyButton::Kind::Plain);
+    auto* no = new KeyButton(tr("Cancel"), {}, KeyButton::Kind::Plain);
     connect(go_, &KeyButton::clicked, this, &NewClipForm::add);
     connect(no, &KeyButton::clicked, this, &NewClipForm::cancelled);
     // What is known of a person is filled in when that person is chosen, and goes when another name is typed.
@@ -124,12 +124,12 @@ void NewClipForm::showExercise() {
     if (!e) return;
     const QSignalBlocker quiet(version_);
     version_->clear();
-    for (const Rung& rung : e->ladder)
-        version_->addItem(QString::fromStdString(rung.name), QString::fromStdString(rung.id));
+    for (const Version& version : e->ladder)
+        version_->addItem(QString::fromStdString(version.name), QString::fromStdString(version.id));
     // What was decided last for this client was asked for.
     const auto earlier = chosen_ ? library_.filed(chosen_, e->id) : decltype(library_.filed(chosen_, e->id)){};
-    const std::string rung = earlier.empty() ? e->startRung : earlier.back().past.target.rung;
-    version_->setCurrentIndex(std::max(0, version_->findData(QString::fromStdString(rung))));
+    const std::string version = earlier.empty() ? e->startVersion : earlier.back().past.target.version;
+    version_->setCurrentIndex(std::max(0, version_->findData(QString::fromStdString(version))));
     felt_->clear();
     felt_->addItem(tr("not said"));
     for (const FeltPlace& f : e->felt) felt_->addItem(QString::fromStdString(f.name), QString::fromStdString(f.id));
@@ -181,7 +181,7 @@ void NewClipForm::clear() {
 void NewClipForm::begin(const QString& path, const QString& facts) {
     clip_ = 0;
     path_ = path;
-    title_->setText(tr("A clip of your own"));
+    title_->setText(tr("Add a clip"));
     go_->setText(tr("Add and open"));
     facts_->setText(facts);
     clear();
@@ -198,7 +198,7 @@ void NewClipForm::correct(const Clip& clip) {
     clip_ = clip.id;
     path_ = QString::fromStdString(in.clipPath);
     title_->setText(tr("What is known of this clip"));
-    go_->setText(tr("Correct it"));
+    go_->setText(tr("Save the correction"));
     facts_->setText(tr("Marks that are set stay. With another exercise the schools are chosen anew."));
     clear();
     client_->setCurrentIndex(client_->findData(qlonglong(clip.client)));
@@ -206,7 +206,7 @@ void NewClipForm::correct(const Clip& clip) {
     exercise_->setCurrentIndex(exercise_->findData(QString::fromStdString(in.exercise)));
     emit exercise_->currentIndexChanged(exercise_->currentIndex());
     exerciseChosen_ = true;
-    if (const int at = version_->findData(QString::fromStdString(in.asked.rung)); at >= 0)
+    if (const int at = version_->findData(QString::fromStdString(in.asked.version)); at >= 0)
         version_->setCurrentIndex(at);
     side_->setCurrentIndex(std::max(0, side_->findData(QString::fromStdString(in.side))));
     sets_->setValue(in.asked.sets), reps_->setValue(in.asked.reps.value_or(1));
@@ -256,7 +256,7 @@ void NewClipForm::add() {
     const QString name = client_->currentText().simplified();
     if (name.isEmpty()) {
         client_->setFocus();
-        emit failed(tr("Whose clip is it? Type a name first; nothing was added."));
+        emit failed(tr("Enter the client's name first; nothing was added."));
         return;
     }
     if (chosen_ != 0) return keep(chosen_);
@@ -269,7 +269,7 @@ void NewClipForm::add() {
                    .arg(QString::fromStdString(c.role.empty() ? c.name : c.name + ", " + c.role).toHtmlEscaped());
     whose_->setText(ask + tr("<a href=\"0\">somebody else</a>?"));
     whose_->show();
-    emit failed(tr("Somebody of that name is on record already; say whether it is the same person."));
+    emit failed(tr("Somebody of that name is on record already: choose whether it is the same person."));
 }
 
 void NewClipForm::keep(int64_t client) {
@@ -301,7 +301,7 @@ ReviewInputs NewClipForm::filledIn(ReviewInputs in) const {
         in.note.felt = {place};
         in.note.shaking = place == "shaking";
     }
-    in.asked.rung = version_->currentData().toString().toStdString();
+    in.asked.version = version_->currentData().toString().toStdString();
     in.asked.sets = sets_->value();
     in.asked.reps = reps_->value() > 1 ? std::optional(reps_->value()) : std::nullopt;
     in.asked.hold_s = hold_->value() > 0 ? std::optional<double>(hold_->value()) : std::nullopt;

@@ -42,7 +42,7 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     about_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
     about_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     open_ = new KeyButton(tr("Open on the bench"), tr("Enter"), KeyButton::Kind::Primary);
-    auto* own = new KeyButton(tr("Open a clip of your own…"), tr("Ctrl+O"), KeyButton::Kind::Plain);
+    auto* own = new KeyButton(tr("Add a clip…"), tr("Ctrl+O"), KeyButton::Kind::Plain);
     auto* preview = new QWidget;
     auto* column = new QVBoxLayout(preview);
     column->setContentsMargins(0, 0, 0, 0);

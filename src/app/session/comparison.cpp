@@ -116,7 +116,7 @@ void Comparison::show(Side a, Side b, bool onlyTolerances) {
 void Comparison::withReview(int64_t clip, const std::function<void(const Review&)>& then) {
     if (otherClip_ == clip && other_) return then(*other_);
     const auto stored = library_.clip(clip);
-    if (!stored) return nothing(tr("The other clip is not in the library any more."));
+    if (!stored) return nothing(tr("The other clip is no longer in the library."));
     sides_.reset();
     why_ = tr("The other clip is being measured …");
     otherClip_ = clip;
@@ -141,7 +141,7 @@ void Comparison::compareTimes() {
             tr("This is the client's first clip of this exercise. From the second on, last time stands here."));
     const auto& earlier = session_.earlier();
     const auto same = std::find_if(earlier.rbegin(), earlier.rend(), [this](const FiledReview& filed) {
-        return isSameVersion(filed.past.rung, session_.review()->inputs.asked.rung);
+        return isSameVersion(filed.past.version, session_.review()->inputs.asked.version);
     });
     if (same == earlier.rend())
         return nothing(
@@ -175,8 +175,8 @@ void Comparison::compareSides() {
     int64_t other = 0;
     for (const Clip& c : library_.clipsOf(session_.client().id))
         if (c.id != session_.clipId() && c.draft.exercise == r.inputs.exercise &&
-            isSameVersion(c.draft.asked.rung, r.inputs.asked.rung) && c.draft.side == (isLeft ? "right" : "left") &&
-            isMarked(r.exercise, c.draft.marks))
+            isSameVersion(c.draft.asked.version, r.inputs.asked.version) &&
+            c.draft.side == (isLeft ? "right" : "left") && isMarked(r.exercise, c.draft.marks))
             other = std::max(other, c.id);
     if (other == 0)
         return nothing(isLeft ? tr("There is no marked clip of the right side yet.")
@@ -199,7 +199,7 @@ void Comparison::compareWeeks() {
         std::vector<Visit> earlier;
         for (const FiledReview& filed : session_.earlier())
             if (const Reading* r = filed.find(row.measure, row.stat);
-                r && isSameVersion(filed.past.rung, now.inputs.asked.rung))
+                r && isSameVersion(filed.past.version, now.inputs.asked.version))
                 earlier.push_back({filed.date, r->value, r->u95});
         if (OverTime o = overTime(row, now.inputs.date, std::move(earlier)); o.visits.size() > 1)
             weeks_.push_back(std::move(o));

@@ -110,7 +110,7 @@ RepCell backCell(const Review& r, const Rep& rep) {
     c.number = seconds(rep.back_s());
     c.edge = asFound(toldReading(r.exercise, "pace_back", "median").limit.verdict(rep.back_s(), rep.backU95_s()),
                      isClearIn(r, "pace_back", placeOfRep(r, rep)));
-    c.beside = QObject::tr("asked %1").arg(reading(r.exercise.paceBack_s, "", 0, false));
+    c.beside = QObject::tr("asked %1").arg(reading(r.exercise.tempoBack_s, "", 0, false));
     if (c.edge == Verdict::Out) c.under = QObject::tr("short");
     return c;
 }
@@ -195,7 +195,7 @@ std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& e) {
              held ? std::pair(QObject::tr("Early"), anchor)
                   : std::pair(sentence(e.phaseOut), QString::fromStdString(e.words.one)),
              {sentence(e.phaseHold), QObject::tr("clean")},
-             held ? std::pair(QObject::tr("Late"), anchor) : std::pair(sentence(e.phaseBack), QObject::tr("pace")),
+             held ? std::pair(QObject::tr("Late"), anchor) : std::pair(sentence(e.phaseBack), QObject::tr("tempo")),
              {QObject::tr("Worst"), QObject::tr("anchor")}}};
 }
 

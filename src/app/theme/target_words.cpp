@@ -22,7 +22,7 @@ QString stepWords(const std::string& step) {
     if (step == "ask-again") return QObject::tr("ask for the clip again");
     if (step == "back") return QObject::tr("one step back");
     if (step == "up") return QObject::tr("one step up");
-    return QObject::tr("stay on this rung");
+    return QObject::tr("stay on this version");
 }
 
 } // namespace deft::ui

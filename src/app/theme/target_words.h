@@ -8,7 +8,7 @@ namespace deft::ui {
 
 /// "3 × 5 s, lift to 34 %" and the like.
 QString targetWords(const Exercise& exercise, const Target& target);
-/// A step for people: "stay on this rung".
+/// A step for people: "stay on this version".
 QString stepWords(const std::string& step);
 
 } // namespace deft::ui

@@ -45,8 +45,7 @@ void MainWindow::makePracticeActions(QMenu* menu) {
     PracticePictureView& picture = practice_->picture();
     add(menu, tr("Begin, or use what was found"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, practice_,
         [this] { practice_->goOn(); });
-    add(menu, tr("Take the last mark back"), {K(Qt::Key_Backspace)}, practice_,
-        [this] { practice_->round().takeBack(); });
+    add(menu, tr("Remove the last mark"), {K(Qt::Key_Backspace)}, practice_, [this] { practice_->round().takeBack(); });
     add(menu, tr("Another round"), {K(Qt::Key_N)}, practice_, [this] { practice_->round().begin(); });
     add(menu, tr("Use the usual value again"), {K(Qt::Key_U)}, practice_, [this] { practice_->forgetOwn(); });
     const std::tuple<QString, Qt::Key, QPointF> ways[] = {{tr("Cursor left"), Qt::Key_Left, {-1, 0}},
@@ -61,7 +60,8 @@ void MainWindow::makePracticeActions(QMenu* menu) {
     add(menu, tr("Mark at the cursor"), {K(Qt::Key_P)}, practice_, [&picture] { picture.placeAtCursor(); });
     add(menu, tr("Next picture that was marked"), {K(Qt::Key_Right)}, practice_,
         [this] { practice_->round().step(1); });
-    add(menu, tr("Marked picture before"), {K(Qt::Key_Left)}, practice_, [this] { practice_->round().step(-1); });
+    add(menu, tr("Previous picture that was marked"), {K(Qt::Key_Left)}, practice_,
+        [this] { practice_->round().step(-1); });
     add(menu, tr("Back to the bench, or to the queue"), {K(Qt::Key_Escape)}, practice_,
         [this] { go(session_->isOpen() ? Bench : Queue); });
 }
@@ -74,10 +74,10 @@ void MainWindow::makeActions() {
     };
     using K = QKeySequence;
     QMenu* file = menu(tr("&File"));
-    add(file, tr("Open a clip of your own…"), {K::Open}, this, [this] { chooseClipFile(); });
-    add(file, tr("Read marks from a file…"), {}, this, [this] { readMarksFile(); });
-    add(file, tr("Write marks to a file…"), {}, this, [this] { writeMarksFile(); });
-    add(file, tr("Write the measurements to a folder…"), {}, this, [this] { writeReviewFolder(); });
+    add(file, tr("Add a clip…"), {K::Open}, this, [this] { chooseClipFile(); });
+    add(file, tr("Import marks…"), {}, this, [this] { readMarksFile(); });
+    add(file, tr("Export marks…"), {}, this, [this] { writeMarksFile(); });
+    add(file, tr("Export measurements…"), {}, this, [this] { writeReviewFolder(); });
     add(file, tr("Your name and address…"), {K(Qt::CTRL | Qt::Key_Comma)}, this, [this] {
         go(Queue);
         queue_->askForCoach();
@@ -108,7 +108,7 @@ void MainWindow::makeActions() {
 
     QMenu* moment = menu(tr("&Moments"));
     add(moment, tr("Next moment"), {K(Qt::Key_J)}, bench_, [this] { bench_->stepMoment(1); });
-    add(moment, tr("Moment before"), {K(Qt::Key_K)}, bench_, [this] { bench_->stepMoment(-1); });
+    add(moment, tr("Previous moment"), {K(Qt::Key_K)}, bench_, [this] { bench_->stepMoment(-1); });
     add(moment, tr("Agree"), {K(Qt::Key_A)}, bench_, [this] { bench_->answerMoment(true); });
     add(moment, tr("Reject"), {K(Qt::Key_D)}, bench_, [this] { bench_->answerMoment(false); });
     add(moment, tr("To the answer, or measure"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, bench_, [this] {
@@ -126,20 +126,20 @@ void MainWindow::makeActions() {
             go(Queue);
     });
 
-    add(moment, tr("Overrule the target"), {K(Qt::Key_O)}, bench_, [this] { bench_->target().setOverruling(true); });
+    add(moment, tr("Override the target"), {K(Qt::Key_O)}, bench_, [this] { bench_->target().setOverruling(true); });
     schools_ = moment->addMenu(tr("Schools"));
     connect(schools_, &QMenu::aboutToShow, this, &MainWindow::fillSchools);
 
     QMenu* picture = menu(tr("&Picture"));
     Player& player = bench_->player();
     add(picture, tr("Next frame"), {K(Qt::Key_Right)}, bench_, [this] { bench_->stepFrame(1); });
-    add(picture, tr("Frame before"), {K(Qt::Key_Left)}, bench_, [this] { bench_->stepFrame(-1); });
+    add(picture, tr("Previous frame"), {K(Qt::Key_Left)}, bench_, [this] { bench_->stepFrame(-1); });
     add(picture, tr("Next phase"), {K(Qt::SHIFT | Qt::Key_Right)}, bench_, [this] { bench_->stepPhase(1); });
-    add(picture, tr("Phase before"), {K(Qt::SHIFT | Qt::Key_Left)}, bench_, [this] { bench_->stepPhase(-1); });
+    add(picture, tr("Previous phase"), {K(Qt::SHIFT | Qt::Key_Left)}, bench_, [this] { bench_->stepPhase(-1); });
     add(picture, tr("Next rep"), {K(Qt::Key_Down)}, bench_, [this] { bench_->stepRep(1); });
-    add(picture, tr("Rep before"), {K(Qt::Key_Up)}, bench_, [this] { bench_->stepRep(-1); });
+    add(picture, tr("Previous rep"), {K(Qt::Key_Up)}, bench_, [this] { bench_->stepRep(-1); });
     add(picture, tr("Next reading's worst"), {K(Qt::Key_PageDown)}, bench_, [this] { bench_->readings().step(1); });
-    add(picture, tr("Reading before, its worst"), {K(Qt::Key_PageUp)}, bench_, [this] { bench_->readings().step(-1); });
+    add(picture, tr("Previous reading's worst"), {K(Qt::Key_PageUp)}, bench_, [this] { bench_->readings().step(-1); });
     add(picture, tr("First frame"), {K(Qt::Key_Home)}, bench_, [this] { bench_->stepFrame(-1000000000); });
     add(picture, tr("Last frame"), {K(Qt::Key_End)}, bench_, [this] { bench_->stepFrame(1000000000); });
     add(picture, tr("Play or pause"), {K(Qt::Key_Space)}, bench_, [&player] { player.toggle(); });
@@ -148,16 +148,14 @@ void MainWindow::makeActions() {
     add(picture, tr("Quarter speed"), {K(Qt::Key_4)}, bench_, [&player] { player.setRate(0.25); });
     add(picture, tr("Best frame over"), {K(Qt::Key_B)}, bench_,
         [this] { bench_->stage().setBestOver(!bench_->stage().bestOver()); });
-    add(picture, tr("Whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
-    add(picture, tr("Write this picture to a file…"), {K(Qt::CTRL | Qt::Key_P)}, bench_,
-        [this] { choosePictureFile(); });
-    add(picture, tr("Write the rep sheet and its plots to a file…"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, bench_,
+    add(picture, tr("Fit the whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
+    add(picture, tr("Export this picture…"), {K(Qt::CTRL | Qt::Key_P)}, bench_, [this] { choosePictureFile(); });
+    add(picture, tr("Export the rep sheet and plots…"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, bench_,
         [this] { chooseSheetFile(); });
     add(picture, tr("Show time plots"), {K(Qt::Key_T)}, bench_,
         [this] { bench_->foldThreads(!bench_->threadsFolded()); });
 
-    add(picture, tr("This rep again and again"), {K(Qt::Key_L)}, bench_,
-        [&player] { player.setLoop(!player.isLooping()); });
+    add(picture, tr("Loop this rep"), {K(Qt::Key_L)}, bench_, [&player] { player.setLoop(!player.isLooping()); });
 
     makeAnnotateActions(menu(tr("A&nnotate")));
 
@@ -165,9 +163,10 @@ void MainWindow::makeActions() {
     StagePicture& stage = bench_->stage();
     add(marks, tr("Edit landmark"), {K(Qt::Key_M)}, bench_, [&stage] { stage.setMending(!stage.isMending()); });
     add(marks, tr("Next place where a mark got weak"), {K(Qt::Key_H)}, bench_, [this] { bench_->stepWeak(1); });
-    add(marks, tr("Weak place before"), {K(Qt::SHIFT | Qt::Key_H)}, bench_, [this] { bench_->stepWeak(-1); });
+    add(marks, tr("Previous place where a mark got weak"), {K(Qt::SHIFT | Qt::Key_H)}, bench_,
+        [this] { bench_->stepWeak(-1); });
     add(marks, tr("Next mark"), {K(Qt::Key_BracketRight)}, bench_, [&stage] { stage.selectNext(1); });
-    add(marks, tr("Mark before"), {K(Qt::Key_BracketLeft)}, bench_, [&stage] { stage.selectNext(-1); });
+    add(marks, tr("Previous mark"), {K(Qt::Key_BracketLeft)}, bench_, [&stage] { stage.selectNext(-1); });
     add(marks, tr("Move it left"), {K(Qt::CTRL | Qt::Key_Left)}, bench_, [&stage] { stage.nudge({-0.5, 0}); });
     add(marks, tr("Move it right"), {K(Qt::CTRL | Qt::Key_Right)}, bench_, [&stage] { stage.nudge({0.5, 0}); });
     add(marks, tr("Move it up"), {K(Qt::CTRL | Qt::Key_Up)}, bench_, [&stage] { stage.nudge({0, -0.5}); });
@@ -177,7 +176,7 @@ void MainWindow::makeActions() {
                                         {tr("Move it finely up"), Qt::Key_Up, QPointF(0, -0.05)},
                                         {tr("Move it finely down"), Qt::Key_Down, QPointF(0, 0.05)}})
         add(marks, name, {K(Qt::CTRL | Qt::SHIFT | key)}, bench_, [&stage, step = by] { stage.nudge(step); });
-    add(marks, tr("Onto the sticker or corner beside it"), {K(Qt::Key_X)}, bench_, [&stage] { stage.snapSelected(); });
+    add(marks, tr("Snap to the sticker or corner nearby"), {K(Qt::Key_X)}, bench_, [&stage] { stage.snapSelected(); });
     add(marks, tr("Mark the corners of the mat"), {K(Qt::CTRL | Qt::Key_M)}, bench_, [&stage] { stage.mat().start(); });
     QMenu* sizes = marks->addMenu(tr("Size of the mat"));
     connect(sizes, &QMenu::aboutToShow, this, [sizes, &mat = stage.mat()] {
@@ -193,8 +192,8 @@ void MainWindow::makeActions() {
     add(marks, tr("Go to the proposed marks"), {K(Qt::Key_G)}, bench_, [&stage] { stage.goToProposals(); });
     add(marks, tr("Place the next mark, or a point of the drawing, at the cursor"), {K(Qt::Key_P)}, bench_,
         [&stage] { stage.placeAtCursor(); });
-    add(marks, tr("Cannot be seen from here on"), {K(Qt::Key_Delete)}, bench_, [&stage] { stage.markInvisible(); });
-    add(marks, tr("Pass over this mark when placing"), {K(Qt::Key_S)}, bench_, [&stage] { stage.skipPlacing(); });
+    add(marks, tr("Not visible from here on"), {K(Qt::Key_Delete)}, bench_, [&stage] { stage.markInvisible(); });
+    add(marks, tr("Skip this mark when placing"), {K(Qt::Key_S)}, bench_, [&stage] { stage.skipPlacing(); });
 
     QMenu* pair = menu(tr("&Compare"));
     Comparison& comparison = compare_->comparison();
@@ -205,28 +204,28 @@ void MainWindow::makeActions() {
         add(pair, name, {K(key)}, compare_, [&comparison, kind = of] { comparison.choose(kind); });
     add(pair, tr("A little later in the movement"), {K(Qt::Key_Right)}, compare_, [this] { compare_->step(0.05); });
     add(pair, tr("A little earlier"), {K(Qt::Key_Left)}, compare_, [this] { compare_->step(-0.05); });
-    add(pair, tr("To the next part"), {K(Qt::SHIFT | Qt::Key_Right)}, compare_,
+    add(pair, tr("Move on to the next part"), {K(Qt::SHIFT | Qt::Key_Right)}, compare_,
         [&comparison] { comparison.setPlace(std::floor(comparison.place() + 1)); });
-    add(pair, tr("To the part before"), {K(Qt::SHIFT | Qt::Key_Left)}, compare_,
+    add(pair, tr("Move on to the previous part"), {K(Qt::SHIFT | Qt::Key_Left)}, compare_,
         [&comparison] { comparison.setPlace(std::ceil(comparison.place() - 1)); });
     add(pair, tr("Next pair of reps"), {K(Qt::Key_Down)}, compare_, [this] { compare_->stepRep(1); });
-    add(pair, tr("Pair before"), {K(Qt::Key_Up)}, compare_, [this] { compare_->stepRep(-1); });
+    add(pair, tr("Previous pair of reps"), {K(Qt::Key_Up)}, compare_, [this] { compare_->stepRep(-1); });
     add(pair, tr("Back to the bench from comparing"), {K(Qt::Key_Escape)}, compare_, [this] { go(Bench); });
 
     QMenu* letter = menu(tr("&Answer"));
     add(letter, tr("Next part"), {K(Qt::Key_Down)}, answer_, [this] { answer_->stepPart(1); });
-    add(letter, tr("Part before"), {K(Qt::Key_Up)}, answer_, [this] { answer_->stepPart(-1); });
-    add(letter, tr("Part in or out"), {K(Qt::Key_Space)}, answer_, [this] { answer_->togglePart(); });
-    add(letter, tr("Edit its words"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
+    add(letter, tr("Previous part"), {K(Qt::Key_Up)}, answer_, [this] { answer_->stepPart(-1); });
+    add(letter, tr("Include or leave out this part"), {K(Qt::Key_Space)}, answer_, [this] { answer_->togglePart(); });
+    add(letter, tr("Edit its text"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
     add(letter, tr("Choose the frame of the next picture"), {K(Qt::Key_P)}, answer_,
         [this] { answer_->pickPicture(); });
     for (const auto& [name, key, by] : {std::tuple{tr("Picture: next frame"), K(Qt::Key_Right), 1},
-                                        {tr("Picture: frame before"), K(Qt::Key_Left), -1}})
+                                        {tr("Picture: previous frame"), K(Qt::Key_Left), -1}})
         add(letter, name, {key}, answer_, [this, step = by] {
             if (AnswerRow* row = answer_->chosenRow()) row->stepPicture(step);
         });
     for (const auto& [name, key, by] : {std::tuple{tr("Picture: next rep"), K(Qt::SHIFT | Qt::Key_Right), 1},
-                                        {tr("Picture: rep before"), K(Qt::SHIFT | Qt::Key_Left), -1}})
+                                        {tr("Picture: previous rep"), K(Qt::SHIFT | Qt::Key_Left), -1}})
         add(letter, name, {key}, answer_, [this, step = by] {
             if (AnswerRow* row = answer_->chosenRow()) row->stepPictureRep(step);
         });
@@ -235,7 +234,7 @@ void MainWindow::makeActions() {
     });
     add(letter, tr("Words and pictures as computed"), {K(Qt::CTRL | Qt::Key_R)}, answer_,
         [this] { answer_->useComputed(); });
-    add(letter, tr("Write it to a file: PDF, page, text, mail, clip, calendar…"), {K::Save}, answer_,
+    add(letter, tr("Export the answer: PDF, page, text, mail, clip, calendar…"), {K::Save}, answer_,
         [this] { chooseAnswerFile(); });
     add(letter, tr("Back to the bench"), {K(Qt::Key_Escape)}, answer_, [this] {
         if (!answer_->leavePicture()) go(Bench);
@@ -248,12 +247,12 @@ void MainWindow::makeActions() {
     QMenu* files = menu(tr("E&xercises"));
     add(files, tr("My own file of this exercise"), {K(Qt::Key_E)}, &exercises_->list(),
         [this] { exercises_->setEditing(true); });
-    add(files, tr("Write a sheet for a client…"), {K(Qt::Key_W)}, &exercises_->list(), [this] {
+    add(files, tr("Export a sheet for a client…"), {K(Qt::Key_W)}, &exercises_->list(), [this] {
         const CataloguePtr catalogue = library_->catalogue();
         if (const auto e = catalogue->exercise(exercises_->chosen()))
             chooseSheetForClient(*e, firstTarget(*catalogue, *e), {{}, library_->coach().name, {}, {}});
     });
-    add(files, tr("Keep my file"), {K::Save}, exercises_, [this] { exercises_->editor().save(); });
+    add(files, tr("Save my file"), {K::Save}, exercises_, [this] { exercises_->editor().save(); });
     add(files, tr("Back to the page, or to the bench"), {K(Qt::Key_Escape)}, exercises_, [this] {
         if (exercises_->isEditing())
             exercises_->setEditing(false);
@@ -273,7 +272,7 @@ void MainWindow::makeActions() {
     QMenu* help = menu(tr("&Help"));
     add(help, tr("Guide"), {K(Qt::Key_F1)}, this, [this] { (new Guide(this))->show(); });
     add(help, tr("All keys"), {K(Qt::Key_Question)}, this, [this] { showKeys(); });
-    add(help, tr("Put the first steps away for good"), {K(Qt::Key_F8)}, this, [this] { steps_->putAway(); });
+    add(help, tr("Hide the first steps for good"), {K(Qt::Key_F8)}, this, [this] { steps_->putAway(); });
     add(help, tr("About Deft Mirror"), {}, this, [this] {
         QMessageBox::about(this, tr("About Deft Mirror"),
                            tr("<b>Deft Mirror %1</b><p>Measures recorded core exercises and drafts the answer to the "
@@ -309,7 +308,7 @@ void MainWindow::fillSchools() {
         }
     }
     schools_->addSeparator();
-    connect(schools_->addAction(tr("Use these for new clips, too")), &QAction::triggered, this,
+    connect(schools_->addAction(tr("Use these schools for new clips, too")), &QAction::triggered, this,
             [now] { setUsualSchools(now); });
 }
 
@@ -346,7 +345,7 @@ void MainWindow::writeMarksFile() {
         QFileDialog::getSaveFileName(this, tr("Marks"), QStringLiteral("marks.json"), tr("Marks (*.json)"));
     if (path.isEmpty()) return;
     auto ok = writeFileAtomically(path.toStdString(), toText(toJson(session_->inputs().marks)));
-    say(ok ? tr("Marks written to %1.").arg(path)
+    say(ok ? tr("Marks exported to %1.").arg(path)
            : QString::fromStdString("Marks not written: " + ok.error().detail + "."));
 }
 
@@ -356,7 +355,7 @@ void MainWindow::writeReviewFolder() {
         QFileDialog::getExistingDirectory(this, tr("Folder for review.json, series.csv and tracks.csv"));
     if (path.isEmpty()) return;
     auto ok = writeFolder(*session_->review(), path.toStdString());
-    say(ok ? tr("Measurements written to %1.").arg(path)
+    say(ok ? tr("Measurements exported to %1.").arg(path)
            : QString::fromStdString("Measurements not written: " + ok.error().detail + "."));
 }
 

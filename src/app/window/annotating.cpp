@@ -18,7 +18,7 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
                                           {tr("Draw an angle"), Qt::Key_G, Drawing::Kind::Angle},
                                           {tr("Write words on the picture"), Qt::Key_W, Drawing::Kind::Words}})
         add(menu, name, {K(Qt::SHIFT | key)}, bench_, [&tool, what = kind] { tool.start(what); });
-    add(menu, tr("Take out what was drawn last on this frame"), {K(Qt::SHIFT | Qt::Key_Delete)}, bench_,
+    add(menu, tr("Remove the last drawing on this frame"), {K(Qt::SHIFT | Qt::Key_Delete)}, bench_,
         [&tool] { tool.takeOutLast(); });
     menu->addSeparator();
     add(menu, tr("Add a fault that I see here…"), {K(Qt::Key_F)}, bench_, [this] {
@@ -27,7 +27,7 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
             session_->addFault(id, std::max(0.0, now - kAround_s), now + kAround_s);
         });
     });
-    add(menu, tr("Call this moment something else…"), {K(Qt::SHIFT | Qt::Key_F)}, bench_, [this] {
+    add(menu, tr("Change which fault this is…"), {K(Qt::SHIFT | Qt::Key_F)}, bench_, [this] {
         if (!moment()) return say(tr("Choose a moment first."));
         chooseFault(tr("What it is instead"), [this](const std::string& id) {
             if (moment()) session_->renameFault(Moment(*moment()), id);
@@ -38,8 +38,7 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
     menu->addSeparator();
     add(menu, tr("A breath out begins here"), {K(Qt::Key_E)}, bench_, [this] { session_->tapBreath(true); });
     add(menu, tr("A breath in begins here"), {K(Qt::Key_I)}, bench_, [this] { session_->tapBreath(false); });
-    add(menu, tr("Take the nearest breath out again"), {K(Qt::SHIFT | Qt::Key_E)}, bench_,
-        [this] { session_->untapBreath(); });
+    add(menu, tr("Remove the nearest breath"), {K(Qt::SHIFT | Qt::Key_E)}, bench_, [this] { session_->untapBreath(); });
     menu->addSeparator();
     add(menu, tr("This frame is the client's neutral"), {K(Qt::Key_N)}, bench_,
         [this] { session_->setNeutral(session_->frame()); });

@@ -208,7 +208,7 @@ void ClientLine::paintEvent(QPaintEvent*) {
 
 KeysBar::KeysBar(QWidget* parent) : QWidget(parent) {
     setFixedHeight(32);
-    away_ = new IconButton(tr("Put this message away"), QStringLiteral("×"));
+    away_ = new IconButton(tr("Dismiss this message"), QStringLiteral("×"));
     away_->setParent(this);
     away_->hide();
     connect(away_, &QAbstractButton::clicked, this, [this] { say({}); });

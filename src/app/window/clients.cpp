@@ -18,7 +18,7 @@ void MainWindow::makeClientActions(QMenu* menu) {
     ClientRecord& record = client_->record();
     const std::tuple<QString, QKeySequence, std::function<void()>> actions[] = {
         {tr("Next exercise"), K(Qt::Key_Down), [&record] { record.stepExercise(1); }},
-        {tr("Exercise before"), K(Qt::Key_Up), [&record] { record.stepExercise(-1); }},
+        {tr("Previous exercise"), K(Qt::Key_Up), [&record] { record.stepExercise(-1); }},
         {tr("Later review"), K(Qt::Key_Right), [&record] { record.chooseReview(record.review() + 1); }},
         {tr("Earlier review"), K(Qt::Key_Left), [&record] { record.chooseReview(record.review() - 1); }},
         {tr("Open the review on the bench"), K(Qt::Key_O), [this] { client_->openReview(); }},
@@ -28,12 +28,12 @@ void MainWindow::makeClientActions(QMenu* menu) {
              const auto mail = r ? library_->mailOf(r->id) : std::nullopt;
              openMail(mail ? mail->file : std::filesystem::path());
          }},
-        {tr("Its mail has been sent, or has not"), K(Qt::Key_M), [this] { markMailSent(); }},
+        {tr("Mark its mail as sent or not sent"), K(Qt::Key_M), [this] { markMailSent(); }},
         {tr("Next client"), K(Qt::CTRL | Qt::Key_PageDown), [&record] { record.stepClient(1); }},
-        {tr("Client before"), K(Qt::CTRL | Qt::Key_PageUp), [&record] { record.stepClient(-1); }},
-        {tr("Write down wishes, flags and consent"), K(Qt::Key_E), [this] { client_->edit(); }},
-        {tr("Report of this exercise to a file…"), K(Qt::Key_P), [this] { chooseReportFile(); }},
-        {tr("Review as a bundle to pass on…"), K(Qt::Key_X), [this] { chooseBundleFile(); }},
+        {tr("Previous client"), K(Qt::CTRL | Qt::Key_PageUp), [&record] { record.stepClient(-1); }},
+        {tr("Edit wishes, flags and consent"), K(Qt::Key_E), [this] { client_->edit(); }},
+        {tr("Export a report of this exercise…"), K(Qt::Key_P), [this] { chooseReportFile(); }},
+        {tr("Export the review as a bundle…"), K(Qt::Key_X), [this] { chooseBundleFile(); }},
         {tr("Sheet of this exercise for the client…"), K(Qt::Key_S), [this] { sheetOfRecord(); }},
         {tr("Erase videos, or everything, of this client…"), K(Qt::Key_Delete), [this] { client_->askWhatToErase(); }}};
     for (const auto& [name, key, what] : actions) // none of them while a form is open: it belongs to one client
@@ -119,7 +119,7 @@ void MainWindow::writeBundle(const QString& path) {
                       "writes one down.")
                        .arg(QString::fromStdString(record.client().name)));
     const auto clip = library_->clip(review->clip);
-    if (!clip) return say(tr("That clip is not in the library any more."));
+    if (!clip) return say(tr("This clip is no longer in the library."));
     writeAside(path,
                [&library = *library_, inputs = clip->draft, file = std::filesystem::path(path.toStdString())](
                    StopToken stop, const ProgressFn& progress) -> Result<void> {

@@ -13,7 +13,7 @@ const QString kPutAway = QStringLiteral("first-steps-put-away");
 
 FirstSteps::FirstSteps(QWidget* parent) : QWidget(parent) {
     setFixedHeight(44);
-    away_ = new KeyButton(tr("I know my way"), tr("F8"), KeyButton::Kind::Plain, this);
+    away_ = new KeyButton(tr("Hide these steps"), tr("F8"), KeyButton::Kind::Plain, this);
     connect(away_, &KeyButton::clicked, this, &FirstSteps::putAway);
     hide();
 }

@@ -135,7 +135,7 @@ void MainWindow::go(Room room) {
 
 void MainWindow::openClip(qint64 id) {
     const auto clip = library_->clip(id);
-    if (!clip) return say(tr("That clip is not in the library any more."));
+    if (!clip) return say(tr("This clip is no longer in the library."));
     Client client;
     for (const Client& c : library_->clients())
         if (c.id == clip->client) client = c;
@@ -190,7 +190,7 @@ void MainWindow::refreshBars() {
     if (room() == Queue)
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("clip")},
                             {tr("Enter"), tr("open")},
-                            {tr("Ctrl+O"), tr("a clip of your own")},
+                            {tr("Ctrl+O"), tr("add a clip")},
                             {QStringLiteral("/"), tr("find")},
                             {QStringLiteral("X"), tr("stop its measuring")},
                             {QStringLiteral("R"), tr("try again")},
@@ -198,7 +198,7 @@ void MainWindow::refreshBars() {
     else if (room() == Bench && bench_->stage().isPlacing())
         keys_->setKeys(Keys{{QStringLiteral("C"), tr("confirm all proposed")},
                             {QStringLiteral("G"), tr("go to the proposed")},
-                            {QStringLiteral("S"), tr("cannot be seen")},
+                            {QStringLiteral("S"), tr("not visible")},
                             {tr("Ctrl ← →"), tr("cursor")},
                             {QStringLiteral("P"), tr("place there")},
                             {QStringLiteral("0"), tr("whole picture")},
@@ -226,7 +226,7 @@ void MainWindow::refreshBars() {
                             {tr("← →"), tr("review")},
                             {QStringLiteral("O"), tr("open it")},
                             {tr("Ctrl+Page"), tr("client")},
-                            {QStringLiteral("E"), tr("write down")},
+                            {QStringLiteral("E"), tr("edit")},
                             {QStringLiteral("P"), tr("report")},
                             {QStringLiteral("X"), tr("bundle")},
                             {QStringLiteral("S"), tr("exercise sheet")},
@@ -236,22 +236,22 @@ void MainWindow::refreshBars() {
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},
                             {QStringLiteral("E"), tr("my own file")},
                             {QStringLiteral("W"), tr("a sheet for a client")},
-                            {tr("Ctrl+S"), tr("keep it")},
+                            {tr("Ctrl+S"), tr("save")},
                             {tr("Esc"), tr("back")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Practice)
         keys_->setKeys(Keys{{tr("Enter"), tr("begin, or use it")},
                             {tr("Ctrl ← →"), tr("cursor")},
                             {QStringLiteral("P"), tr("place there")},
-                            {tr("Backspace"), tr("take the last one back")},
+                            {tr("Backspace"), tr("remove the last mark")},
                             {QStringLiteral("← →"), tr("pictures, afterwards")},
                             {QStringLiteral("N"), tr("another round")},
                             {tr("Esc"), tr("back")},
                             {QStringLiteral("?"), tr("all keys")}});
     else
         keys_->setKeys(Keys{{QStringLiteral("↑ ↓"), tr("part")},
-                            {tr("Space"), tr("in or out")},
-                            {QStringLiteral("E"), tr("edit words")},
+                            {tr("Space"), tr("include or leave out")},
+                            {QStringLiteral("E"), tr("edit text")},
                             {QStringLiteral("P"), tr("choose a picture")},
                             {tr("Esc"), tr("bench")},
                             {tr("Ctrl+Enter"), tr("file and send")},

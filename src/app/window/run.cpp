@@ -44,8 +44,8 @@ Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder
                     QObject::tr("The library seems to be open in another window."));
     ask.setTextFormat(Qt::PlainText);
     ask.setInformativeText(QString::fromStdString(library.error().detail) + QLatin1Char('.'));
-    auto* anyway = ask.addButton(QObject::tr("Open it all the same"), QMessageBox::AcceptRole);
-    ask.setDefaultButton(ask.addButton(QObject::tr("Leave it"), QMessageBox::RejectRole));
+    auto* anyway = ask.addButton(QObject::tr("Open anyway"), QMessageBox::AcceptRole);
+    ask.setDefaultButton(ask.addButton(QObject::tr("Cancel"), QMessageBox::RejectRole));
     ask.exec();
     if (ask.clickedButton() == anyway) return Library::open(folder, InUse::TakeOver);
     return library;

@@ -114,12 +114,12 @@ void MainWindow::giveUpMails() {
     outgoing_->giveUp(filed);
     for (const int64_t review : filed)
         if (auto ok = library_->markMade(review); !ok)
-            return say(QString::fromStdString("Not given up: " + ok.error().detail + "."));
+            return say(QString::fromStdString("Not discarded: " + ok.error().detail + "."));
     for (const Aside& a : library_->asides("mail")) (void)library_->end("mail", a.subject);
     showInbox();
     say(filed.empty()
             ? tr("No mail is waiting to be made.")
-            : tr("%1 given up; the pages are kept.").arg(counted(int(filed.size()), tr("mail"), tr("mails"))));
+            : tr("%1 discarded; the pages are kept.").arg(counted(int(filed.size()), tr("mail"), tr("mails"))));
 }
 
 /// The mail lies in the outbox beside the answers'; its name begins like theirs, so that it is erased with them.
@@ -182,7 +182,7 @@ void MainWindow::writePicture(const QString& path) {
     const Moment* m = moment();
     const auto ok = writeFramePicture(*session_->review(), frame, session_->frame(), m ? m->measure : std::string(),
                                       path.toStdString());
-    say(ok ? tr("Written to %1, face made unrecognisable.").arg(path)
+    say(ok ? tr("Exported to %1, face made unrecognisable.").arg(path)
            : QString::fromStdString("Not written: " + ok.error().detail + "."));
 }
 
@@ -219,9 +219,9 @@ void MainWindow::writeSheetForClient(const QString& path, const Exercise& exerci
 
 /// Writes a file off the window's thread and says how it went.
 void MainWindow::writeAside(const QString& path, std::function<Result<void>(StopToken, const ProgressFn&)> write) {
-    say(tr("%1 is being written …").arg(path));
+    say(tr("Exporting %1 …").arg(path));
     writing_.run(std::move(write), [this, path](const Result<void>& ok) {
-        say(ok ? tr("Written to %1.").arg(path) : QString::fromStdString("Not written: " + ok.error().detail + "."));
+        say(ok ? tr("Exported to %1.").arg(path) : QString::fromStdString("Not written: " + ok.error().detail + "."));
     });
 }
 

@@ -131,7 +131,7 @@ void MainWindow::showInbox() {
     for (const auto& r : inbox_->refused())
         refused << listItem(QStringLiteral("%1: %2").arg(fileName(r.file), escaped(r.why)));
     for (const auto& file : inbox_->loose())
-        refused << listItem(tr("%1 came without a note. <a href=\"%2\">Say whose it is</a>")
+        refused << listItem(tr("%1 came without a note. <a href=\"%2\">Choose the client</a>")
                                 .arg(fileName(file), escaped(file.string())));
     for (const Aside& a : library_->asides("mail")) mails << listItem(escaped(a.why));
     queue_->setInboxWords(

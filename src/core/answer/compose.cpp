@@ -204,9 +204,9 @@ AnswerPart target(const Review& r) {
         return part;
     }
     const Target& t = d.target;
-    const Rung* other = nullptr; // another version than the one that was asked for
-    for (const Rung& rung : r.exercise.ladder)
-        if (rung.id == t.rung && t.rung != r.inputs.asked.rung) other = &rung;
+    const Version* other = nullptr; // another version than the one that was asked for
+    for (const Version& version : r.exercise.ladder)
+        if (version.id == t.version && t.version != r.inputs.asked.version) other = &version;
     part.text = "Until next time: " + doseWords(r.exercise, t, other);
     const bool lifted =
         std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });

@@ -75,7 +75,7 @@ std::string exercisesFor(const Review& r, const FaultPlan& plan) {
     std::vector<std::string> names;
     for (const std::string& id : plan.answeredBy)
         if (const auto e = r.catalogue->exercise(id))
-            if (locksOf(*r.catalogue, *e, e->plainRung(), r.inputs.flags, r.inputs.cleared).empty())
+            if (locksOf(*r.catalogue, *e, e->plainVersion(), r.inputs.flags, r.inputs.cleared).empty())
                 names.push_back(e->name);
     if (names.empty()) return {};
     return (names.size() > 1 ? " Exercises that work on it: " : " An exercise that works on it: ") + listOf(names) +
@@ -141,7 +141,7 @@ AnswerPart correction(const Review& r, const ChosenCue& cue, int number) {
                                      unitSign(unit));
             }
     }
-    part.facts.push_back("cue: " + cue.rung + ", " + cue.because);
+    part.facts.push_back("cue: " + cue.level + ", " + cue.because);
     part.pictures = picturesOf(r, cue.fault, measure);
     if (const std::string facts = pictureFacts(r, part.pictures, unit, withSign); !facts.empty())
         part.facts.push_back(facts);

@@ -30,7 +30,7 @@ std::string askedWords(const Exercise& e, const Target& t) {
            (t.hold_s ? ", " + holdWords(e, *t.hold_s) + " each" : "");
 }
 
-std::string doseWords(const Exercise& e, const Target& t, const Rung* version) {
+std::string doseWords(const Exercise& e, const Target& t, const Version* version) {
     std::string text = askedWords(e, t);
     if (e.eachSide && !t.firstSide.empty()) text += ", beginning with the " + t.firstSide;
     if (version) text += ", now as “" + version->name + "”";

@@ -9,6 +9,6 @@ namespace deft {
 std::string askedWords(const Exercise& exercise, const Target& target);
 /// What is to be done and how often: "three lifts of five seconds, every other day, with a good rest between them."
 /// @param version named in it; null = the one that the client knows
-std::string doseWords(const Exercise& exercise, const Target& target, const Rung* version);
+std::string doseWords(const Exercise& exercise, const Target& target, const Version* version);
 
 } // namespace deft

@@ -14,8 +14,8 @@ namespace {
 
 constexpr const char* kShaking = "shaking"; // is no place
 
-const Cue* cueOf(const std::vector<Cue>& cues, const std::string& rung) {
-    const auto it = std::find_if(cues.begin(), cues.end(), [&](const Cue& c) { return c.rung == rung; });
+const Cue* cueOf(const std::vector<Cue>& cues, const std::string& version) {
+    const auto it = std::find_if(cues.begin(), cues.end(), [&](const Cue& c) { return c.level == version; });
     return it == cues.end() ? nullptr : &*it;
 }
 
@@ -27,9 +27,9 @@ std::string lines(const std::string& first, const std::vector<std::string>& rest
 
 /// The version by its own name, with both drawings.
 AnswerPart movement(const Exercise& e, const Target& target) {
-    const int rung = e.rungIndex(target.rung);
+    const int version = e.versionIndex(target.version);
     AnswerPart p = plainPart("movement", "The movement", e.name);
-    if (rung >= 0 && e.ladder[size_t(rung)].name != e.name) p.text += ": " + e.ladder[size_t(rung)].name;
+    if (version >= 0 && e.ladder[size_t(version)].name != e.name) p.text += ": " + e.ladder[size_t(version)].name;
     p.text += e.mover.isWindow()
                   ? ". Take the position and keep it, with " + e.words.anchor + "."
                   : ". Each " + e.words.one + " has three parts (" + listOf({e.phaseOut, e.phaseHold, e.phaseBack}) +
@@ -76,16 +76,16 @@ AnswerPart cautions(const SafetyRules& rules, const Exercise& e, const SheetRead
 }
 
 /// What can be given in place of a version that is locked.
-std::string insteadOf(const Catalogue& catalogue, const Exercise& e, const std::string& rung,
+std::string insteadOf(const Catalogue& catalogue, const Exercise& e, const std::string& version,
                       const SheetReader& reader) {
-    const std::string open = openVersion(catalogue, e, rung, reader.flags, reader.cleared);
-    return open.empty() ? "" : "; “" + e.ladder[size_t(e.rungIndex(open))].name + "” (" + open + ") is open";
+    const std::string open = openVersion(catalogue, e, version, reader.flags, reader.cleared);
+    return open.empty() ? "" : "; “" + e.ladder[size_t(e.versionIndex(open))].name + "” (" + open + ") is open";
 }
 
 Result<Sheet> compose(const Catalogue& catalogue, const Exercise& e, const Target& target, const SheetReader& reader) {
-    if (const auto locks = locksOf(catalogue, e, target.rung, reader.flags, reader.cleared); !locks.empty())
+    if (const auto locks = locksOf(catalogue, e, target.version, reader.flags, reader.cleared); !locks.empty())
         return fail(Errc::Unsupported,
-                    e.name + ": " + locks.front().reason + insteadOf(catalogue, e, target.rung, reader));
+                    e.name + ": " + locks.front().reason + insteadOf(catalogue, e, target.version, reader));
     Answer letter;
     letter.clientName = reader.client, letter.exerciseName = e.name, letter.about = "your next exercise";
     letter.parts = {greetingTo(reader.client, " here is your next exercise."), movement(e, target), setUp(e)};
@@ -105,7 +105,7 @@ Result<Sheet> compose(const Catalogue& catalogue, const Exercise& e, const Targe
 
 Result<Sheet> exerciseSheet(const Catalogue& catalogue, const Exercise& e, const Target& target,
                             const SheetReader& reader) {
-    const auto version = catalogue.inVersion(e, target.rung);
+    const auto version = catalogue.inVersion(e, target.version);
     if (!version) return tl::unexpected(version.error());
     return compose(catalogue, *version, target, reader);
 }

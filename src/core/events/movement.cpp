@@ -253,7 +253,7 @@ Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
     return events;
 }
 
-void addPace(SeriesSet& set, const Events& events, const MoverPlan& plan) {
+void addTempo(SeriesSet& set, const Events& events, const MoverPlan& plan) {
     if (plan.isWindow()) return;
     const std::vector<double> none(set.time_s.size(), kGap);
     Series out{"pace_out", "s", none, none}, back{"pace_back", "s", none, none};

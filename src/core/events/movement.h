@@ -120,7 +120,7 @@ void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan);
 
 /// Adds the series `pace_out` and `pace_back`: how long each rep took on that way, s; gaps elsewhere. Holds in a window
 /// have none.
-void addPace(SeriesSet& set, const Events& events, const MoverPlan& plan);
+void addTempo(SeriesSet& set, const Events& events, const MoverPlan& plan);
 
 /// A stretch outside a limit: begins at its end, ends 10 % of its width inside it, lasts more than 0.3 s (both chosen
 /// here; a measure in seconds tells of a whole phase, which may be shorter). Times are interpolated between frames.

@@ -13,8 +13,8 @@ class ExerciseSchema;
 /// Which form of an exercise is meant.
 struct ExerciseForm {
     std::string id;
-    std::string version{};            ///< a rung; empty, unknown or one that changes nothing: as its file says it first
-    std::string view{};               ///< empty = its first one
+    std::string version{}; ///< a version; empty, unknown or one that changes nothing: as its file says it first
+    std::string view{};    ///< empty = its first one
     std::optional<Schools> schools{}; ///< none = with what any school says
 
     auto operator<=>(const ExerciseForm&) const = default;
@@ -53,10 +53,10 @@ public:
 
     /// An exercise with the limits, caps and start of these schools. @errors NotFound
     Result<Exercise> inSchools(const Exercise& exercise, const Schools& wanted) const;
-    /// As this version of its ladder is done: with what the rung changes, or, where the rung has an exercise file of
-    /// its own, with everything from that but the ladder; in the same schools. An unknown rung, or one that changes
-    /// nothing: as it is. @errors those of parse() and form()
-    Result<Exercise> inVersion(const Exercise& exercise, const std::string& rung) const;
+    /// As this version of its ladder is done: with what the version changes, or, where the version has an exercise file
+    /// of its own, with everything from that but the ladder; in the same schools. An unknown version, or one that
+    /// changes nothing: as it is. @errors those of parse() and form()
+    Result<Exercise> inVersion(const Exercise& exercise, const std::string& version) const;
     /// As it is read from another view. @errors NotFound naming the views there are
     Result<Exercise> inView(const Exercise& exercise, const std::string& view) const;
 

@@ -33,9 +33,9 @@ Schools Exercise::schoolsFor(const Schools& wanted) const {
     return out;
 }
 
-std::string Exercise::plainRung() const {
+std::string Exercise::plainVersion() const {
     const Json& rungs = raw->at("ladder");
-    const size_t n = ladder.size(), first = size_t(std::max(0, rungIndex(startRung)));
+    const size_t n = ladder.size(), first = size_t(std::max(0, versionIndex(startVersion)));
     for (size_t k = 0; k < n; ++k) { // then what lies below
         const size_t i = (first + k) % n;
         if (!rungs[i].contains("changes") && (ladder[i].exercise.empty() || ladder[i].exercise == id))
@@ -59,9 +59,9 @@ const FaultPlan* Exercise::anchor() const {
     return it == faults.end() ? nullptr : &*it;
 }
 
-int Exercise::rungIndex(const std::string& wanted) const {
-    const Rung* rung = byId(ladder, wanted);
-    return rung ? int(rung - ladder.data()) : -1;
+int Exercise::versionIndex(const std::string& wanted) const {
+    const Version* version = byId(ladder, wanted);
+    return version ? int(version - ladder.data()) : -1;
 }
 
 Position Exercise::bodyPosition() const {

@@ -10,9 +10,9 @@
 namespace deft {
 
 struct Cue {
-    std::string rung; ///< set-up, internal, image, touch, prop, easier
-    std::string text; ///< to the client
-    Schools onlyIn{}; ///< said in these schools only; empty = always
+    std::string level; ///< set-up, internal, image, touch, prop, easier
+    std::string text;  ///< to the client
+    Schools onlyIn{};  ///< said in these schools only; empty = always
 };
 
 struct SetupCheck {
@@ -44,12 +44,12 @@ struct Criterion {
 };
 
 /// A version of the exercise. What its file says under "changes" is put over the exercise, see Catalogue::inVersion().
-struct Rung {
+struct Version {
     std::string id, name;
     std::string criterion; ///< when to step onto it
     std::optional<Criterion> needs{};
-    std::string exercise;                            ///< the exercise that this rung is, when it has a file of its own
-    std::string as{};                                ///< and the version of that; empty = as its file says it first
+    std::string exercise; ///< the exercise that this version is, when it has a file of its own
+    std::string as{};     ///< and the version of that; empty = as its file says it first
     std::optional<std::vector<std::string>> loads{}; ///< where they are not those of the exercise
 };
 
@@ -89,7 +89,7 @@ struct SchoolsAnswer {
     struct Choice {
         std::string id;
         std::map<std::string, Limit> limits; ///< by id of the fault or set-up check
-        std::string startRung;               ///< where a new client begins; empty = the ladder's first
+        std::string startVersion;            ///< where a new client begins; empty = the ladder's first
     };
     std::string question, defaultChoice;
     std::vector<Choice> choices;
@@ -115,14 +115,14 @@ struct Exercise {
     std::vector<Limit> inPosition;
     MovementWords words;
     std::string phaseOut, phaseHold, phaseBack;
-    double paceBack_s = 2;
-    std::optional<double> paceOut_s; ///< asked for only where it matters
+    double tempoBack_s = 2;
+    std::optional<double> tempoOut_s; ///< asked for only where it matters
     std::vector<SchoolsAnswer> schools;
     std::vector<SetupCheck> setup;
     std::vector<FaultPlan> faults;
     std::vector<std::string> readings; ///< measures in the order of inspection
     Dose dose;
-    std::vector<Rung> ladder;
+    std::vector<Version> ladder;
     std::vector<FeltPlace> felt;
     std::vector<std::string> cautions, props, filming;
     std::vector<std::string> notes;  ///< to the coach: what no measure tells
@@ -144,15 +144,15 @@ struct Exercise {
     const SetupCheck* check(const std::string& id) const;
     const Limit* limitOf(const std::string& id) const; ///< of the fault or set-up check of that id; null for another
     const FeltPlace* feltPlace(const std::string& id) const;
-    /// Place on the ladder, −1 for an unknown rung.
-    int rungIndex(const std::string& id) const;
-    std::string startRung; ///< where a new client begins
-    Schools inForce;       ///< the schools whose limits and words it has; empty = of all of them
-    std::string version;   ///< the rung whose changes are in it; empty = as the file says it first
-    /// The version that the file describes first: the first rung, from the start on, that changes nothing. Empty =
+    /// Place on the ladder, −1 for an unknown version.
+    int versionIndex(const std::string& id) const;
+    std::string startVersion; ///< where a new client begins
+    Schools inForce;          ///< the schools whose limits and words it has; empty = of all of them
+    std::string version;      ///< the version whose changes are in it; empty = as the file says it first
+    /// The version that the file describes first: the first version, from the start on, that changes nothing. Empty =
     /// none.
-    std::string plainRung() const;
-    bool shakingIsTheEnd = false;   ///< of the school of when to stop
+    std::string plainVersion() const;
+    bool tremorIsTheEnd = false;    ///< of the school of when to stop
     std::optional<double> breath_s; ///< of the school of how long to hold
     Position bodyPosition() const;
 };

@@ -33,11 +33,11 @@ Result<Exercise> Catalogue::inSchools(const Exercise& from, const Schools& wante
                 if (FaultPlan* f = byId(e.faults, of)) f->limit = limit;
                 if (SetupCheck* c = byId(e.setup, of)) c->limit = limit;
             }
-        if (own && !own->startRung.empty()) e.startRung = own->startRung;
+        if (own && !own->startVersion.empty()) e.startVersion = own->startVersion;
         if (effect->holdCap_s) e.dose.holdCap_s = std::min(e.dose.holdCap_s, *effect->holdCap_s);
         if (!effect->insteadOfHold.empty() && from.dose.hold_s) e.dose.instead = effect->insteadOfHold;
         if (effect->breath_s) e.breath_s = effect->breath_s;
-        e.shakingIsTheEnd = e.shakingIsTheEnd || effect->shakingIsTheEnd;
+        e.tremorIsTheEnd = e.tremorIsTheEnd || effect->tremorIsTheEnd;
         for (FaultPlan& f : e.faults)
             if (f.isAnchor) widen(f.limit, effect->toleranceFactor);
     }
@@ -56,12 +56,12 @@ Result<Exercise> Catalogue::inSchools(const Exercise& from, const Schools& wante
 }
 
 Result<Exercise> Catalogue::inVersion(const Exercise& from, const std::string& wanted) const {
-    const int at = from.rungIndex(wanted);
+    const int at = from.versionIndex(wanted);
     if (at < 0 || wanted == from.version) return from;
-    const Rung& version = from.ladder[size_t(at)];
-    const Json& rung = from.raw->at("ladder")[size_t(at)];
+    const Version& version = from.ladder[size_t(at)];
+    const Json& written = from.raw->at("ladder")[size_t(at)];
     const std::string& other = version.exercise;
-    if (from.version.empty() && !rung.contains("changes") && other.empty()) return from;
+    if (from.version.empty() && !written.contains("changes") && other.empty()) return from;
     const std::shared_ptr<const Json> unchanged = from.base ? from.base : from.raw;
     Json whole = *unchanged;
     if (!other.empty() && other != from.id) {
@@ -78,7 +78,7 @@ Result<Exercise> Catalogue::inVersion(const Exercise& from, const std::string& w
         }
     }
     const std::string where = from.id + ", version " + wanted;
-    auto changed = overlaid(std::move(whole), rung.value("changes", Json::object()), where);
+    auto changed = overlaid(std::move(whole), written.value("changes", Json::object()), where);
     if (!changed) return tl::unexpected(changed.error());
     auto e = parse(*changed, where);
     if (!e) return e;

@@ -28,9 +28,9 @@ Limit readLimit(const Json& j) {
             j.at("unit"),    originOf(j.at("origin")),     j.value("source", "")};
 }
 
-std::optional<Criterion> criterionOf(const Json& rung) {
-    const auto needs = rung.find("needs");
-    if (needs == rung.end()) return std::nullopt;
+std::optional<Criterion> criterionOf(const Json& version) {
+    const auto needs = version.find("needs");
+    if (needs == version.end()) return std::nullopt;
     return Criterion{optionalOf<double>(*needs, "hold_s"), optionalOf<int>(*needs, "reps"), needs->value("reviews", 1)};
 }
 
@@ -168,7 +168,7 @@ private:
         e_.words = {words["one"], words["many"], words["anchor"], words.value("range", ""), words["start"]};
         const Json& phases = j_["phases"];
         e_.phaseOut = phases["out"], e_.phaseHold = phases["hold"], e_.phaseBack = phases["back"],
-        e_.paceBack_s = phases["back_s"], e_.paceOut_s = optionalOf<double>(phases, "out_s");
+        e_.tempoBack_s = phases["back_s"], e_.tempoOut_s = optionalOf<double>(phases, "out_s");
     }
 
     Limit limitAt(const Json& j, const std::string& path) {
@@ -270,18 +270,19 @@ private:
                                  r.value("as", ""), optionalOf<std::vector<std::string>>(r, "loads")});
         for (size_t i = 0; i < e_.ladder.size(); ++i) {
             const std::string path = "/ladder/" + std::to_string(i);
-            if (e_.rungIndex(e_.ladder[i].id) != int(i)) complain(path + "/id", "is there twice");
+            if (e_.versionIndex(e_.ladder[i].id) != int(i)) complain(path + "/id", "is there twice");
             const std::string& to = e_.ladder[i].exercise;
             if (!to.empty() && to != e_.id && !catalogue_.hasExercise(to))
                 complain(path + "/exercise", "points to \"" + to + "\", which is not an exercise");
         }
-        e_.startRung = j_.value("start_rung", e_.ladder.front().id);
-        if (e_.rungIndex(e_.startRung) < 0) complain("/start_rung", "\"" + e_.startRung + "\" is not on the ladder");
+        e_.startVersion = j_.value("start_rung", e_.ladder.front().id);
+        if (e_.versionIndex(e_.startVersion) < 0)
+            complain("/start_rung", "\"" + e_.startVersion + "\" is not on the ladder");
         for (const SchoolsAnswer& a : e_.schools)
             for (const auto& c : a.choices)
-                if (!c.startRung.empty() && e_.rungIndex(c.startRung) < 0)
+                if (!c.startVersion.empty() && e_.versionIndex(c.startVersion) < 0)
                     complain("/schools/" + a.question + "/choices/" + c.id + "/start",
-                             "\"" + c.startRung + "\" is not on the ladder");
+                             "\"" + c.startVersion + "\" is not on the ladder");
         for (const Json& f : j_["felt"])
             e_.felt.push_back({f["id"], f["name"], f["means"], f.value("as_intended", false)});
     }

@@ -31,7 +31,7 @@ Result<SchoolQuestions> SchoolQuestions::parse(const Json& json, const std::stri
                 if (c.contains("breath_s")) choice.breath_s = c["breath_s"].get<double>();
                 choice.insteadOfHold = c.value("instead", std::vector<std::string>{});
                 choice.toleranceFactor = c.value("tolerance_factor", 1.0);
-                choice.shakingIsTheEnd = c.value("shaking_is_the_end", false);
+                choice.tremorIsTheEnd = c.value("shaking_is_the_end", false);
                 question.choices.push_back(std::move(choice));
             }
             out.questions_.push_back(std::move(question));

@@ -20,7 +20,7 @@ struct SchoolChoice {
     std::vector<std::string> insteadOfHold; ///< what grows when the hold does not, see Dose::instead
     double toleranceFactor = 1;             ///< on the tolerances of the anchor
     std::optional<double> breath_s;         ///< holds are told in breaths of this length
-    bool shakingIsTheEnd = false; ///< shaking with position kept ends a hold, and says that the dose is enough
+    bool tremorIsTheEnd = false; ///< shaking with position kept ends a hold, and says that the dose is enough
 };
 
 struct SchoolQuestion {

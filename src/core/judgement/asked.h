@@ -7,7 +7,7 @@ namespace deft {
 
 /// What is known of a client and what was asked of them before a clip is measured: file format `deft-mirror-asked` 1.
 struct Asked {
-    Target target; ///< with its rung; empty = where a new client begins
+    Target target; ///< with its version; empty = where a new client begins
     std::vector<std::string> flags, cleared;
     ClientNote note;
     std::vector<PastReview> history; ///< oldest first

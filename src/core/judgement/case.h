@@ -12,7 +12,7 @@ namespace deft {
 class Catalogue;
 
 struct Target {
-    std::string rung;
+    std::string version;
     int sets = 1;
     std::optional<int> reps;
     std::optional<double> hold_s, range;
@@ -22,7 +22,7 @@ struct Target {
 };
 
 struct PastCue {
-    std::string fault, rung;
+    std::string fault, level;
     double worst = 0, mdc = 0; ///< reading when it was said, and the change that counts
     bool operator==(const PastCue&) const = default;
 };
@@ -30,7 +30,7 @@ struct PastCue {
 /// What an earlier review of the same client and exercise left behind.
 struct PastReview {
     std::string date;
-    std::string rung;
+    std::string version;
     Target target;
     bool met = false, clean = false;
     std::vector<std::string> faults;
@@ -49,17 +49,17 @@ struct ClientNote {
     bool isAlarming() const { return pain || !redFlags.empty() || !signs.empty(); }
 };
 
-/// How often a cue of one rung has been given for a fault and was followed by a fault that had really shrunk at the
+/// How often a cue of one version has been given for a fault and was followed by a fault that had really shrunk at the
 /// next review, over all clients of this coach.
 struct CueRecord {
-    std::string fault, rung;
+    std::string fault, level;
     int tried = 0, helped = 0;
     bool operator==(const CueRecord&) const = default;
 };
 
 /// Everything that a decision is made from: file format `deft-mirror-case` 1 (docs/formats.md).
 struct Case {
-    std::string exercise, rung;
+    std::string exercise, version;
     Schools schools;
     std::vector<std::string> flags;   ///< from intake
     std::vector<std::string> cleared; ///< flags whose readiness list is confirmed, or whose lock the coach overruled

@@ -122,7 +122,7 @@ private:
 constexpr double kHour_s = 3600, kFar = 1e4, kMostReps = 1e4;
 
 void readTarget(Reader& r, Target& t) {
-    r.text("rung", t.rung);
+    r.text("rung", t.version);
     r.count("sets", t.sets, 1, 50);
     r.count("reps", t.reps, 1, 500);
     r.number("hold_s", t.hold_s, 0.1, kHour_s);
@@ -133,7 +133,7 @@ void readTarget(Reader& r, Target& t) {
 
 void readPast(Reader& r, PastReview& p) {
     r.text("date", p.date, true);
-    r.text("rung", p.rung);
+    r.text("rung", p.version);
     r.object("target", [&](Reader& t) { readTarget(t, p.target); });
     r.flag("met", p.met);
     r.flag("clean", p.clean);
@@ -143,8 +143,8 @@ void readPast(Reader& r, PastReview& p) {
     r.objects("cues", [&](Reader& c) {
         PastCue cue;
         c.text("fault", cue.fault, true);
-        c.text("rung", cue.rung, true);
-        c.oneOf("rung", cue.rung, {"set-up", "internal", "image", "touch", "prop", "easier"});
+        c.text("rung", cue.level, true);
+        c.oneOf("rung", cue.level, {"set-up", "internal", "image", "touch", "prop", "easier"});
         c.number("worst", cue.worst, -kFar, kFar);
         c.number("mdc", cue.mdc, 0, kFar);
         p.cues.push_back(cue);
@@ -242,7 +242,7 @@ Json toJson(const ClientNote& n) {
 }
 
 Json toJson(const Target& t) {
-    Json j = {{"rung", t.rung},
+    Json j = {{"rung", t.version},
               {"sets", t.sets},
               {"reps", t.reps ? Json(*t.reps) : Json(nullptr)},
               {"hold_s", numberOrNull(t.hold_s)},
@@ -267,9 +267,9 @@ Json toJson(const std::vector<PastReview>& history) {
         Json cues = Json::array();
         for (const PastCue& c : p.cues)
             cues.push_back(
-                {{"fault", c.fault}, {"rung", c.rung}, {"worst", rounded(c.worst, 3)}, {"mdc", rounded(c.mdc, 3)}});
-        Json one = {{"date", p.date}, {"rung", p.rung},   {"target", toJson(p.target)},
-                    {"met", p.met},   {"clean", p.clean}, {"faults", p.faults},
+                {{"fault", c.fault}, {"rung", c.level}, {"worst", rounded(c.worst, 3)}, {"mdc", rounded(c.mdc, 3)}});
+        Json one = {{"date", p.date}, {"rung", p.version}, {"target", toJson(p.target)},
+                    {"met", p.met},   {"clean", p.clean},  {"faults", p.faults},
                     {"cues", cues}};
         if (!p.sides.empty()) one["sides"] = p.sides;
         list.push_back(one);
@@ -297,7 +297,7 @@ Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::
     Case c;
     Reader r(json, "", trouble);
     r.text("exercise", c.exercise, true);
-    r.text("rung", c.rung);
+    r.text("rung", c.version);
     r.object("schools", [&](Reader& s) {
         for (const auto& [question, choice] : s.json().items()) s.text(question.c_str(), c.schools[question]);
     });
@@ -311,14 +311,14 @@ Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::
     r.objects("cue_record", [&](Reader& k) {
         CueRecord record;
         k.text("fault", record.fault, true);
-        k.text("rung", record.rung, true);
+        k.text("rung", record.level, true);
         k.count("tried", record.tried, 0, 1000000);
         k.count("helped", record.helped, 0, record.tried);
         c.cueRecord.push_back(record);
     });
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
-    if (c.rung.empty()) c.rung = c.target.rung;
-    c.target.rung = c.rung;
+    if (c.version.empty()) c.version = c.target.version;
+    c.target.version = c.version;
     if (auto ok = knownToSafety(catalogue.safety(), c.flags, c.cleared, c.note, where); !ok)
         return tl::unexpected(ok.error());
     if (auto ok = catalogue.schools().know(c.schools); !ok)
@@ -329,38 +329,38 @@ Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::
 Result<Asked> parseAsked(const Catalogue& catalogue, const Json& json, const std::string& where,
                          const Exercise& exercise) {
     if (auto ok = expectFormat(json, "deft-mirror-asked", 1, where); !ok) return tl::unexpected(ok.error());
-    std::string trouble, rung, format;
+    std::string trouble, version, format;
     Asked a;
     Reader r(json, "", trouble, true);
-    double version = 1;
-    r.text("format", format), r.number("version", version, 1, 1); // told already
-    r.text("rung", rung);
+    double formatVersion = 1;
+    r.text("format", format), r.number("version", formatVersion, 1, 1); // told already
+    r.text("rung", version);
     r.object("target", [&](Reader& t) { readTarget(t, a.target); });
     r.texts("flags", a.flags);
     r.texts("cleared", a.cleared);
     r.object("note", [&](Reader& n) { readNote(n, a.note); });
     r.objects("history", [&](Reader& p) { readPast(p, a.history.emplace_back()); });
     r.finish();
-    if (!rung.empty() && !a.target.rung.empty() && rung != a.target.rung)
-        r.complain("/target/rung", "the version of /rung (\"" + rung + "\")", Json(a.target.rung));
-    if (!rung.empty()) a.target.rung = rung;
+    if (!version.empty() && !a.target.version.empty() && version != a.target.version)
+        r.complain("/target/rung", "the version of /rung (\"" + version + "\")", Json(a.target.version));
+    if (!version.empty()) a.target.version = version;
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
     if (auto ok = knownToSafety(catalogue.safety(), a.flags, a.cleared, a.note, where); !ok)
         return tl::unexpected(ok.error());
     // A version alone is asked for in the exercise's usual dose; a dose alone in the version that a new client begins
     // with.
     if (!json.contains("target")) {
-        const auto asVersion = catalogue.inVersion(exercise, rung);
+        const auto asVersion = catalogue.inVersion(exercise, version);
         if (!asVersion) return tl::unexpected(asVersion.error());
-        if (!rung.empty()) a.target = usualTarget(*asVersion), a.target.rung = rung;
-    } else if (a.target.rung.empty()) {
-        a.target.rung = firstTarget(catalogue, exercise).rung;
+        if (!version.empty()) a.target = usualTarget(*asVersion), a.target.version = version;
+    } else if (a.target.version.empty()) {
+        a.target.version = firstTarget(catalogue, exercise).version;
     }
     std::map<std::string, bool> versions, places;
-    for (const Rung& v : exercise.ladder) versions[v.id] = true;
+    for (const Version& v : exercise.ladder) versions[v.id] = true;
     for (const FeltPlace& f : exercise.felt) places[f.id] = true;
-    if (!a.target.rung.empty())
-        if (const std::string t = unknownIn({a.target.rung}, versions, "/rung"); !t.empty())
+    if (!a.target.version.empty())
+        if (const std::string t = unknownIn({a.target.version}, versions, "/rung"); !t.empty())
             return fail(Errc::NotFound, where + ": " + t);
     if (const std::string t = unknownIn(a.note.felt, places, "/note/felt"); !t.empty())
         return fail(Errc::NotFound, where + ": " + t);

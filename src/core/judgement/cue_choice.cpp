@@ -13,8 +13,8 @@ namespace {
 const std::vector<std::string> kCueLadder = {"set-up", "internal", "image", "touch", "prop", "easier"};
 constexpr ptrdiff_t kProp = 4; // rungs before it are only words
 
-ptrdiff_t place(const std::string& rung) {
-    return std::find(kCueLadder.begin(), kCueLadder.end(), rung) - kCueLadder.begin();
+ptrdiff_t place(const std::string& level) {
+    return std::find(kCueLadder.begin(), kCueLadder.end(), level) - kCueLadder.begin();
 }
 
 std::vector<PastCue> cuesSaid(const std::string& id, const Case& now) {
@@ -38,9 +38,10 @@ std::optional<std::pair<double, double>> readingNow(const Exercise& e, const std
 CueEffect effectSince(const Exercise& e, const std::string& id, const Case& now, const std::vector<PastCue>& said) {
     CueEffect effect;
     if (said.empty()) return effect;
-    effect.rung = said.back().rung;
+    effect.level = said.back().level;
     double first = said.back().worst;
-    for (auto it = said.rbegin(); it != said.rend() && it->rung == effect.rung; ++it) ++effect.times, first = it->worst;
+    for (auto it = said.rbegin(); it != said.rend() && it->level == effect.level; ++it)
+        ++effect.times, first = it->worst;
     effect.mdc = said.back().mdc;
     if (const auto reading = readingNow(e, id, now)) {
         effect.mdc = std::max(effect.mdc, reading->second);
@@ -49,26 +50,26 @@ CueEffect effectSince(const Exercise& e, const std::string& id, const Case& now,
     return effect;
 }
 
-const CueRecord* recordOf(const Case& now, const std::string& fault, const std::string& rung) {
+const CueRecord* recordOf(const Case& now, const std::string& fault, const std::string& level) {
     const auto it = std::find_if(now.cueRecord.begin(), now.cueRecord.end(),
-                                 [&](const CueRecord& r) { return r.fault == fault && r.rung == rung; });
+                                 [&](const CueRecord& r) { return r.fault == fault && r.level == level; });
     return it == now.cueRecord.end() ? nullptr : &*it;
 }
 
 double expectedHelp(const CueRecord* r) { return r ? (r->helped + 1.0) / (r->tried + 2.0) : 0.5; }
 
-/// The most promising cue beyond a rung: among words the one with the best record, the ladder's order when equal.
+/// The most promising cue beyond a level: among words the one with the best record, the ladder's order when equal.
 const Cue* nextCue(const std::vector<Cue>& cues, ptrdiff_t after, const std::string& id, const Case& now,
                    std::string& because) {
     const Cue* best = nullptr;
     for (const Cue& cue : cues) {
-        const ptrdiff_t at = place(cue.rung);
-        if (at <= after || (best && (at >= kProp || place(best->rung) >= kProp))) continue;
-        if (!best || expectedHelp(recordOf(now, id, cue.rung)) > expectedHelp(recordOf(now, id, best->rung)) + 1e-12)
+        const ptrdiff_t at = place(cue.level);
+        if (at <= after || (best && (at >= kProp || place(best->level) >= kProp))) continue;
+        if (!best || expectedHelp(recordOf(now, id, cue.level)) > expectedHelp(recordOf(now, id, best->level)) + 1e-12)
             best = &cue;
     }
     if (best)
-        if (const CueRecord* r = recordOf(now, id, best->rung))
+        if (const CueRecord* r = recordOf(now, id, best->level))
             because +=
                 "; this rung has helped " + std::to_string(r->helped) + " of " + std::to_string(r->tried) + " times";
     return best;
@@ -85,28 +86,28 @@ ChosenCue chooseCue(const Exercise& exercise, const std::string& id, const Case&
     const SetupCheck* check = exercise.check(id);
     const std::vector<Cue>& cues = fault ? fault->cues : check->cues;
     const CueEffect effect = cueEffect(exercise, id, now);
-    auto chosen = [&](const Cue& cue, std::string why) { return ChosenCue{id, cue.rung, cue.text, std::move(why)}; };
-    if (effect.rung.empty()) {
+    auto chosen = [&](const Cue& cue, std::string why) { return ChosenCue{id, cue.level, cue.text, std::move(why)}; };
+    if (effect.level.empty()) {
         std::string why = "first time that this is cued";
         const Cue* first = nextCue(cues, -1, id, now, why);
         return chosen(first ? *first : cues.front(), why);
     }
     if (effect.times >= 2 && !effect.helped()) {
-        std::string why = effect.rung + " cue twice, change " + numberWords(effect.change, 1) + " within " +
+        std::string why = effect.level + " cue twice, change " + numberWords(effect.change, 1) + " within " +
                           numberWords(effect.mdc, 1) + ": next rung";
-        if (const Cue* next = nextCue(cues, place(effect.rung), id, now, why)) return chosen(*next, why);
+        if (const Cue* next = nextCue(cues, place(effect.level), id, now, why)) return chosen(*next, why);
     }
     const std::string why = effect.helped()
-                                ? effect.rung + " cue has helped: " + numberWords(effect.change, 1) + " less"
+                                ? effect.level + " cue has helped: " + numberWords(effect.change, 1) + " less"
                                 : "said once; give it one more review";
     for (const Cue& cue : cues)
-        if (place(cue.rung) >= place(effect.rung)) return chosen(cue, why);
+        if (place(cue.level) >= place(effect.level)) return chosen(cue, why);
     return chosen(cues.back(), why);
 }
 
 bool outlivedProp(const Exercise& exercise, const std::string& id, const Case& now) {
     std::vector<PastCue> said = cuesSaid(id, now);
-    while (!said.empty() && said.back().rung != "prop") said.pop_back();
+    while (!said.empty() && said.back().level != "prop") said.pop_back();
     return !said.empty() && readingNow(exercise, id, now) && !effectSince(exercise, id, now, said).helped();
 }
 

@@ -33,7 +33,7 @@ std::optional<bool> shrank(const Exercise& e, const PastCue& cue, const PastRevi
 CueSpell spellOf(const Exercise& e, const std::vector<PastReview>& history, const PastCue& cue, size_t first,
                  size_t last) {
     CueSpell spell;
-    spell.fault = cue.fault, spell.rung = cue.rung, spell.first = first, spell.last = last;
+    spell.fault = cue.fault, spell.level = cue.level, spell.first = first, spell.last = last;
     const bool wentOn = last + 1 < history.size();
     if (!wentOn && first == last) return spell;
     const PastReview& telling = history[wentOn ? last + 1 : last];
@@ -60,7 +60,7 @@ std::vector<CueSpell> cueSpells(const Exercise& exercise, const std::vector<Past
     std::vector<CueSpell> spells;
     const auto says = [&](size_t review, const PastCue& cue) {
         const PastCue* same = review < history.size() ? cueOf(history[review], cue.fault) : nullptr;
-        return same && same->rung == cue.rung;
+        return same && same->level == cue.level;
     };
     for (size_t i = 0; i < history.size(); ++i)
         for (const PastCue& cue : history[i].cues) {
@@ -78,8 +78,8 @@ void addToCueRecord(std::vector<CueRecord>& record, const Exercise& exercise, co
             const auto helped = shrank(exercise, cue, history[i + 1]);
             if (!helped) continue;
             auto it = std::find_if(record.begin(), record.end(),
-                                   [&](const CueRecord& r) { return r.fault == cue.fault && r.rung == cue.rung; });
-            if (it == record.end()) it = record.insert(record.end(), {cue.fault, cue.rung, 0, 0});
+                                   [&](const CueRecord& r) { return r.fault == cue.fault && r.level == cue.level; });
+            if (it == record.end()) it = record.insert(record.end(), {cue.fault, cue.level, 0, 0});
             ++it->tried;
             it->helped += *helped;
         }

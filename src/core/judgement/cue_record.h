@@ -12,7 +12,7 @@ void addToCueRecord(std::vector<CueRecord>& record, const Exercise& exercise, co
 
 /// A cue that was said in one review, or in several running, and what became of its fault.
 struct CueSpell {
-    std::string fault, rung;
+    std::string fault, level;
     size_t first = 0, last = 0; ///< reviews of the history in which it was said
     /// How much the fault had shrunk from when it was first said to the review that tells how it went on: the one after
     /// the last, or the last itself while none came after it; and the change that counts. Gaps without a reading.

@@ -40,7 +40,7 @@ struct Situation {
     int cleanRunning(const std::string& side) const {
         return reviewsRunning(e, c, side, cleanNow(), [&](const PastReview& past) {
             const auto asked = c.target.hold_s, before = past.target.hold_s;
-            return past.met && past.clean && (past.rung.empty() || past.rung == c.rung) &&
+            return past.met && past.clean && (past.version.empty() || past.version == c.version) &&
                    (!asked || !before || *before >= *asked - 1e-9) &&
                    (!c.target.reps || !past.target.reps || *past.target.reps >= *c.target.reps);
         });
@@ -70,7 +70,7 @@ Situation lookAt(const Catalogue& catalogue, const Exercise& e, const Case& c) {
                 e,
                 c,
                 summarisePerformance(e, c),
-                locksOf(catalogue, e, c.rung, c.flags, c.cleared),
+                locksOf(catalogue, e, c.version, c.flags, c.cleared),
                 {},
                 false,
                 true,
@@ -109,14 +109,14 @@ std::string askedWords(const Target& t) {
 /// A version that intake locks is not asked for again; an easier one that is open takes its place.
 bool offerOpenVersion(const Situation& s, Decision& d) {
     if (s.locks.empty()) return false;
-    const std::string open = openVersion(s.catalogue, s.e, s.c.rung, s.c.flags, s.c.cleared);
+    const std::string open = openVersion(s.catalogue, s.e, s.c.version, s.c.flags, s.c.cleared);
     if (open.empty()) return false;
     const Lock& lock = s.locks.front();
-    const std::string name = s.e.ladder[size_t(s.e.rungIndex(open))].name;
+    const std::string name = s.e.ladder[size_t(s.e.versionIndex(open))].name;
     d.because.push_back("locked by " + lock.name + ": " + lock.reason + "; the nearest version that is open is “" +
                         name + "”");
     d.open = "What you filmed waits for now: " + lock.reason + ".";
-    d.arithmetic.push_back("locked: " + s.e.ladder[size_t(s.e.rungIndex(s.c.rung))].name + " → " + name +
+    d.arithmetic.push_back("locked: " + s.e.ladder[size_t(s.e.versionIndex(s.c.version))].name + " → " + name +
                            ", in its own dose");
     changeVersion(d.target, s.catalogue, s.e, open, true);
     return true;
@@ -130,7 +130,7 @@ bool stopRules(const Situation& s, Decision& d) {
                             " (" + flag + "): stop and refer at once");
     if (note.pain) d.because.push_back("the client reports pain: no step up, and no more of this until it is cleared");
     const bool alarm = note.isAlarming();
-    const std::string open = alarm ? "" : openVersion(s.catalogue, s.e, s.c.rung, s.c.flags, s.c.cleared);
+    const std::string open = alarm ? "" : openVersion(s.catalogue, s.e, s.c.version, s.c.flags, s.c.cleared);
     for (const Lock& lock : s.locks)
         if (open.empty())
             d.because.push_back("locked by " + lock.name + ": " + lock.reason +
@@ -159,7 +159,7 @@ bool stepBack(const Situation& s, Decision& d) {
 
 /// Shaking with the position kept, as the client felt it or as a hold shows it for certain: how that is told. Empty =
 /// none.
-std::string shakingOf(const Case& c) {
+std::string tremorWords(const Case& c) {
     if (c.note.shaking) return "shaking with the position kept";
     for (size_t i = 0; i < c.holds.size(); ++i) {
         const Case::Hold& h = c.holds[i];
@@ -172,7 +172,7 @@ std::string shakingOf(const Case& c) {
 }
 
 bool stepUp(const Situation& s, Decision& d) {
-    const bool enough = s.e.shakingIsTheEnd && !shakingOf(s.c).empty();
+    const bool enough = s.e.tremorIsTheEnd && !tremorWords(s.c).empty();
     if (!s.cleanNow() || sidesShown(s.e, s.c).empty() || !s.sidesToShow().empty() ||
         s.shown.sideDifference > kSideLimit + 1e-9 || !s.wrongPlace.empty() || enough)
         return false;
@@ -207,8 +207,8 @@ void whyStay(const Situation& s, Decision& d) {
     if (!s.wrongPlace.empty())
         d.because.push_back("felt in the " + s.e.feltPlace(s.wrongPlace)->name + ": " +
                             s.e.feltPlace(s.wrongPlace)->means);
-    const std::string shaking = shakingOf(s.c);
-    say(s.e.shakingIsTheEnd && !shaking.empty(), shaking + ": the dose is enough");
+    const std::string shaking = tremorWords(s.c);
+    say(s.e.tremorIsTheEnd && !shaking.empty(), shaking + ": the dose is enough");
     const bool first = std::any_of(shown.begin(), shown.end(),
                                    [&](const std::string& side) { return s.cleanRunning(side) < kCleanReviews; });
     say(s.cleanNow() && first, "the first clean time: once more before a step up");
@@ -221,7 +221,7 @@ void whyStay(const Situation& s, Decision& d) {
 Decision decide(const Catalogue& catalogue, const Exercise& e, const Case& c) {
     Decision d;
     d.target = c.target;
-    if (d.target.rung.empty()) d.target.rung = c.rung;
+    if (d.target.version.empty()) d.target.version = c.version;
     const Situation s = lookAt(catalogue, e, c);
     if (stopRules(s, d))
         d.step = "stop";
@@ -251,12 +251,12 @@ Decision decide(const Catalogue& catalogue, const Exercise& e, const Case& c) {
 
 Result<Decision> decide(const Catalogue& catalogue, const Case& now) {
     Case c = now;
-    if (c.rung.empty()) {
+    if (c.version.empty()) {
         const auto plain = catalogue.form({c.exercise, {}, {}, c.schools});
         if (!plain) return tl::unexpected(plain.error());
-        c.rung = plain->startRung;
+        c.version = plain->startVersion;
     }
-    const auto exercise = catalogue.form({c.exercise, c.rung, {}, c.schools});
+    const auto exercise = catalogue.form({c.exercise, c.version, {}, c.schools});
     if (!exercise) return tl::unexpected(exercise.error());
     return decide(catalogue, *exercise, c);
 }
@@ -264,7 +264,7 @@ Result<Decision> decide(const Catalogue& catalogue, const Case& now) {
 Json toJson(const Decision& d) {
     Json cues = Json::array(), waiting = Json::array();
     for (const ChosenCue& c : d.cues)
-        cues.push_back({{"fault", c.fault}, {"rung", c.rung}, {"text", c.text}, {"because", c.because}});
+        cues.push_back({{"fault", c.fault}, {"rung", c.level}, {"text", c.text}, {"because", c.because}});
     for (const auto& [id, why] : d.waiting) waiting.push_back({{"fault", id}, {"because", why}});
     return {{"step", d.step}, {"because", d.because}, {"target", toJson(d.target)}, {"arithmetic", d.arithmetic},
             {"cues", cues},   {"waiting", waiting},   {"cautions", d.cautions}};

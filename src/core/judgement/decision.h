@@ -7,7 +7,7 @@
 namespace deft {
 
 struct ChosenCue {
-    std::string fault, rung, text, because;
+    std::string fault, level, text, because;
 };
 
 struct Decision {
@@ -21,7 +21,7 @@ struct Decision {
 };
 
 /// Hold lengths asked for, in seconds: common practice up to 60, the rest chosen here; no published source.
-extern const std::vector<double> kHoldRungs;
+extern const std::vector<double> kHoldSteps;
 
 /// A hold within this of the length that was asked for has met it (chosen here).
 constexpr double kHoldSlack_s = 0.5;

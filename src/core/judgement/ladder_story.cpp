@@ -7,16 +7,16 @@ std::vector<LadderStep> ladderStory(const Catalogue& catalogue, const Exercise& 
                                     const std::vector<PastReview>& history, const std::vector<std::string>& flags,
                                     const std::vector<std::string>& cleared) {
     std::vector<LadderStep> story;
-    for (const Rung& rung : exercise.ladder) {
+    for (const Version& version : exercise.ladder) {
         LadderStep step;
-        step.rung = rung.id;
+        step.version = version.id;
         for (const PastReview& past : history) {
-            if (past.rung != rung.id) continue;
+            if (past.version != version.id) continue;
             ++step.reviews;
             step.last = past.date;
             step.met += past.met && past.clean;
         }
-        step.locks = locksOf(catalogue, exercise, rung.id, flags, cleared);
+        step.locks = locksOf(catalogue, exercise, version.id, flags, cleared);
         story.push_back(std::move(step));
     }
     return story;

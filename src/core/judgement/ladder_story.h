@@ -7,7 +7,7 @@ namespace deft {
 
 /// What a client's reviews of an exercise say of one version on its ladder.
 struct LadderStep {
-    std::string rung;
+    std::string version;
     int reviews = 0, met = 0; ///< reviews of this version; those that met the target with every rep clean
     std::string last;         ///< day of the last of them; empty without any
     std::vector<Lock> locks;  ///< what keeps this client from it

@@ -10,10 +10,10 @@ bool has(const std::vector<std::string>& list, const std::string& item) {
     return std::find(list.begin(), list.end(), item) != list.end();
 }
 
-std::vector<std::string> loadsOf(const Catalogue& catalogue, const Exercise& e, const std::string& rung) {
-    const int at = e.rungIndex(rung);
+std::vector<std::string> loadsOf(const Catalogue& catalogue, const Exercise& e, const std::string& version) {
+    const int at = e.versionIndex(version);
     if (at < 0) return e.loads;
-    const Rung& r = e.ladder[size_t(at)];
+    const Version& r = e.ladder[size_t(at)];
     if (r.loads) return *r.loads;
     if (!r.exercise.empty() && r.exercise != e.id)
         if (const auto other = catalogue.exercise(r.exercise)) return other->loads;
@@ -22,12 +22,12 @@ std::vector<std::string> loadsOf(const Catalogue& catalogue, const Exercise& e, 
 
 } // namespace
 
-std::vector<Lock> locksOf(const Catalogue& catalogue, const Exercise& exercise, const std::string& rung,
+std::vector<Lock> locksOf(const Catalogue& catalogue, const Exercise& exercise, const std::string& version,
                           const std::vector<std::string>& flags, const std::vector<std::string>& cleared) {
     std::vector<Lock> locks;
     if (flags.empty()) return locks;
     const auto& known = catalogue.safety().flags;
-    const std::vector<std::string> loads = loadsOf(catalogue, exercise, rung);
+    const std::vector<std::string> loads = loadsOf(catalogue, exercise, version);
     for (const std::string& id : flags) {
         const auto it = known.find(id);
         if (it == known.end() || has(cleared, id)) continue;
@@ -39,9 +39,9 @@ std::vector<Lock> locksOf(const Catalogue& catalogue, const Exercise& exercise, 
     return locks;
 }
 
-std::string openVersion(const Catalogue& catalogue, const Exercise& e, const std::string& rung,
+std::string openVersion(const Catalogue& catalogue, const Exercise& e, const std::string& version,
                         const std::vector<std::string>& flags, const std::vector<std::string>& cleared) {
-    for (int i = e.rungIndex(rung) - 1; i >= 0; --i)
+    for (int i = e.versionIndex(version) - 1; i >= 0; --i)
         if (locksOf(catalogue, e, e.ladder[size_t(i)].id, flags, cleared).empty()) return e.ladder[size_t(i)].id;
     return {};
 }

@@ -11,7 +11,7 @@
 
 namespace deft {
 
-const std::vector<double> kHoldRungs = {5, 10, 15, 20, 30, 45, 60, 90, 120};
+const std::vector<double> kHoldSteps = {5, 10, 15, 20, 30, 45, 60, 90, 120};
 
 namespace {
 
@@ -24,13 +24,13 @@ constexpr double kSideWorthNaming = 0.02; // chosen here
 std::string seconds(double v) { return numberWords(v, 1) + " s"; }
 
 /// Why a version may not be gone to, or empty.
-std::string lockOn(const Catalogue& catalogue, const Exercise& e, const std::string& rung, const Case& c) {
-    const auto locks = locksOf(catalogue, e, rung, c.flags, c.cleared);
+std::string lockOn(const Catalogue& catalogue, const Exercise& e, const std::string& version, const Case& c) {
+    const auto locks = locksOf(catalogue, e, version, c.flags, c.cleared);
     return locks.empty() ? "" : locks.front().name;
 }
 
-bool hasHeld(const PastReview& past, const Criterion& needs, const std::string& rung) {
-    return past.rung == rung && past.met && past.clean &&
+bool hasHeld(const PastReview& past, const Criterion& needs, const std::string& version) {
+    return past.version == version && past.met && past.clean &&
            past.target.hold_s.value_or(0) >= needs.hold_s.value_or(0) - 1e-9;
 }
 
@@ -49,8 +49,8 @@ bool isMet(const Criterion& needs, const Exercise& e, const Case& c) {
         if (n < needs.reps.value_or(1)) return false;
     const auto sides = sidesOf(e);
     return std::all_of(sides.begin(), sides.end(), [&](const std::string& side) {
-        return reviewsRunning(e, c, side, true, [&](const PastReview& past) { return hasHeld(past, needs, c.rung); }) >=
-               needs.reviews;
+        return reviewsRunning(e, c, side, true,
+                              [&](const PastReview& past) { return hasHeld(past, needs, c.version); }) >= needs.reviews;
     });
 }
 
@@ -62,17 +62,17 @@ std::string criterionShown(const Criterion& needs, const Exercise& e) {
 }
 
 /// Does the next version say what it needs, so that a program can read it?
-bool hasCriterion(const Exercise& e, const std::string& rung) {
-    const int at = e.rungIndex(rung);
+bool hasCriterion(const Exercise& e, const std::string& version) {
+    const int at = e.versionIndex(version);
     return at >= 0 && at + 1 < int(e.ladder.size()) && e.ladder[size_t(at) + 1].needs.has_value();
 }
 
 /// The next version, where what it needs has been shown and nothing locks it. @param passedOver why not
 bool nextVersion(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const std::string& keep,
                  std::string& passedOver) {
-    const int rung = e.rungIndex(d.target.rung);
-    if (rung < 0 || rung + 1 >= int(e.ladder.size())) return false;
-    const Rung& next = e.ladder[size_t(rung) + 1];
+    const int version = e.versionIndex(d.target.version);
+    if (version < 0 || version + 1 >= int(e.ladder.size())) return false;
+    const Version& next = e.ladder[size_t(version) + 1];
     if (const std::string lock = lockOn(catalogue, e, next.id, c); !lock.empty()) { // never onto what intake locks
         passedOver = "; the next version is locked by " + lock;
         return false;
@@ -81,7 +81,7 @@ bool nextVersion(Decision& d, const Catalogue& catalogue, const Exercise& e, con
         passedOver = "; the next version needs " + criterionShown(*next.needs, e);
         return false;
     }
-    d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(rung)].name + " → " + next.name +
+    d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(version)].name + " → " + next.name +
                            (next.needs ? ", which needs " + criterionShown(*next.needs, e) : ""));
     changeVersion(d.target, catalogue, e, next.id, false);
     return true;
@@ -99,7 +99,7 @@ void growInstead(Decision& d, const Catalogue& catalogue, const Exercise& e, con
         return;
     }
     std::string passedOver;
-    if (hasCriterion(e, t.rung) && nextVersion(d, catalogue, e, c, keep, passedOver)) return;
+    if (hasCriterion(e, t.version) && nextVersion(d, catalogue, e, c, keep, passedOver)) return;
     for (const std::string& what : e.dose.instead) {
         if (what == "round" && t.sets < e.dose.setsMax) {
             ++t.sets;
@@ -111,15 +111,16 @@ void growInstead(Decision& d, const Catalogue& catalogue, const Exercise& e, con
             d.arithmetic.push_back("up: " + keep + ", every other day becomes every day" + passedOver);
             return;
         }
-        if (what == "version" && !hasCriterion(e, t.rung) && nextVersion(d, catalogue, e, c, keep, passedOver)) return;
+        if (what == "version" && !hasCriterion(e, t.version) && nextVersion(d, catalogue, e, c, keep, passedOver))
+            return;
     }
     d.arithmetic.push_back("up: " + keep + "; nothing else can grow" + passedOver);
 }
 
 void holdUp(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Shown& s, double asked) {
-    const auto next = std::upper_bound(kHoldRungs.begin(), kHoldRungs.end(), asked + 1e-9);
+    const auto next = std::upper_bound(kHoldSteps.begin(), kHoldSteps.end(), asked + 1e-9);
     const double reachable = std::max(asked + kUpStep_s, kUpShare * s.medianClean_s);
-    if (next == kHoldRungs.end() || *next > e.dose.holdCap_s + 1e-9)
+    if (next == kHoldSteps.end() || *next > e.dose.holdCap_s + 1e-9)
         return growInstead(d, catalogue, e, c,
                            "no longer than " + seconds(e.dose.holdCap_s) + " here → keep " + seconds(asked));
     if (*next > reachable + 1e-9)
@@ -133,10 +134,11 @@ void holdUp(Decision& d, const Catalogue& catalogue, const Exercise& e, const Ca
 
 /// One version down; at the bottom of the ladder, a round less.
 void easierVersion(Decision& d, const Catalogue& catalogue, const Exercise& e) {
-    const int rung = e.rungIndex(d.target.rung);
-    if (rung > 0) {
-        d.arithmetic.push_back("version: " + e.ladder[size_t(rung)].name + " → " + e.ladder[size_t(rung) - 1].name);
-        changeVersion(d.target, catalogue, e, e.ladder[size_t(rung) - 1].id, true);
+    const int version = e.versionIndex(d.target.version);
+    if (version > 0) {
+        d.arithmetic.push_back("version: " + e.ladder[size_t(version)].name + " → " +
+                               e.ladder[size_t(version) - 1].name);
+        changeVersion(d.target, catalogue, e, e.ladder[size_t(version) - 1].id, true);
     } else if (d.target.sets > 1) {
         --d.target.sets;
         d.arithmetic.push_back("back: already the easiest version → a round less: " + std::to_string(d.target.sets));
@@ -151,9 +153,9 @@ void setHold(Decision& d, const Catalogue& catalogue, const Exercise& e, const C
                                " holds clean → keep " + seconds(asked));
         return;
     }
-    const auto above = std::upper_bound(kHoldRungs.begin(), kHoldRungs.end(), s.medianClean_s + 1e-9);
-    if (above == kHoldRungs.begin()) {
-        d.target.hold_s = std::min(asked, kHoldRungs.front());
+    const auto above = std::upper_bound(kHoldSteps.begin(), kHoldSteps.end(), s.medianClean_s + 1e-9);
+    if (above == kHoldSteps.begin()) {
+        d.target.hold_s = std::min(asked, kHoldSteps.front());
         d.arithmetic.push_back("back: median clean hold " + seconds(s.medianClean_s) +
                                " is below the shortest rung → " + seconds(*d.target.hold_s) +
                                ", on the easier version");
@@ -206,11 +208,11 @@ void setRange(Decision& d, const Case& c) {
 
 } // namespace
 
-void changeVersion(Target& t, const Catalogue& catalogue, const Exercise& e, const std::string& rung, bool easier) {
-    t.rung = rung;
-    const auto version = catalogue.inVersion(e, rung);
-    if (!version) return; // the file has been read before, so this one can be
-    const Target first = usualTarget(*version);
+void changeVersion(Target& t, const Catalogue& catalogue, const Exercise& e, const std::string& version, bool easier) {
+    t.version = version;
+    const auto done = catalogue.inVersion(e, version);
+    if (!done) return; // the file has been read before, so this one can be
+    const Target first = usualTarget(*done);
     const bool sameKind = t.hold_s.has_value() == first.hold_s.has_value();
     if (!easier || !sameKind) t.hold_s = first.hold_s;
     if (!easier || !sameKind || !t.reps) t.reps = first.reps;
@@ -219,12 +221,12 @@ void changeVersion(Target& t, const Catalogue& catalogue, const Exercise& e, con
 }
 
 void setTarget(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Shown& s, bool easier) {
-    const std::string version = d.target.rung;
+    const std::string version = d.target.version;
     if (d.target.hold_s)
         setHold(d, catalogue, e, c, s, easier);
     else
         setReps(d, catalogue, e, c, s, easier);
-    if (d.target.rung == version) setRange(d, c); // a range belongs to one version
+    if (d.target.version == version) setRange(d, c); // a range belongs to one version
     if (d.step == "back" && easier) easierVersion(d, catalogue, e);
     if (s.sideDifference > kSideWorthNaming) {
         d.target.firstSide = s.weakSide;
@@ -235,15 +237,15 @@ void setTarget(Decision& d, const Catalogue& catalogue, const Exercise& e, const
 }
 
 Target firstTarget(const Catalogue& catalogue, const Exercise& e) {
-    const auto begun = catalogue.inVersion(e, e.startRung);
+    const auto begun = catalogue.inVersion(e, e.startVersion);
     Target t = usualTarget(begun ? *begun : e);
-    t.rung = e.startRung;
+    t.version = e.startVersion;
     return t;
 }
 
 Target usualTarget(const Exercise& e) {
     Target t;
-    t.rung = e.version.empty() ? e.plainRung() : e.version, t.sets = e.dose.sets, t.reps = e.dose.reps,
+    t.version = e.version.empty() ? e.plainVersion() : e.version, t.sets = e.dose.sets, t.reps = e.dose.reps,
     t.daysPerWeek = e.dose.daysPerWeek;
     if (e.dose.hold_s) t.hold_s = std::min(*e.dose.hold_s, e.dose.holdCap_s);
     return t;

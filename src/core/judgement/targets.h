@@ -13,7 +13,7 @@ void setTarget(Decision& decision, const Catalogue& catalogue, const Exercise& e
 Target usualTarget(const Exercise& version);
 /// Another version, in the dose in which somebody who is new to it begins; where it gets easier, what has been shown of
 /// the same kind of dose stays.
-void changeVersion(Target& target, const Catalogue& catalogue, const Exercise& exercise, const std::string& rung,
+void changeVersion(Target& target, const Catalogue& catalogue, const Exercise& exercise, const std::string& version,
                    bool easier);
 
 } // namespace deft

@@ -35,8 +35,8 @@ void findTrend(OverTime& o, const std::vector<double>& value, const std::vector<
 
 } // namespace
 
-bool isSameVersion(const std::string& rung, const std::string& other) {
-    return rung.empty() || other.empty() || rung == other;
+bool isSameVersion(const std::string& version, const std::string& other) {
+    return version.empty() || other.empty() || version == other;
 }
 
 OverTime overTime(const ReadingRow& now, const std::string& today, std::vector<Visit> earlier) {

@@ -27,7 +27,7 @@ struct OverTime {
 
 /// Can readings of two reviews of an exercise be told against each other? Not those of two versions: another movement
 /// is no change. A review that says no version counts as any.
-bool isSameVersion(const std::string& rung, const std::string& other);
+bool isSameVersion(const std::string& version, const std::string& other);
 
 constexpr size_t kTrendFrom = 3; ///< visits; two are compared, not called a trend
 /// From as many visits on the line is that of Theil and Sen, and a trend must also show in the visits' order alone

@@ -229,18 +229,18 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         row.value = fit->share(), row.u95 = fit->u95();
         rows.push_back(std::move(row));
     }
-    const auto addPace = [&](ReadingRow row) {
+    const auto addTempo = [&](ReadingRow row) {
         bool clear = false;
         for (const Rep& rep : reps)
             clear = clear || isClearIn(r, row.measure, repOfSpan(r.events, rep.start_s, rep.end_s));
         if (row.limit.isSet()) row.verdict = asFound(row.verdict, clear);
         rows.push_back(std::move(row));
     };
-    if (r.exercise.paceOut_s)
-        addPace(ofReps(
+    if (r.exercise.tempoOut_s)
+        addTempo(ofReps(
             r, reps, "pace_out", "median", [](const Rep& rep) { return rep.out_s(); },
             [](const Rep& rep) { return rep.outU95_s(); }));
-    addPace(ofReps(
+    addTempo(ofReps(
         r, reps, "pace_back", "median", [](const Rep& rep) { return rep.back_s(); },
         [](const Rep& rep) { return rep.backU95_s(); }));
     return rows;

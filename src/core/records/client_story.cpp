@@ -16,7 +16,7 @@ OverTime ofReading(const ClientStory& story, const Reading& last) {
     std::vector<Visit> earlier;
     for (size_t i = 0; i + 1 < story.reviews.size(); ++i)
         if (const Reading* r = story.reviews[i].find(last.measure, last.stat);
-            r && isSameVersion(story.reviews[i].past.rung, story.reviews.back().past.rung))
+            r && isSameVersion(story.reviews[i].past.version, story.reviews.back().past.version))
             earlier.push_back({story.reviews[i].date, r->value, r->u95});
     return overTime(row, story.reviews.back().date, std::move(earlier));
 }
@@ -32,7 +32,7 @@ std::vector<PastReview> ClientStory::history() const {
 std::optional<Target> ClientStory::now() const {
     if (asked || reviews.empty()) return asked;
     const FiledReview& last = reviews.back();
-    return last.next.rung.empty() ? last.past.target : last.next;
+    return last.next.version.empty() ? last.past.target : last.next;
 }
 
 ClientStory tellStory(const Catalogue& catalogue, const Exercise& exercise, std::vector<FiledReview> reviews,

@@ -112,7 +112,7 @@ Result<std::shared_ptr<const Measurement>> measureFootage(std::shared_ptr<const 
     addSway(m->movement, still, m->series.context);
     addLead(m->movement, m->series);
     if (m->plan.needsRollOrder) addRollOrder(m->series, still, m->movement);
-    addPace(m->series, m->movement, mover);
+    addTempo(m->series, m->movement, mover);
     return m;
 }
 

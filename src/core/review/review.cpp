@@ -104,7 +104,7 @@ std::optional<Review::Pair> Review::framePair(const std::string& id) const {
 Case caseOf(const Review& r) {
     Case c;
     c.exercise = r.inputs.exercise;
-    c.rung = r.inputs.asked.rung;
+    c.version = r.inputs.asked.version;
     c.schools = r.inputs.schools;
     c.flags = r.inputs.flags, c.cleared = r.inputs.cleared;
     c.cueRecord = r.inputs.cueRecord;
@@ -133,7 +133,7 @@ Case caseOf(const Review& r) {
 }
 
 Result<Exercise> exerciseOf(const Catalogue& catalogue, const ReviewInputs& in) {
-    ExerciseForm form{in.exercise, in.asked.rung, in.view, in.schools};
+    ExerciseForm form{in.exercise, in.asked.version, in.view, in.schools};
     if (form.view.empty()) {
         const auto plain = catalogue.form({form.id, form.version});
         if (!plain) return plain;
@@ -147,9 +147,9 @@ namespace {
 /// What was asked for, in full: a version alone is asked for in its own dose, a dose alone in the usual version, of
 /// which only the length of a hold is taken over.
 Target askedInFull(const Target& asked, const Exercise& e) {
-    if (!asked.rung.empty() && (asked.reps || asked.hold_s || asked.range)) return asked;
+    if (!asked.version.empty() && (asked.reps || asked.hold_s || asked.range)) return asked;
     Target full = usualTarget(e);
-    if (!asked.rung.empty()) full.rung = asked.rung;
+    if (!asked.version.empty()) full.version = asked.version;
     if (asked.hold_s) full.hold_s = asked.hold_s;
     return full;
 }
@@ -205,10 +205,10 @@ Result<Review> measuredAndJudged(const CataloguePtr& catalogue, const ReviewInpu
 Result<Review> measureReview(CataloguePtr catalogue, ReviewInputs inputs, ClipInfo clip, Tracks tracks) {
     const auto footage = std::make_shared<const Footage>(Footage{std::move(clip), std::move(tracks)});
     auto plain = measuredAndJudged(catalogue, inputs, footage);
-    if (!plain || !inputs.asked.rung.empty() || !plain->events.reps.empty()) return plain;
+    if (!plain || !inputs.asked.version.empty() || !plain->events.reps.empty()) return plain;
     // Nobody said which version was asked for, and the usual one is not in the clip: its look may tell.
-    for (const Rung& rung : plain->exercise.ladder) {
-        inputs.asked.rung = rung.id;
+    for (const Version& version : plain->exercise.ladder) {
+        inputs.asked.version = version.id;
         auto other = measuredAndJudged(catalogue, inputs, footage);
         if (other && !other->events.reps.empty()) return other;
     }

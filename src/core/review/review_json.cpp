@@ -19,7 +19,7 @@ Json words(const std::string& s) { return s.empty() ? Json(nullptr) : Json(s); }
 Json toJson(const std::vector<CueRecord>& record) {
     Json list = Json::array();
     for (const CueRecord& r : record)
-        list.push_back({{"fault", r.fault}, {"rung", r.rung}, {"tried", r.tried}, {"helped", r.helped}});
+        list.push_back({{"fault", r.fault}, {"rung", r.level}, {"tried", r.tried}, {"helped", r.helped}});
     return list;
 }
 
@@ -287,7 +287,7 @@ Json toJson(const Review& r) {
 PastReview asPast(const Review& r) {
     PastReview p;
     p.date = r.inputs.date;
-    p.rung = r.inputs.asked.rung;
+    p.version = r.inputs.asked.version;
     p.target = r.inputs.asked;
     p.met = r.metTarget();
     p.clean = r.allClean();
@@ -299,7 +299,7 @@ PastReview asPast(const Review& r) {
         if (f->certainty == Certainty::Clear && std::find(p.faults.begin(), p.faults.end(), f->id) == p.faults.end())
             p.faults.push_back(f->id);
     for (const ChosenCue& c : r.decision.cues) {
-        PastCue cue{c.fault, c.rung, 0, 0};
+        PastCue cue{c.fault, c.level, 0, 0};
         bool read = false; // what was only seen cannot be compared with a reading next time
         for (const Fault* f : r.standing())
             if (f->id == c.fault && r.exercise.fault(f->id)->limit.isWorse(f->worst, read ? cue.worst : kGap))

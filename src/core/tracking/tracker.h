@@ -75,21 +75,21 @@ private:
         int points = 0;      ///< of the segment that agrees in most
         double turn = 0;     ///< of the segment that has turned most since it was marked, rad
         double rolled = 0;   ///< px that a pelvis which rolls may have taken along what it alone carries
-        double untold = 0;   ///< px that it may be off by what a trunk cannot tell
+        double blindSd = 0;  ///< px that it may be off by what a trunk cannot tell
         bool atEnd = true;   ///< the mark is an end of every segment that it belongs to
     };
     Carried carriedBySegments(const std::string& name) const;
-    Vector2 towardThePelvis(const SegmentCloud& thigh, const std::string& name) const;
+    Vector2 towardPelvis(const SegmentCloud& thigh, const std::string& name) const;
     double looseness(const SegmentCloud& segment, const std::string& name) const;
-    double astray(const SegmentCloud& segment, const std::string& name) const;
-    double untoldBy(const SegmentCloud& segment, const std::string& name) const;
-    bool isOfTheRoom(const std::string& name, const Point2& patch) const;
+    double trunkOnlyHipSd(const SegmentCloud& segment, const std::string& name) const;
+    double trunkBlindSd(const SegmentCloud& segment, const std::string& name) const;
+    bool isBackground(const std::string& name, const Point2& patch) const;
     double goesRound(const std::string& name, const Carried& carried) const;
     static constexpr double kHalfAgree = 0.5; ///< of a trunk's points: with fewer it is a poor witness
     static bool isBacked(const Carried& carried);
     bool mayContradict(const std::string& name, const Carried& carried, const Anchor& anchor) const;
     bool skinSlides(const std::string& name) const;
-    double sayOfPatch(const std::string& name, double patchSd, double carriedSd, double gap) const;
+    double patchWeight(const std::string& name, double patchSd, double carriedSd, double gap) const;
     /// The mark's place, band and state in this picture, from what was seen and what its segments say.
     void settle(const cv::Mat& image, const std::string& name, TrackPoint& point,
                 const std::map<std::string, Sight>& sights, double seconds);

@@ -55,7 +55,7 @@ double LandmarkTracker::looseness(const SegmentCloud& s, const std::string& name
 /// From the front the mark of a hip lies on the outline, beside its joint; whether its skin goes with the thigh or with
 /// the pelvis cannot be told. From where the thigh carries it half way to where the pelvis would, px: the pelvis lies
 /// along the line of both joints.
-Vector2 LandmarkTracker::towardThePelvis(const SegmentCloud& thigh, const std::string& name) const {
+Vector2 LandmarkTracker::towardPelvis(const SegmentCloud& thigh, const std::string& name) const {
     const auto across = across_.find(name), back = across_.find(otherSideOf(name));
     if (thigh.plan().part != BodyPart::Thigh || name != thigh.plan().proximal || across == across_.end() ||
         back == across_.end())
@@ -74,7 +74,7 @@ Vector2 LandmarkTracker::towardThePelvis(const SegmentCloud& thigh, const std::s
 }
 
 /// How far a hip may be off that a trunk of few points carries alone, px: pelvis and thigh have gone another way.
-double LandmarkTracker::astray(const SegmentCloud& s, const std::string& name) const {
+double LandmarkTracker::trunkOnlyHipSd(const SegmentCloud& s, const std::string& name) const {
     const auto& layout = layout_.at(s.plan().name);
     const auto shoulder = layout.find(s.plan().proximal);
     if (s.plan().part != BodyPart::Trunk || name != s.plan().distal || s.points() >= kManyOfTrunk ||
@@ -91,7 +91,7 @@ double LandmarkTracker::astray(const SegmentCloud& s, const std::string& name) c
 
 /// What a trunk cannot tell, px: whether the shoulder's skin has gone along with an arm that is lost; and how far what
 /// lies between its ends has gone along with skin that bends.
-double LandmarkTracker::untoldBy(const SegmentCloud& s, const std::string& name) const {
+double LandmarkTracker::trunkBlindSd(const SegmentCloud& s, const std::string& name) const {
     if (s.plan().part != BodyPart::Trunk || name == s.plan().distal) return 0;
     if (name != s.plan().proximal) return kBackTurns * std::abs(s.pose().angleRad);
     const auto& layout = layout_.at(s.plan().name);
@@ -116,8 +116,8 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
         const Point2& place = layout_.at(s.plan().name).at(name);
         const bool bare = s.plan().part == BodyPart::Foot || s.plan().part == BodyPart::Hand;
         const double own = kLeastCarriedSd + 2 * s.poseSdPx() + 1.2 * std::abs(s.pose().angleRad) +
-                           (bare ? kBareTurns * (1 - s.agreeing()) * s.lever(place) : 0) + astray(s, name);
-        const Vector2 skin = towardThePelvis(s, name);
+                           (bare ? kBareTurns * (1 - s.agreeing()) * s.lever(place) : 0) + trunkOnlyHipSd(s, name);
+        const Vector2 skin = towardPelvis(s, name);
         const double loose = std::hypot(looseness(s, name), skin.norm(), s.extrapolationSd(place));
         const double w = 1 / (own * own + loose * loose);
         opinions.push_back({placeIn(s, name, s.pose()) + s.leftBehind(place) + skin, w, loose});
@@ -125,7 +125,7 @@ LandmarkTracker::Carried LandmarkTracker::carriedBySegments(const std::string& n
         c.agreeing = std::max(c.agreeing, s.agreeing());
         c.points = std::max(c.points, s.points());
         c.turn = std::max(c.turn, std::abs(s.pose().angleRad));
-        c.untold = std::max(c.untold, untoldBy(s, name));
+        c.blindSd = std::max(c.blindSd, trunkBlindSd(s, name));
         if (s.plan().part == BodyPart::Pelvis && !sideOf(name).empty()) c.rolled = kRolls * (1 - s.agreeing());
         c.atEnd = c.atEnd && (name == s.plan().proximal || name == s.plan().distal);
     }
@@ -198,7 +198,7 @@ bool LandmarkTracker::mayContradict(const std::string& name, const Carried& carr
 }
 
 /// Weight of a patch against what the segments say, 0…1.
-double LandmarkTracker::sayOfPatch(const std::string& name, double patchSd, double carriedSd, double gap) const {
+double LandmarkTracker::patchWeight(const std::string& name, double patchSd, double carriedSd, double gap) const {
     // A patch that leaves a place on which a whole segment agrees has slid along an outline or been bent.
     if (!skinSlides(name)) {
         carriedSd = kHeld * std::max(kLeastHeld, carriedSd - kLeastCarriedSd);

@@ -148,7 +148,7 @@ LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const A
 
 /// What was taken for a sticker and keeps its place while every limb that it was taken on has gone away is the room's:
 /// an outline that crosses a post behind it, say.
-bool LandmarkTracker::isOfTheRoom(const std::string& name, const Point2& at) const {
+bool LandmarkTracker::isBackground(const std::string& name, const Point2& at) const {
     const auto tells = [](const SegmentCloud& s) { return s.measured() && s.points() >= kManyPoints; };
     // What lies beside the main one only tells of the joint from afar, and while that is covered it may be far off.
     if (const SegmentCloud* main = mainSegment(name); !main || !tells(*main)) return false;
@@ -167,7 +167,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
                              const std::map<std::string, Sight>& sights, double seconds) {
     auto it = anchors_.find(name);
     if (it != anchors_.end() && it->second.sticker && !isSceneLandmark(name) && sights.at(name).good &&
-        isOfTheRoom(name, sights.at(name).match.pose.centre))
+        isBackground(name, sights.at(name).match.pose.centre))
         anchors_.erase(it), it = anchors_.end(); // from now on its segments alone carry it
     Anchor* a = it == anchors_.end() ? nullptr : &it->second;
     const Sight sight = a ? sights.at(name) : Sight{};
@@ -209,7 +209,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         // On cloth: patch and segment share the say. Their distance is evidence of sliding and widens the band.
         const double own = patchSd(sight.match) + (sight.distinct ? 0.25 : kSupports / 2) +
                            0.5 * std::max(0.0, 0.9 - sight.match.correlation) * 4;
-        const double w = hasSegment ? sayOfPatch(name, own, carried.sd, gap) : 1;
+        const double w = hasSegment ? patchWeight(name, own, carried.sd, gap) : 1;
         p.at = w * sight.match.pose.centre + (1 - w) * carried.at;
         // A match that is not distinct follows the segments, so it cannot narrow their band.
         const double both = !hasSegment      ? own
@@ -243,7 +243,7 @@ void LandmarkTracker::settle(const cv::Mat& image, const std::string& name, Trac
         accepted = true;
     } else if (hasSegment) {
         p.at = carried.at;
-        p.sd = kCarried * carried.sd + 1 + carried.untold + carried.rolled +
+        p.sd = kCarried * carried.sd + 1 + carried.blindSd + carried.rolled +
                kFewPoints * std::max(0, kManyPoints - carried.points) + fewTurned;
         // The end of one limb alone is a poor witness of a joint, the longer the worse: skin slides there.
         if (carried.atEnd && !backed && a)
