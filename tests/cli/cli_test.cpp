@@ -367,7 +367,15 @@ private slots:
         QProcess p;
         p.start(QStringLiteral(DEFT_PROGRAM),
                 {"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--out", at("stopped")});
-        QTest::qWait(700);
+        // A busy machine may take its time until the program listens, which blocks the signal for its own thread.
+        const auto listens = [&] {
+            QFile status(QStringLiteral("/proc/%1/status").arg(p.processId()));
+            if (!status.open(QIODevice::ReadOnly)) return false;
+            const QByteArray all = status.readAll(), blocked = all.mid(all.indexOf("SigBlk:\t") + 8, 16);
+            return (blocked.toULongLong(nullptr, 16) >> (SIGINT - 1)) & 1;
+        };
+        QVERIFY(QTest::qWaitFor(listens, 10000));
+        QTest::qWait(200);
         ::kill(pid_t(p.processId()), SIGINT);
         QVERIFY(p.waitForFinished(5000));
         QCOMPARE(p.exitCode(), 1);
