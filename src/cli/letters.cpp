@@ -51,16 +51,16 @@ int writeAnswer(const CataloguePtr& catalogue, const std::string& folder, const 
                                      reader ? ui::pictureMaker(*review, *reader) : PictureMaker()));
 }
 
-int writeSheet(const Catalogue& catalogue, const std::string& id, const std::string& version, const KnownFlags& of,
+int writeSheet(const Catalogue& catalogue, const std::string& id, const std::string& asked, const KnownFlags& of,
                const std::string& form, const std::string& out, int& argc, char** argv) {
     const auto exercise = catalogue.form({id, {}, {}, Schools{}});
     if (!exercise) return failed(exercise.error());
-    if (!version.empty() && exercise->versionIndex(version) < 0) {
+    if (!asked.empty() && exercise->versionIndex(asked) < 0) {
         std::string known;
         for (const Version& r : exercise->ladder) known += (known.empty() ? "" : ", ") + r.id;
-        return failed({Errc::NotFound, id + " has no version \"" + version + "\"; there are " + known});
+        return failed({Errc::NotFound, id + " has no version \"" + asked + "\"; there are " + known});
     }
-    const std::string version = version.empty() ? exercise->startVersion : version;
+    const std::string version = asked.empty() ? exercise->startVersion : asked;
     const auto asVersion = catalogue.inVersion(*exercise, version);
     if (!asVersion) return failed(asVersion.error());
     Target target = usualTarget(*asVersion);

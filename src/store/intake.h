@@ -20,9 +20,9 @@ struct Arrival {
     std::filesystem::path clip; ///< where the file lies for good
     std::string sha256;
     std::string received;           ///< ISO date
-    std::vector<std::string> flags; ///< they add to those that are known; only the client's own page takes one away
-    std::optional<Consent> consent;
-    std::function<void(ReviewInputs&)> fill; ///< what else is known of the clip, over its draft; may be empty
+    std::vector<std::string> flags{}; ///< they add to those that are known; only the client's own page takes one away
+    std::optional<Consent> consent{};
+    std::function<void(ReviewInputs&)> fill{}; ///< what else is known of the clip, over its draft; may be empty
 };
 
 /// Client, id, flags, consent and clip together, or nothing of it. @param usual see newDraft()

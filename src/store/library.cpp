@@ -12,6 +12,7 @@
 
 #include <QSqlError>
 #include <QUuid>
+#include <fstream>
 #include <sys/stat.h>
 
 namespace deft {

@@ -318,7 +318,7 @@ void NewClipForm::finish(int64_t client, const std::filesystem::path& file, cons
     a.exercise = exercise, a.flags = intake_->flags();
     a.fill = [this](ReviewInputs& in) { in = filledIn(std::move(in)); };
     if (clip_ != 0) {
-        if (auto ok = correct(library_, clip_, a, usualSchools()); !ok) return refused(ok.error());
+        if (auto ok = deft::correct(library_, clip_, a, usualSchools()); !ok) return refused(ok.error());
         emit corrected(clip_);
         return;
     }

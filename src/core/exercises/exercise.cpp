@@ -60,8 +60,8 @@ const FaultPlan* Exercise::anchor() const {
 }
 
 int Exercise::versionIndex(const std::string& wanted) const {
-    const Version* version = byId(ladder, wanted);
-    return version ? int(version - ladder.data()) : -1;
+    const Version* found = byId(ladder, wanted);
+    return found ? int(found - ladder.data()) : -1;
 }
 
 Position Exercise::bodyPosition() const {

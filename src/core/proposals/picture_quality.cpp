@@ -12,7 +12,7 @@
 namespace deft {
 namespace {
 
-constexpr int kLooks = 16;
+constexpr int kPictures = 16;
 constexpr double kSmall = 320;  // px: width at which frames are compared with each other
 constexpr int kLeastSmall = 16; // px: of either side then, however long and narrow the picture is
 constexpr int kLeastPart = 8;   // px: less of the background says nothing of its shift
@@ -81,7 +81,7 @@ Result<PictureQuality> pictureQuality(ClipReader& reader, StopToken stop) {
     // In rising order, so that the clip is gone through once.
     std::map<int64_t, bool> looks; // frame → one of those spread over the clip, besides those of the start
     for (double t = 0.25; t <= std::min(kStill_s, clip.time_s.back()); t += 0.25) looks[clip.frameAt(t)] = false;
-    for (int k = 0; k < kLooks; ++k) looks[k * (clip.frames() - 1) / (kLooks - 1)] = true;
+    for (int k = 0; k < kPictures; ++k) looks[k * (clip.frames() - 1) / (kPictures - 1)] = true;
 
     std::vector<double> light, noise, blur;
     cv::Mat first;

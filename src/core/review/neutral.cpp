@@ -9,14 +9,14 @@
 namespace deft {
 namespace {
 
-constexpr double kAround_s = 1.0 / 6;
+constexpr double kAroundFrame_s = 1.0 / 6;
 constexpr double kLeastRange_deg = 6; // less is no arching and flattening; chosen here
 
 /// Median of a series and of its half-width around a frame; NaN where it is not measured.
 std::pair<double, double> around(const Review& r, const Series* s, int64_t frame) {
     std::vector<double> values, bands;
     const double at = r.clip().time_s[size_t(frame)];
-    for (int64_t i = r.clip().frameAt(at - kAround_s); s && i <= r.clip().frameAt(at + kAround_s); ++i)
+    for (int64_t i = r.clip().frameAt(at - kAroundFrame_s); s && i <= r.clip().frameAt(at + kAroundFrame_s); ++i)
         if (std::isfinite(s->value[size_t(i)]))
             values.push_back(s->value[size_t(i)]), bands.push_back(s->u95[size_t(i)]);
     return values.empty() ? std::pair(kGap, kGap) : std::pair(medianOf(values), medianOf(bands));
