@@ -372,7 +372,7 @@ private slots:
             QFile status(QStringLiteral("/proc/%1/status").arg(p.processId()));
             if (!status.open(QIODevice::ReadOnly)) return false;
             const QByteArray all = status.readAll(), blocked = all.mid(all.indexOf("SigBlk:\t") + 8, 16);
-            return (blocked.toULongLong(nullptr, 16) >> (SIGINT - 1)) & 1;
+            return ((blocked.toULongLong(nullptr, 16) >> (SIGINT - 1)) & 1) == 1;
         };
         QVERIFY(QTest::qWaitFor(listens, 10000));
         QTest::qWait(200);

@@ -62,6 +62,9 @@ protected:
     bool measured() {
         return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); }, 400000);
     }
+    bool filed() {
+        return QTest::qWaitFor([&] { return session().isFiled(); }, 60000);
+    }
     /// Waits for the frame itself: no mark is set on the small picture that stands in for it.
     bool pictureIsThere() {
         return QTest::qWaitFor([&] { return stage().shownFrame() == session().frame() && !stage().isPreview(); },

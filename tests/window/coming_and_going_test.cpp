@@ -247,6 +247,7 @@ private slots:
         QVERIFY(QTest::qWaitFor([&] { return session().clipWatch().trouble().isEmpty(); }, 10000));
         QVERIFY(window_->message().isEmpty());
         QVERIFY(session().file());
+        QVERIFY(filed());
     }
 
     /// The window is closed while a clip is being measured: it ends soon, and the clip waits as before.
@@ -346,10 +347,18 @@ private slots:
         openRuta();
         window_->go(MainWindow::Letter);
         key(Qt::Key_Return, Qt::ControlModifier);
-        QVERIFY(session().isFiled());
+        // While its page is made the review is locked, and the window does not wait: another clip can be opened.
+        QVERIFY(session().isBeingFiled() && !session().isFiled());
+        QCOMPARE(session().file().error().code, Errc::Conflict);
+        const ReviewInputs sent = session().inputs();
+        session().setNeutral(session().frame());
+        QVERIFY(session().inputs() == sent);
+        QVERIFY(filed());
         const int64_t filed = window_->library().unsent().back().review;
         const fs::path folder = window_->library().folder();
         window_->close();
+        QVERIFY(window_->isVisible()); // it closes by itself once the mail lies there
+        QVERIFY(QTest::qWaitFor([&] { return !window_->isVisible(); }, 300000));
         QVERIFY(window_->outgoing().isIdle());
         QVERIFY(window_->library().unsent().empty());
         const std::string mail = readFile(folder / "outbox" / ("answer-" + std::to_string(filed) + ".eml")).value();
@@ -365,6 +374,7 @@ private slots:
         QVERIFY(!list.isVisible()); // Ruta's next clip waits to be answered
         openRuta();
         QVERIFY(session().file());
+        QVERIFY(filed());
         window_->go(MainWindow::Queue);
         const QString due = dayWords(QDate::currentDate().addDays(7).toString(Qt::ISODate).toStdString());
         QVERIFY2(list.isVisible() &&
@@ -392,6 +402,8 @@ private slots:
         openRuta();
         const fs::path outbox = window_->library().folder() / "outbox";
         QVERIFY(session().file()); // all that had been done by then
+        session().filing().disconnect(window_.get());
+        QVERIFY(filed());
         QVERIFY(fs::is_empty(outbox));
         for (int start = 0; start < 2; ++start) {
             openWindow(QStringLiteral("killed"));

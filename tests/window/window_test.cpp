@@ -396,7 +396,7 @@ private slots:
         key(Qt::Key_Space); // without praise today
         QVERIFY(!session().answer().find("well")->sent);
         key(Qt::Key_Return, Qt::ControlModifier);
-        QVERIFY2(session().isFiled(), qPrintable(window_->message()));
+        QVERIFY2(filed(), qPrintable(window_->message()));
         qInfo("a harder clip from opened to filed: %d actions", actions_);
         QVERIFY(actions_ <= 25);
     }
@@ -428,7 +428,7 @@ private slots:
         QTest::keyClick(words, Qt::Key_Return, Qt::ControlModifier);
         QVERIFY2(actions_ <= 12, qPrintable(QString::number(actions_)));
         QCOMPARE(window_->room(), MainWindow::Queue);
-        QVERIFY2(window_->message().startsWith(QStringLiteral("Filed")), qPrintable(window_->message()));
+        QVERIFY2(filed(), qPrintable(window_->message()));
         const qint64 clip = clipOf("Ruta", true);
         QVERIFY(clip != 0);
         int64_t client = 0;
@@ -505,7 +505,7 @@ private slots:
              summaryOf(same.series(), "pelvis_on_trunk").max, 0.5);
         window_->go(MainWindow::Letter);
         key(Qt::Key_Return, Qt::ControlModifier);
-        QVERIFY2(window_->message().startsWith(QStringLiteral("Filed")), qPrintable(window_->message()));
+        QVERIFY2(filed(), qPrintable(window_->message()));
     }
 
     /// A clip that arrives without marks: proposals wait when it is opened, none counts, one key confirms them all and

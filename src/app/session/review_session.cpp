@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/review_session.h"
 
-#include "app/documents/answer_picture.h"
 #include "app/session/own_marking.h"
 #include "app/sheet/rep_rows.h"
 #include "base/files.h"
@@ -39,9 +38,15 @@ private:
 };
 
 ReviewSession::ReviewSession(Library& library, QObject* parent)
-    : QObject(parent), library_(library), catalogue_(library.catalogue()), proposer_(library) {
+    : QObject(parent), library_(library), catalogue_(library.catalogue()), proposer_(library), filing_(library) {
     connect(&proposer_, &Proposer::ready, this, [this](qint64 clip) {
         if (clip == clipId_) fetchProposals();
+    });
+    connect(&filing_, &Filing::filed, this, [this](qint64 clip) {
+        if (clip != clipId_) return;
+        filed_ = true;
+        undo_.clear(); // what was sent is not taken back
+        emit filedReview();
     });
     connect(&watch_, &ClipWatch::troubled, this, &ReviewSession::failed);
     connect(&watch_, &ClipWatch::wellAgain, this, [this] { emit failed({}); });
@@ -149,7 +154,7 @@ void ReviewSession::leave() {
 }
 
 void ReviewSession::edit(const QString& what, const std::function<void(ReviewInputs&)>& change, const QString& merge) {
-    if (filed_) {
+    if (filed_ || isBeingFiled()) {
         emit failed(tr("This review has been filed and stays as it was sent."));
         return;
     }
@@ -311,16 +316,9 @@ void ReviewSession::chooseMoment(int index) {
     emit placeChanged();
 }
 
-Result<std::string> ReviewSession::page() {
-    auto reader = ClipReader::open(inputs_.clipPath); // its own: the frame source's belongs to another thread
-    if (!reader) return tl::unexpected(reader.error());
-    // The page as it is sent: without pictures where the client has not agreed to them.
-    return answerHtml(answer_,
-                      allowsPictures(client_.consent, today()) ? pictureMaker(*review_, *reader) : PictureMaker());
-}
-
-Result<int64_t> ReviewSession::file() {
-    if (filed_) return fail(Errc::Conflict, "this review has been filed already and stays as it was sent");
+Result<void> ReviewSession::file() {
+    if (filed_ || isBeingFiled())
+        return fail(Errc::Conflict, "this review has been filed already and stays as it was sent");
     if (!review_ || job_.isRunning())
         return fail(Errc::Unsupported, "the clip has not been measured yet, so there is nothing to file");
     if (!watch_.trouble().isEmpty()) return fail(Errc::Conflict, watch_.trouble().chopped(1).toStdString());
@@ -328,14 +326,8 @@ Result<int64_t> ReviewSession::file() {
     if (inputs_.date.empty()) inputs_.date = inputs_.answered;
     review_->inputs.date = inputs_.date, review_->inputs.answered = inputs_.answered;
     answer_ = composeAnswer(*review_);
-    auto html = page();
-    if (!html) return tl::unexpected(html.error());
-    auto id = library_.file(clipId_, *review_, *html, answerText(answer_));
-    if (!id) return id;
-    filed_ = true;
-    undo_.clear(); // what was sent is not taken back
-    emit filedReview();
-    return id;
+    filing_.file(clipId_, std::make_shared<const Review>(*review_), answer_, allowsPictures(client_.consent, today()));
+    return {};
 }
 
 } // namespace deft::ui

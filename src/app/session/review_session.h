@@ -3,6 +3,7 @@
 #include "answer/answer.h"
 #include "app/session/background_job.h"
 #include "app/session/clip_watch.h"
+#include "app/session/filing.h"
 #include "app/session/frame_source.h"
 #include "app/session/proposer.h"
 #include "app/sheet/moments.h"
@@ -31,6 +32,7 @@ public:
     bool isMarked() const;
     int64_t clipId() const { return clipId_; }
     bool isFiled() const { return filed_; }
+    bool isBeingFiled() const { return filing_.isFiling(clipId_); }
 
     const ReviewInputs& inputs() const { return inputs_; }
     const Client& client() const { return client_; }
@@ -78,8 +80,10 @@ public:
     /// Measures with the marks as they are; for a clip whose marks have just been placed.
     void measure();
 
-    /// @param html the finished page @errors those of Library::file
-    Result<int64_t> file();
+    /// Sends the review off to be filed; from now on nothing of it changes. Ends with filedReview(), or failed() and
+    /// all as it was. @errors Conflict (filed already, another file), Unsupported (not measured yet)
+    Result<void> file();
+    Filing& filing() { return filing_; }
 
     int64_t frame() const { return frame_; }
     void setFrame(int64_t frame);
@@ -112,7 +116,6 @@ private:
     void tellDoubts();
     void fetchProposals();
     void followMarkedJoints();
-    Result<std::string> page();
 
     Library& library_;
     int64_t clipId_ = 0;
@@ -136,6 +139,7 @@ private:
     Phase phase_ = Phase::SetUp;
     QString savedAt_;
     Proposer proposer_;
+    Filing filing_;
     ClipWatch watch_;
     BackgroundJob job_;
     QUndoStack undo_;

@@ -277,11 +277,25 @@ void MainWindow::closeEvent(QCloseEvent* e) {
     QSettings settings;
     settings.setValue(QStringLiteral("geometry"), saveGeometry());
     settings.setValue(QStringLiteral("threads-folded"), bench_->threadsFolded());
-    // What has been filed is on its way: a few seconds are waited for it.
-    if (!outgoing_->isIdle() || writing_.isRunning()) say(tr("The last mail is being finished …"));
-    while (!outgoing_->isIdle() || writing_.isRunning())
-        QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents | QEventLoop::ExcludeUserInputEvents);
+    // What has been filed is on its way: a few seconds are waited for it, and then the window closes by itself.
+    if (isSending()) {
+        e->ignore();
+        if (closing_) return;
+        closing_ = true;
+        centralWidget()->setEnabled(false);
+        say(tr("The last mail is being finished …"));
+        auto* look = new QTimer(this);
+        connect(look, &QTimer::timeout, this, [this] {
+            if (!isSending()) close();
+        });
+        look->start(50);
+        return;
+    }
     QMainWindow::closeEvent(e);
+}
+
+bool MainWindow::isSending() const {
+    return !session_->filing().isIdle() || !outgoing_->isIdle() || writing_.isRunning();
 }
 
 } // namespace deft::ui

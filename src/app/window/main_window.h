@@ -108,6 +108,7 @@ private:
     void writeReviewFolder();
     void showKeys();
     void fillSchools();
+    bool isSending() const;
     void fileAnswer();
     void workAhead();
     void connectWork();
@@ -129,6 +130,7 @@ private:
     DemoPhone* phones_ = nullptr;
     QMenu* queueMenu_;
     Outgoing* outgoing_;
+    bool closing_ = false;
     BackgroundJob writing_;          ///< of an answer's file
     QTimer arrivals_;                ///< runs out when the inbox has brought nothing for a moment
     QTimer removal_;                 ///< runs out when Delete has not been pressed again

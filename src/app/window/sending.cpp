@@ -65,16 +65,24 @@ Result<void> writeAs(const std::filesystem::path& path, const Review& review, co
 } // namespace
 
 void MainWindow::fileAnswer() {
-    const auto id = session_->file();
-    if (!id) return say(QString::fromStdString("Not filed: " + id.error().detail + ". The draft is kept."));
-    outgoing_->send(*id, *session_->review());
-    const QString name = QString::fromStdString(session_->client().name);
-    queue_->refresh();
+    if (const auto ok = session_->file(); !ok)
+        return say(QString::fromStdString("Not filed: " + ok.error().detail + ". The draft is kept."));
     go(Queue);
-    say(tr("Filed. The mail to %1 is being made; it will lie in the library's folder outbox.").arg(name));
+    say(tr("Filing the answer to %1 …").arg(QString::fromStdString(session_->client().name)));
 }
 
 void MainWindow::connectSending() {
+    connect(&session_->filing(), &Filing::filed, this,
+            [this](qint64, qint64 id, const std::shared_ptr<const Review>& review) {
+                outgoing_->send(id, *review);
+                queue_->refresh();
+                say(tr("Filed. The mail to %1 is being made; it will lie in the library's folder outbox.")
+                        .arg(QString::fromStdString(review->inputs.client)));
+            });
+    connect(&session_->filing(), &Filing::failed, this, [this](qint64, const QString& why) {
+        say(tr("Not filed: %1. The draft is kept.").arg(why));
+        queue_->refresh();
+    });
     connect(outgoing_, &Outgoing::sent, this, [this](const MadeMail& mail) {
         lastMail_ = mail.file;
         const QString file = QString::fromStdString(mail.file.string());
