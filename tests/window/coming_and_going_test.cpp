@@ -366,6 +366,23 @@ private slots:
             QVERIFY2(mail.find(part) != std::string::npos, part);
     }
 
+    /// One key files the answer and opens the clip that waits next; the answered one is filed meanwhile.
+    void fileAndNext() {
+        fill(QStringLiteral("next"));
+        openWindow(QStringLiteral("next"));
+        openRuta();
+        const int64_t answered = session().clipId();
+        const int waiting = window_->queuePage().clips().waiting();
+        QVERIFY(waiting > 1);
+        window_->go(MainWindow::Letter);
+        key(Qt::Key_Return, Qt::ControlModifier | Qt::ShiftModifier);
+        QCOMPARE(window_->room(), MainWindow::Bench);
+        QVERIFY(session().clipId() != answered && !session().isFiled());
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().clip(answered)->filed; }, 60000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == waiting - 1; }, 10000));
+        QVERIFY(!session().isFiled()); // of the one that is open
+    }
+
     /// After an answer the next clip is expected; a reminder can be written, or the waiting given up.
     void expectedAfterwards() {
         fill(QStringLiteral("expected"));

@@ -127,6 +127,15 @@ void QueuePage::refresh() {
     preview();
 }
 
+int64_t QueuePage::chooseNextAfter(int64_t clip) {
+    for (int row = 0; row < clips_->rowCount(); ++row)
+        if (const Clip& c = clips_->entry(row).clip; !c.filed && c.id != clip && !list_->isRowHidden(row)) {
+            list_->setCurrentIndex(clips_->index(row));
+            return c.id;
+        }
+    return 0;
+}
+
 void QueuePage::find() {
     find_->show();
     find_->setFocus();

@@ -33,6 +33,8 @@ public:
     /// What waits in the inbox and could not be taken in, as rich text with links; empty = nothing.
     void setInboxWords(const QString& html);
     int64_t chosen() const; ///< clip, 0 = none
+    /// Chooses the clip that is to be answered next, while this one is being filed. 0 = none waits.
+    int64_t chooseNextAfter(int64_t clip);
 
 signals:
     void openClip(qint64 clip);

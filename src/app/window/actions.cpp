@@ -241,6 +241,9 @@ void MainWindow::makeActions() {
     });
     add(letter, tr("File and send"), {K(Qt::CTRL | Qt::Key_Return), K(Qt::CTRL | Qt::Key_Enter)}, answer_,
         [this] { fileAnswer(); });
+    add(letter, tr("File and send, and open the next clip"),
+        {K(Qt::CTRL | Qt::SHIFT | Qt::Key_Return), K(Qt::CTRL | Qt::SHIFT | Qt::Key_Enter)}, answer_,
+        [this] { fileAnswer(true); });
 
     makeClientActions(menu(tr("C&lient")));
 

@@ -73,7 +73,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(&bench_->stage(), &StagePicture::stateChanged, this, &MainWindow::refreshBars);
     connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
     connect(answer_, &AnswerPage::said, this, &MainWindow::say);
-    connect(answer_, &AnswerPage::filePressed, this, &MainWindow::fileAnswer);
+    connect(answer_, &AnswerPage::filePressed, this, [this] { fileAnswer(); });
     connect(rooms_, &RoomBar::helpPressed, this, &MainWindow::showKeys);
     connect(session_, &ReviewSession::saved, this, &MainWindow::refreshBars);
     connect(session_, &ReviewSession::opened, this, &MainWindow::refreshBars);

@@ -109,7 +109,8 @@ private:
     void showKeys();
     void fillSchools();
     bool isSending() const;
-    void fileAnswer();
+    /// @param andNext opens the clip that is to be answered next, while this one is being filed
+    void fileAnswer(bool andNext = false);
     void workAhead();
     void connectWork();
     void showWork(int64_t clip);

@@ -64,11 +64,14 @@ Result<void> writeAs(const std::filesystem::path& path, const Review& review, co
 
 } // namespace
 
-void MainWindow::fileAnswer() {
+void MainWindow::fileAnswer(bool andNext) {
     if (const auto ok = session_->file(); !ok)
         return say(QString::fromStdString("Not filed: " + ok.error().detail + ". The draft is kept."));
+    const QString name = QString::fromStdString(session_->client().name);
     go(Queue);
-    say(tr("Filing the answer to %1 …").arg(QString::fromStdString(session_->client().name)));
+    const int64_t next = queue_->chooseNextAfter(session_->clipId());
+    if (andNext && next) openClip(next);
+    say(tr("Filing the answer to %1 …").arg(name));
 }
 
 void MainWindow::connectSending() {
