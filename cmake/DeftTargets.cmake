@@ -13,6 +13,11 @@ if(DEFT_ASAN)
   target_link_options(deft_flags INTERFACE -fsanitize=address,undefined)
 endif()
 
+if(DEFT_TSAN)
+  target_compile_options(deft_flags INTERFACE -fsanitize=thread -fno-omit-frame-pointer)
+  target_link_options(deft_flags INTERFACE -fsanitize=thread)
+endif()
+
 # Headers that cost most of a small file's build are compiled once for the core, once for the application and once for
 # the tests. Files still include what they use: -DDEFT_PRECOMPILE=OFF shows it.
 set(_core_headers <algorithm> <cmath> <filesystem> <functional> <map> <memory> <optional> <string> <vector>
@@ -68,7 +73,7 @@ function(deft_test name source)
     set(ARG_TIMEOUT 900) # a busy machine is no fault of the code
   endif()
   set_tests_properties(${name} PROPERTIES TIMEOUT ${ARG_TIMEOUT} LABELS "${ARG_LABELS}"
-    ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=C.UTF-8;LOCPATH=${DEFT_LOCALES};QTEST_FUNCTION_TIMEOUT=1200000")
+    ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=C.UTF-8;LOCPATH=${DEFT_LOCALES};QTEST_FUNCTION_TIMEOUT=1200000;TSAN_OPTIONS=halt_on_error=1 suppressions=${PROJECT_SOURCE_DIR}/tests/tsan.supp")
 endfunction()
 
 # The locale of tests that run once more where numbers are written with a comma; no machine needs to have it.
