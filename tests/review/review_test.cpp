@@ -2,6 +2,7 @@
 // A whole review: what it says, its file, and reading it again.
 #include "accuracy/made_case.h"
 #include "analysis/analyse.h"
+#include "base/files.h"
 #include "base/json.h"
 #include "readings/readings.h"
 #include "signal/resample.h"
@@ -21,6 +22,44 @@ class ReviewTest : public QObject {
     std::filesystem::path at(const char* name) const { return dir_.filePath(QString::fromLatin1(name)).toStdString(); }
 
 private slots:
+    /// What an edit makes anew, and no more: what was measured is shared as long as nothing that it hangs on changes,
+    /// whether the change comes from the coach or from the coach's own file of the exercise.
+    void onlyWhatHangsOnAChangeIsAnew() {
+        const ReviewInputs in = demoInputs();
+        ReviewInputs words = in, agreed = in, marks = in;
+        words.words["well"] = "Fine.", words.parts["felt"] = false;
+        agreed.agreed["back-bend@1"] = false;
+        marks.marks.frames.front().points.begin()->second->x() += 1;
+        QCOMPARE(changeBetween(in, in), Change::None);
+        QCOMPARE(changeBetween(in, words), Change::Answer);
+        QCOMPARE(changeBetween(in, agreed), Change::Judgement);
+        QCOMPARE(changeBetween(in, marks), Change::Tracks);
+
+        const Review before = demoReview();
+        const auto sharesWith = [&](const ReviewInputs& other, const CataloguePtr& catalogue = {}) {
+            return judgeAgain(before, other, catalogue).value().measurement == before.measurement;
+        };
+        ReviewInputs school = before.inputs, side = before.inputs, noise = before.inputs;
+        school.schools["bridge"] = "flat-first";
+        side.side = "left";
+        noise.marks.markingSd_px = 4;
+        QVERIFY(sharesWith(agreed) && sharesWith(school));
+        QVERIFY(!sharesWith(side) && !sharesWith(noise));
+
+        const QTemporaryDir own;
+        const auto withOwn = [&](const char* change) {
+            const std::string file =
+                R"({"format":"deft-mirror-exercise","version":1,"id":"bridge","extends":"bridge",)";
+            if (!writeFileAtomically(own.filePath("bridge.json").toStdString(), file + change + "}"))
+                return CataloguePtr();
+            return Catalogue::load(dataFolder(), own.path().toStdString()).value();
+        };
+        QVERIFY(sharesWith(before.inputs, withOwn(R"("limits":{"back-bend":{"high":9}})")));
+        QVERIFY(!sharesWith(before.inputs, withOwn(R"("sides":"each")")));
+        QVERIFY(!sharesWith(before.inputs, withOwn(R"("line_end":"ankle")")));
+        QVERIFY(!sharesWith(before.inputs, withOwn(R"("in_position":[{"measure":"knee_angle","low":20}])")));
+    }
+
     /// A camera that stands far off square is asked for in the clip check, and every angle's band is wider.
     void cameraOffSquare() {
         const auto in = demoInputs("ruta-bridge-may");
