@@ -107,6 +107,30 @@ private slots:
                          qPrintable(floor + QStringLiteral(" and ") + below + QStringLiteral(" need each other")));
     }
 
+    /// Every threshold of the tracker stands in one header, and docs/tracking.md tells what it is for
+    /// (tools/constants).
+    void constantsAreToldOf() {
+        QFile header(source_ + QStringLiteral("core/tracking/constants.h")),
+            page(source_ + QStringLiteral("../docs/tracking.md"));
+        QVERIFY(header.open(QIODevice::ReadOnly) && page.open(QIODevice::ReadOnly));
+        const QString table = QString::fromUtf8(page.readAll());
+        static const QRegularExpression constant(QStringLiteral("^constexpr \\w+ (k\\w+) = ([^;]+); ///< \\S"),
+                                                 QRegularExpression::MultilineOption);
+        int told = 0;
+        for (auto all = constant.globalMatch(QString::fromUtf8(header.readAll())); all.hasNext(); ++told) {
+            const auto one = all.next();
+            const QString row = QStringLiteral("| `%1` | %2 |").arg(one.captured(1), one.captured(2));
+            QVERIFY2(table.contains(row), qPrintable(row + QStringLiteral(": run tools/constants")));
+        }
+        QVERIFY(told > 100);
+        forEachFile(source_ + QStringLiteral("core/tracking"), [](const QString& file) {
+            QFile f(file);
+            QVERIFY(f.open(QIODevice::ReadOnly));
+            if (!file.endsWith(QLatin1String("constants.h")))
+                QVERIFY2(!f.readAll().contains("\nconstexpr "), qPrintable(file));
+        });
+    }
+
     /// Small enough to be read in one go, and each says its licence.
     void filesStaySmall() {
         forEachFile(source_, [](const QString& file) {

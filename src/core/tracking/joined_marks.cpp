@@ -2,18 +2,13 @@
 #include "tracking/joined_marks.h"
 
 #include "signal/spline.h"
+#include "tracking/constants.h"
 
 #include <cmath>
 
 namespace deft {
+using namespace tracking;
 namespace {
-
-// Chosen here. A limb that swings once a second by 300 px leaves the curve through marks so far apart by 3 px; what
-// coaches film is four times as slow.
-constexpr double kJoined_s = 0.15;
-// Of the distance between that curve and the straight line from mark to mark: what the curve may be off by.
-constexpr double kOffCurve = 0.3;
-constexpr double kLeastSd = 0.3; // px
 
 struct Run {
     std::vector<int64_t> frames;

@@ -1,18 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "tracking/patch.h"
 
+#include "tracking/constants.h"
+
 #include <Eigen/Dense>
 #include <algorithm>
 #include <cmath>
 #include <opencv2/core/hal/intrin.hpp>
 
 namespace deft {
+using namespace tracking;
 namespace {
-
-// A quarter of the pixels leads near the place, until a step is shorter than this or so many are left; then all of
-// them.
-constexpr double kNear_px = 0.4;
-constexpr int kStepsWithAll = 2;
 
 // What follows runs hundreds of times a frame: one walk over a patch each, in plain loops that the compiler can turn
 // into instructions for several pixels at once (-fopenmp-simd).

@@ -1,35 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "tracking/segment_cloud.h"
 
+#include "tracking/constants.h"
+
 #include <algorithm>
 #include <cmath>
 #include <opencv2/imgproc.hpp>
 
 namespace deft {
+using namespace tracking;
 namespace {
-
-constexpr double kRadius = 7, kSigma = 4.5;
-constexpr double kMaxTurnPerFrame = 0.12; // rad at 30 frames a second: 200° a second
-constexpr double kRenewAfterTurn = 0.35;  // rad; limbs turn farther and show another side sooner
-constexpr double kRenewLimbAfterTurn = 0.2;
-constexpr double kEnough = 0.25; // of the points that a segment began with
-// A lost segment: a leg seen from the front needs more of them; with most it may have turned any way.
-constexpr double kFoundAgain = 0.4, kMost = 0.6;
-constexpr int kLookAtStart = 5; // frames between two searches where it was marked
-constexpr int kSure = 12;       // points: fewer slide along when nothing holds them
-// A segment that keeps still: px a frame, points, and how many of those that agreed must go on to.
-constexpr double kStill_px = 1, kStillAgree = 0.9;
-constexpr int kStillNeeds = 20;
-// A leg's own length: how firmly it is held at what it was; how many times the points must agree on it that agree
-// without, for it to begin and to go on.
-constexpr double kStretchPrior = 0.1, kStretchBegins = 1.15, kStretchGoesOn = 0.95;
-// A raised leg is not stretched evenly, and some points are always lost where limbs join: standard deviations, of what
-// the stretch moves a place by and of the way that the middle of the agreeing points has gone; and that way at least.
-constexpr double kUneven = 0.3, kBeyond = 0.5, kUsuallyLost = 0.25;
-
-constexpr double kNear_px = 12, kFewNear = 0.3; // points around a place, and how many of them count half
-constexpr double kLeastTexture = 0.12;          // grey levels² / px²: less is lost in the picture's noise
-constexpr double kMostAlike = 0.92;             // more, and a point slides along an edge or over blank skin
 
 double middleOf(std::vector<double> v) {
     const auto middle = v.begin() + std::ptrdiff_t(v.size() / 2);
@@ -55,9 +35,9 @@ SegmentCloud::SegmentCloud(SegmentPlan plan, const cv::Mat& image, const std::ma
     for (const cv::Point2f& c : corners) {
         if (points_.size() >= wantedPoints(plan_)) break;
         const Point2 at(c.x + float(box.x), c.y + float(box.y));
-        auto patch = Patch::take(image, at, kRadius, kSigma);
+        auto patch = Patch::take(image, at, kPointRadius, kPointSigma);
         if (!patch || patch->texture() < kLeastTexture) continue;
-        if (patch->lookalike(image, at, kRadius - 1, 12) > kMostAlike) continue;
+        if (patch->lookalike(image, at, kPointRadius - 1, 12) > kMostAlike) continue;
         points_.push_back({at, at, {{std::move(*patch)}}});
     }
     inliers_ = usual_ = int(points_.size());
@@ -88,10 +68,10 @@ size_t SegmentCloud::Point::nearest(double angleRad) const {
 
 Vector2 SegmentCloud::leftBehind(const Point2& inSegment) const {
     Vector2 sum = Vector2::Zero();
-    double total = kFewNear;
+    double total = kFewAround;
     for (const Point& p : points_) {
         if (!p.agrees) continue;
-        const double w = p.trust * std::exp(-0.5 * (p.inSegment - inSegment).squaredNorm() / (kNear_px * kNear_px));
+        const double w = p.trust * std::exp(-0.5 * (p.inSegment - inSegment).squaredNorm() / (kAround_px * kAround_px));
         sum += w * (p.now - pose_(p.inSegment)), total += w;
     }
     return sum / total;
@@ -226,7 +206,7 @@ void SegmentCloud::accept(const cv::Mat& image, const Attempt& best) {
         const Look& next = p.looks[p.nearest(pose_.angleRad)];
         const bool turned = std::abs(pose_.angleRad - next.bornAngle) > renewAfter;
         if (!agrees || (!turned && look.typicalCorrelation >= 0.8)) continue;
-        if (auto patch = Patch::take(image, p.now, kRadius, kSigma)) {
+        if (auto patch = Patch::take(image, p.now, kPointRadius, kPointSigma)) {
             Look taken{std::move(*patch), pose_.angleRad};
             if (turned)
                 p.looks.push_back(std::move(taken));
@@ -278,7 +258,7 @@ SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Ma
         auto fit = fitPose(from, out.found, out.weight, fine, &guess);
         // Few points of bare skin slide: only where many agree on it is a limb stretched.
         const double gains = pose_.stretch == 1 ? kStretchBegins : kStretchGoesOn;
-        if (fit && agreeing(*fit) >= kSure && (!out.fit || agreeing(*fit) > gains * agreeing(*out.fit)))
+        if (fit && agreeing(*fit) >= kSurePoints && (!out.fit || agreeing(*fit) > gains * agreeing(*out.fit)))
             out.fit = std::move(*fit);
     }
     if (!out.fit) return out;
@@ -286,9 +266,11 @@ SegmentCloud::Attempt SegmentCloud::attemptFrom(const Pose2& guess, const cv::Ma
     // Some points fit anywhere, and the joints that a lost leg hangs on may be wrong themselves.
     // What is left of a limb of few points may well lie beside it, and stays when the limb goes.
     const bool limb = !isCore() && plan_.part != BodyPart::Scene;
-    const double needed = limb && usual_ < kSure ? kMost : measured_ || pose_.axis.isZero() ? kEnough : kFoundAgain;
+    const double needed = limb && usual_ < kSurePoints       ? kMost
+                          : measured_ || pose_.axis.isZero() ? kEnough
+                                                             : kFoundAgain;
     const bool enough = out.inliers >= 5 && out.inliers >= needed * usual_;
-    const bool most = out.inliers >= kSure && out.inliers >= kMost * usual_;
+    const bool most = out.inliers >= kSurePoints && out.inliers >= kMost * usual_;
     // A lost segment may have turned any way, where nearly all of it is found again.
     out.measured = (enough || out.fit->inliers - out.inliers >= 2) &&
                    ((!measured_ && most) || std::abs(out.fit->pose.angleRad - pose_.angleRad) < kMaxTurnPerFrame);

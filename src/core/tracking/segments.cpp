@@ -2,18 +2,15 @@
 #include "tracking/segments.h"
 
 #include "marks/names.h"
+#include "tracking/constants.h"
 
 #include <algorithm>
 #include <cmath>
 #include <opencv2/imgproc.hpp>
 
 namespace deft {
+using namespace tracking;
 namespace {
-
-constexpr double kPlainlyLess = 0.5; // of the spread of grey, for marks to be taken as those in a limb's middle
-constexpr double kHand = 0.7;        // of the forearm's length, beyond the wrist
-constexpr double kOtherGrey = 4;     // times an arm's own spread of grey: more, and it is not the arm
-constexpr double kLeastSpread = 3;   // grey levels, of bare skin with the picture's noise
 
 const std::vector<SegmentPlan>& plans() {
     static const std::vector<SegmentPlan> p = {

@@ -2,6 +2,7 @@
 #include "tracking/stickers.h"
 
 #include "base/units.h"
+#include "tracking/constants.h"
 #include "tracking/patch.h"
 
 #include <algorithm>
@@ -9,13 +10,8 @@
 #include <opencv2/imgproc.hpp>
 
 namespace deft {
+using namespace tracking;
 namespace {
-
-constexpr double kMinContrast = 22; // grey levels between a sticker and what is around it
-constexpr int kMostCorners = 60;
-constexpr double kPattern = 60; // grey levels² / px²: texture in both directions, far above that of cloth
-constexpr double kSameTurned = 0.8;
-constexpr double kMostOblong = 1.8; // a disc seen at 56°
 
 /// Where the picture looks the same after half a turn: the turned patch is matched with the picture, and its middle
 /// lies half way between where it was cut and where it is found.
@@ -88,10 +84,6 @@ std::vector<Sticker> candidates(const cv::Mat& grey, const cv::Rect& region, dou
     }
     return found;
 }
-
-// Above this correlation a patch has its like beside it, of at least half its contrast; nobody puts two stickers nearer
-// to each other than so many radii (chosen here).
-constexpr double kGoesOn = 0.7, kSameContrast = 0.5, kApart = 5;
 
 /// Does what is seen there go on beside it, as no sticker does?
 bool goesOn(const cv::Mat& grey, const Point2& centre, double radius) {

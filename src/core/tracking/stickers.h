@@ -16,7 +16,6 @@ struct Sticker {
 };
 
 /// Below this a find is no sticker (chosen on made clips; docs/accuracy.md tells what it lets through).
-constexpr double kStickerGate = 0.75;
 
 /// Stickers inside a region: patches of one size, compact, brighter or darker than the cloth around them. Their centres
 /// are the points about which they look the same after half a turn, so a pattern on them does not shift them.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "tracking/track_pass.h"
 
+#include "tracking/constants.h"
 #include "video/ahead_frames.h"
 #include "video/backward_frames.h"
 
@@ -8,10 +9,8 @@
 #include <memory>
 
 namespace deft {
+using namespace tracking;
 namespace {
-
-constexpr int64_t kPlaces = 8;   // in a clip, besides the one where the marks have last differed
-constexpr double kUnseenSd = 30; // px, in a frame that cannot be decoded
 
 /// Frames in the order of the pass, one after the other.
 class FramesOfPass {

@@ -2,6 +2,7 @@
 #include "tracking/tracker.h"
 
 #include "marks/names.h"
+#include "tracking/constants.h"
 
 #include <algorithm>
 #include <cmath>
@@ -9,14 +10,9 @@
 #include <opencv2/video/tracking.hpp>
 
 namespace deft {
+using namespace tracking;
 namespace {
 
-constexpr double kMaxSpeed = 300;    // px a second at which a jump is no longer believed
-constexpr double kGoesOn_px = 1.5;   // between a match and where optical flow leads
-constexpr double kSeedReach_px = 24; // of a body finder's joint around its mark
-constexpr int kLookAgain = 15;       // frames between two searches for a lost mark
-// Optical flow only tells where to look, so it is worked out in pictures of half the size.
-constexpr int kLevels = 2;
 const cv::Size kWindow{11, 11};
 
 std::vector<cv::Mat> flowPyramid(const cv::Mat& image) {

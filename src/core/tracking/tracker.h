@@ -85,7 +85,6 @@ private:
     double trunkBlindSd(const SegmentCloud& segment, const std::string& name) const;
     bool isBackground(const std::string& name, const Point2& patch) const;
     double goesRound(const std::string& name, const Carried& carried) const;
-    static constexpr double kHalfAgree = 0.5; ///< of a trunk's points: with fewer it is a poor witness
     static bool isBacked(const Carried& carried);
     bool mayContradict(const std::string& name, const Carried& carried, const Anchor& anchor) const;
     bool skinSlides(const std::string& name) const;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What its segments say of a mark: where it lies, how far that is to be believed, and how much beside its own patch.
 #include "marks/names.h"
+
+#include "tracking/constants.h"
 #include "tracking/tracker.h"
 
 #include <Eigen/Geometry>
@@ -8,31 +10,8 @@
 #include <cmath>
 
 namespace deft {
-namespace {
-
-constexpr double kLowBack = 0.20, kShoulderBlade = 0.12; // of the trunk: from where hip and shoulder turn with it
-constexpr double kBetween = 0.07;                        // of the trunk
-constexpr double kUntoldTurn = 0.35; // rad that an arm may have turned since it was lost, or a low back bent
-constexpr int kManyOfTrunk = 24;     // a trunk of fewer points may be an arm that hangs before it
-// Of the way from hip to hip: how far a hip's skin lies beside its joint. Joints are some 18 cm apart, the hips some 32
-// (common proportions of adults, from memory).
-constexpr double kBesideJoint = 0.22;
-constexpr double kBacked_px = 3; // between two segments that agree
-constexpr double kFarApart = 20; // px
-constexpr double kBackTurns = 5; // px a rad
-// A patch on cloth whose segment has turned at all (rad): px for each point that it has less than many.
-constexpr double kFewSeen = 0.1, kTurned = 0.005;
-constexpr int kManySeen = 24;
-constexpr double kLeastCarriedSd = 0.5; // px: standard deviation of what one segment says
-// Where skin does not slide: what counts of that beside a patch, and what of their distance is added to the patch's
-// own. In made clips the segment had 2 to 3 times less error than the patch where they were a pixel or more apart.
-constexpr double kHeld = 0.7, kLeastHeld = 0.1, kSlidAway = 0.5;
-// rad by which a bare foot may have turned unseen when all but few of its points are gone: skin slides
-constexpr double kBareTurns = 0.12;
-// Seen from the front a pelvis rolls, of which the share of points that no longer agree tells: px
-constexpr double kRolls = 8;
-
-} // namespace
+using namespace tracking;
+namespace {} // namespace
 
 /// How far a mark may have moved in a segment that holds it loosely, px: the hip hangs on the trunk by the low back,
 /// the shoulder by the shoulder blade, so both go along with the other segment when the two turn apart; what lies

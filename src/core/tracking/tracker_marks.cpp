@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Where a mark is found again by its own patch, and where it is settled beside what its segments say.
 #include "marks/names.h"
+
+#include "tracking/constants.h"
 #include "tracking/stickers.h"
 #include "tracking/tracker.h"
 
@@ -8,50 +10,8 @@
 #include <cmath>
 
 namespace deft {
+using namespace tracking;
 namespace {
-
-constexpr double kAnchorRadius = 14, kAnchorSigma = 6;
-// Grey levels² / px². In made clips cloth and skin have 0.1–26, stickers 41–440, the least where seen askew.
-constexpr double kStickerTexture = 35;
-constexpr double kLookalikeFrom = 8, kLookalikeTo = 24; // px around a mark
-constexpr double kDistinct = 0.04;                      // by how much a match must surpass the best lookalike
-constexpr double kBlank = 0.9;                          // such a patch is not searched for: it would be found anywhere
-constexpr double kGood = 0.60, kGoodAgain = 0.75;
-constexpr double kRough = 0.2; // how much less a match may correlate when it is found with few pixels
-constexpr size_t kPlacesToTry = 2;
-constexpr double kSamePlace_px = 1.5;
-constexpr double kSure = 0.85;     // a patch on cloth that needs no other witness
-constexpr double kChanged = 0.90;  // below it a sticker is also known by its newest look
-constexpr double kCovered = 0.1;   // sudden loss of correlation
-constexpr double kStill = 0.7;     // px a frame
-constexpr double kSkinSlides = 12; // px at most, over the bone beneath
-constexpr double kBackBends = 30;  // px that the middle of a back leaves the line of its ends, at most
-constexpr double kSupports = 4;    // px within which a match that is not distinct supports what the segments say
-// What tells a patch of the room: how far its limb has gone, px, and which share of that it has gone at most.
-constexpr double kGoneAway = 6, kStayed = 0.25;
-// Standard deviations, px.
-constexpr double kRenewalSd = 0.35;  // of one renewal
-constexpr double kBends = 0.12;      // of the way that skin has slid
-constexpr double kAlone = 0.3;       // a frame, for 40 frames
-constexpr double kAloneMoves = 0.45; // of the way since its segment was lost
-// A body finder has seen the joint there after such a way, px; so it goes along, and this share of its way remains.
-constexpr double kGoneAlong = 12, kProvenMoves = 0.1;
-// Of the distance between a patch and the segment that it contradicts: at the end of a limb, and between its ends.
-constexpr double kSkinOff = 0.45, kBackOff = 0.6;
-constexpr double kCarried = 1.25;   // times what the segments' scatter says, and one pixel more
-constexpr double kFewPoints = 0.25; // for each point that a segment has less than many: some lie beside it
-constexpr int kManyPoints = 12;
-// Seen from the front limbs turn out of the picture: a patch on one of few points goes round with the skin.
-constexpr double kFewTurned = 0.4;
-constexpr double kEndOfLimb = 0.06;             // a frame, for 25 frames
-constexpr double kWeak = 2.5, kPatchLost = 5;   // of a mark whose patch is seen: more, and it is told so
-constexpr double kLost = 9;                     // where segments carry a mark: more, and it is not told as weak
-constexpr double kFewAgree = 5, kFewOfArm = 15; // for the end of a limb whose points have all gone
-constexpr double kFewOfTrunk = 28;              // for each part of its points, below half of them
-constexpr double kSceneSd = 0.5;                // a still mark on an edge, as precisely as it was set
-constexpr double kAnywhere = 0.12;              // an arm that is lost, of the picture's longer side
-// On cloth the parts of a band add up to more than errors turn out to be. Skin at the waist goes with trunk and thigh.
-constexpr double kCalibrated = 0.8, kCalibratedSeen = 0.5, kCalibratedWaist = 0.65;
 
 /// Standard deviation of a patch's position. The fit's own value is far too small, because neighbouring residuals are
 /// not independent; and a patch that fits less well has been bent or squeezed, which moves its middle.
