@@ -21,6 +21,11 @@ constexpr double kWeeklyGrowth = 1.10;    // of the range; chosen here
 constexpr int kRepStep = 2;               // chosen here
 constexpr double kSideWorthNaming = 0.02; // chosen here
 
+/// Another version of an exercise, in the same schools.
+Result<Exercise> formOf(const Catalogue& catalogue, const Exercise& e, const std::string& version) {
+    return catalogue.form({e.id, version, {}, e.inForce.empty() ? std::nullopt : std::optional(e.inForce)});
+}
+
 std::string seconds(double v) { return numberWords(v, 1) + " s"; }
 
 /// Why a version may not be gone to, or empty.
@@ -210,7 +215,7 @@ void setRange(Decision& d, const Case& c) {
 
 void changeVersion(Target& t, const Catalogue& catalogue, const Exercise& e, const std::string& version, bool easier) {
     t.version = version;
-    const auto done = catalogue.inVersion(e, version);
+    const auto done = formOf(catalogue, e, version);
     if (!done) return; // the file has been read before, so this one can be
     const Target first = usualTarget(*done);
     const bool sameKind = t.hold_s.has_value() == first.hold_s.has_value();
@@ -237,7 +242,7 @@ void setTarget(Decision& d, const Catalogue& catalogue, const Exercise& e, const
 }
 
 Target firstTarget(const Catalogue& catalogue, const Exercise& e) {
-    const auto begun = catalogue.inVersion(e, e.startVersion);
+    const auto begun = formOf(catalogue, e, e.startVersion);
     Target t = usualTarget(begun ? *begun : e);
     t.version = e.startVersion;
     return t;

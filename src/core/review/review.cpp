@@ -14,9 +14,9 @@ namespace deft {
 namespace {
 
 /// The first view of an exercise whose landmarks are all marked, else its best one.
-std::string viewFor(const Catalogue& catalogue, const Exercise& e, const Marks& marks) {
+std::string viewFor(const Catalogue& catalogue, const Exercise& e, const std::string& version, const Marks& marks) {
     for (const std::string& view : e.views) {
-        const auto other = catalogue.inView(e, view);
+        const auto other = catalogue.form({e.id, version, view});
         if (other && isMarked(*other, marks)) return view;
     }
     return e.view;
@@ -137,7 +137,7 @@ Result<Exercise> exerciseOf(const Catalogue& catalogue, const ReviewInputs& in) 
     if (form.view.empty()) {
         const auto plain = catalogue.form({form.id, form.version});
         if (!plain) return plain;
-        form.view = viewFor(catalogue, *plain, in.marks);
+        form.view = viewFor(catalogue, *plain, form.version, in.marks);
     }
     return catalogue.form(form);
 }
