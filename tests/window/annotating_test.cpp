@@ -392,7 +392,7 @@ private slots:
              {std::pair{"picture.png", "\x89PNG"}, {"picture.svg", "<?xml"}, {"picture.pdf", "%PDF-"}}) {
             const QString path = dir_.filePath(QString::fromLatin1(name));
             window_->writePicture(path);
-            QVERIFY2(window_->message().startsWith(QStringLiteral("Written")), qPrintable(window_->message()));
+            QVERIFY2(window_->message().startsWith(QStringLiteral("Exported")), qPrintable(window_->message()));
             QFile file(path);
             QVERIFY(file.open(QIODevice::ReadOnly));
             const QByteArray bytes = file.readAll();
@@ -401,7 +401,7 @@ private slots:
                 QVERIFY(bytes.count("<path") + bytes.count("<polyline") > 10); // lines stay lines
         }
         window_->writePicture(dir_.filePath(QStringLiteral("picture.bmp")));
-        QVERIFY(window_->message().startsWith(QStringLiteral("Not written")));
+        QVERIFY(window_->message().startsWith(QStringLiteral("Not exported")));
     }
 
     /// Breaths are tapped while the clip plays; the reading is there at once.
@@ -412,7 +412,7 @@ private slots:
         auto write = [&](const char* name) {
             const QString path = dir_.filePath(QString::fromLatin1(name));
             window_->writeSheet(path);
-            const auto done = [&] { return !window_->message().contains(QStringLiteral("being written")); };
+            const auto done = [&] { return !window_->message().contains(QStringLiteral("Exporting")); };
             if (!QTest::qWaitFor(done, 240000)) QTest::qFail("not written in time", __FILE__, __LINE__);
             return path;
         };

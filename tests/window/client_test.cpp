@@ -69,7 +69,7 @@ private slots:
             window_->writeSheetForClient(file("sheet.eml"), record().story()->exercise,
                                          record().newestClip()->draft.asked, {record().client().name, coach, {}, {}},
                                          record().client().id);
-            return isSaid(QStringLiteral("Written to"));
+            return isSaid(QStringLiteral("Exported to"));
         };
         QVERIFY(sheetTo(window_->library().coach().name));
         const std::string mail = readFile(file("sheet.eml").toStdString()).value();
@@ -201,7 +201,7 @@ private slots:
 
     void report() {
         window_->writeReport(file("report.pdf"));
-        QVERIFY(isSaid(QStringLiteral("Written to")));
+        QVERIFY(isSaid(QStringLiteral("Exported to")));
         const QByteArray words = told(QStringLiteral("pdftotext"), {file("report.pdf"), QStringLiteral("-")});
         const QString span = QStringLiteral("3 reviews from %1 to %2")
                                  .arg(dayAndYear(demoDay("2026-03-19")), dayAndYear(demoDay("2026-04-30")));
@@ -225,7 +225,7 @@ private slots:
                                          reader);
         };
         write("sheet.txt");
-        QVERIFY(isSaid(QStringLiteral("Written to")));
+        QVERIFY(isSaid(QStringLiteral("Exported to")));
         QVERIFY(readFile(file("sheet.txt").toStdString())->starts_with("Hello Ruta, here is your next exercise."));
         write("sheet.doc");
         QVERIFY(isSaid(QStringLiteral(".html, .txt or .eml")));
@@ -235,7 +235,7 @@ private slots:
     void bundle() {
         if (!hasNetwork()) QSKIP("the keypoint network is not there");
         window_->writeBundle(file("review.zip"));
-        QVERIFY(isSaid(QStringLiteral("Written to")));
+        QVERIFY(isSaid(QStringLiteral("Exported to")));
         const auto files = unzipped(readFile(file("review.zip").toStdString()).value());
         for (const char* name : {"review.json", "marks.json", "series.csv", "tracks.csv", "stills/rep-1-worst.jpg"})
             QVERIFY2(files.count(name), name);

@@ -326,7 +326,7 @@ private slots:
         for (const auto& [kind, begins] : kinds) {
             const QString path = dir_.filePath(QStringLiteral("answer.") + QString::fromLatin1(kind));
             window_->writeAnswer(path);
-            QVERIFY2(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Written")); }, 300000),
+            QVERIFY2(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Exported")); }, 300000),
                      qPrintable(window_->message()));
             const auto bytes = readFile(path.toStdString());
             QVERIFY2(bytes && bytes->find(begins) < 400, kind);
@@ -336,7 +336,7 @@ private slots:
         }
         QVERIFY(ClipReader::open(dir_.filePath(QStringLiteral("answer.mp4")).toStdString()));
         window_->writeAnswer(dir_.filePath(QStringLiteral("answer.doc")));
-        QVERIFY(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Not written")); }, 5000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Not exported")); }, 5000));
         QVERIFY(!QFile::exists(dir_.filePath(QStringLiteral("answer.doc"))));
     }
 
@@ -460,7 +460,7 @@ private slots:
         for (QAction* a : window_->findChildren<QAction*>())
             if (a->text() == QStringLiteral("Discard failed emails")) giveUp = a;
         giveUp->trigger();
-        QVERIFY2(window_->message().startsWith(QStringLiteral("1 mail given up")), qPrintable(window_->message()));
+        QVERIFY2(window_->message().startsWith(QStringLiteral("1 mail discarded")), qPrintable(window_->message()));
         QVERIFY(window_->library().unsent().empty());
         giveUp->trigger();
         QCOMPARE(window_->message(), QStringLiteral("No mail is waiting to be made."));

@@ -115,7 +115,7 @@ void MainWindow::writeBundle(const QString& path) {
     const FiledReview* review = record.chosenReview();
     if (!review) return say(tr("No review of this exercise has been filed yet."));
     if (!allowsPassingOn(record.client().consent, QDate::currentDate().toString(Qt::ISODate).toStdString()))
-        return say(tr("Not written: there is no consent of %1 on record to passing a bundle on, or its day is over. E "
+        return say(tr("Not exported: there is no consent of %1 on record to passing a bundle on, or its day is over. E "
                       "writes one down.")
                        .arg(QString::fromStdString(record.client().name)));
     const auto clip = library_->clip(review->clip);

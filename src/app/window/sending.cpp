@@ -194,7 +194,7 @@ void MainWindow::writePicture(const QString& path) {
     const auto ok = writeFramePicture(*session_->review(), frame, session_->frame(), m ? m->measure : std::string(),
                                       path.toStdString());
     say(ok ? tr("Exported to %1, face made unrecognisable.").arg(path)
-           : QString::fromStdString("Not written: " + ok.error().detail + "."));
+           : QString::fromStdString("Not exported: " + ok.error().detail + "."));
 }
 
 void MainWindow::writeAnswer(const QString& path) {
@@ -216,7 +216,7 @@ void MainWindow::chooseSheetForClient(const Exercise& exercise, const Target& ta
 void MainWindow::writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
                                      const SheetReader& reader, int64_t client) {
     const auto sheet = exerciseSheet(*library_->catalogue(), exercise, target, reader);
-    if (!sheet) return say(QString::fromStdString("Not written: " + sheet.error().detail + "."));
+    if (!sheet) return say(QString::fromStdString("Not exported: " + sheet.error().detail + "."));
     writeAside(path,
                [sheet = *sheet, who = library_->correspondents(client, reader.coach),
                 file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) -> Result<void> {
@@ -232,7 +232,7 @@ void MainWindow::writeSheetForClient(const QString& path, const Exercise& exerci
 void MainWindow::writeAside(const QString& path, std::function<Result<void>(StopToken, const ProgressFn&)> write) {
     say(tr("Exporting %1 …").arg(path));
     writing_.run(std::move(write), [this, path](const Result<void>& ok) {
-        say(ok ? tr("Exported to %1.").arg(path) : QString::fromStdString("Not written: " + ok.error().detail + "."));
+        say(ok ? tr("Exported to %1.").arg(path) : QString::fromStdString("Not exported: " + ok.error().detail + "."));
     });
 }
 
