@@ -9,6 +9,7 @@
 #include "support/catalogue.h"
 #include "support/posed_figure.h"
 #include "support/table.h"
+#include "tracking/constants.h"
 #include "tracking/stickers.h"
 #include "tracking/tracker.h"
 #include "video/clip_reader.h"
@@ -120,7 +121,7 @@ private slots:
             for (const Sticker& s : found) nearest = std::min(nearest, (s.centre - c).norm());
             worst = std::max(worst, nearest);
             const auto asked = stickerAt(picture, c + Vector2(5, -4));
-            QVERIFY(asked && asked->score >= kStickerGate);
+            QVERIFY(asked && asked->score >= tracking::kStickerGate);
             NEAR((asked->centre - c).norm(), 0, 0.2);
             for (const double light : {1.0, 0.35}) QVERIFY(looksTheSameTurned(picture * light, c + Vector2(3, -2)));
         }
