@@ -5,6 +5,7 @@
 #include "timing.h"
 
 #include "checks/clip_check.h"
+#include "proposals/picture_quality.h"
 #include "proposals/propose.h"
 #include "tracking/stickers.h"
 #include "video/clip_reader.h"
