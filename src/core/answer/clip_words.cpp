@@ -34,7 +34,7 @@ std::string countOf(const Exercise& e, const std::vector<const Rep*>& reps, bool
     return text + " (" + listOf(seconds) + (single ? " second)" : " seconds)");
 }
 
-bool paceMatters(const Exercise& e, const char* measure) {
+bool tempoMatters(const Exercise& e, const char* measure) {
     return std::any_of(e.faults.begin(), e.faults.end(),
                        [&](const FaultPlan& f) { return f.limit.measure == measure; });
 }
@@ -48,9 +48,10 @@ std::string tempoWords(const Review& r) {
     // Beside a hold the way there and back is only worth a word when it was hurried.
     if (out.empty() || r.exercise.mover.isWindow() || (r.inputs.asked.hold_s && !found)) return {};
     std::vector<std::string> said;
-    if (paceMatters(r.exercise, "pace_out")) said.push_back(secondsWords(std::round(2 * medianOf(out)) / 2) + " out");
-    if (paceMatters(r.exercise, "pace_back"))
-        said.push_back(secondsWords(std::round(2 * medianOf(back)) / 2) + " back");
+    if (tempoMatters(r.exercise, "pace_out"))
+        said.push_back(secondsWords(std::round(2 * medianOf(out)) / 2) + " on the way out");
+    if (tempoMatters(r.exercise, "pace_back"))
+        said.push_back(secondsWords(std::round(2 * medianOf(back)) / 2) + " on the way back");
     return said.empty() ? "" : " You took about " + listOf(said) + ".";
 }
 
