@@ -54,6 +54,7 @@ private slots:
     void noFolder() {
         qputenv("XDG_STATE_HOME", "/proc/none");
         qCCritical(lcWork) << "still here";
+        QVERIFY(read().isEmpty());
     }
 };
 

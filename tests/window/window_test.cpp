@@ -420,8 +420,11 @@ private slots:
         QVERIFY(words != nullptr);
         ++actions_;
         words->moveCursor(QTextCursor::End);
+        const ReviewInputs told = session().review()->inputs; // in full, which the draft need not be
+        QVERIFY(!told.view.empty());
         QTest::keyClicks(words, QStringLiteral(" Jam tomorrow."));
         QVERIFY(session().answer().find("well")->text.ends_with(" Jam tomorrow."));
+        QCOMPARE(changeBetween(told, session().review()->inputs), Change::Answer);
         QCOMPARE(session().undoStack().undoText().contains(QStringLiteral("What went well")),
                  true); // typing is one step
         ++actions_;

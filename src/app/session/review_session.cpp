@@ -188,7 +188,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
     inputs_ = inputs;
     save();
     if (change == Change::Answer && review_) {
-        review_->inputs = inputs_;
+        takeAnswer(review_->inputs, inputs_);
         answer_ = composeAnswer(*review_);
         emit reviewChanged();
     } else if (change == Change::Tracks) {

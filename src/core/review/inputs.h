@@ -56,4 +56,8 @@ enum class Change {
 };
 Change changeBetween(const ReviewInputs& before, const ReviewInputs& after);
 
+/// Takes over what only the answer is made from. The rest stays: a review's own inputs are told in full (view, schools,
+/// what was asked), which those of a draft need not be.
+void takeAnswer(ReviewInputs& to, const ReviewInputs& from);
+
 } // namespace deft
