@@ -258,8 +258,11 @@ private slots:
             writeFileAtomically(at / "march.json", R"({"format":"deft-mirror-exercise","version":1,"extends":"march",
             "id":"march","name":"March, seated first"})"));
         QVERIFY(writeFileAtomically(at / "broken.json", "{\"format\": "));
+        QVERIFY(writeFileAtomically(at / "My march.json", readFile(at / "march.json").value()));
         const CataloguePtr own = Catalogue::load(dataFolder(), at).value();
-        QCOMPARE(own->exerciseIds().size(), size_t(38));
+        QCOMPARE(own->exerciseIds().size(), size_t(39));
+        QVERIFY(own->exercise("My march").error().detail.find("should be called march.json") != std::string::npos);
+        QCOMPARE(own->exercise("../exercises/march").error().code, Errc::NotFound); // an id is never a path
         QCOMPARE(own->exercise("march")->name, std::string("March, seated first"));
         QVERIFY(own->exercise("broken").error().detail.find("broken.json") != std::string::npos);
         QVERIFY(own->exercise("bridge").has_value());

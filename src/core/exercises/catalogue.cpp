@@ -33,18 +33,12 @@ struct Catalogue::Known {
 
 namespace {
 
-/// Never a path: an id comes from files and from clients, too.
-bool isId(const std::string& id) {
-    return !id.empty() && id.find_first_not_of("abcdefghijklmnopqrstuvwxyz0123456789-") == std::string::npos;
-}
-
 std::vector<fs::path> exerciseFilesIn(const fs::path& folder) {
     std::vector<fs::path> files;
     std::error_code ec;
     if (!folder.empty())
         for (const auto& entry : fs::directory_iterator(folder, ec))
-            if (entry.path().extension() == ".json" && isId(entry.path().stem().string()))
-                files.push_back(entry.path());
+            if (entry.path().extension() == ".json") files.push_back(entry.path());
     return files;
 }
 
@@ -103,6 +97,8 @@ Result<Exercise> Catalogue::form(const ExerciseForm& wanted) const {
         if (const auto it = known_->made.find(wanted); it != known_->made.end()) return *it->second;
     }
     auto anew = std::make_shared<const Result<Exercise>>(made(wanted));
+    // Words that no file has come from clients, too: they are not kept, so that what is kept cannot grow without end.
+    if (!*anew || (!wanted.version.empty() && (*anew)->versionIndex(wanted.version) < 0)) return *anew;
     const std::lock_guard lock(known_->mutex);
     return *known_->made.emplace(wanted, std::move(anew)).first->second;
 }
@@ -123,7 +119,13 @@ Result<Exercise> Catalogue::made(const ExerciseForm& wanted) const {
         return fail(Errc::NotFound, "there is no exercise \"" + wanted.id + "\"; there are: " + known);
     }
     const File& file = *it->second;
-    return file.document().and_then([&](const Json& j) { return parse(j, file.path.string()); });
+    return file.document().and_then([&](const Json& j) -> Result<Exercise> {
+        auto e = parse(j, file.path.string());
+        if (e && e->id != wanted.id)
+            return fail(Errc::BadFormat, file.path.string() + ": /id is \"" + e->id +
+                                             "\", so the file should be called " + e->id + ".json");
+        return e;
+    });
 }
 
 Result<Json> Catalogue::shippedDocument(const std::string& id) const {
