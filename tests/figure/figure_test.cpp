@@ -94,6 +94,40 @@ private slots:
         }
     }
 
+    /// What a client works with is in the picture, goes along, and hides what is behind it.
+    void ballWheelAndBand() {
+        const auto redAndBlue = [](const FilmedFrame& f, double x, double y) {
+            const auto c = f.picture.at<cv::Vec3b>(int(std::lround(y)), int(std::lround(x)));
+            return std::pair(int(c[2]) - int(c[1]), int(c[0]) - int(c[1]));
+        };
+        Json j = small();
+        j["position"] = "all-fours", j["camera"]["focal_px"] = 520;
+        j["movement"] = Json::parse(R"({"press_deg":[[0,0],[1,8]]})");
+        const FilmStudio pushes(scene(j));
+        const FilmedFrame rest = pushes.frame(0), pressed = pushes.frame(1);
+        const TruePoint ball = rest.points.at("ball");
+        QVERIFY(redAndBlue(rest, ball.x, ball.y).second > 25);
+        NEAR(pressed.points.at("ball").x, ball.x, 0.01);
+        QVERIFY(std::abs(pressed.points.at("hip").x - ball.x) < std::abs(rest.points.at("hip").x - ball.x) - 3);
+        for (const char* stays : {"knee", "wrist"}) NEAR(pressed.points.at(stays).x, rest.points.at(stays).x, 1.5);
+
+        j["position"] = "rollout", j["movement"] = Json::parse(R"({"out_deg":[[0,0],[1,20]]})");
+        const FilmStudio rolls(scene(j));
+        const FilmedFrame near = rolls.frame(0), far = rolls.frame(1);
+        NEAR(far.points.at("wheel").x - near.points.at("wheel").x, far.points.at("wrist").x - near.points.at("wrist").x,
+             4);
+        NEAR(far.points.at("wheel").y, near.points.at("wheel").y, 2); // it rolls on the mat
+
+        j["position"] = "standing", j["view"] = "front", j["camera"]["aim_m"] = 0.9, j["camera"]["focal_px"] = 420;
+        j["movement"] = Json::parse(R"({"band_left_deg":[[0,0],[1,40]],"band_right_deg":[[0,0],[1,40]]})");
+        const FilmedFrame held = FilmStudio(scene(j)).frame(1);
+        const TruePoint l = held.joints.at("wrist_l"), r = held.joints.at("wrist_r");
+        int red = 0; // between the hands, a thin line
+        for (double y = std::min(l.y, r.y) - 25; y < std::max(l.y, r.y) + 25; ++y)
+            red += redAndBlue(held, (l.x + r.x) / 2 - 3, y).first > 60;
+        QVERIFY2(red >= 1 && red < 9, qPrintable(QString::number(red)));
+    }
+
     /// Stickers are white with a black pattern, at the true points.
     void stickersLieOnTheLandmarks() {
         const FilmStudio studio(scene(small()));

@@ -11,6 +11,7 @@
 #include "figure/noise.h"
 #include "figure/positions.h"
 #include "figure/room.h"
+#include "figure/things.h"
 #include "video/clip_writer.h"
 
 #include <opencv2/imgproc.hpp>
@@ -109,7 +110,13 @@ FilmedFrame FilmStudio::frame(double seconds) const {
     }
     for (Vec3& p : points) p = p * metre + Vec3(0, kMatTop, 0);
     const auto normals = vertexNormals(mesh, points);
-    const BodyShadows shadows(points);
+    const std::vector<Thing> things = thingsOf(scene, pose);
+    auto casting = points;
+    for (const Thing& thing : things) {
+        const auto surface = surfaceOf(thing);
+        casting.insert(casting.end(), surface.begin(), surface.end());
+    }
+    const BodyShadows shadows(casting);
     std::vector<Received> light(points.size());
     cv::parallel_for_({0, int(points.size())}, [&](const cv::Range& range) {
         for (int i = range.start; i < range.end; ++i) {
@@ -119,7 +126,8 @@ FilmedFrame FilmStudio::frame(double seconds) const {
     });
     relax(mesh, light, 0.6f, 4);
 
-    const BodyLayer body = paintBody(scene, mesh, points, normals, light, crease, s.stickers);
+    BodyLayer body = paintBody(scene, mesh, points, normals, light, crease, s.stickers);
+    paintThings(body, scene, things, shadows);
 
     // The body's shadow on mat and floor, on a coarse grid of places.
     constexpr float gx0 = -1.6f, gz0 = -1.0f, step = 0.018f;
@@ -184,6 +192,10 @@ FilmedFrame FilmStudio::frame(double seconds) const {
         else if (body.depth(sy, sx) < seen.z() - 0.012f)
             p.visible = false;
         out.points[name] = p;
+    }
+    for (const Thing& thing : things) {
+        const Vec3 seen = camera.project(thing.middle);
+        if (!thing.landmark.empty()) out.points[thing.landmark] = {double(seen.x()), double(seen.y()), true};
     }
     for (const auto& [name, bone] : {std::pair{"shoulder", UpperArmLeft},
                                      {"elbow", ForearmLeft},

@@ -17,6 +17,7 @@ constexpr float kWristHeight = 17, kElbowHeight = 20; ///< above the mat when th
 constexpr float kBenchHeight = 270;                   ///< (mH)
 constexpr float kStandingArm = 314;                   ///< nearly straight: the elbow gives a little (mH)
 constexpr float kArmLength = 322;                     ///< of an arm that stands, shoulder to wrist (mH)
+constexpr float kWheelRadius = 55, kBallRadius = 145; ///< of what hands roll and a seat pushes back into (mH)
 const Vec3 kUp = Vec3::UnitY();
 
 /// Curves of a scene at one time, in radians, with the unsteadiness of a living body.
@@ -48,6 +49,8 @@ Posed sidePlank(Rig& rig, const Now& now);
 Posed prone(Rig& rig, const Now& now);
 Posed overBench(Rig& rig, const Now& now);
 Posed allFours(Rig& rig, const Now& now);
+/// Middle of the ball behind somebody on all fours: it touches the seat where nobody pushes yet, and stays (mH).
+Vec3 pressedBall(const Scene& scene);
 Posed rollout(Rig& rig, const Now& now);
 Posed halfKneeling(Rig& rig, const Now& now);
 Posed plank(Rig& rig, const Now& now, bool onHands);

@@ -1,11 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "figure/poses.h"
+#include "figure/positions.h"
 
 #include <algorithm>
 
 namespace deft::figure {
 
-Posed allFours(Rig& rig, const Now& now) {
+namespace {
+
+/// On hands and knees; the knees stay while the hips press back.
+void kneel(Rig& rig, const Now& now, float press) {
     const float level = -7 * kRad, round = now.angle("round_deg"), tilt = now.angle("tilt_deg", 1);
     // The hips are where the standing knees carry them, and the shoulders where straight arms do; a leg that lifts
     // leaves the other one in its place.
@@ -13,22 +17,41 @@ Posed allFours(Rig& rig, const Now& now) {
         const auto chest = rig.pitched(-turn + 0.5f * round);
         rig.spine(rig.pitched(level - 0.5f * round + tilt), chest);
         nod(rig, chest, -0.25f);
-        for (const int side : {0, 1}) rig.leg(side, {90 * kRad, 90 * kRad, 90 * kRad});
+        for (const int side : {0, 1}) rig.leg(side, {90 * kRad + press, 90 * kRad + press, 90 * kRad});
         rig.settle({{ShankLeft, {75, 283, 30}}, {ShankRight, {-75, 283, 30}}});
         return rig.shoulder(0).y();
     };
     place(turnFor(kWristHeight + 8 + kStandingArm, place));
+}
+
+} // namespace
+
+Posed allFours(Rig& rig, const Now& now) {
+    const float press = now.angleIfAny("press_deg", 10);
+    kneel(rig, now, 0);
+    const Vec3 knee = rig.pose.joint[ShankLeft], hand[2] = {rig.shoulder(0), rig.shoulder(1)};
+    if (press != 0) {
+        kneel(rig, now, press);
+        rig.pose.shift(rig.cranial * (knee - rig.pose.joint[ShankLeft]).dot(rig.cranial));
+    }
     for (const int side : {0, 1}) {
         const float out = now.side("leg_left_deg", "leg_right_deg", side, 0);
-        rig.leg(side, {90 * kRad - out, 90 * kRad - out, 90 * kRad - 0.44f * out});
-        const Vec3 shoulder = rig.shoulder(side);
-        rig.arm(side, Vec3(shoulder.x(), kWristHeight + 8, shoulder.z()), -rig.cranial);
+        rig.leg(side, {90 * kRad + press - out, 90 * kRad + press - out, 90 * kRad - 0.44f * out});
+        rig.arm(side, Vec3(hand[side].x(), kWristHeight + 8, hand[side].z()), -rig.cranial);
         rig.hand(side, rig.cranial, -kUp);
         if (const float raised = now.side("arm_left_deg", "arm_right_deg", side, 0); raised > 0)
             rig.armLeavesFloor(side, -kUp * std::cos(raised) + rig.cranial * std::sin(raised),
                                -rig.cranial * std::cos(raised) - kUp * std::sin(raised), raised / kArmIsFree);
     }
     return rig.pose;
+}
+
+Vec3 pressedBall(const Scene& scene) {
+    constexpr float kSeat = 78; // behind the hip joints (mH)
+    const Bearings b = bearings(scene);
+    Rig rig(b.cranial, b.front);
+    kneel(rig, {scene, 0}, 0);
+    return 0.5f * (rig.hip(0) + rig.hip(1)) - b.cranial * (kSeat + kBallRadius);
 }
 
 /// Kneeling behind a wheel: thighs and arms lean forward together, the back rounded.
@@ -45,8 +68,7 @@ Posed rollout(Rig& rig, const Now& now) {
         rig.settle({{ShankLeft, {75, 283, 30}}, {ShankRight, {-75, 283, 30}}});
         return rig.shoulder(0).y();
     };
-    constexpr float kWheel = 55; // its axle above the mat
-    place(turnFor(kWheel + kArmLength * std::cos(lean), place));
+    place(turnFor(kWheelRadius + kArmLength * std::cos(lean), place));
     for (const int side : {0, 1})
         rig.arm(side, rig.shoulder(side) + kArmLength * (std::sin(lean) * rig.cranial - std::cos(lean) * kUp),
                 rig.outward(side) - rig.cranial);

@@ -35,7 +35,7 @@ const std::vector<Position>& positions() {
         {"all-fours",
          L::FaceDown,
          allFours,
-         {"round_deg", "tilt_deg", "leg_left_deg", "leg_right_deg", "arm_left_deg", "arm_right_deg"}},
+         {"round_deg", "tilt_deg", "press_deg", "leg_left_deg", "leg_right_deg", "arm_left_deg", "arm_right_deg"}},
         {"forearm-plank",
          L::FaceDown,
          [](Rig& r, const Now& n) { return plank(r, n, false); },
@@ -130,6 +130,10 @@ std::vector<Block> blocksOf(const Scene& scene) {
     if (scene.position == "over-bench") {
         const auto [low, high] = alongX(-0.02f, 0.95f);
         blocks.push_back({{low, 0, -0.2f}, {high, kBenchHeight * metre - 0.01f, 0.2f}, wood});
+    } else if (scene.movement.count("press_deg")) { // the wall that holds the ball
+        const auto [low, high] = alongX((pressedBall(scene).x() * toHead - kBallRadius) * metre - 0.1f,
+                                        (pressedBall(scene).x() * toHead - kBallRadius) * metre);
+        blocks.push_back({{low, 0, -0.9f}, {high, 2.4f, 0.9f}, plaster});
     } else if (scene.position == "at-wall") {
         const float z = scene.view == "rear" ? -1.f : 1.f;
         blocks.push_back(
