@@ -69,10 +69,6 @@ private slots:
         double top = 0;
         for (const auto& [name, p] : e.end) top = std::max(top, p.y());
         m.pxPerUnit = std::min(5.0, 560 / top); // a standing body fits, too
-        if (small && stickersMeet(e, m))
-            QSKIP(
-                "in this drawing stickers of two landmarks cover each other; each is then told lost, or taken for the "
-                "other");
         const ReviewInputs in = filmPuppet(e, m, dir_.filePath(id + QStringLiteral(".mp4")).toStdString());
         QVERIFY(!in.clipPath.empty());
         const auto r = analyse(shippedCatalogue(), in);
@@ -85,16 +81,30 @@ private slots:
             if (f.certainty == Certainty::Clear) found.insert(f.id);
             told += QStringLiteral("%1 %2±%3 ").arg(f.id.c_str()).arg(f.worst).arg(f.u95);
         }
+        // A mark that passes over another one too quickly to be followed itself may be taken for it while they overlap.
+        const bool meet = stickersMeet(e, m);
+        const double most_px = meet ? 16 : 8;
+        bool covered = false;
         for (const auto& [name, points] : r->tracks().landmark) {
             const auto weak = std::count_if(points.begin(), points.end(),
                                             [](const TrackPoint& p) { return p.state != PointState::Seen; });
+            covered = covered || weak > 3;
             double off = 0;
-            for (size_t i = 0; i < points.size(); ++i)
-                off = std::max(off, (points[i].at - drawnPoints(e, m, r->tracks().time_s[i]).at(name)).norm());
+            for (size_t i = 0; i < points.size(); ++i) {
+                const double here = (points[i].at - drawnPoints(e, m, r->tracks().time_s[i]).at(name)).norm();
+                off = std::max(off, here);
+                QVERIFY2(points[i].state != PointState::Seen || here < most_px,
+                         qPrintable(QStringLiteral("%1 told seen, %2 px off, at %3 s")
+                                        .arg(name.c_str())
+                                        .arg(here)
+                                        .arg(r->tracks().time_s[i])));
+            }
             if (off > 3) told += QStringLiteral("%1 up to %2 px off; ").arg(name.c_str()).arg(off);
             if (weak > 3)
                 told += QStringLiteral("%1 not seen in %2 of %3; ").arg(name.c_str()).arg(weak).arg(points.size());
         }
+        if (stickersMeet(e, m) && covered)
+            return; // one sticker covers another: then it is enough that none is mistaken
         QVERIFY2(r->events.reps.size() == 1, qPrintable(told));
         for (const SetupVerdict& v : r->findings.setup)
             QVERIFY2(v.verdict != "poor", qPrintable(QString::fromStdString(v.id)));

@@ -37,8 +37,9 @@ Points kneesFromTheFeet(const Person& p, const Params& q) {
         const Point2 middle(0, 14);
         out["asis" + s] = middle + Point2(side * 12 * std::cos(pelvis), side * 12 * std::sin(pelvis) + 5);
         out["hip" + s] = middle + Point2(side * 9 * std::cos(pelvis), side * 9 * std::sin(pelvis) - 4);
-        out["knee" + s] = Point2(-36 * std::sin(turn) + side * 5 * std::cos(turn),
-                                 14 + 36 * std::cos(turn) + side * 5 * std::sin(turn));
+        const double own = turn - (side > 0 ? radians(q("lag")) : 0); // the left knee is the upper one
+        out["knee" + s] =
+            Point2(-36 * std::sin(own) + side * 5 * std::cos(own), 14 + 36 * std::cos(own) + side * 5 * std::sin(own));
         out["shoulder" + s].y() += side > 0 ? q("shoulder") : 0;
     }
     return out;
@@ -59,7 +60,8 @@ Points onTheSide(const Person& p, const Params& q) {
     const auto stacked = [&](const char* name, const Point2& at, double apart) {
         pair(out, name, at - Point2(0, apart / 2), at + Point2(0, apart / 2));
     };
-    stacked("shoulder", shoulders, p.shoulderWidth * 0.7), stacked("knee", knees, 10);
+    stacked("shoulder", shoulders, p.shoulderWidth * 0.7 * std::cos(radians(q("shoulders"))));
+    stacked("knee", knees, 10);
     stacked("hip", hips, 18 * std::cos(radians(q("roll"))));
     stacked("ankle", straight ? end : Point2(knees + Point2(p.shank * 0.3, 0)), 8);
     out["elbow_l"] = {shoulders.x(), 3};

@@ -259,7 +259,7 @@ void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest
     for (const char* version : {"feet-up", "long"})
         all.push_back(outAndBack("knees-side-to-side", version, who,
                                  {kneesFromTheFeet, {}, kneesFromTheFeet, {}, {{"turn", 35}}, 1.5, 1, 1.5}, rest,
-                                 {{"shoulder", 7, "shoulder-lifts"}}));
+                                 {{"shoulder", 7, "shoulder-lifts"}, {"lag", 26, "knees-part"}}));
     for (const auto& [version, knee] : {std::pair{"short", 80.0}, {"straight", 0.0}, {"long", 0.0}}) {
         all.push_back(outAndBack("leg-sweep", version, who,
                                  {sweepingOnTheSide,

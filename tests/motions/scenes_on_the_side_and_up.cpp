@@ -9,7 +9,8 @@ void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest) {
                              {onTheSide, {{"prop", 0}}, onTheSide, {}, {{"lift", 1}}, 1.2, 1.6, 1.2}, rest,
                              {{"sag", 4.5, "side-sag", {}, false, true, false},
                               {"sag", -11, "side-pike", {}, false, true, false},
-                              {"roll", 48, "roll-back"}}));
+                              {"roll", 48, "roll-back"},
+                              {"shoulders", 48, "shoulders-roll"}}));
     for (const char* version : {"hold", "straight", "top-leg", "arm-leg"}) {
         const double straight = std::string(version) != "hold";
         all.push_back(held(
@@ -18,14 +19,15 @@ void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest) {
             rest,
             {{"sag", straight ? 8.0 : 6.0, "side-sag"},
              {"sag", straight ? -16.0 : -11.0, "side-pike"},
-             {"roll", 48, "roll-back"}}));
+             {"roll", 48, "roll-back"},
+             {"shoulders", 48, "shoulders-roll"}}));
     }
     for (const char* version : {"wide", "near", "behind-head", "eyes"})
         all.push_back(held("one-leg-stand", version, who, {onOneLeg, {}, onOneLeg, {{"foot", 30}}, {}}, rest,
                            {{"drop", 12, "hip-drop"}, {"drop", -14, "stance-hike"}, {"lean", 14, "side-lean"}}));
     all.push_back(outAndBack("knees-side-to-side", "feet-down", who,
                              {kneesFromTheFeet, {}, kneesFromTheFeet, {}, {{"turn", 35}}, 1.5, 1, 1.5}, rest,
-                             {{"shoulder", 7, "shoulder-lifts"}}));
+                             {{"shoulder", 7, "shoulder-lifts"}, {"lag", 26, "knees-part"}}));
     for (const char* version : {"side", "side-strong"})
         all.push_back(outAndBack("band-external-rotation", version, who,
                                  {withBand, {}, withBand, {}, {{"turn", 60}}, 1.5, 1, 2}, rest,

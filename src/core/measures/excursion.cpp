@@ -54,6 +54,19 @@ Vector2 anterior(const MeasureContext& c) { return c.axes.anterior; }
 Vector2 caudal(const MeasureContext& c) { return -c.axes.cranial; }
 Vector2 outward(const MeasureContext& c) { return c.side == "left" ? Vector2(-c.axes.right) : c.axes.right; }
 
+/// How far left and right have come apart, % of the trunk.
+Measure apart(const char* id, const char* name, const char* joint) {
+    return {.id = id,
+            .name = name,
+            .unit = "%",
+            .landmarks = bothSides({joint}),
+            .needed = 2,
+            .zero = Zero::Start,
+            .value = [](const MeasureInput& in, const MeasureContext& c) {
+                return c.startTrunkPx > 0 ? 100 * (leftOf(in, 0) - rightOf(in, 0)).norm() / c.startTrunkPx : kGap;
+            }};
+}
+
 } // namespace
 
 std::vector<Measure> excursionMeasures() {
@@ -98,16 +111,8 @@ std::vector<Measure> excursionMeasures() {
                  const double higher = (onSide(in, 0, other(c.stance)) - onSide(in, 0, c.stance)).dot(c.axes.up);
                  return c.startTrunkPx > 0 ? 100 * higher / c.startTrunkPx : kGap;
              }},
-        {.id = "feet_apart",
-         .name = "feet apart",
-         .unit = "%",
-         .landmarks = bothSides({"ankle"}),
-         .needed = 2,
-         .zero = Zero::Start,
-         .value =
-             [](const MeasureInput& in, const MeasureContext& c) {
-                 return c.startTrunkPx > 0 ? 100 * (leftOf(in, 0) - rightOf(in, 0)).norm() / c.startTrunkPx : kGap;
-             }},
+        apart("feet_apart", "feet apart", "ankle"),
+        apart("knees_apart", "knees apart", "knee"),
         {.id = "knees_turn",
          .name = "knees to the side",
          .unit = "deg",

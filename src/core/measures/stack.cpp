@@ -38,6 +38,13 @@ Measure stackedPair(const char* id, const char* name, const char* joint) {
             }};
 }
 
+/// Of somebody propped up on the side: the shoulder that carries, off the point above its own elbow.
+double carryingShoulder(const MeasureInput& in, const MeasureContext& c) {
+    const bool leftBelow = (leftOf(in, 0) - rightOf(in, 0)).dot(c.axes.up) < 0;
+    const Vector2 d = leftBelow ? Vector2(leftOf(in, 0) - leftOf(in, 1)) : Vector2(rightOf(in, 0) - rightOf(in, 1));
+    return d.norm() > kMinSegmentPx ? 100 * d.dot(c.axes.cranial) / d.norm() : kGap;
+}
+
 } // namespace
 
 std::vector<Measure> stackMeasures() {
@@ -51,6 +58,13 @@ std::vector<Measure> stackMeasures() {
         stack("stack_leg", "hip over ankle", "hip", "ankle"),
         stackedPair("stack_shoulders", "upper shoulder over lower shoulder", "shoulder"),
         stackedPair("stack_hips", "upper hip over lower hip", "hip"),
+        {.id = "stack_carrying",
+         .name = "carrying shoulder over elbow",
+         .unit = "%",
+         .landmarks = bothSides({"shoulder", "elbow"}),
+         .needed = 2,
+         .againstMat = true,
+         .value = carryingShoulder},
     };
 }
 

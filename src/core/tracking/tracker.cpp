@@ -234,14 +234,6 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
     const auto [after, found] = flow(pyramid_, pyramid, before);
 
     // Marks that prove themselves.
-    struct Search {
-        const std::string* name;
-        const Anchor* anchor;
-        Point2 predicted, going;
-        double angle, limit;
-        bool byFlow;
-        Sight sight;
-    };
     std::vector<Search> searches;
     for (auto& [name, p] : now_) {
         const auto it = anchors_.find(name);
@@ -283,6 +275,7 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
                 s.sight = lookAround(image, *s.anchor, now_.at(*s.name).at, s.angle);
         }
     });
+    partClaims(searches);
     std::map<std::string, Sight> sights;
     for (const Search& s : searches) sights[*s.name] = s.sight;
 

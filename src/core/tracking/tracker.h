@@ -65,6 +65,18 @@ private:
         bool bySeed = false;   ///< a body finder sees the joint there, too
         double extraSd = 0;
     };
+    /// A mark that is looked for in the newest picture.
+    struct Search {
+        const std::string* name;
+        const Anchor* anchor;
+        Point2 predicted, going;
+        double angle, limit;
+        bool byFlow;
+        Sight sight;
+    };
+    /// Stickers look like each other, so one that is covered would be found on the one that covers it: what two claim
+    /// belongs to the one that was expected there.
+    static void partClaims(std::vector<Search>& searches);
     static std::optional<Anchor> anchorAt(const cv::Mat& image, const Point2& place);
     /// Where its segments put a mark: weighted mean of all that are measured.
     struct Carried {

@@ -106,6 +106,27 @@ LandmarkTracker::Sight LandmarkTracker::lookAround(const cv::Mat& image, const A
     return best;
 }
 
+void LandmarkTracker::partClaims(std::vector<Search>& searches) {
+    const auto place = [](const Search& s) { return s.sight.match.pose.centre; };
+    const auto surprise = [](const Search& s, const Point2& at) { return (at - s.predicted).norm(); };
+    std::vector<bool> givenUp(searches.size(), false);
+    for (size_t i = 0; i < searches.size(); ++i) {
+        const Search& mine = searches[i];
+        if (!mine.anchor->sticker || !mine.sight.good) continue;
+        for (size_t j = 0; j < searches.size(); ++j) {
+            const Search& other = searches[j];
+            if (i == j || !other.anchor->sticker) continue;
+            // The other one is there, too, or is nowhere, and was expected to be there.
+            const bool claims = other.sight.good && (place(other) - place(mine)).norm() < kOnePlace_px;
+            if (!claims && other.sight.good) continue;
+            const double further = surprise(mine, place(mine)) - surprise(other, place(mine));
+            if (further > (claims ? -kAsNear_px : kAsNear_px)) givenUp[i] = true;
+        }
+    }
+    for (size_t i = 0; i < searches.size(); ++i)
+        if (givenUp[i]) searches[i].sight = {};
+}
+
 /// What was taken for a sticker and keeps its place while every limb that it was taken on has gone away is the room's:
 /// an outline that crosses a post behind it, say.
 bool LandmarkTracker::isBackground(const std::string& name, const Point2& at) const {
