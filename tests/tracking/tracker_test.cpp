@@ -54,6 +54,54 @@ private slots:
         }
     }
 
+    /// People set marks some pixels off. On a sticker, the sticker is meant, by the nearest mark alone; on cloth the
+    /// place stays.
+    void marksOnStickersMeanThem() {
+        cv::Mat picture = cloth();
+        const Point2 sticker(300, 200);
+        for (const int turn : {0, 90, 180, 270})
+            cv::ellipse(picture, {300, 200}, {10, 10}, turn, 0, 90, turn % 180 ? 245 : 10, cv::FILLED, cv::LINE_AA);
+        const Point2 onCloth = kClothMarks.at("shoulder");
+        LandmarkTracker t;
+        t.mark(picture,
+               asMarks({{"shoulder", onCloth}, {"hip", {304, 198}}, {"asis", {293, 205}}, {"crest", {316, 189}}}));
+        const Point2 found = t.now().at("hip").at;
+        QVERIFY2((found - sticker).norm() < 1, qPrintable(QStringLiteral("%1, %2").arg(found.x()).arg(found.y())));
+        QVERIFY(t.now().at("asis").at == Point2(293, 205));
+        QVERIFY(t.now().at("crest").at == Point2(316, 189)); // beside it
+        QVERIFY(t.now().at("shoulder").at == onCloth);
+    }
+
+    /// Where a sticker passes over another one, neither is told seen at the other's place.
+    void crossingStickers() {
+        const cv::Mat wall = 0.2 * cloth() + 150;
+        const auto places = [](int i) {
+            return std::map<std::string, Point2>{
+                {"wrist", {200 + 4.0 * i, 240.0 + i}}, {"elbow", {300, 260}}, {"knee", {420.0 - 3 * i, 300}}};
+        };
+        const auto picture = [&](int i) {
+            cv::Mat out = wall.clone();
+            for (const char* name : {"elbow", "knee", "wrist"}) {
+                const Point2 at = places(i).at(name);
+                for (const int turn : {0, 90, 180, 270})
+                    cv::ellipse(out, cv::Point(cvRound(at.x()), cvRound(at.y())), {9, 9}, turn, 0, 90,
+                                turn % 180 ? 245 : 10, cv::FILLED, cv::LINE_AA);
+            }
+            return out;
+        };
+        LandmarkTracker t;
+        t.mark(picture(0), asMarks(places(0)));
+        for (int i = 1; i <= 45; ++i) {
+            t.step(picture(i), 1 / 30.0);
+            for (const auto& [name, p] : t.now()) {
+                const double off = (p.at - places(i).at(name)).norm();
+                QVERIFY2(p.state != PointState::Seen || off < 8,
+                         qPrintable(QStringLiteral("%1, frame %2: %3 px off, seen").arg(name.c_str()).arg(i).arg(off)));
+            }
+        }
+        QCOMPARE(t.now().at("wrist").state, PointState::Seen);
+    }
+
     /// A sticker that hangs in the room beside a leg is taken for that of its ankle; as the leg steps aside, it is not
     /// told as the ankle any longer.
     void stickerOfTheRoom() {
@@ -102,7 +150,7 @@ private slots:
         for (int i = 1; i <= 20; ++i) {
             t.step(picture(0.25 * i), 1 / 30.0);
             const TrackPoint& p = t.now().at("hip");
-            QVERIFY2(p.state == PointState::Seen && (p.at - hip).norm() < 0.5, qPrintable(QString::number(i)));
+            QVERIFY2(p.state == PointState::Seen && (p.at - hip).norm() < 1, qPrintable(QString::number(i)));
         }
     }
 

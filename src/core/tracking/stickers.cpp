@@ -161,4 +161,24 @@ std::optional<Sticker> stickerAt(const cv::Mat& grey, const Point2& near, double
     return best;
 }
 
+std::map<std::string, Point2> onStickers(const cv::Mat& grey, std::map<std::string, Point2> marks) {
+    struct Claim {
+        Sticker sticker;
+        std::string name;
+        double away_px;
+    };
+    std::vector<Claim> claims;
+    for (const auto& [name, at] : marks)
+        if (const auto sticker = stickerAt(grey, at, kMarkReach_px))
+            if (const double away = (sticker->centre - at).norm(); away < sticker->radiusPx)
+                claims.push_back({*sticker, name, away});
+    std::sort(claims.begin(), claims.end(), [](const Claim& a, const Claim& b) { return a.away_px < b.away_px; });
+    for (auto claim = claims.begin(); claim != claims.end(); ++claim)
+        if (std::none_of(claims.begin(), claim, [&](const Claim& nearer) {
+                return (nearer.sticker.centre - claim->sticker.centre).norm() < claim->sticker.radiusPx;
+            }))
+            marks[claim->name] = claim->sticker.centre;
+    return marks;
+}
+
 } // namespace deft

@@ -2,6 +2,7 @@
 #pragma once
 #include "geometry/angle.h"
 
+#include <map>
 #include <opencv2/core.hpp>
 #include <optional>
 #include <vector>
@@ -15,8 +16,6 @@ struct Sticker {
     double score = 0;               ///< 0…1: how well it agrees with itself turned by 180°, and how compact it is
 };
 
-/// Below this a find is no sticker (chosen on made clips; docs/accuracy.md tells what it lets through).
-
 /// Stickers inside a region: patches of one size, compact, brighter or darker than the cloth around them. Their centres
 /// are the points about which they look the same after half a turn, so a pattern on them does not shift them.
 /// @param grey 8-bit @param radiusPx expected; half to twice of it is looked for
@@ -25,6 +24,10 @@ std::vector<Sticker> findStickers(const cv::Mat& grey, const cv::Rect& region, d
 /// Does the picture look the same after half a turn about a middle within `reach` px, as a sticker does in any light?
 /// Corners where an outline passes before a line do not: what was bright is dark then.
 bool looksTheSameTurned(const cv::Mat& grey, const Point2& near, double reach = 6);
+
+/// Marks that lie within a sticker mean that sticker: their places moved to its middle. One sticker is one mark's, the
+/// nearest one's.
+std::map<std::string, Point2> onStickers(const cv::Mat& grey, std::map<std::string, Point2> marks);
 
 /// The sticker nearest to a place, within `reach` px, of any size from 3 to 30 px.
 std::optional<Sticker> stickerAt(const cv::Mat& grey, const Point2& near, double reach = 9);

@@ -3,6 +3,7 @@
 
 #include "marks/names.h"
 #include "tracking/constants.h"
+#include "tracking/stickers.h"
 
 #include <algorithm>
 #include <cmath>
@@ -104,6 +105,10 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
                            const std::set<std::string>& joined) {
     const cv::Mat image = smooth(raw);
     std::vector<std::string> moved;
+    std::map<std::string, Point2> places;
+    for (const auto& [name, point] : points)
+        if (point && !joined.count(name) && !isSceneLandmark(name)) places[name] = *point;
+    places = onStickers(raw, std::move(places));
     for (const auto& [name, point] : points) {
         if (joined.count(name))
             joined_.insert(name);
@@ -115,7 +120,8 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
             moved.push_back(name);
             continue;
         }
-        now_[name] = {*point, 0, PointState::ByHand};
+        const auto place = places.find(name);
+        now_[name] = {place == places.end() ? *point : place->second, 0, PointState::ByHand};
         moved.push_back(name);
     }
     restartSegments(image, moved);
