@@ -88,7 +88,7 @@ private slots:
             Camera c;
             c.turn = turns(random), c.roll = rolls(random), c.height_cm = heights(random), c.focal = focals(random);
             auto corners = c.corners();
-            for (Point2& p : corners) p += kMarkingSdPx * Vector2(noise(random), noise(random));
+            for (Point2& p : corners) p += kSceneMarkingSd_px * Vector2(noise(random), noise(random));
             const auto v = matView(corners, {183, 61 * (1 + 0.03 * noise(random))}, c.lens());
             if (!v) continue;
             ++seen;
@@ -121,7 +121,7 @@ private slots:
         const auto mat = matView(t, {}, c.lens());
         QVERIFY(mat);
 
-        const BodyAxes stands = bodyAxes(t, Position::Upright, View::Front, kMarkingSdPx, &*mat).value();
+        const BodyAxes stands = bodyAxes(t, Position::Upright, View::Front, &*mat).value();
         NEAR(stands.rollDeg, 2, 0.3);
         QVERIFY2(stands.rollSd_deg < kUnmarkedRollSd_deg, qPrintable(QString::number(stands.rollSd_deg)));
         const Vector2 hips = (marks["asis_l"] - marks["asis_r"]).normalized();
@@ -129,13 +129,13 @@ private slots:
         QVERIFY(stands.matMarked); // heights still come from the floor
         const BodyAxes byFloor = bodyAxes(t, Position::Upright, View::Front).value();
         QVERIFY2(std::abs(byFloor.rollDeg - 2) > 2, qPrintable(QString::number(byFloor.rollDeg)));
-        const BodyAxes lies = bodyAxes(t, Position::Supine, View::FootEnd, kMarkingSdPx, &*mat).value();
+        const BodyAxes lies = bodyAxes(t, Position::Supine, View::FootEnd, &*mat).value();
         NEAR(lies.rollDeg, byFloor.rollDeg, 1e-12);
 
         // A door frame beside them is better still.
         t.landmark["plumb_a"].assign(2, {{900, 100}, 0.3, PointState::Seen});
         t.landmark["plumb_b"].assign(2, {{910, 500}, 0.3, PointState::Seen});
-        const BodyAxes byPlumb = bodyAxes(t, Position::Upright, View::Front, kMarkingSdPx, &*mat).value();
+        const BodyAxes byPlumb = bodyAxes(t, Position::Upright, View::Front, &*mat).value();
         NEAR(std::abs(byPlumb.rollDeg), degrees(std::atan(10.0 / 400)), 1e-6);
     }
 

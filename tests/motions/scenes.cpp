@@ -110,8 +110,8 @@ void bridges(std::vector<Scene>& all, const Person& who, bool rest) {
             "bridge-one-leg", version, who,
             {bridgeFromTheFeet, {}, bridgeFromTheFeet, {{"lift", 22}}, {{"lift", 22}, {"foot", foot}}, 1.2, 3.5, 1.2},
             rest,
-            {{"drop", 11, "hip-drop", {"sinking"}},
-             {"drop", -13, "stance-hike", {"sinking"}},
+            {{"drop", 14, "hip-drop", {"sinking"}},
+             {"drop", -16, "stance-hike", {"sinking"}},
              {"lift", -8, "sinking"}}));
     for (const char* version : {"one-foot", "single-leg"})
         all.push_back(outAndBack("bridge", version, who,
@@ -124,8 +124,8 @@ void bridges(std::vector<Scene>& all, const Person& who, bool rest) {
                                   3.5,
                                   1.2},
                                  rest,
-                                 {{"drop", 11, "hip-drop", {"sinking"}},
-                                  {"drop", -13, "stance-hike", {"sinking"}},
+                                 {{"drop", 14, "hip-drop", {"sinking"}},
+                                  {"drop", -16, "stance-hike", {"sinking"}},
                                   {"lift", -8, "sinking"}}));
     all.push_back(held("reverse-plank", "bent", who, {onHandsFacingUp, {{"up", 0}}, kneelingTable, {}, {}}, rest,
                        {{"down", 9, "sag", {"hip-point-drops"}}, {"neck", -45, "head-back"}}));
@@ -190,7 +190,7 @@ void planks(std::vector<Scene>& all, const Person& who, bool rest) {
     };
     const auto ahead = [](std::vector<Wrong> known, const char* fault) {
         const bool onTheElbows = std::string(fault) == "shoulders-past-elbows";
-        known.push_back({"ahead", onTheElbows ? 12.0 : 19.0, fault, {"head-back", "head-drop"}});
+        known.push_back({"ahead", onTheElbows ? 14.5 : 19.0, fault, {"head-back", "head-drop"}});
         return known;
     };
     add("forearm-plank", "knees", onForearms, true, ahead(wrongs(16), "shoulders-past-elbows"));
@@ -298,7 +298,7 @@ void fromElsewhere(std::vector<Scene>& all, const Person& who, bool rest) {
     for (const char* version : {"one-foot", "tabletop"})
         add(outAndBack("march", version, who,
                        {bridgeFromTheFeet, {}, bridgeFromTheFeet, {}, {{"foot", 32}}, 1.5, 1, 1.5}, rest,
-                       {{"drop", 11, "pelvis-tips"}}),
+                       {{"drop", 15, "pelvis-tips"}}),
             "foot-end");
     for (const char* version : {"small", "open", "band"})
         add(outAndBack("open-knee", version, who,

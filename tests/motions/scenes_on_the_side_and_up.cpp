@@ -24,7 +24,7 @@ void onTheSideAndUp(std::vector<Scene>& all, const Person& who, bool rest) {
     }
     for (const char* version : {"wide", "near", "behind-head", "eyes"})
         all.push_back(held("one-leg-stand", version, who, {onOneLeg, {}, onOneLeg, {{"foot", 30}}, {}}, rest,
-                           {{"drop", 12, "hip-drop"}, {"drop", -14, "stance-hike"}, {"lean", 14, "side-lean"}}));
+                           {{"drop", 16, "hip-drop"}, {"drop", -17, "stance-hike"}, {"lean", 14, "side-lean"}}));
     all.push_back(outAndBack("knees-side-to-side", "feet-down", who,
                              {kneesFromTheFeet, {}, kneesFromTheFeet, {}, {{"turn", 35}}, 1.5, 1, 1.5}, rest,
                              {{"shoulder", 7, "shoulder-lifts"}, {"lag", 26, "knees-part"}}));

@@ -49,8 +49,8 @@ void ReadingsPanel::refresh() {
     if (session_.review()) rows_ = readingRows(*session_.review());
     QStringList told;
     if (session_.review()) {
-        const auto own = session_.inputs().marks.markingSd_px;
-        const QString px = QString::number(own.value_or(kMarkingSdPx), 'f', 1);
+        const bool own = session_.inputs().marks.markingSd_px.has_value();
+        const QString px = QString::number(session_.review()->series().context.markingSd_px, 'f', 1);
         told << (own ? tr("marking SD %1 px (yours)") : tr("marking SD %1 px (default)")).arg(px);
     }
     setAside(told.join(QString()));

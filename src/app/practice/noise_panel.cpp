@@ -53,7 +53,11 @@ void NoisePanel::paintMeanwhile(QPainter& p, const QRectF& body) const {
         own ? tr("In use since %1: %2 of the trunk, from %3 marks.")
                   .arg(QLocale(QLocale::English).toString(own->since, QStringLiteral("d MMMM yyyy")), share(own->sd))
                   .arg(own->marks)
-            : tr("Not known yet: bands take %1 pixels for everybody.").arg(QString::number(kMarkingSdPx, 'f', 1));
+            : tr("Not known yet: bands take %1 pixels of a picture of 720 lines for everybody, or %2 mm where a scale "
+                 "is "
+                 "known.")
+                  .arg(kMarkingSd_px)
+                  .arg(10 * kMarkingSd_cm);
     p.setPen(colours().ink2);
     p.setFont(face(Size::Body));
     p.drawText(body, Qt::TextWordWrap | Qt::AlignLeft | Qt::AlignTop, words);

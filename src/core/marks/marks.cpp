@@ -152,9 +152,11 @@ Json Marks::kept(const std::string& key) const {
     return it == more.end() ? Json() : Json::parse(it->second); // it was written by toLine
 }
 
+double usualMarkingSd_px(int width, int height) { return kMarkingSd_px * std::min(width, height) / 720; }
+
 std::vector<DoubtfulMark> doubtfulMarks(const Marks& marks, int width, int height) {
     constexpr double kNear = 2; // spreads of a mark set by hand: nearer than two of these is the same spot
-    const double near = kNear * marks.markingSd_px.value_or(kMarkingSdPx);
+    const double near = kNear * marks.markingSd_px.value_or(usualMarkingSd_px(width, height));
     std::vector<DoubtfulMark> out;
     const auto add = [&](const std::string& name, const std::string& why) {
         if (std::none_of(out.begin(), out.end(), [&](const DoubtfulMark& d) { return d.name == name; }))

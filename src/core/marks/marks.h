@@ -18,8 +18,13 @@ struct MarkedFrame {
     bool operator==(const MarkedFrame&) const = default;
 };
 
-/// Standard deviation of a mark set by hand until the coach's own has been measured (chosen here), px.
-constexpr double kMarkingSdPx = 1.5;
+/// Standard deviation of a mark on the scene, px: an edge of the mat or of a door is seen (chosen here).
+constexpr double kSceneMarkingSd_px = 1.5;
+/// Of a mark on the body until the coach's own has been measured: a bone is felt for and guessed under cloth. In a
+/// picture of 720 lines, and where a scale is known (common practice, no published source).
+constexpr double kMarkingSd_px = 3, kMarkingSd_cm = 0.8;
+/// The same in pixels of a picture of another size.
+double usualMarkingSd_px(int width, int height);
 
 /// An exercise mat: 183 by 61 cm, as most are sold (common practice, no published source).
 struct MatSize {

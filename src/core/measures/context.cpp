@@ -17,7 +17,7 @@ struct Floor {
 };
 
 /// @param levelCounts and not the floor's own line @param level what the mat tells of the camera
-Floor floorOf(const Tracks& tracks, double markingSd_px, bool levelCounts, const MatView* level) {
+Floor floorOf(const Tracks& tracks, bool levelCounts, const MatView* level) {
     using Line = std::optional<std::pair<Point2, Vector2>>;
     auto line = [&](const char* from, const char* to) -> Line {
         const auto a = medianPlace(tracks, from), b = medianPlace(tracks, to);
@@ -29,7 +29,7 @@ Floor floorOf(const Tracks& tracks, double markingSd_px, bool levelCounts, const
         if (!c) return std::nullopt;
         return std::pair(Point2(((*c)[0] + (*c)[3]) / 2), Vector2(((*c)[1] + (*c)[2] - (*c)[0] - (*c)[3]) / 2));
     };
-    auto sd = [&](const Vector2& span) { return degrees(std::sqrt(2.0) * markingSd_px / span.norm()); };
+    auto sd = [&](const Vector2& span) { return degrees(std::sqrt(2.0) * kSceneMarkingSd_px / span.norm()); };
     Floor floor;
     auto mat = line("floor_a", "floor_b");
     if (!mat) mat = matMiddle();
@@ -162,8 +162,8 @@ Result<double> BodyAxes::towardFrontDeg(const Vector2& direction) const {
     return signedAngleDeg(cranial, direction).map([&](double ccw) { return frontIsCounterClockwise() ? ccw : -ccw; });
 }
 
-Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view, double markingSd_px, const MatView* mat) {
-    const Floor floor = floorOf(tracks, markingSd_px, position == Position::Upright, mat);
+Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view, const MatView* mat) {
+    const Floor floor = floorOf(tracks, position == Position::Upright, mat);
     BodyAxes axes;
     axes.rollSd_deg = floor.sd_deg;
     axes.matMarked = floor.point.has_value();

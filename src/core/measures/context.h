@@ -57,6 +57,6 @@ struct MatView;
 /// @errors NotFound when the marks that give the body's direction are missing: shoulder or ear, and hip, from the side;
 /// a left and a right hip point and shoulder else
 Result<BodyAxes> bodyAxes(const Tracks& tracks, Position position, View view = View::Side,
-                          double markingSd_px = kMarkingSdPx, const MatView* mat = nullptr);
+                          const MatView* mat = nullptr);
 
 } // namespace deft

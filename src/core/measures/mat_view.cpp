@@ -59,7 +59,7 @@ Misfit misfitOf(const Vec& v, const std::array<Point2, 4>& corners, const MatSiz
         const double x = i == 0 || i == 3 ? -l : l, away = i < 2 ? -w : w;
         const Eigen::Vector3d at = middle + turned * Eigen::Vector3d(x, 0, away);
         const Point2 seen = lens.centre + f * at.head<2>() / std::max(1.0, at.z());
-        off.segment<2>(Eigen::Index(2 * i)) = (seen - corners[i]) / kMarkingSdPx;
+        off.segment<2>(Eigen::Index(2 * i)) = (seen - corners[i]) / kSceneMarkingSd_px;
     }
     off[8] = (v[LogFocal] - std::log(lens.focalPx)) / kFocalSd;
     off[9] = (v[LogProportion] - std::log(size.length_cm / size.width_cm)) / kProportionSd;
@@ -135,7 +135,7 @@ std::optional<MatView> matView(const std::array<Point2, 4>& given, const MatSize
     LeastSquares::JacobianType slope;
     problem.df(best, slope);
     const Eigen::Matrix<double, Unknowns, Unknowns> covariance = (slope.transpose() * slope).inverse();
-    const double farthest = kMarkingSdPx * off.head<8>().lpNorm<Eigen::Infinity>();
+    const double farthest = kSceneMarkingSd_px * off.head<8>().lpNorm<Eigen::Infinity>();
     const Eigen::Vector3d middle = middleOf(*v);
     MatView view;
     view.turnDeg = degrees((*v)[Turn]), view.rollDeg = degrees((*v)[Roll]);

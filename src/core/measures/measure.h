@@ -18,7 +18,7 @@ inline std::array<Point2, 6> noPelvisMarks() {
 /// What a measure may use besides the points of its frame.
 struct MeasureContext {
     BodyAxes axes;
-    double markingSd_px = kMarkingSdPx;
+    double markingSd_px = kMarkingSd_px;
     Position position = Position::Supine;
     View view = View::Side;
     /// Pelvis marks where they were set, in the order of kPelvisMarks: the rigid pelvis. NaN = not marked.

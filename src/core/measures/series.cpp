@@ -41,7 +41,7 @@ double startDistancePx(const Tracks& tracks, const std::string& a, const std::st
 Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& options) {
     MeasureContext c;
     c.mat = matView(tracks, options.mat, options.lens);
-    auto axes = bodyAxes(tracks, options.position, options.view, options.markingSd_px, c.mat ? &*c.mat : nullptr);
+    auto axes = bodyAxes(tracks, options.position, options.view, c.mat ? &*c.mat : nullptr);
     if (!axes) return tl::unexpected(axes.error());
     c.axes = *axes;
     c.markingSd_px = options.markingSd_px;
@@ -75,6 +75,7 @@ Result<MeasureContext> contextOf(const Tracks& tracks, const SeriesOptions& opti
         a && b && options.scaleLength_cm > 0)
         c.pxPerCm = (*b - *a).norm() / options.scaleLength_cm;
     if (c.mat && c.pxPerCm == 0) c.pxPerCm = c.mat->pxPerCm;
+    if (options.markingSd_cm > 0 && c.pxPerCm > 0) c.markingSd_px = options.markingSd_cm * c.pxPerCm;
     return c;
 }
 

@@ -48,7 +48,8 @@ struct SeriesOptions {
     std::string side, stance;  ///< "left", "right" or empty: the side that works, the side that stands
     double scaleLength_cm = 0; ///< distance of scale_a and scale_b
     MatSize mat;               ///< whose corners are mat_a … mat_d
-    double markingSd_px = kMarkingSdPx;
+    double markingSd_px = kMarkingSd_px;
+    double markingSd_cm = 0; ///< in its place where the clip tells a scale; 0 = it stays
     double setupStart_s = 0;
     double setupEnd_s = 1.5;        ///< the still time at the start
     std::optional<Neutral> neutral; ///< from the neutral clip or the coach; else from the set-up phase

@@ -27,6 +27,7 @@ SeriesOptions seriesOptions(const MeasuringPlan& plan, const ClipInfo& clip) {
     options.lens = Lens::ofPhone(clip.width, clip.height);
     options.neutral = plan.neutral;
     options.scaleLength_cm = plan.scaleLength_cm, options.mat = plan.mat, options.markingSd_px = plan.markingSd_px;
+    options.markingSd_cm = plan.markingSd_cm;
     return options;
 }
 
@@ -41,19 +42,24 @@ Tracks withDoubts(Tracks tracks, const MeasuringPlan& plan) {
     return tracks;
 }
 
-/// What the pelvis does on one leg is told against how it stood on two, where the clip begins so: then neither the
-/// camera's roll nor how this body is built reads as a drop.
+/// What the pelvis does on one leg is told against how it stood on two, where the clip shows that before: then neither
+/// the camera's roll, nor how this body is built, nor how its marks were set reads as a drop.
 void tellDropFromTwoFeet(SeriesSet& set, const Events& movement, const MoverPlan& mover) {
+    constexpr double kLeast_s = 0.5; // chosen here
     const Series *foot = set.find("free_foot"), *change = set.find("twist");
     Series* drop = set.find("drop");
-    if (mover.measure != "free_foot" || !mover.low || !foot || !change || !drop) return;
-    std::vector<double> before;
-    for (size_t i = 0; i < set.time_s.size(); ++i)
-        if (set.time_s[i] >= movement.setupStart_s && set.time_s[i] <= movement.setupEnd_s &&
-            std::isfinite(foot->value[i]))
-            before.push_back(std::abs(foot->value[i]));
-    if (before.empty() || medianOf(before) > *mover.low / 2) return;
-    drop->value = change->value, drop->u95 = change->u95;
+    if (mover.measure != "free_foot" || !mover.low || !foot || !change || !drop || movement.reps.empty()) return;
+    std::vector<double> onTwo;
+    double seen_s = 0;
+    for (size_t i = 1; i < set.time_s.size() && set.time_s[i] < movement.reps.front().start_s; ++i) {
+        if (!(std::abs(foot->value[i]) <= *mover.low / 2) || !std::isfinite(change->value[i])) continue;
+        onTwo.push_back(change->value[i]);
+        seen_s += set.time_s[i] - set.time_s[i - 1];
+    }
+    if (seen_s < kLeast_s) return;
+    const double level = medianOf(onTwo);
+    drop->u95 = change->u95;
+    for (size_t i = 0; i < drop->value.size(); ++i) drop->value[i] = change->value[i] - level;
 }
 
 /// Is it enough for another neutral to shift what is told against it? Not where the movement is found in that.
@@ -73,7 +79,8 @@ MeasuringPlan measuringPlan(const Exercise& e, const ReviewInputs& in, const Cli
     plan.side = in.side;
     plan.mover = moverPlan(e);
     plan.scaleLength_cm = in.marks.scaleLengthCm.value_or(0), plan.mat = in.marks.mat.value_or(MatSize{});
-    plan.markingSd_px = in.marks.markingSd_px.value_or(kMarkingSdPx);
+    plan.markingSd_px = in.marks.markingSd_px.value_or(usualMarkingSd_px(clip.width, clip.height));
+    plan.markingSd_cm = in.marks.markingSd_px ? 0 : kMarkingSd_cm;
     plan.doubtful = doubtfulMarks(in.marks, clip.width, clip.height);
     plan.neutral = in.neutral;
     return plan;

@@ -26,8 +26,8 @@ struct MeasuringPlan {
     MoverPlan mover;
     double scaleLength_cm = 0;
     MatSize mat;
-    double markingSd_px = kMarkingSdPx;
-    std::vector<DoubtfulMark> doubtful; ///< marks that are trusted less
+    double markingSd_px = kMarkingSd_px, markingSd_cm = 0; ///< as SeriesOptions
+    std::vector<DoubtfulMark> doubtful;                    ///< marks that are trusted less
     std::optional<Neutral> neutral;
 
     bool operator==(const MeasuringPlan&) const = default;

@@ -154,6 +154,16 @@ Target askedInFull(const Target& asked, const Exercise& e) {
     return full;
 }
 
+/// A clip that cannot carry a decision proves nothing, and neither do marks that nobody has looked at: what is found
+/// there is worth a look. What the coach has seen stands.
+void doubtAll(Findings& findings) {
+    for (auto* faults : {&findings.faults, &findings.between})
+        for (Fault& f : *faults)
+            if (!f.byCoach) f.certainty = Certainty::CannotTell;
+    for (SetupVerdict& v : findings.setup)
+        if (v.verdict == "poor") v.verdict = "cannot-tell";
+}
+
 /// What a review is judged by and from.
 struct Judged {
     CataloguePtr catalogue;
@@ -186,6 +196,7 @@ Review judge(Judged by, std::shared_ptr<const Measurement> measurement) {
     breakWhereSeen(r.events, r, mover);
     addSeenFaults(r.findings, r);
     r.check = checkClip(r);
+    if (!caseOf(r).usable || areUnconfirmed(r.inputs.marks)) doubtAll(r.findings);
     r.decision = decide(*r.catalogue, r.exercise, caseOf(r));
     overrule(r);
     return r;
