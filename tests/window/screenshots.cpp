@@ -161,7 +161,7 @@ int main(int argc, char** argv) {
     }
     // A clip of one's own, half marked.
     ReviewInputs own = window.session().inputs();
-    const Marks known = own.marks;
+    const Marks known = readMarks((demoFolder() / "clips" / "ruta-bridge-april.marks.json").string()).value();
     own.marks = {}, own.note = {}, own.history.clear(), own.agreed.clear();
     own.client = "Marit Solheim", own.clientRole = "stage manager",
     own.clipPath = (demoFolder() / "clips" / "ruta-bridge-april.mp4").string();

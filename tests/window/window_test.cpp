@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The real window, driven as a coach would: by keys, presses and drags.
 #include "app/answer/answer_row.h"
+#include "app/bench/mark_panel.h"
 #include "app/bench/readings_panel.h"
 #include "app/bench/target_panel.h"
 #include "app/exercises/exercises_page.h"
@@ -159,9 +160,9 @@ private slots:
         QVERIFY(stage().isMending());
         QVERIFY(pictureIsThere());
         const TrackPoint* knee = session().review()->tracks().find("knee", 300);
-        const QPoint from = stage().toWidget({knee->at.x(), knee->at.y()}).toPoint(), to = from + QPoint(30, 0);
+        const QPoint from = stage().toWidget({knee->at.x(), knee->at.y()}).toPoint(), to = from + QPoint(60, 0);
         QTest::mousePress(&stage(), Qt::LeftButton, {}, from);
-        QTest::mouseMove(&stage(), from + QPoint(15, 0));
+        QTest::mouseMove(&stage(), from + QPoint(30, 0));
         QTest::mouseMove(&stage(), to);
         QTest::mouseRelease(&stage(), Qt::LeftButton, {}, to);
         QCOMPARE(stage().selected(), QStringLiteral("knee"));
@@ -461,6 +462,11 @@ private slots:
         QueuePage& queue = window_->queuePage();
         queue.bringIn(path);
         QTest::keyClicks(queue.form().clientBox().lineEdit(), QStringLiteral("Marit Solheim"));
+        for (QComboBox* box : queue.form().findChildren<QComboBox*>())
+            if (const int bridge = box->findText(QStringLiteral("Bridge, both feet")); bridge >= 0) {
+                box->setCurrentIndex(bridge);
+                emit box->activated(bridge);
+            }
         for (QAbstractButton* b : queue.form().findChildren<QAbstractButton*>())
             if (b->text().startsWith(QStringLiteral("Add and open"))) b->click();
         QTRY_COMPARE_WITH_TIMEOUT(window_->room(), MainWindow::Bench, 20000); // once it is copied into the library
@@ -476,7 +482,21 @@ private slots:
             else
                 QTest::keyClick(&stage(), Qt::Key_S); // cannot be seen
         };
+        // The picture has the bench to itself; the list beside it tells how far each landmark has come.
+        BenchPage& bench = window_->benchPage();
+        QTableView& list = bench.marks().list().view();
+        QTRY_VERIFY(stage().width() > 950 && !bench.readings().isVisible() && list.isVisible());
+        const auto state = [&](int row) { return list.model()->index(row, MarkTable::State).data().toString(); };
+        QCOMPARE(state(0), QStringLiteral("to place"));
+        key(Qt::Key_F11);
+        QTRY_VERIFY(stage().width() > 1200 && !list.isVisible());
+        key(Qt::Key_Escape);
+        QTRY_VERIFY(list.isVisible() && stage().width() < 1000);
+        QCOMPARE(window_->room(), MainWindow::Bench);
         for (int k = 0; k < 4; ++k) placeNext();
+        QCOMPARE(state(0), QStringLiteral("placed"));
+        list.setCurrentIndex(list.model()->index(1, MarkTable::Name));
+        QCOMPARE(stage().selected(), QString::fromStdString(session().exercise().landmarksNeeded[1]));
         // Without a mouse: Ctrl and arrows move a cursor, P places.
         const std::string byKeys = stage().toPlace().front().toStdString();
         QTest::keyClick(&stage(), Qt::Key_Right, Qt::ControlModifier);
@@ -500,6 +520,7 @@ private slots:
         QVERIFY2(!stage().isPlacing(), qPrintable(stage().toPlace().join(QLatin1Char(' '))));
         session().measure();
         QVERIFY(measured());
+        QVERIFY(window_->benchPage().readings().isVisible() && !window_->benchPage().marks().isVisible());
         QCOMPARE(session().review()->events.reps.size(), size_t(2));
         QVERIFY(session().review()->missing.empty());
         // Set by hand within half a pixel of the screen, the pelvis reads as in the clip's own marks, within its band.

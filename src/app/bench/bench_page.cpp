@@ -2,6 +2,7 @@
 #include "app/bench/bench_page.h"
 
 #include "app/bench/give_way_plot.h"
+#include "app/bench/mark_panel.h"
 #include "app/bench/mark_strips.h"
 #include "app/bench/readings_panel.h"
 #include "app/bench/rep_sheet.h"
@@ -18,8 +19,7 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     strip_ = new MomentStrip(session, *stage_);
     auto* giveWay = new GiveWayPlot(session);
     threads_ = new Threads(session);
-    strips_ = new MarkStrips(session);
-    strips_->hide();
+    marks_ = new MarkPanel(session, *stage_);
     readings_ = new ReadingsPanel(session);
     target_ = new TargetPanel(session);
 
@@ -33,23 +33,25 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     sheet_->setMaximumWidth(900);
     upper->addWidget(sheet_, 560);
     upper->addLayout(picture, 672);
-    auto* lower = new QHBoxLayout;
+    upper->addWidget(marks_);
+    lower_ = new QWidget;
+    auto* lower = new QHBoxLayout(lower_);
+    lower->setContentsMargins(0, 0, 0, 0);
     lower->setSpacing(16);
-    for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_), static_cast<QWidget*>(strips_),
+    for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_),
                        static_cast<QWidget*>(readings_), static_cast<QWidget*>(target_)}) {
         w->setMinimumHeight(280);
         w->setMaximumHeight(360);
     }
     lower->addWidget(giveWay, 240);
     lower->addWidget(threads_, 272);
-    lower->addWidget(strips_, 272);
     lower->addWidget(readings_, 424);
     lower->addWidget(target_, 264);
     auto* page = new QVBoxLayout(this);
     page->setContentsMargins(16, 16, 16, 0);
     page->setSpacing(16);
     page->addLayout(upper, 1);
-    page->addLayout(lower);
+    page->addWidget(lower_);
     setFocusProxy(stage_); // keys go to the picture when a form on the bench closes
 
     connect(strip_, &MomentStrip::agreePressed, this, [this] { answerMoment(true); });
@@ -57,19 +59,38 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     connect(strip_, &MomentStrip::skipPressed, stage_, &StagePicture::skipPlacing);
     connect(strip_, &MomentStrip::confirmPressed, stage_, &StagePicture::confirmGhosts);
     connect(strip_, &MomentStrip::measurePressed, &session, &ReviewSession::measure);
-    connect(stage_, &StagePicture::stateChanged, this, [this] { foldThreads(folded_); });
+    for (auto signal :
+         {&ReviewSession::opened, &ReviewSession::closed, &ReviewSession::reviewChanged, &ReviewSession::filedReview})
+        connect(&session, signal, this, &BenchPage::arrange);
+    connect(&session.job(), &BackgroundJob::changed, this, &BenchPage::arrange);
+    connect(stage_, &StagePicture::stateChanged, this, &BenchPage::arrange);
+    arrange();
     connect(target_, &TargetPanel::toAnswer, this, &BenchPage::toAnswer);
 }
 
 void BenchPage::foldThreads(bool fold) {
     folded_ = fold;
-    threads_->setVisible(!fold && !stage_->isMending());
-    strips_->setVisible(stage_->isMending());
+    threads_->setVisible(!fold);
 }
 bool BenchPage::threadsFolded() const { return folded_; }
 
+void BenchPage::setPictureAlone(bool alone) {
+    alone_ = alone;
+    arrange();
+}
+
+void BenchPage::arrange() {
+    const bool unmeasured =
+        session_.isOpen() && !session_.isFiled() && !session_.review() && !session_.job().isRunning();
+    const bool marking = unmeasured || stage_->isMending();
+    sheet_->setVisible(!marking && !alone_);
+    lower_->setVisible(!marking && !alone_);
+    marks_->setVisible(marking && !alone_);
+    marks_->showStrips(stage_->isMending());
+}
+
 void BenchPage::stepWeak(int step) {
-    const QString mark = strips_->step(step);
+    const QString mark = marks_->strips().step(step);
     if (mark.isEmpty()) return;
     player_.stop();
     stage_->setMending(true);

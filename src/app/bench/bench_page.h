@@ -6,13 +6,14 @@
 
 namespace deft::ui {
 
-class MarkStrips;
+class MarkPanel;
 class RepSheet;
 class ReadingsPanel;
 class TargetPanel;
 class Threads;
 
-/// The bench: rep sheet and picture above, give-way, threads, readings and target below.
+/// The bench: rep sheet and picture above, give-way, threads, readings and target below. While marks are placed,
+/// confirmed or edited the picture takes all of it, with the landmarks beside it.
 class BenchPage : public QWidget {
     Q_OBJECT
 public:
@@ -23,6 +24,10 @@ public:
     Player& player() { return player_; }
     void foldThreads(bool fold);
     bool threadsFolded() const;
+    /// The picture alone, or with all that belongs to it again.
+    void setPictureAlone(bool alone);
+    bool isPictureAlone() const { return alone_; }
+    MarkPanel& marks() { return *marks_; }
 
     // What the window's keys do here.
     void stepMoment(int step);
@@ -36,14 +41,16 @@ signals:
     void toAnswer();
 
 private:
+    void arrange();
     ReviewSession& session_;
     Player player_;
     RepSheet* sheet_;
     StagePicture* stage_;
     MomentStrip* strip_;
     Threads* threads_;
-    MarkStrips* strips_;
-    bool folded_ = false;
+    MarkPanel* marks_;
+    QWidget* lower_;
+    bool folded_ = false, alone_ = false;
     ReadingsPanel* readings_;
     TargetPanel* target_;
 };

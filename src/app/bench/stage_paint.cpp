@@ -3,7 +3,6 @@
 #include "app/bench/drawing_tool.h"
 #include "app/bench/mat_tool.h"
 #include "app/bench/stage_picture.h"
-#include "app/documents/sketch_picture.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/magnifier.h"
 #include "app/paint/names_beside.h"
@@ -25,7 +24,8 @@ void StagePicture::paintGhosts(QPainter& p) const {
         if (dragged_ && name == selected_) continue;
         const QPointF c = toWidget({mark.at.x(), mark.at.y()});
         const double band = std::max(5.0, kU95Circle * mark.sd * view().m11());
-        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.4}, {QColor(kOnPicture), 1.4}}) {
+        const QColor line = name == selected_ ? kLineThatMatters : kOnPicture;
+        for (const auto& [colour, w] : {std::pair{QColor(kCasing), 3.4}, {line, 1.4}}) {
             p.setPen(QPen(colour, w));
             p.drawLine(c - QPointF(5, 0), c + QPointF(5, 0));
             p.drawLine(c - QPointF(0, 5), c + QPointF(0, 5));
@@ -41,44 +41,7 @@ void StagePicture::paintGhosts(QPainter& p) const {
         if (!(dragged_ && name == selected_))
             names.push_back({toWidget({mark.at.x(), mark.at.y()}), std::max(8.0, kU95Circle * mark.sd * view().m11()),
                              words(name)});
-    const auto where = whereBox();
-    drawNamesBeside(p, rect(), names, where ? std::vector{*where} : std::vector<QRectF>{});
-}
-
-/// In a corner where it covers no mark.
-std::optional<QRectF> StagePicture::whereBox() const {
-    if (!isPlacing() || dragged_ || width() < 420 || !session_.exercise().start.count(toPlace_.front().toStdString()))
-        return std::nullopt;
-    const double right = width() - 212, low = height() - 128;
-    const QRectF corners[] = {{right, 12, 200, 116}, {right, low, 200, 116}, {12, low, 200, 116}};
-    const auto proposed = ghosts();
-    const auto marks = marksHere();
-    for (const QRectF& box : corners) {
-        const auto covers = [&](const QPointF& clip) { return box.adjusted(-8, -8, 8, 8).contains(toWidget(clip)); };
-        if (std::none_of(proposed.begin(), proposed.end(),
-                         [&](const auto& g) {
-                             return covers({g.second.at.x(), g.second.at.y()});
-                         }) &&
-            std::none_of(marks.begin(), marks.end(), [&](const auto& m) { return covers(m.second); }))
-            return box;
-    }
-    return corners[0];
-}
-
-void StagePicture::paintWhere(QPainter& p) const {
-    const auto shown = whereBox();
-    if (!shown) return;
-    const QRectF& box = *shown;
-    const Exercise& e = session_.exercise();
-    const std::string asked = toPlace_.front().toStdString();
-    p.setPen(QPen(colours().hairline, 1));
-    QColor paper = colours().paper;
-    paper.setAlpha(235);
-    p.setBrush(paper);
-    p.drawRoundedRect(box, 3, 3);
-    drawSketch(p, box.adjusted(12, 12, -12, -28), e, e.start, nullptr, asked);
-    putText(p, QRectF(box.x() + 8, box.bottom() - 24, box.width() - 16, 20), words(toPlace_.front()), Size::Small,
-            colours().ink, QFont::Medium, Qt::AlignCenter);
+    drawNamesBeside(p, rect(), names);
 }
 
 void StagePicture::paintWords(QPainter& p) const {
@@ -178,7 +141,6 @@ void StagePicture::paintEvent(QPaintEvent*) {
             p.drawLine(c - QPointF(0, 12), c + QPointF(0, 12));
         }
     }
-    paintWhere(p);
     if (dragged_)
         drawMagnifier(p, rect(), image_, QSizeF(session_.clip().width, session_.clip().height), view(), *dragged_);
     paintWords(p);

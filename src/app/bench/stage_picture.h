@@ -78,8 +78,6 @@ private:
     QPointF snapped(const QPointF& clip, Qt::KeyboardModifiers keys) const;
     void paintGhosts(QPainter& p) const;
     void paintWords(QPainter& p) const;
-    std::optional<QRectF> whereBox() const; ///< of what paintWhere shows; nothing when it shows nothing
-    void paintWhere(QPainter& p) const;     ///< on a small body, the landmark that is asked for
 
     ReviewSession& session_;
     DrawingTool* drawing_;

@@ -12,9 +12,8 @@ struct NamedPlace {
     QString name;
 };
 
-/// Writes each name beside its point, where it covers no other name and nothing that is `taken`; a name for which there
-/// is no room in `area` is left out.
-void drawNamesBeside(QPainter& p, const QRectF& area, const std::vector<NamedPlace>& places,
-                     std::vector<QRectF> taken = {});
+/// Writes each name beside its point, where it covers no other name and no mark; where marks lie close together farther
+/// away, with a line that leads there. A name for which there is no room in `area` is left out.
+void drawNamesBeside(QPainter& p, const QRectF& area, const std::vector<NamedPlace>& places);
 
 } // namespace deft::ui

@@ -5,6 +5,12 @@ namespace deft::ui {
 
 Panel::Panel(const QString& title, QWidget* parent) : QWidget(parent), title_(title) { setAccessibleName(title); }
 
+void Panel::setTitle(const QString& title) {
+    title_ = title;
+    setAccessibleName(title);
+    update();
+}
+
 void Panel::setAside(const QString& words) {
     aside_ = words;
     update();

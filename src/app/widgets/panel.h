@@ -11,6 +11,7 @@ class Panel : public QWidget {
     Q_OBJECT
 public:
     explicit Panel(const QString& title, QWidget* parent = nullptr);
+    void setTitle(const QString& title);
     void setAside(const QString& words);
 
 protected:

@@ -120,6 +120,8 @@ void MainWindow::makeActions() {
     add(moment, tr("Back to the queue"), {K(Qt::Key_Escape)}, bench_, [this] {
         if (StageTool* tool = bench_->stage().activeTool())
             tool->cancel();
+        else if (bench_->isPictureAlone())
+            bench_->setPictureAlone(false);
         else if (bench_->stage().isMending())
             bench_->stage().setMending(false);
         else
@@ -148,6 +150,8 @@ void MainWindow::makeActions() {
     add(picture, tr("Quarter speed"), {K(Qt::Key_4)}, bench_, [&player] { player.setRate(0.25); });
     add(picture, tr("Best frame over"), {K(Qt::Key_B)}, bench_,
         [this] { bench_->stage().setBestOver(!bench_->stage().bestOver()); });
+    add(picture, tr("Picture alone"), {K(Qt::Key_F11)}, bench_,
+        [this] { bench_->setPictureAlone(!bench_->isPictureAlone()); });
     add(picture, tr("Fit the whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
     add(picture, tr("Export this picture…"), {K(Qt::CTRL | Qt::Key_P)}, bench_, [this] { choosePictureFile(); });
     add(picture, tr("Export the rep sheet and plots…"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, bench_,
@@ -268,7 +272,7 @@ void MainWindow::makeActions() {
     dark_ = add(view, tr("Dark"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_D)}, this, [this] { setDark(dark_->isChecked()); });
     dark_->setCheckable(true);
     dark_->setChecked(colours().dark);
-    add(view, tr("Full screen"), {K(Qt::Key_F11)}, this,
+    add(view, tr("Full screen"), {K(Qt::SHIFT | Qt::Key_F11)}, this,
         [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
 

@@ -202,7 +202,17 @@ void MainWindow::refreshBars() {
                             {tr("Ctrl ← →"), tr("cursor")},
                             {QStringLiteral("P"), tr("place there")},
                             {QStringLiteral("0"), tr("whole picture")},
+                            {QStringLiteral("F11"), tr("picture alone")},
                             {tr("Enter"), tr("measure")},
+                            {QStringLiteral("?"), tr("all keys")}});
+    else if (room() == Bench && bench_->stage().isMending())
+        keys_->setKeys(Keys{{QStringLiteral("[ ]"), tr("choose a mark")},
+                            {tr("Ctrl ← →"), tr("half a pixel")},
+                            {QStringLiteral("X"), tr("onto the sticker")},
+                            {tr("Del"), tr("not visible from here")},
+                            {QStringLiteral("H"), tr("next weak place")},
+                            {QStringLiteral("F11"), tr("picture alone")},
+                            {tr("Esc"), tr("back to the reps")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Bench)
         keys_->setKeys(Keys{{QStringLiteral("J"), tr("next moment")},
