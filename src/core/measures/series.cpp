@@ -260,13 +260,10 @@ Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& optio
         if (options.only.empty() || std::find(options.only.begin(), options.only.end(), m.id) != options.only.end())
             wanted.push_back(&m);
     const auto turned = turnedPictures(tracks, options, c);
-    // Where left and right are seen, hardly any joint turns in the picture.
-    SlideSd sinceMarked, sinceStart;
-    if (options.view == View::Side) {
-        sinceMarked = slideSinceMarked(tracks, usualSoftTissue(), c.startTrunkPx);
-        sinceStart =
-            slideSinceStart(tracks, usualSoftTissue(), c.startTrunkPx, [&](double t) { return options.inSetup(t); });
-    }
+    const auto& tissue = usualSoftTissue(options.view == View::Side);
+    const SlideSd sinceMarked = slideSinceMarked(tracks, tissue, c.startTrunkPx),
+                  sinceStart =
+                      slideSinceStart(tracks, tissue, c.startTrunkPx, [&](double t) { return options.inSetup(t); });
     std::vector<std::optional<Series>> made(wanted.size());
     inParallel(wanted.size(), [&](size_t k) {
         const Measure& m = *wanted[k];

@@ -78,7 +78,7 @@ struct SeriesSet {
 /// Computes every measure whose landmarks are marked.
 ///
 /// Half-widths: Jacobian of the measure times the tracks' standard deviations, with the marking noise for measures that
-/// are not relative, the slide of skin over bone (side view), the camera's roll for those against the mat, and what a
+/// are not relative, the slide of skin over bone, the camera's roll for those against the mat, and what a
 /// turn out of the picture's plane that is possible (possibleTurn) would change. Such a turn is never corrected.
 /// @errors those of bodyAxes
 Result<SeriesSet> computeSeries(const Tracks& tracks, const SeriesOptions& options);

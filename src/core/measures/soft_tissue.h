@@ -12,12 +12,15 @@ namespace deft {
 /// stands for: skin is not bone.
 struct SoftTissue {
     std::string landmark;
-    std::array<std::string, 3> joint; ///< whose turn moves it: the angle at the middle one
-    double share;                     ///< standard deviation of the slide, of the trunk's length for each radian
+    /// Whose turn moves it: the angle at the middle one. Of two, without the third: how far their line is turned out of
+    /// the picture, as its foreshortening tells; so the thigh is seen from the front.
+    std::array<std::string, 3> joint;
+    double share; ///< standard deviation of the slide, of the trunk's length for each radian
 };
 /// What is taken for everybody. From memory of the literature on soft-tissue artefact (certainty about 65 %): the front
 /// hip point slides by 10 to 20 mm in deep hip flexion, skin over thigh and shank by 5 to 30 mm.
-const std::vector<SoftTissue>& usualSoftTissue();
+/// @param fromTheSide else left and right are seen, and of the joints only how far a thigh comes out of the picture
+const std::vector<SoftTissue>& usualSoftTissue(bool fromTheSide);
 
 /// Standard deviation by which a landmark may have left its bone, px, one for each frame.
 using SlideSd = std::map<std::string, std::vector<double>>;

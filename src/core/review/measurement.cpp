@@ -49,17 +49,21 @@ void tellDropFromTwoFeet(SeriesSet& set, const Events& movement, const MoverPlan
     const Series *foot = set.find("free_foot"), *change = set.find("twist");
     Series* drop = set.find("drop");
     if (mover.measure != "free_foot" || !mover.low || !foot || !change || !drop || movement.reps.empty()) return;
-    std::vector<double> onTwo;
+    std::vector<double> onTwo, band, slide;
     double seen_s = 0;
     for (size_t i = 1; i < set.time_s.size() && set.time_s[i] < movement.reps.front().start_s; ++i) {
         if (!(std::abs(foot->value[i]) <= *mover.low / 2) || !std::isfinite(change->value[i])) continue;
-        onTwo.push_back(change->value[i]);
+        onTwo.push_back(change->value[i]), band.push_back(change->u95[i]), slide.push_back(change->slideAt(i));
         seen_s += set.time_s[i] - set.time_s[i - 1];
     }
     if (seen_s < kLeast_s) return;
-    const double level = medianOf(onTwo);
-    drop->u95 = change->u95;
-    for (size_t i = 0; i < drop->value.size(); ++i) drop->value[i] = change->value[i] - level;
+    const double level = medianOf(onTwo), levelU95 = medianOf(band), levelSlide = medianOf(slide);
+    drop->slideU95.assign(drop->value.size(), 0);
+    for (size_t i = 0; i < drop->value.size(); ++i) {
+        drop->value[i] = change->value[i] - level;
+        drop->u95[i] = std::hypot(change->u95[i], levelU95);
+        drop->slideU95[i] = std::hypot(change->slideAt(i), levelSlide);
+    }
 }
 
 /// Is it enough for another neutral to shift what is told against it? Not where the movement is found in that.
