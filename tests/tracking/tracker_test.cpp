@@ -70,6 +70,10 @@ private slots:
         QVERIFY(t.now().at("asis").at == Point2(293, 205));
         QVERIFY(t.now().at("crest").at == Point2(316, 189)); // beside it
         QVERIFY(t.now().at("shoulder").at == onCloth);
+        t.step(picture, 1 / 30.0);
+        t.mark(picture, asMarks({{"hip", sticker + Vector2(-4, 4)}})); // set again where it is followed
+        QVERIFY((t.now().at("hip").at - sticker).norm() < 1);
+        QCOMPARE(t.now().at("hip").state, PointState::ByHand);
     }
 
     /// Where a sticker passes over another one, neither is told seen at the other's place.

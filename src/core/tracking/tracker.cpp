@@ -105,10 +105,17 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
                            const std::set<std::string>& joined) {
     const cv::Mat image = smooth(raw);
     std::vector<std::string> moved;
-    std::map<std::string, Point2> places;
-    for (const auto& [name, point] : points)
-        if (point && !joined.count(name) && !isSceneLandmark(name)) places[name] = *point;
+    std::map<std::string, Point2> places, followed;
+    for (const auto& [name, point] : points) {
+        if (!point || joined.count(name) || isSceneLandmark(name)) continue;
+        const auto known = anchors_.find(name);
+        const bool isFollowedThere = known != anchors_.end() && known->second.sticker &&
+                                     now_[name].state == PointState::Seen &&
+                                     (now_[name].at - *point).norm() < kSameSticker_px;
+        (isFollowedThere ? followed : places)[name] = isFollowedThere ? now_[name].at : *point;
+    }
     places = onStickers(raw, std::move(places));
+    places.merge(followed);
     for (const auto& [name, point] : points) {
         if (joined.count(name))
             joined_.insert(name);
