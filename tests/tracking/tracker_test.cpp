@@ -81,7 +81,7 @@ private slots:
         const cv::Mat wall = 0.2 * cloth() + 150;
         const auto places = [](int i) {
             return std::map<std::string, Point2>{
-                {"wrist", {200 + 4.0 * i, 240.0 + i}}, {"elbow", {300, 260}}, {"knee", {420.0 - 3 * i, 300}}};
+                {"wrist", {240 + 1.5 * i, 260}}, {"elbow", {300, 260}}, {"knee", {420.0 - i, 300}}};
         };
         const auto picture = [&](int i) {
             cv::Mat out = wall.clone();
@@ -95,7 +95,7 @@ private slots:
         };
         LandmarkTracker t;
         t.mark(picture(0), asMarks(places(0)));
-        for (int i = 1; i <= 45; ++i) {
+        for (int i = 1; i <= 80; ++i) {
             t.step(picture(i), 1 / 30.0);
             for (const auto& [name, p] : t.now()) {
                 const double off = (p.at - places(i).at(name)).norm();

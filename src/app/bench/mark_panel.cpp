@@ -45,8 +45,7 @@ void LandmarkCard::paintBody(QPainter& p, const QRect& body) {
     const QString words = name.empty() ? tr("Drag a mark, or choose one with [ and ].") : landmarkHint(name);
     p.setFont(face(Size::Small));
     p.setPen(colours().ink2);
-    QRectF used;
-    p.drawText(QRectF(body.left(), body.top() - 4, body.width(), 66), Qt::TextWordWrap, words, &used);
+    p.drawText(QRectF(body.left(), body.top() - 4, body.width(), 66), Qt::TextWordWrap, words);
     const Exercise& e = session_.exercise();
     if (name.empty() || !e.start.count(name)) return;
     const QRectF box(body.left() + 0.5, body.top() + 70.5, body.width() - 1, body.height() - 79);

@@ -53,9 +53,8 @@ void NoisePanel::paintMeanwhile(QPainter& p, const QRectF& body) const {
         own ? tr("In use since %1: %2 of the trunk, from %3 marks.")
                   .arg(QLocale(QLocale::English).toString(own->since, QStringLiteral("d MMMM yyyy")), share(own->sd))
                   .arg(own->marks)
-            : tr("Not known yet: bands take %1 pixels of a picture of 720 lines for everybody, or %2 mm where a scale "
-                 "is "
-                 "known.")
+            : tr("Not known yet: bands take %1 pixels of a picture of 720 lines for everybody, or %2 mm where a "
+                 "scale is known.")
                   .arg(kMarkingSd_px)
                   .arg(10 * kMarkingSd_cm);
     p.setPen(colours().ink2);

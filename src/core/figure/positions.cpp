@@ -131,8 +131,8 @@ std::vector<Block> blocksOf(const Scene& scene) {
         const auto [low, high] = alongX(-0.02f, 0.95f);
         blocks.push_back({{low, 0, -0.2f}, {high, kBenchHeight * metre - 0.01f, 0.2f}, wood});
     } else if (scene.movement.count("press_deg")) { // the wall that holds the ball
-        const auto [low, high] = alongX((pressedBall(scene).x() * toHead - kBallRadius) * metre - 0.1f,
-                                        (pressedBall(scene).x() * toHead - kBallRadius) * metre);
+        const float behind = (pressedBall(scene).x() * toHead - kBallRadius) * metre;
+        const auto [low, high] = alongX(behind - 0.1f, behind);
         blocks.push_back({{low, 0, -0.9f}, {high, 2.4f, 0.9f}, plaster});
     } else if (scene.position == "at-wall") {
         const float z = scene.view == "rear" ? -1.f : 1.f;

@@ -2,9 +2,7 @@
 #include "figure/things.h"
 
 #include "figure/poses.h"
-#include "figure/positions.h"
 
-#include <algorithm>
 #include <cmath>
 #include <opencv2/imgproc.hpp>
 
@@ -13,10 +11,6 @@ namespace {
 
 constexpr float kBandRadius = 0.007f; // (m)
 const Vec3 kRubber(0.05f, 0.05f, 0.06f), kBlue(0.05f, 0.13f, 0.35f), kRed(0.42f, 0.07f, 0.06f);
-
-Thing ball(std::string landmark, const Vec3& middle, float radius, const Vec3& colour) {
-    return {std::move(landmark), middle, radius * Eigen::Matrix3f::Identity(), colour};
-}
 
 /// Half axes of a body of rotation about a direction.
 Eigen::Matrix3f about(const Vec3& axis, float along, float across) {
@@ -54,7 +48,9 @@ std::vector<Thing> thingsOf(const Scene& scene, const Posed& pose) {
                           about(fistLeft - fistRight, 0.5f * (fistLeft - fistRight).norm() * metre, kBandRadius),
                           kRed});
     }
-    if (has("press_deg")) things.push_back(ball("ball", inRoom(pressedBall(scene)), kBallRadius * metre, kBlue));
+    if (has("press_deg"))
+        things.push_back(
+            {"ball", inRoom(pressedBall(scene)), kBallRadius * metre * Eigen::Matrix3f::Identity(), kBlue});
     return things;
 }
 
