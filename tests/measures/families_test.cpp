@@ -73,7 +73,6 @@ static const Points kStanding = with(kFloor, {{"shoulder", {0, 136}},
                                               {"psis", {-9, 96}},
                                               {"elbow", {0, 112}},
                                               {"wrist", {0, 90}}});
-/// Standing, seen from the front: the client's right is at the left.
 /// Up on the left elbow, the front toward the camera, head to the left.
 static const Points kPropped = with(kFloor, {{"shoulder_l", {-50, 26}},
                                              {"shoulder_r", {-50, 46}},
@@ -82,6 +81,7 @@ static const Points kPropped = with(kFloor, {{"shoulder_l", {-50, 26}},
                                              {"knee_l", {40, 6}},
                                              {"knee_r", {40, 16}},
                                              {"elbow_l", {-50, 2}}});
+/// Standing, seen from the front: the client's right is at the left.
 static const Points kFront = with(
     kFloor, {{"hip_l", {9, 86}},        {"hip_r", {-9, 86}},        {"asis_l", {7, 94}},    {"asis_r", {-7, 94}},
              {"shoulder_l", {17, 136}}, {"shoulder_r", {-17, 136}}, {"ear_l", {7, 154}},    {"ear_r", {-7, 154}},
@@ -484,6 +484,18 @@ private slots:
             NEAR(s->value[110], r.expected, 0.02);
             QVERIFY(s->u95[110] > 0 && std::isfinite(s->u95[110]));
         }
+    }
+
+    /// A thigh that comes out of the picture takes the skin of its hip point along, and the band says so: 1 % of the
+    /// trunk a radian, here 60 degrees, over hip points 14 apart.
+    void skinSlidesFromTheFront() {
+        const auto band = [](const Point2& knee) {
+            const Row r{"", "twist", kFront, Position::Upright, View::Front, "right", "left", {{"knee_r", knee}}, 0};
+            return read(r, 0).find("twist")->u95[110];
+        };
+        const double still = band({-9, 46}), lifted = band({-9, 66});
+        const double slide = 1.96 * degrees(0.01 * std::hypot(8, 50) * std::acos(0.5) / 14);
+        NEAR(std::sqrt(lifted * lifted - still * still), slide, 0.15 * slide);
     }
 
     /// Every measure is read in some row here or in the bridge's own test.

@@ -22,6 +22,22 @@ class ReviewTest : public QObject {
     std::filesystem::path at(const char* name) const { return dir_.filePath(QString::fromLatin1(name)).toStdString(); }
 
 private slots:
+    /// Marks that nobody has looked at prove nothing.
+    void nothingIsClearOnUnconfirmedMarks() {
+        const auto clear = [](const Review& r) {
+            return std::count_if(r.findings.faults.begin(), r.findings.faults.end(),
+                                 [](const Fault& f) { return f.certainty == Certainty::Clear; });
+        };
+        const Review confirmed = demoReview();
+        QVERIFY(clear(confirmed) > 0);
+        ReviewInputs in = confirmed.inputs;
+        in.marks.keep("proposed", Json{{"hip", "keypoint"}});
+        const Review proposed = judgeAgain(confirmed, in).value();
+        QCOMPARE(clear(proposed), decltype(clear(proposed))(0));
+        QCOMPARE(proposed.findings.faults.size(), confirmed.findings.faults.size()); // still worth a look
+        QVERIFY(proposed.decision.cues.empty());
+    }
+
     /// What an edit makes anew, and no more: what was measured is shared as long as nothing that it hangs on changes,
     /// whether the change comes from the coach or from the coach's own file of the exercise.
     void onlyWhatHangsOnAChangeIsAnew() {

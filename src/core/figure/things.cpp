@@ -2,6 +2,7 @@
 #include "figure/things.h"
 
 #include "figure/poses.h"
+#include "figure/room.h"
 
 #include <cmath>
 #include <opencv2/imgproc.hpp>
