@@ -55,7 +55,8 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
         if (!asked) return tl::unexpected(asked.error());
         if (!o.history.empty() && !asked->history.empty())
             return fail(Errc::BadFormat, o.asked + ": /history: there is one in --history, too; give one of them");
-        in.asked = asked->target, in.flags = asked->flags, in.cleared = asked->cleared, in.note = asked->note;
+        in.asked = asked->target, in.flags = asked->flags, in.cleared = asked->cleared, in.note = asked->note,
+        in.practice = asked->practice;
         if (!asked->history.empty()) in.history = std::move(asked->history);
     }
     return in;

@@ -2,6 +2,7 @@
 #pragma once
 #include "answer/mail.h"
 #include "exercises/catalogue.h"
+#include "programme/practice_note.h"
 #include "records/consent.h"
 #include "records/filed_review.h"
 
@@ -57,6 +58,13 @@ struct ExpectedClip {
     std::string name, exercise, due; ///< ISO day
     Target target;                   ///< what the client was asked to do
     std::string coach;
+};
+
+/// A programme as it was given to a client.
+struct GivenProgramme {
+    int64_t id = 0;
+    std::string given; ///< time, UTC
+    Programme programme;
 };
 
 /// What an erasure is to take.
@@ -186,6 +194,18 @@ public:
     /// The coach says that it has been sent, or has not. @errors WriteFailed
     Result<void> setMailSent(int64_t review, bool sent);
 
+    /// The programme that is being made for a client; empty = none is.
+    std::optional<Programme> programmeDraft(int64_t client) const;
+    /// @errors WriteFailed
+    Result<void> saveProgrammeDraft(int64_t client, const Programme& programme);
+    /// Given to the client and never changed after; the draft is done with. @errors WriteFailed
+    Result<int64_t> giveProgramme(int64_t client, const Programme& programme);
+    std::vector<GivenProgramme> programmes(int64_t client) const; ///< oldest first
+    /// What came home: of a day that is told again, the newer word counts. Clips that wait know of it.
+    /// @errors WriteFailed
+    Result<void> takePractice(int64_t client, const PracticeNote& note);
+    std::vector<PractisedDay> practised(int64_t client) const; ///< in order of days
+
     /// Work on something begins; begun twice and never ended, it is put aside. @errors WriteFailed
     Result<void> begin(const std::string& kind, const std::string& subject);
     /// It has ended well, or is to be tried again.
@@ -225,14 +245,15 @@ private:
     /// Reads rows one after the other; what cannot be read is told.
     void each(const QString& sql, const QVariantList& values, const std::function<void(const QSqlQuery&)>& row) const;
     Result<void> run(const QString& sql, const QVariantList& values = {}, int64_t* id = nullptr) const;
-    Result<void> seal(const char* table, int64_t row) const; ///< writes the row's sum
-    Result<void> audit(const char* what, int64_t subject);   ///< within a transaction
+    Result<void> seal(const char* table, int64_t row) const;             ///< writes the row's sum
+    Result<void> audit(const char* what, int64_t subject);               ///< within a transaction
     Result<void> transaction(const std::function<Result<void>()>& work); ///< within another one: as part of it
     Result<void> isStillThere() const;
     Result<void> writeDraft(int64_t clip, const ReviewInputs& inputs) const; ///< within a transaction
     void remember(int64_t client, ReviewInputs& draft) const;                ///< fills in what earlier reviews tell
-    ReviewInputs stored(ReviewInputs inputs) const;                          ///< paths relative to the library
-    void resolve(ReviewInputs& inputs) const;                                ///< and back
+    std::optional<Practice> practiceBefore(int64_t client, const ReviewInputs& draft) const;
+    ReviewInputs stored(ReviewInputs inputs) const; ///< paths relative to the library
+    void resolve(ReviewInputs& inputs) const;       ///< and back
 
     std::filesystem::path folder_, inbox_;
     QString connection_;
@@ -249,6 +270,6 @@ private:
 std::string nameKey(const std::string& name);
 
 /// The newest schema that this program reads and writes.
-constexpr int kLibraryVersion = 4;
+constexpr int kLibraryVersion = 5;
 
 } // namespace deft

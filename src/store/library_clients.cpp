@@ -128,7 +128,13 @@ Result<void> Library::merge(int64_t from, int64_t into) {
                           q(either(kept->address, gone->address)), qlonglong(into)});
             !r)
             return r;
-        for (const char* table : {"clip", "review", "consent"}) {
+        // Of a day that both tell of, and of two programmes that are being made, the kept one's stays.
+        for (const char* sql : {"DELETE FROM practised WHERE client = ?1 AND day IN (SELECT day FROM practised WHERE "
+                                "client = ?2)",
+                                "DELETE FROM programme WHERE client = ?1 AND given_at = '' AND EXISTS (SELECT 1 FROM "
+                                "programme WHERE client = ?2 AND given_at = '')"})
+            if (auto r = run(QString::fromLatin1(sql), {qlonglong(from), qlonglong(into)}); !r) return r;
+        for (const char* table : {"clip", "review", "consent", "programme", "practised"}) {
             std::vector<int64_t> rows;
             each(QStringLiteral("SELECT id FROM %1 WHERE client = ?").arg(QString::fromLatin1(table)),
                  {qlonglong(from)}, [&](const QSqlQuery& row) { rows.push_back(row.value(0).toLongLong()); });

@@ -142,6 +142,8 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
                                               QStringLiteral("DELETE FROM review WHERE client = ?"),
                                               QStringLiteral("DELETE FROM clip WHERE client = ?"),
                                               QStringLiteral("DELETE FROM consent WHERE client = ?"),
+                                              QStringLiteral("DELETE FROM programme WHERE client = ?"),
+                                              QStringLiteral("DELETE FROM practised WHERE client = ?"),
                                               QStringLiteral("DELETE FROM known_as WHERE client = ?"),
                                               QStringLiteral("DELETE FROM client WHERE id = ?")};
     const auto reviews = reviewsOf(client);

@@ -71,7 +71,16 @@ const std::vector<QStringList>& steps() {
                   "CREATE TABLE known_as (uid TEXT PRIMARY KEY, client INTEGER NOT NULL REFERENCES client)",
                   "CREATE TABLE erasing (client INTEGER PRIMARY KEY, what INTEGER NOT NULL, inbox TEXT NOT NULL)",
                   "CREATE TABLE mail (review INTEGER PRIMARY KEY REFERENCES review, file TEXT NOT NULL, made_at TEXT "
-                  "NOT NULL, sent_at TEXT NOT NULL DEFAULT '')"})};
+                  "NOT NULL, sent_at TEXT NOT NULL DEFAULT '')"}),
+            // What a client practises, one that is being made for each; what came home of it, the last word on each
+            // day.
+            list({"CREATE TABLE programme (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, document "
+                  "TEXT NOT NULL, given_at TEXT NOT NULL, sum TEXT NOT NULL DEFAULT '')",
+                  "CREATE INDEX programme_of_client ON programme (client)",
+                  "CREATE TRIGGER programme_stays BEFORE UPDATE OF id, document, given_at ON programme WHEN "
+                  "OLD.given_at <> '' BEGIN SELECT RAISE(ABORT, 'a programme that was given is never changed'); END",
+                  "CREATE TABLE practised (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, day TEXT "
+                  "NOT NULL, document TEXT NOT NULL, sum TEXT NOT NULL DEFAULT '', UNIQUE (client, day))"})};
     }();
     return all;
 }
@@ -85,6 +94,8 @@ const std::vector<Summed>& summed() {
         {"answer", "html, text"},
         {"consent", "client, consent, recorded_at"},
         {"coach", "name, address"},
+        {"programme", "client, document, given_at"},
+        {"practised", "client, day, document"},
     };
     return all;
 }

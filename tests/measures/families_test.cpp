@@ -89,6 +89,16 @@ static const Points kFront = with(
              {"rib_l", {11, 116}},      {"rib_r", {-11, 116}},      {"crest_l", {9, 101}},  {"crest_r", {-9, 101}},
              {"elbow_r", {-20, 112}},   {"wrist_r", {-14, 100}},    {"elbow_l", {20, 112}}, {"wrist_l", {14, 100}}});
 
+/// Lying on the left side, seen from the head end: the front is on the right of the picture.
+static const Points kFromTheHead = with(kFloor, {{"hip_l", {0, 3}},
+                                                 {"hip_r", {0, 21}},
+                                                 {"asis_l", {9, 2}},
+                                                 {"asis_r", {9, 22}},
+                                                 {"shoulder_l", {0, 2}},
+                                                 {"shoulder_r", {0, 30}},
+                                                 {"knee_l", {40, 6}},
+                                                 {"knee_r", {40, 18}}});
+
 class FamiliesTest : public QObject {
     Q_OBJECT
 
@@ -450,6 +460,24 @@ class FamiliesTest : public QObject {
              "",
              {{"elbow_l", {-44, 2}}},
              100 * 6 / std::hypot(6, 24)},
+            {"seen along the body, the upper knee 5 behind the lower one, hip points 20 apart",
+             "knee_ahead",
+             kFromTheHead,
+             Position::SideLying,
+             View::HeadEnd,
+             "",
+             "",
+             {{"knee_r", {35, 18}}},
+             -100 * 5.0 / 20},
+            {"the free left knee 10 below its hip",
+             "free_knee",
+             kFront,
+             Position::Upright,
+             View::Front,
+             "left",
+             "right",
+             {{"knee_l", {12, 76}}},
+             -100 * 10 / std::hypot(8, 50)},
             {"right leg out to the side",
              "leg_out",
              kFront,

@@ -146,7 +146,8 @@ Points kneesFromTheHead(const Person& p, const Params& q) {
     pair(out, "asis", turned({9, 2}, q("roll")), turned({9, 22}, q("roll")));
     pair(out, "shoulder", {0, 2}, {0, 2 + p.shoulderWidth * 0.7});
     const double reach = 0.85 * p.thigh, open = radians(q("open"));
-    pair(out, "knee", {reach, 6}, Point2(out["hip_r"] + Vector2(reach * std::cos(open), -3 + reach * std::sin(open))));
+    pair(out, "knee", {reach, 6},
+         Point2(out["hip_r"] + Vector2(reach * std::cos(open) - q("behind"), -3 + reach * std::sin(open))));
     return out;
 }
 

@@ -310,7 +310,8 @@ void fromElsewhere(std::vector<Scene>& all, const Person& who, bool rest) {
                         1.5,
                         1,
                         1.5},
-                       rest, {{"roll", 18, "roll-back"}}),
+                       rest,
+                       {{"roll", 18, "roll-back"}, {"behind", 10, "upper-knee-behind", {}, true, true, true, true}}),
             "head-end");
     for (const char* version : {"wide", "near"}) {
         add(held("one-leg-stand", version, who, {standing, {}, standing, {}, {}}, false,

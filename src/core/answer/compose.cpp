@@ -128,6 +128,13 @@ std::string whyWords(const Review& r) {
         why = " We stay with this until what stands above has settled.";
     else if (r.allClean() && r.standing().empty() && !shown.met)
         why = " It was clean; what is missing is only how much of it.";
+    else if (const auto& practice = r.inputs.practice;
+             practice && practice->isTooMuch() && r.allClean() && r.standing().empty())
+        why = " You practised more often than I had asked, and it shows; your body gets stronger on the days between, "
+              "so let us keep the days and not make it harder yet.";
+    else if (practice && practice->isTooLittle() && r.allClean() && r.standing().empty())
+        why = " It was clean. There was little room for practice these two weeks, and that happens; let us keep this "
+              "until it has a place in your days. If fewer days suit you better, tell me.";
     else if (r.allClean() && r.standing().empty() && shown.bothSides)
         why = " Show it to me once more as cleanly as today, and we go on.";
     else if (shown.bothSides)

@@ -1,27 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "answer/answer.h"
+#include "answer/html.h"
 
 namespace deft {
 namespace {
-
-std::string escaped(const std::string& text) {
-    std::string out;
-    for (const char c : text) {
-        if (c == '&')
-            out += "&amp;";
-        else if (c == '<')
-            out += "&lt;";
-        else if (c == '>')
-            out += "&gt;";
-        else if (c == '"')
-            out += "&quot;";
-        else if (c == '\n')
-            out += "<br>\n";
-        else
-            out += c;
-    }
-    return out;
-}
 
 constexpr const char* kStyle = R"(
  @page{size:A4;margin:18mm}
@@ -43,13 +25,32 @@ std::string figures(const AnswerPart& part, const PictureSource& sources) {
         const std::string source = sources(picture);
         if (source.empty()) continue;
         h += std::string("<figure") + (picture.broken ? " class=\"broken\"" : "") + "><img alt=\"" +
-             escaped(picture.caption) + "\" src=\"" + source + "\"><figcaption>" + escaped(picture.caption) +
+             escapedHtml(picture.caption) + "\" src=\"" + source + "\"><figcaption>" + escapedHtml(picture.caption) +
              "</figcaption></figure>\n";
     }
     return h.empty() ? h : "<div class=\"pictures\">\n" + h + "</div>\n";
 }
 
 } // namespace
+
+std::string escapedHtml(const std::string& text) {
+    std::string out;
+    for (const char c : text) {
+        if (c == '&')
+            out += "&amp;";
+        else if (c == '<')
+            out += "&lt;";
+        else if (c == '>')
+            out += "&gt;";
+        else if (c == '"')
+            out += "&quot;";
+        else if (c == '\n')
+            out += "<br>\n";
+        else
+            out += c;
+    }
+    return out;
+}
 
 constexpr std::string_view kCorrection = "correction-";
 
@@ -71,24 +72,24 @@ std::string answerHtml(const Answer& answer, const PictureMaker& pictures) {
 std::string answerPage(const Answer& a, const PictureSource& sources) {
     std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
                     "content=\"width=device-width\">\n<title>" +
-                    escaped(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
-    h += "<h1>" + escaped(a.exerciseName) + "</h1>\n";
+                    escapedHtml(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
+    h += "<h1>" + escapedHtml(a.exerciseName) + "</h1>\n";
     bool inList = false, inSection = false;
     for (const AnswerPart& p : a.parts) {
         if (!p.sent) continue;
         if (inList && !isCorrection(p)) h += "</ol>\n", inList = false;
         if (inSection && !inList) h += "</section>\n", inSection = false;
-        if (!p.heading.empty() && !inList) h += "<section><h2>" + escaped(p.heading) + "</h2>\n", inSection = true;
+        if (!p.heading.empty() && !inList) h += "<section><h2>" + escapedHtml(p.heading) + "</h2>\n", inSection = true;
         if (isCorrection(p)) {
             if (!inList) h += "<ol>\n", inList = true;
-            h += "<li>" + escaped(p.text) + "\n" + figures(p, sources) + "</li>\n";
+            h += "<li>" + escapedHtml(p.text) + "\n" + figures(p, sources) + "</li>\n";
         } else {
-            h += "<p>" + escaped(p.text) + "</p>\n" + figures(p, sources);
+            h += "<p>" + escapedHtml(p.text) + "</p>\n" + figures(p, sources);
         }
     }
     if (inList) h += "</ol>\n";
     if (inSection) h += "</section>\n";
-    h += "<p class=\"scope\">" + escaped(kScopeNote) + "<br>" + escaped(footnote(a)) +
+    h += "<p class=\"scope\">" + escapedHtml(kScopeNote) + "<br>" + escapedHtml(footnote(a)) +
          "</p>\n</main>\n</body>\n</html>\n";
     return h;
 }

@@ -79,7 +79,7 @@ Result<std::string> readFile(const fs::path& path, size_t most) {
     return content;
 }
 
-Result<void> writeFileAtomically(const fs::path& path, std::string_view content) {
+Result<void> writeFileAtomically(const fs::path& path, std::string_view content, Sync sync) {
     if (auto ok = mayBeWritten(path); !ok) return ok;
     std::string temporary = path.string() + kHalfWritten + "XXXXXX";
     const int fd = ::mkstemp(temporary.data()); // mode 0600
@@ -99,7 +99,7 @@ Result<void> writeFileAtomically(const fs::path& path, std::string_view content)
         if (n < 0) return failed("written");
         done += size_t(n);
     }
-    if (::fsync(fd) != 0) return failed("written");
+    if (sync == Sync::Yes && ::fsync(fd) != 0) return failed("written");
     if (::rename(temporary.c_str(), path.c_str()) != 0) return failed("put in place");
     ::close(fd);
     return {};

@@ -23,11 +23,15 @@ Result<std::string> readFile(const std::filesystem::path& path, size_t most = 0)
 /// With what a half-written file's name goes on after that of its target; six more characters follow.
 constexpr const char* kHalfWritten = ".part";
 
-/// Writes beside the target, syncs, renames: the target is either the old or the whole new content, whatever happens.
-/// Only the user may read it (mode 0600).
+/// Whether a file has to outlive a power cut in the seconds after it was written. What can be made again need not wait
+/// for the disk.
+enum class Sync { Yes, No };
+
+/// Writes beside the target, syncs, renames: the target is either the old or the whole new content, whatever happens
+/// (without the sync: unless the power fails). Only the user may read it (mode 0600).
 /// @errors WriteFailed with the operating system's reason (read-only folder, full disk, no ordinary file); the old file
 /// is then untouched.
-Result<void> writeFileAtomically(const std::filesystem::path& path, std::string_view content);
+Result<void> writeFileAtomically(const std::filesystem::path& path, std::string_view content, Sync sync = Sync::Yes);
 
 /// Lower-case hexadecimal SHA-256 of a file's content. @errors NotFound, NotReadable
 Result<std::string> sha256OfFile(const std::filesystem::path& path);

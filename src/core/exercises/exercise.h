@@ -95,6 +95,16 @@ struct SchoolsAnswer {
     std::vector<Choice> choices;
 };
 
+/// The parts of a series of exercises, in the order in which they are done (common practice, no published source).
+enum class SeriesPart { Position, Front, Back, Side, Whole, Stretch };
+
+/// The place of an exercise in a series.
+struct SeriesPlace {
+    SeriesPart part = SeriesPart::Front;
+    bool begins = false; ///< the one of its part that somebody new begins with
+    std::string purpose; ///< to the client: what it is for, as the end of "It …"
+};
+
 /// A body drawn from points: x to the right, y up, floor at 0, in hundredths of the body's length.
 using Sketch = std::map<std::string, Point2>;
 
@@ -128,6 +138,7 @@ struct Exercise {
     std::vector<std::string> notes;  ///< to the coach: what no measure tells
     std::vector<std::string> unseen; ///< to the client: what no camera shows
     std::string stopRule;
+    std::optional<SeriesPlace> series;   ///< none = it is filmed to look at, not practised
     Sketch start, end;                   ///< the drawn position before the movement and at its far end
     std::map<std::string, Sketch> wrong; ///< fault id → how far its marks stray from `end`
     std::shared_ptr<const Json> raw;     ///< as resolved, with the shared entries in it; shared by all copies

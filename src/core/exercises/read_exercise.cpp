@@ -34,6 +34,15 @@ std::optional<Criterion> criterionOf(const Json& version) {
     return Criterion{optionalOf<double>(*needs, "hold_s"), optionalOf<int>(*needs, "reps"), needs->value("reviews", 1)};
 }
 
+std::optional<SeriesPlace> seriesOf(const Json& exercise) {
+    const auto place = exercise.find("series");
+    if (place == exercise.end()) return std::nullopt;
+    const std::map<std::string, SeriesPart> parts = {
+        {"position", SeriesPart::Position}, {"front", SeriesPart::Front}, {"back", SeriesPart::Back},
+        {"side", SeriesPart::Side},         {"whole", SeriesPart::Whole}, {"stretch", SeriesPart::Stretch}};
+    return SeriesPlace{parts.at(place->at("part")), place->value("begins", false), place->at("purpose")};
+}
+
 std::vector<Cue> readCues(const Json& list) {
     std::vector<Cue> cues;
     for (const Json& c : list) cues.push_back({c.at("rung"), c.at("text"), c.value("only_in", Schools{})});
@@ -283,6 +292,7 @@ private:
                 if (!c.startVersion.empty() && e_.versionIndex(c.startVersion) < 0)
                     complain("/schools/" + a.question + "/choices/" + c.id + "/start",
                              "\"" + c.startVersion + "\" is not on the ladder");
+        e_.series = seriesOf(j_);
         for (const Json& f : j_["felt"])
             e_.felt.push_back({f["id"], f["name"], f["means"], f.value("as_intended", false)});
     }

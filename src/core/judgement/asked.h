@@ -11,6 +11,7 @@ struct Asked {
     std::vector<std::string> flags, cleared;
     ClientNote note;
     std::vector<PastReview> history; ///< oldest first
+    std::optional<Practice> practice{};
 };
 
 /// Members that are not known are refused, too: one that is misspelt would be passed over in silence.

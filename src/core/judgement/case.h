@@ -49,6 +49,17 @@ struct ClientNote {
     bool isAlarming() const { return pain || !redFlags.empty() || !signs.empty(); }
 };
 
+/// On how many days the exercise was asked for and done before a clip, in the two weeks that count (kPracticeDays).
+struct Practice {
+    int asked = 0, done = 0;
+    bool operator==(const Practice&) const = default;
+    /// Done on less than half of the days asked for (chosen here).
+    bool isTooLittle() const { return 2 * done < asked; }
+    /// Done on more days than were asked for.
+    bool isTooMuch() const { return done > asked; }
+};
+constexpr int kPracticeDays = 14; ///< before a clip; chosen here
+
 /// How often a cue of one version has been given for a fault and was followed by a fault that had really shrunk at the
 /// next review, over all clients of this coach.
 struct CueRecord {
@@ -92,6 +103,7 @@ struct Case {
     std::vector<std::string> between; ///< faults outside of the reps, see Findings::between
     std::vector<PastReview> history;  ///< oldest first
     std::vector<CueRecord> cueRecord;
+    std::optional<Practice> practice{}; ///< nothing = the client has not told
 };
 
 /// @errors BadFormat naming file, path, what was expected and what was found; NewerVersion; NotFound for unknown
@@ -99,6 +111,9 @@ struct Case {
 Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::string& where);
 
 Json toJson(const ClientNote& note);
+Json toJson(const Practice& practice);
+/// @errors BadFormat
+Result<Practice> parsePractice(const Json& json, const std::string& where);
 Json toJson(const Target& target);
 /// @errors BadFormat
 Result<Target> parseTarget(const Json& json, const std::string& where);

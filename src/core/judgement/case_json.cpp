@@ -3,6 +3,7 @@
 #include "exercises/catalogue.h"
 #include "judgement/asked.h"
 #include "judgement/case.h"
+#include "judgement/case_reader.h"
 #include "judgement/decision.h"
 #include "judgement/safety.h"
 #include "judgement/targets.h"
@@ -14,122 +15,9 @@
 namespace deft {
 namespace {
 
-/// Reads members of one JSON object; the first complaint says path, what was expected and what was found.
-class Reader {
-public:
-    /// @param strict members that nobody asked for are complained of, here and in what lies below
-    Reader(const Json& json, std::string path, std::string& trouble, bool strict = false)
-        : json_(json), path_(std::move(path)), trouble_(trouble), strict_(strict) {
-        if (!json_.is_object()) complain(path_, "an object", json_);
-    }
-
-    void text(const char* key, std::string& to, bool needed = false) {
-        if (const Json* j = find(key, needed)) j->is_string() ? void(to = *j) : complain(at(key), "a text", *j);
-    }
-    void flag(const char* key, bool& to) {
-        if (const Json* j = find(key)) j->is_boolean() ? void(to = *j) : complain(at(key), "true or false", *j);
-    }
-    void number(const char* key, double& to, double low, double high, bool needed = false) {
-        const Json* j = find(key, needed);
-        if (!j) return;
-        if (!j->is_number() || !std::isfinite(j->get<double>()) || *j < low || *j > high)
-            return complain(at(key), "a number from " + Json(low).dump() + " to " + Json(high).dump(), *j);
-        to = *j;
-    }
-    void number(const char* key, std::optional<double>& to, double low, double high) {
-        double v = 0;
-        if (!find(key)) return;
-        number(key, v, low, high);
-        to = v;
-    }
-    void count(const char* key, int& to, int low, int high) {
-        const Json* j = find(key);
-        if (!j) return;
-        if (!j->is_number_integer() || *j < low || *j > high)
-            return complain(at(key), "a whole number from " + std::to_string(low) + " to " + std::to_string(high), *j);
-        to = *j;
-    }
-    void count(const char* key, std::optional<int>& to, int low, int high) {
-        if (!find(key)) return;
-        int v = low;
-        count(key, v, low, high);
-        to = v;
-    }
-    void texts(const char* key, std::vector<std::string>& to) {
-        const Json* j = list(key);
-        for (size_t i = 0; j && i < j->size(); ++i)
-            (*j)[i].is_string() ? to.push_back((*j)[i])
-                                : complain(at(key) + "/" + std::to_string(i), "a text", (*j)[i]);
-    }
-    template <class F> void objects(const char* key, F&& each) {
-        const Json* j = list(key);
-        for (size_t i = 0; j && i < j->size(); ++i) {
-            Reader r((*j)[i], at(key) + "/" + std::to_string(i), trouble_, strict_);
-            if ((*j)[i].is_object()) each(r), r.finish();
-        }
-    }
-    template <class F> void object(const char* key, F&& each, bool needed = false) {
-        const Json* j = find(key, needed);
-        if (!j) return;
-        Reader r(*j, at(key), trouble_, strict_);
-        if (j->is_object()) each(r), r.finish();
-    }
-    void oneOf(const char* key, const std::string& value, std::initializer_list<const char*> allowed) {
-        std::string list;
-        for (const char* a : allowed) {
-            if (value == a) return;
-            list += (list.empty() ? "\"" : ", \"") + std::string(a) + "\"";
-        }
-        complain(at(key), "one of " + list, Json(value));
-    }
-    /// Everything that is read here has been asked for.
-    void finish() {
-        if (!strict_ || !json_.is_object()) return;
-        std::string known;
-        for (const std::string& key : asked_) known += (known.empty() ? "" : ", ") + key;
-        for (const auto& [key, value] : json_.items())
-            if (std::find(asked_.begin(), asked_.end(), key) == asked_.end())
-                complain(at(key.c_str()), "one of the members " + known, value);
-    }
-    const Json& json() const { return json_; }
-    std::string at(const char* key) const { return path_ + "/" + key; }
-    void complain(const std::string& path, const std::string& expected, const Json& found) {
-        if (trouble_.empty()) trouble_ = path + ": expected " + expected + ", found " + excerpt(found);
-    }
-
-private:
-    const Json* find(const char* key, bool needed = false) {
-        if (!json_.is_object()) return nullptr;
-        if (std::find(asked_.begin(), asked_.end(), key) == asked_.end()) asked_.push_back(key);
-        const auto it = json_.find(key);
-        if (it != json_.end() && !it->is_null()) return &*it;
-        if (needed && trouble_.empty()) trouble_ = at(key) + " is missing";
-        return nullptr;
-    }
-    const Json* list(const char* key) {
-        const Json* j = find(key);
-        if (j && !j->is_array()) complain(at(key), "a list", *j);
-        return j && j->is_array() ? j : nullptr;
-    }
-
-    const Json& json_;
-    std::string path_;
-    std::string& trouble_;
-    bool strict_;
-    std::vector<std::string> asked_;
-};
+using Reader = JsonReader;
 
 constexpr double kHour_s = 3600, kFar = 1e4, kMostReps = 1e4;
-
-void readTarget(Reader& r, Target& t) {
-    r.text("rung", t.version);
-    r.count("sets", t.sets, 1, 50);
-    r.count("reps", t.reps, 1, 500);
-    r.number("hold_s", t.hold_s, 0.1, kHour_s);
-    r.number("range", t.range, 0, kFar);
-    r.count("days_per_week", t.daysPerWeek, 1, 7);
-    r.text("first_side", t.firstSide);
-}
 
 void readPast(Reader& r, PastReview& p) {
     r.text("date", p.date, true);
@@ -213,6 +101,14 @@ void readNote(Reader& r, ClientNote& note) {
     r.text("words", note.words);
 }
 
+void readPractice(Reader& r, std::optional<Practice>& practice) {
+    r.object("practice", [&](Reader& p) {
+        practice.emplace();
+        p.count("asked", practice->asked, 0, kPracticeDays);
+        p.count("done", practice->done, 0, kPracticeDays);
+    });
+}
+
 /// Ids must be among those that the safety rules know: a flag that is misspelt would protect nobody.
 template <class Map>
 std::string unknownIn(const std::vector<std::string>& ids, const Map& known, const std::string& path) {
@@ -236,9 +132,31 @@ Result<void> knownToSafety(const SafetyRules& rules, const std::vector<std::stri
 
 } // namespace
 
+void readTarget(Reader& r, Target& t) {
+    r.text("rung", t.version);
+    r.count("sets", t.sets, 1, 50);
+    r.count("reps", t.reps, 1, 500);
+    r.number("hold_s", t.hold_s, 0.1, kHour_s);
+    r.number("range", t.range, 0, kFar);
+    r.count("days_per_week", t.daysPerWeek, 1, 7);
+    r.text("first_side", t.firstSide);
+}
+
 Json toJson(const ClientNote& n) {
     return {{"pain", n.pain}, {"red_flags", n.redFlags}, {"signs", n.signs},
             {"felt", n.felt}, {"shaking", n.shaking},    {"words", n.words}};
+}
+
+Json toJson(const Practice& p) { return {{"asked", p.asked}, {"done", p.done}}; }
+
+Result<Practice> parsePractice(const Json& json, const std::string& where) {
+    std::string trouble;
+    std::optional<Practice> practice;
+    const Json whole = {{"practice", json}};
+    Reader r(whole, "", trouble);
+    readPractice(r, practice);
+    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    return practice.value_or(Practice{});
 }
 
 Json toJson(const Target& t) {
@@ -308,6 +226,7 @@ Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::
     r.object(
         "now", [&](Reader& n) { readNow(n, c); }, true);
     r.objects("history", [&](Reader& p) { readPast(p, c.history.emplace_back()); });
+    readPractice(r, c.practice);
     r.objects("cue_record", [&](Reader& k) {
         CueRecord record;
         k.text("fault", record.fault, true);
@@ -340,6 +259,7 @@ Result<Asked> parseAsked(const Catalogue& catalogue, const Json& json, const std
     r.texts("cleared", a.cleared);
     r.object("note", [&](Reader& n) { readNote(n, a.note); });
     r.objects("history", [&](Reader& p) { readPast(p, a.history.emplace_back()); });
+    readPractice(r, a.practice);
     r.finish();
     if (!version.empty() && !a.target.version.empty() && version != a.target.version)
         r.complain("/target/rung", "the version of /rung (\"" + version + "\")", Json(a.target.version));

@@ -171,10 +171,20 @@ std::string tremorWords(const Case& c) {
     return {};
 }
 
+/// Why nothing gets harder for how often it was done; empty = it may.
+std::string practiceWords(const Case& c) {
+    if (!c.practice) return {};
+    const std::string days = "done on " + std::to_string(c.practice->done) + " of " +
+                             std::to_string(c.practice->asked) + " days in the two weeks before";
+    return c.practice->isTooMuch()     ? days + ", more often than asked: nothing gets harder"
+           : c.practice->isTooLittle() ? days + ", less than half: nothing gets harder yet"
+                                       : "";
+}
+
 bool stepUp(const Situation& s, Decision& d) {
     const bool enough = s.e.tremorIsTheEnd && !tremorWords(s.c).empty();
     if (!s.cleanNow() || sidesShown(s.e, s.c).empty() || !s.sidesToShow().empty() ||
-        s.shown.sideDifference > kSideLimit + 1e-9 || !s.wrongPlace.empty() || enough)
+        s.shown.sideDifference > kSideLimit + 1e-9 || !s.wrongPlace.empty() || enough || !practiceWords(s.c).empty())
         return false;
     d.because.push_back(askedWords(s.c.target) + " met cleanly in two reviews running");
     return true;
@@ -209,6 +219,8 @@ void whyStay(const Situation& s, Decision& d) {
                             s.e.feltPlace(s.wrongPlace)->means);
     const std::string shaking = tremorWords(s.c);
     say(s.e.tremorIsTheEnd && !shaking.empty(), shaking + ": the dose is enough");
+    const std::string practice = practiceWords(s.c);
+    say(!practice.empty() && s.cleanNow(), "not up: " + practice);
     const bool first = std::any_of(shown.begin(), shown.end(),
                                    [&](const std::string& side) { return s.cleanRunning(side) < kCleanReviews; });
     say(s.cleanNow() && first, "the first clean time: once more before a step up");

@@ -111,6 +111,17 @@ std::vector<Measure> excursionMeasures() {
                  const double higher = (onSide(in, 0, other(c.stance)) - onSide(in, 0, c.stance)).dot(c.axes.up);
                  return c.startTrunkPx > 0 ? 100 * higher / c.startTrunkPx : kGap;
              }},
+        {.id = "free_knee",
+         .name = "free knee against hip height",
+         .unit = "%",
+         .landmarks = bothSides({"hip", "knee"}),
+         .needed = 0,
+         .value =
+             [](const MeasureInput& in, const MeasureContext& c) {
+                 const std::string free = other(c.stance);
+                 const double above = (onSide(in, 1, free) - onSide(in, 0, free)).dot(c.axes.up);
+                 return c.startTrunkPx > 0 ? 100 * above / c.startTrunkPx : kGap;
+             }},
         apart("feet_apart", "feet apart", "ankle"),
         apart("knees_apart", "knees apart", "knee"),
         {.id = "knees_turn",

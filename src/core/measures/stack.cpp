@@ -45,6 +45,14 @@ double carryingShoulder(const MeasureInput& in, const MeasureContext& c) {
     return d.norm() > kMinSegmentPx ? 100 * d.dot(c.axes.cranial) / d.norm() : kGap;
 }
 
+/// Of somebody on the side, seen along the body: the upper knee off the point above the lower one, % of the distance of
+/// the hip points.
+double upperKneeAhead(const MeasureInput& in, const MeasureContext& c) {
+    Vector2 d = leftOf(in, 0) - rightOf(in, 0);
+    if (d.dot(c.axes.up) < 0) d = -d;
+    return c.startPelvisPx > kMinSegmentPx ? 100 * d.dot(c.axes.anterior) / c.startPelvisPx : kGap;
+}
+
 } // namespace
 
 std::vector<Measure> stackMeasures() {
@@ -65,6 +73,13 @@ std::vector<Measure> stackMeasures() {
          .needed = 2,
          .againstMat = true,
          .value = carryingShoulder},
+        {.id = "knee_ahead",
+         .name = "upper knee ahead of the lower one",
+         .unit = "%",
+         .landmarks = bothSides({"knee"}),
+         .needed = 2,
+         .againstMat = true,
+         .value = upperKneeAhead},
     };
 }
 

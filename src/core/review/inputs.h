@@ -21,6 +21,7 @@ struct ReviewInputs {
     std::string answered;                        ///< ISO date of the answer; empty = none has been given yet
     Target asked;
     ClientNote note;
+    std::optional<Practice> practice;        ///< before the clip; nothing = not told
     std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
     std::vector<PastReview> history;
     std::map<std::string, bool> agreed;       ///< fault id @ rep → does the coach agree?

@@ -108,7 +108,7 @@ Case caseOf(const Review& r) {
     c.schools = r.inputs.schools;
     c.flags = r.inputs.flags, c.cleared = r.inputs.cleared;
     c.cueRecord = r.inputs.cueRecord;
-    c.note = r.inputs.note;
+    c.note = r.inputs.note, c.practice = r.inputs.practice;
     c.target = r.inputs.asked;
     c.history = r.inputs.history;
     c.usable = std::none_of(r.check.begin(), r.check.end(), [](const ClipCheck& k) { return k.verdict == "unusable"; });

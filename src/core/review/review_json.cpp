@@ -47,35 +47,37 @@ Json toJson(const ReviewInputs& in) {
         overruled = {{"step", in.overruledStep},
                      {"why", in.overruledWhy},
                      {"target", in.overruled ? toJson(*in.overruled) : Json(nullptr)}};
-    return {{"clip", in.clipPath},
-            {"clip_sha256", in.clipSha256},
-            {"marks", toJson(in.marks)},
-            {"exercise", in.exercise},
-            {"view", in.view},
-            {"side", in.side},
-            {"schools", in.schools},
-            {"neutral", neutral},
-            {"client", in.client},
-            {"client_role", in.clientRole},
-            {"coach", in.coach},
-            {"date", in.date},
-            {"answer_by", in.answerBy},
-            {"answered", in.answered},
-            {"asked", toJson(in.asked)},
-            {"note", toJson(in.note)},
-            {"flags", in.flags},
-            {"cleared", in.cleared},
-            {"history", toJson(in.history)},
-            {"cue_record", toJson(in.cueRecord)},
-            {"agreed", in.agreed},
-            {"seen", toJson(in.seen)},
-            {"drawings", toJson(in.drawings)},
-            {"breaths", toJson(in.breaths)},
-            {"words", in.words},
-            {"words_on", in.wordsOn},
-            {"pictures", toJson(in.pictures)},
-            {"parts", in.parts},
-            {"overruled", overruled}};
+    Json j = {{"clip", in.clipPath},
+              {"clip_sha256", in.clipSha256},
+              {"marks", toJson(in.marks)},
+              {"exercise", in.exercise},
+              {"view", in.view},
+              {"side", in.side},
+              {"schools", in.schools},
+              {"neutral", neutral},
+              {"client", in.client},
+              {"client_role", in.clientRole},
+              {"coach", in.coach},
+              {"date", in.date},
+              {"answer_by", in.answerBy},
+              {"answered", in.answered},
+              {"asked", toJson(in.asked)},
+              {"note", toJson(in.note)},
+              {"flags", in.flags},
+              {"cleared", in.cleared},
+              {"history", toJson(in.history)},
+              {"cue_record", toJson(in.cueRecord)},
+              {"agreed", in.agreed},
+              {"seen", toJson(in.seen)},
+              {"drawings", toJson(in.drawings)},
+              {"breaths", toJson(in.breaths)},
+              {"words", in.words},
+              {"words_on", in.wordsOn},
+              {"pictures", toJson(in.pictures)},
+              {"parts", in.parts},
+              {"overruled", overruled}};
+    if (in.practice) j["practice"] = toJson(*in.practice);
+    return j;
 }
 
 Result<Neutral> parseNeutral(const Json& json, const std::string& where, double usualU95) {
@@ -130,6 +132,11 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
                    note.value("felt", std::vector<std::string>{}),
                    note.value("signs", std::vector<std::string>{}),
                    note.value("words", "")};
+        if (j.contains("practice")) {
+            auto practice = parsePractice(j["practice"], where);
+            if (!practice) return tl::unexpected(practice.error());
+            in.practice = *practice;
+        }
         in.flags = j.value("flags", std::vector<std::string>{});
         in.cleared = j.value("cleared", std::vector<std::string>{});
         for (const Json& c : j.value("cue_record", Json::array()))
@@ -317,9 +324,9 @@ Result<void> writeFolder(const Review& r, const std::filesystem::path& folder) {
     if (ec)
         return fail(Errc::WriteFailed, folder.string() + ": the folder cannot be made (" + ec.message() +
                                            "); choose another place for --out");
-    if (auto ok = writeFileAtomically(folder / "tracks.csv", toCsv(r.tracks())); !ok) return ok;
-    if (auto ok = writeFileAtomically(folder / "series.csv", toCsv(r.series())); !ok) return ok;
-    return writeFileAtomically(folder / "review.json", toText(toJson(r)));
+    if (auto ok = writeFileAtomically(folder / "tracks.csv", toCsv(r.tracks()), Sync::No); !ok) return ok;
+    if (auto ok = writeFileAtomically(folder / "series.csv", toCsv(r.series()), Sync::No); !ok) return ok;
+    return writeFileAtomically(folder / "review.json", toText(toJson(r)), Sync::No);
 }
 
 } // namespace deft

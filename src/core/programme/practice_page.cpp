@@ -1,0 +1,221 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "programme/practice_page.h"
+
+#include "answer/dose_words.h"
+#include "answer/html.h"
+#include "base/dates.h"
+#include "base/files.h"
+#include "base/json.h"
+#include "judgement/safety.h"
+#include "programme/phases.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace deft {
+namespace {
+
+constexpr const char* kShaking = "shaking"; // is no place
+
+constexpr const char* kSheetStyle = R"(
+ @page{size:A4;margin:14mm}
+ body{margin:0;color:#1c2023;font:15px/1.4 Inter,system-ui,sans-serif} main{max-width:760px;margin:0 auto;padding:12px}
+ h1{font-size:23px;margin:0 0 4px} ol{padding-left:22px;margin:8px 0 14px} li{margin:0 0 10px;break-inside:avoid}
+ li::marker{font-weight:600} table{border-collapse:collapse;margin:0 0 14px} th,td{font-weight:400;text-align:left}
+ th,td{padding:4px 16px 8px 0;font-size:13px} .square{display:inline-block;width:20px;height:20px;margin-top:3px}
+ .square{border:1.5px solid #1c2023} .scope{color:#5a6164;font-size:13px;margin:0 0 6px}
+)";
+
+const char* idOf(Phase::Kind kind) {
+    switch (kind) {
+    case Phase::Kind::Ready:
+        return "ready";
+    case Phase::Kind::Out:
+        return "out";
+    case Phase::Kind::Hold:
+        return "hold";
+    case Phase::Kind::Back:
+        return "back";
+    case Phase::Kind::Rest:
+        return "rest";
+    case Phase::Kind::OtherSide:
+        return "otherSide";
+    }
+    return "";
+}
+
+Json pointsOf(const Sketch& sketch) {
+    Json out = Json::object();
+    for (const auto& [name, p] : sketch) out[name] = {rounded(p.x(), 1), rounded(p.y(), 1)};
+    return out;
+}
+
+std::vector<std::string> setUpOf(const Exercise& e) {
+    std::vector<std::string> out;
+    for (const SetupCheck& check : e.setup)
+        for (const Cue& cue : check.cues)
+            if (cue.level == "set-up") out.push_back(cue.text);
+    out.insert(out.end(), e.unseen.begin(), e.unseen.end());
+    return out;
+}
+
+/// Cautions of the intake flags, and of all exercises together, each once.
+std::vector<std::string> cautionsOf(const Catalogue& catalogue, const std::vector<Exercise>& exercises,
+                                    const PageExtras& extras) {
+    std::vector<std::string> out;
+    for (const Exercise& e : exercises) {
+        Case asked;
+        asked.exercise = e.id, asked.flags = extras.flags;
+        for (const std::string& caution : cautionsFor(catalogue.safety(), e, asked, {}))
+            if (std::find(out.begin(), out.end(), caution) == out.end()) out.push_back(caution);
+    }
+    out.push_back(kScopeNote);
+    return out;
+}
+
+Json itemOf(const Exercise& e, const ProgrammeItem& item, const PageExtras& extras) {
+    Json felt = Json::array(), phases = Json::array();
+    for (const FeltPlace& place : e.felt)
+        if (place.id != kShaking) felt.push_back({{"id", place.id}, {"name", place.name}});
+    for (const Phase& p : phasesOf(e, item))
+        phases.push_back(
+            {{"k", idOf(p.kind)}, {"s", rounded(p.seconds, 2)}, {"set", p.set}, {"rep", p.rep}, {"side", p.side}});
+    const int version = e.versionIndex(item.target.version);
+    Json j = {{"exercise", item.exercise},
+              {"versionId", item.target.version},
+              {"name", e.name},
+              {"version", version < 0 ? "" : e.ladder[size_t(version)].name},
+              {"dose", doseOf(e, item)},
+              {"sets", item.target.sets},
+              {"moves", !e.mover.isWindow()},
+              {"out", e.phaseOut},
+              {"back", e.phaseBack},
+              {"purpose", e.series ? e.series->purpose : ""},
+              {"watch", item.watch},
+              {"setUp", setUpOf(e)},
+              {"stopRule", e.stopRule},
+              {"felt", std::move(felt)},
+              {"phases", std::move(phases)},
+              {"drawn", {{"start", pointsOf(e.start)}, {"end", pointsOf(e.end)}}}};
+    if (const auto it = extras.pictures.find(item.exercise); it != extras.pictures.end() && !it->second.base64.empty())
+        j["picture"] = "data:" + it->second.type + ";base64," + it->second.base64;
+    return j;
+}
+
+Result<std::vector<Exercise>> exercisesOf(const Catalogue& catalogue, const Programme& p, const Schools& schools) {
+    std::vector<Exercise> out;
+    for (const ProgrammeItem& item : p.items) {
+        auto e = exerciseOf(catalogue, item, schools);
+        if (!e) return tl::unexpected(e.error());
+        out.push_back(std::move(*e));
+    }
+    return out;
+}
+
+/// Nothing in a document can end the script element that it stands in.
+std::string inScript(const Json& document) {
+    std::string out;
+    for (const char c : toLine(document)) out += c == '<' ? "\\u003c" : std::string(1, c);
+    return out;
+}
+
+void put(std::string& page, const std::string& place, const std::string& text) {
+    const std::string mark = "{{" + place + "}}";
+    if (const size_t at = page.find(mark); at != std::string::npos) page.replace(at, mark.size(), text);
+}
+
+} // namespace
+
+Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::string& language) {
+    const auto folder = data / "practice";
+    PageParts parts;
+    parts.language = language;
+    for (const auto& [name, to] :
+         {std::pair{"page.html", &parts.html}, {"page.css", &parts.css}, {"page.js", &parts.script}}) {
+        auto text = readFile(folder / name);
+        if (!text) return tl::unexpected(text.error());
+        *to = std::move(*text);
+    }
+    auto words = readJsonFile(folder / ("words." + language + ".json"));
+    if (!words) return tl::unexpected(words.error());
+    parts.words = std::make_shared<const Json>(std::move(*words));
+    return parts;
+}
+
+std::string doseOf(const Exercise& e, const ProgrammeItem& item) {
+    std::string words = askedWords(e, item.target);
+    if (e.eachSide && !item.target.firstSide.empty()) words += ", " + item.target.firstSide + " first";
+    return words;
+}
+
+Result<std::string> practicePage(const Catalogue& catalogue, const Programme& p, const PageParts& parts,
+                                 const PageExtras& extras) {
+    const auto exercises = exercisesOf(catalogue, p, extras.schools);
+    if (!exercises) return tl::unexpected(exercises.error());
+    Json items = Json::array(), plan = Json::array(), redFlags = Json::array();
+    for (size_t i = 0; i < p.items.size(); ++i) items.push_back(itemOf((*exercises)[i], p.items[i], extras));
+    const auto days = practiceDays(p);
+    for (const auto day : days) {
+        plan.push_back({{"day", isoDate(day)}, {"week", weekOf(p, day) + 1}, {"items", itemsOn(p, day)}});
+    }
+    const SafetyRules& rules = catalogue.safety();
+    for (const auto& [id, name] : rules.redFlags) redFlags.push_back({{"id", id}, {"name", name}});
+    const Json data = {{"id", p.uid},
+                       {"clientId", p.clientUid},
+                       {"client", p.client},
+                       {"coach", p.coach},
+                       {"from", p.from},
+                       {"plan", std::move(plan)},
+                       {"items", std::move(items)},
+                       {"pain", rules.pain},
+                       {"urgent", rules.urgent},
+                       {"redFlags", std::move(redFlags)},
+                       {"cautions", cautionsOf(catalogue, *exercises, extras)},
+                       {"words", *parts.words}};
+    std::string page = parts.html;
+    put(page, "lang", parts.language);
+    put(page, "title", escapedHtml(p.coach.empty() ? "Practice" : "Practice with " + p.coach));
+    put(page, "css", parts.css);
+    put(page, "noscript", escapedHtml(parts.words->at("noscript").get<std::string>()));
+    put(page, "script", parts.script); // before the data: what a client or coach wrote may look like a place
+    put(page, "data", inScript(data));
+    return page;
+}
+
+Result<std::string> practiceSheet(const Catalogue& catalogue, const Programme& p, const PageExtras& extras) {
+    const auto exercises = exercisesOf(catalogue, p, extras.schools);
+    if (!exercises) return tl::unexpected(exercises.error());
+    std::string title = "Practice";
+    if (!p.client.empty()) title += ": " + p.client;
+    std::string when = std::to_string(p.weeks) + (p.weeks == 1 ? " week" : " weeks");
+    if (const auto from = parseDate(p.from)) when += " from " + dayInWords(*from);
+    std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
+                    escapedHtml(title) + "</title>\n<style>" + kSheetStyle + "</style>\n</head>\n<body>\n<main>\n<h1>" +
+                    escapedHtml(title) + "</h1>\n<p>" + escapedHtml(when) + ", about " +
+                    std::to_string(int(std::ceil(secondsOf(catalogue, p) / 60))) + " minutes a day</p>\n<ol>\n";
+    const auto days = practiceDays(p);
+    for (size_t i = 0; i < p.items.size(); ++i) {
+        const Exercise& e = (*exercises)[i];
+        const int version = e.versionIndex(p.items[i].target.version);
+        h += "<li><b>" + escapedHtml(e.name) + "</b>" +
+             (version < 0 ? "" : ", " + escapedHtml(e.ladder[size_t(version)].name)) + "<br>" +
+             escapedHtml(doseOf(e, p.items[i])) + "<br>" + escapedHtml(p.items[i].watch) + "</li>\n";
+    }
+    h += "</ol>\n<table>\n";
+    for (size_t d = 0; d < days.size();) {
+        const int week = weekOf(p, days[d]);
+        h += "<tr><th>Week " + std::to_string(week + 1) + "</th>";
+        for (; d < days.size() && weekOf(p, days[d]) == week; ++d)
+            h += "<td>" + escapedHtml(dayInWords(days[d])) + "<br><span class=\"square\"></span></td>";
+        h += "</tr>\n";
+    }
+    h += "</table>\n";
+    std::vector<std::string> said;
+    for (const Exercise& e : *exercises)
+        if (std::find(said.begin(), said.end(), e.stopRule) == said.end()) said.push_back(e.stopRule);
+    for (const std::string& caution : cautionsOf(catalogue, *exercises, extras)) said.push_back(caution);
+    for (const std::string& line : said) h += "<p class=\"scope\">" + escapedHtml(line) + "</p>\n";
+    return h + "</main>\n</body>\n</html>\n";
+}
+
+} // namespace deft

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "programme/programme_calendar.h"
+
+#include "answer/calendar_file.h"
+#include "base/dates.h"
+#include "programme/phases.h"
+#include "programme/practice_page.h"
+
+#include <cmath>
+
+namespace deft {
+
+Result<std::string> programmeCalendar(const Catalogue& catalogue, const Programme& p, int revision,
+                                      const std::string& made, const std::string& filmOn) {
+    const auto today = parseDate(made);
+    if (!today || !parseDate(p.from)) return fail(Errc::BadFormat, "a calendar needs days such as 2026-05-14");
+    const auto days = practiceDays(p);
+    std::vector<CalendarEvent> events;
+    for (const auto day : days) {
+        const auto items = itemsOn(p, day);
+        std::string words;
+        for (const size_t i : items) {
+            const auto e = exerciseOf(catalogue, p.items[i]);
+            if (!e) return tl::unexpected(e.error());
+            words += e->name + ": " + doseOf(*e, p.items[i]) + "\n";
+        }
+        const int minutes = int(std::ceil(secondsOf(catalogue, p, items) / 60));
+        events.push_back({p.uid + "-" + isoDate(day) + "@deft-mirror.invalid",
+                          "Practice, " + std::to_string(minutes) + " min", words + kScopeNote, day, revision});
+    }
+    const auto film = filmOn.empty() && !days.empty() ? std::optional(days.back()) : parseDate(filmOn);
+    if (film)
+        events.push_back({p.uid + "-clip@deft-mirror.invalid", "Film your next clip",
+                          "The phone on the same spot as last time.\n" + std::string(kScopeNote), *film, revision});
+    return calendarFile(events, *today);
+}
+
+} // namespace deft
