@@ -4,10 +4,10 @@
 "use strict";
 (() => {
   const D = JSON.parse(document.getElementById("programme").textContent);
-  const W = D.words, LANG = document.documentElement.lang;
+  const W = D.words;
   const KEY = "practice-" + D.id;
   const main = document.getElementById("main"), said = document.getElementById("said");
-  const plural = new Intl.PluralRules(LANG);
+  const plural = new Intl.PluralRules(W.locale);
   const coach = D.coach || W.yourCoach;
 
   /** Words with their places filled; where there are forms for numbers, `n` chooses. */
@@ -51,7 +51,7 @@
     const d = new Date();
     return [d.getFullYear(), d.getMonth() + 1, d.getDate()].map((n) => String(n).padStart(2, "0")).join("-");
   }
-  const dayWords = (iso) => new Intl.DateTimeFormat(LANG, { weekday: "long", day: "numeric", month: "long" })
+  const dayWords = (iso) => new Intl.DateTimeFormat(W.locale, { weekday: "long", day: "numeric", month: "long" })
     .format(new Date(iso + "T12:00:00"));
   const dayOf = (iso) => state.days[iso] || (state.days[iso] = { items: {}, pain: false, where: "", redFlags: [], words: "" });
   const recordOf = (iso, i) => dayOf(iso).items[i] || (dayOf(iso).items[i] = { sets: 0, effort: "", felt: [] });
@@ -317,7 +317,7 @@
     stopClock();
     if (!run.paused) keepAwake();
     tick();
-    timer = setInterval(tick, 50);
+    timer = setInterval(tick, 33);
   }
   function nextWords(item, k) {
     const p = item.phases[k], rest = item.phases.slice(k + 1).find((q) => q.k === "rest");
@@ -403,7 +403,7 @@
       const done = plan.filter((p) => isDone(p.day)).length + extra.length;
       table.append(el("tr", {}, el("td", { "aria-hidden": "true" },
         ...plan.map((p) => el("i", { class: isDone(p.day) ? "done" : "" })), ...extra.map(() => el("i", { class: "done extra" }))),
-        el("th", { scope: "row" }, words("weekDone", { n: done, all: plan.length, week }))));
+        el("th", { scope: "row" }, words("weekDone", { n: plan.length, done, week }))));
     }
     return table;
   }

@@ -10,6 +10,7 @@
 #include "cli/knowledge.h"
 #include "cli/letters.h"
 #include "cli/looking.h"
+#include "cli/programmes.h"
 #include "cli/repeat.h"
 #include "exercises/data_folder.h"
 #include "figure/film.h"
@@ -149,6 +150,8 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (o.command == "track") return track(o);
     if (o.command == "figure") return film(o);
     if (o.command.starts_with("library ")) return keepLibrary(o);
+    if (o.command == "programme propose") return proposeOne(o);
+    if (o.command == "programme take") return takeNote(o);
     if (o.command.empty()) return std::nullopt;
     const auto catalogue = Catalogue::load(dataFolder());
     if (!catalogue) return failed(catalogue.error());
@@ -156,6 +159,8 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (o.command == "check") return check(**catalogue, o);
     if (o.command == "marks") return marks(**catalogue, o);
     if (o.command == "answer") return writeAnswer(*catalogue, o.folder, o.format, o.out, argc, argv);
+    if (o.command == "programme show") return showProgramme(**catalogue, o);
+    if (o.command == "programme export") return exportProgramme(*catalogue, o);
     if (o.command == "repeat") return showRepeatability(*catalogue, o.folders, o.json);
     if (o.command == "exercises sheet")
         return writeSheet(**catalogue, o.name, o.version, {o.flags, o.cleared}, o.format, o.out, argc, argv);

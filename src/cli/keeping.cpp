@@ -19,15 +19,6 @@ fs::path folderOf(const std::string& library) {
            "deft-mirror" / "library";
 }
 
-/// Not to be made by asking for it.
-Result<std::unique_ptr<Library>> opened(const std::string& library) {
-    const fs::path folder = folderOf(library);
-    std::error_code ec;
-    if (!fs::exists(folder / "library.sqlite", ec))
-        return fail(Errc::NotFound, folder.string() + ": there is no library; name its folder with --library");
-    return Library::open(folder);
-}
-
 int told(const char* what, const Result<BackupSize>& size, const std::string& where, bool quiet) {
     if (!size) return failed(size.error());
     if (!quiet)
@@ -38,8 +29,16 @@ int told(const char* what, const Result<BackupSize>& size, const std::string& wh
 
 } // namespace
 
+Result<std::unique_ptr<Library>> openLibrary(const std::string& library) {
+    const fs::path folder = folderOf(library);
+    std::error_code ec;
+    if (!fs::exists(folder / "library.sqlite", ec))
+        return fail(Errc::NotFound, folder.string() + ": there is no library; name its folder with --library");
+    return Library::open(folder);
+}
+
 int backup(const std::string& library, const std::string& to, bool quiet, StopToken stop, const ProgressFn& progress) {
-    const auto open = opened(library);
+    const auto open = openLibrary(library);
     if (!open) return failed(open.error());
     for (const std::string& sentence : (*open)->damage()) std::cerr << "deft-mirror: damaged: " << sentence << "\n";
     return told("backed up to", backupLibrary(**open, to, stop, progress), to, quiet);
@@ -52,7 +51,7 @@ int restore(const std::string& from, const std::string& library, bool quiet, Sto
 }
 
 int checkLibrary(const std::string& library) {
-    const auto open = opened(library);
+    const auto open = openLibrary(library);
     if (!open) return failed(open.error());
     std::vector<std::string> found = (*open)->damage();
     (*open)->onTrouble([&](const std::string& sentence) { found.push_back(sentence); });

@@ -81,6 +81,36 @@ Options parse(int argc, char** argv) {
     figureCommand->add_option("SCENE", o.scene)->required();
     figureCommand->add_option("--out", o.out)->required();
 
+    CLI::App* programmeCommand = app.add_subcommand("programme", "what a client practises for some weeks");
+    programmeCommand->require_subcommand(1);
+    const auto ofLibrary = [&](CLI::App* c) {
+        c->add_option("--library", o.library, "folder of the library; usually your own");
+        c->add_flag("--quiet", o.quiet, "no remarks");
+    };
+    CLI::App* proposeCommand =
+        programmeCommand->add_subcommand("propose", "from a client's reviews, flags and practice");
+    proposeCommand->add_option("CLIENT", o.name, "name or id")->required();
+    proposeCommand->add_option("--from", o.from, "day on which it begins; usually today");
+    proposeCommand->add_option("--minutes", o.minutes, "a day")->check(CLI::Range(1, 180));
+    proposeCommand->add_option("--weeks", o.weeks)->check(CLI::Range(1, 26));
+    proposeCommand->add_option("--out", o.out)->required();
+    ofLibrary(proposeCommand);
+    CLI::App* showProgrammeCommand =
+        programmeCommand->add_subcommand("show", "its exercises, doses and minutes, and why");
+    showProgrammeCommand->add_option("FILE", o.name)->required();
+    showProgrammeCommand->add_flag("--json", o.json);
+    CLI::App* exportCommand =
+        programmeCommand->add_subcommand("export", "the practice page, the printed sheet, the calendar or the letter");
+    exportCommand->add_option("FILE", o.name)->required();
+    exportCommand->add_option("--format", o.format)
+        ->required()
+        ->check(CLI::IsMember({"html", "pdf", "ics", "json", "text"}));
+    exportCommand->add_option("--flag", o.flags, "intake flag of the client");
+    exportCommand->add_option("--out", o.out)->required();
+    CLI::App* takeCommand = programmeCommand->add_subcommand("take", "a note of what was practised, into the library");
+    takeCommand->add_option("FILE", o.name, "the note, or a mail that holds it")->required();
+    ofLibrary(takeCommand);
+
     CLI::App* libraryCommand = app.add_subcommand("library", "the coach's records: back up, restore, check");
     libraryCommand->require_subcommand(1);
     const auto keeping = [&](const char* name, const char* what) {

@@ -10,7 +10,8 @@ namespace deft::cli {
 struct Options {
     std::string command; ///< "analyse", "exercises list", …; empty = the window
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-                             caseFile, last, checkedFor, version, library, asked, tracks;
+                             caseFile, last, checkedFor, version, library, asked, tracks, from;
+    int minutes = 0, weeks = 0; ///< of a programme; 0 = as before, or as usual
     std::vector<std::string> schools, folders, flags, cleared;
     bool json = false, quiet = false, mirrored = false;
     bool demo = false, takeOver = false; ///< of the window

@@ -91,6 +91,12 @@ Result<InboxContent> lookIntoInbox(const Catalogue& catalogue, const fs::path& f
     std::sort(notes.begin(), notes.end());
     for (const fs::path& note : notes) {
         auto json = readJsonFile(note);
+        if (json && isPracticeNote(*json)) {
+            auto home = parsePracticeNote(catalogue, *json, note.filename().string());
+            home ? content.home.push_back({note, std::move(*home)})
+                 : content.refused.push_back({note, home.error().detail});
+            continue;
+        }
         auto parcel = json ? parseParcel(catalogue, *json, note.filename().string()) : tl::unexpected(json.error());
         if (!parcel) {
             content.refused.push_back({note, parcel.error().detail});

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "base/progress.h"
+#include "programme/practice_note.h"
 #include "records/parcel.h"
 
 #include <filesystem>
@@ -18,7 +19,12 @@ struct InboxContent {
         std::filesystem::path file;
         std::string why; ///< one sentence without a full stop
     };
+    struct Home {
+        std::filesystem::path file;
+        PracticeNote note;
+    };
     std::vector<Item> ready;
+    std::vector<Home> home; ///< notes of what was practised
     std::vector<Refusal> refused;             ///< cannot be taken in as they are
     std::vector<std::filesystem::path> loose; ///< clips without a parcel file
 };

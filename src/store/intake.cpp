@@ -47,6 +47,26 @@ Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const std
 
 } // namespace
 
+Result<int64_t> takePractice(Library& library, const PracticeNote& note, int64_t likely) {
+    auto client = note.clientUid.empty() ? std::nullopt : library.clientOf(note.clientUid);
+    if (!client) {
+        const auto alike = library.clientsLike(note.client);
+        const auto isLikely = [&](const Client& c) { return c.id == likely; };
+        if (alike.empty())
+            return fail(Errc::NotFound, "nobody on record has sent it" +
+                                            (note.client.empty() ? std::string() : " (" + note.client + ")"));
+        if (const auto it = std::find_if(alike.begin(), alike.end(), isLikely); it != alike.end())
+            client = *it;
+        else if (alike.size() == 1)
+            client = alike.front();
+        else
+            return fail(Errc::Ambiguous, "several clients are called " + note.client +
+                                             "; open the programme of the one whose it is, and take it in there");
+    }
+    const auto ok = library.takePractice(client->id, note);
+    return ok ? Result<int64_t>(client->id) : tl::unexpected(ok.error());
+}
+
 Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesystem::path& clip,
                        const std::string& sha256, const std::string& today, const Schools& usual,
                        const Sender& sender) {

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "programme/practice_note.h"
 #include "records/parcel.h"
 #include "store/library.h"
 
@@ -19,7 +20,7 @@ struct Arrival {
     std::string exercise;
     std::filesystem::path clip; ///< where the file lies for good
     std::string sha256;
-    std::string received;           ///< ISO date
+    std::string received;             ///< ISO date
     std::vector<std::string> flags{}; ///< they add to those that are known; only the client's own page takes one away
     std::optional<Consent> consent{};
     std::function<void(ReviewInputs&)> fill{}; ///< what else is known of the clip, over its draft; may be empty
@@ -38,6 +39,11 @@ struct Sender {
     bool chosen = false;
     int64_t client = 0; ///< 0 = nobody who is on record yet
 };
+
+/// What a client has practised comes to the library: theirs by the id that the note tells, else by a name that only one
+/// has. @param likely whose it is when names do not tell; 0 = nobody @returns the client's id
+/// @errors Ambiguous (whose is it?), NotFound (nobody of this name is on record), WriteFailed
+Result<int64_t> takePractice(Library& library, const PracticeNote& note, int64_t likely = 0);
 
 /// Puts a clip that came with a parcel into the library. It is its client's by the id that it tells; without one, a
 /// name that nobody on record has is a new client, and one that is written like a known one is a question.

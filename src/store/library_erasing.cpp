@@ -50,8 +50,15 @@ std::vector<fs::path> arrived(const Catalogue& catalogue, const fs::path& inbox,
     for (const fs::path& folder : {inbox, inbox / ".uploads"})
         for (const fs::path& file : filesIn(folder)) {
             if (file.extension() == ".json") {
-                const auto parcel =
-                    readJsonFile(file).and_then([&](const Json& j) { return parseParcel(catalogue, j, "note"); });
+                const auto json = readJsonFile(file);
+                if (json && isPracticeNote(*json)) {
+                    const auto home = parsePracticeNote(catalogue, *json, "note");
+                    if (home && (home->clientUid.empty() ? onlyOne && nameKey(home->client) == nameKey(client.name)
+                                                         : home->clientUid == client.uid))
+                        found.insert(file);
+                    continue;
+                }
+                const auto parcel = json.and_then([&](const Json& j) { return parseParcel(catalogue, j, "note"); });
                 if (!parcel) continue;
                 const bool theirs = parcel->clientUid.empty()
                                         ? onlyOne && nameKey(parcel->client) == nameKey(client.name)
@@ -101,6 +108,8 @@ Erasure Library::whatErasingTakes(int64_t client, Erasing what) const {
     std::vector<std::string> answers; // answer-7.html, answer-7.mp4, answer-7-2.eml
     for (const int64_t id : reviews)
         for (const char* after : {".", "-"}) answers.push_back("answer-" + std::to_string(id) + after);
+    if (what == Erasing::Everything)
+        for (const GivenProgramme& g : programmes(client)) answers.push_back("programme-" + std::to_string(g.id) + ".");
     for (const char* folder : {"answers", "outbox"})
         for (const fs::path& file : filesIn(folder_ / folder))
             if (beginsWithOne(file.filename().string(), answers)) add(erasure.files, file);

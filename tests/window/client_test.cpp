@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The client room: what filed reviews tell, what is written down of a client, what may leave, and what is erased.
 #include "app/client/client_page.h"
-#include "app/client/facts_panel.h"
+#include "app/widgets/facts_panel.h"
 #include "app/theme/words.h"
 #include "app/widgets/weeks_panel.h"
 #include "base/files.h"

@@ -38,7 +38,7 @@ private slots:
 
     void round() {
         constexpr double scatterPx = 4;
-        QTest::keyClick(window_.get(), Qt::Key_7, Qt::AltModifier);
+        QTest::keyClick(window_.get(), Qt::Key_8, Qt::AltModifier);
         QCOMPARE(window_->room(), MainWindow::Practice);
         press(Qt::Key_Return);
         std::mt19937 random(5);

@@ -2,7 +2,7 @@
 #include "app/client/client_page.h"
 
 #include "app/client/client_panels.h"
-#include "app/client/facts_panel.h"
+#include "app/widgets/facts_panel.h"
 #include "app/theme/consent_words.h"
 #include "app/theme/words.h"
 #include "app/widgets/weeks_panel.h"

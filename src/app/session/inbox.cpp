@@ -95,11 +95,24 @@ void Inbox::seen(Result<InboxContent> content) {
             else if (!isAsked(item.note))
                 waiting_.push_back(std::move(item));
         }
+        for (const InboxContent::Home& home : content->home) takeHome(home);
         std::error_code ec;
         std::erase_if(questions_, [&](const Question& q) { return !std::filesystem::exists(q.item.note, ec); });
     }
     if (before != std::tuple(refused_.size(), questions_.size(), loose_, trouble_)) emit changed();
     next();
+}
+
+void Inbox::takeHome(const InboxContent::Home& home) {
+    const auto aside = library_.asides(kKind);
+    const auto known =
+        std::find_if(aside.begin(), aside.end(), [&](const Aside& a) { return a.subject == subjectOf(home.file); });
+    if (known != aside.end()) return void(refused_.push_back({home.file, known->why}));
+    const auto client = takePractice(library_, home.note);
+    if (!client) return refuse(home.file, client.error().detail);
+    std::error_code ec;
+    std::filesystem::remove(home.file, ec);
+    emit practised(home.note, *client);
 }
 
 void Inbox::refuse(const std::filesystem::path& note, const std::string& why) {

@@ -40,12 +40,14 @@ public:
 
 signals:
     void tookIn(qint64 clip);
+    void practised(const deft::PracticeNote& note, qint64 client);
     void changed(); ///< refused, questions, loose or trouble
 
 private:
     void seen(Result<InboxContent> content);
     void next();
     void took(const InboxContent::Item& item, const Result<KeptClip>& kept);
+    void takeHome(const InboxContent::Home& home);
     void refuse(const std::filesystem::path& note, const std::string& why);
 
     Library& library_;

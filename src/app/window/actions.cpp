@@ -86,17 +86,17 @@ void MainWindow::makeActions() {
     add(file, tr("Quit"), {K(Qt::CTRL | Qt::Key_Q)}, this, [this] { close(); });
 
     QMenu* edit = menu(tr("&Edit"));
-    for (QAction* a : {session_->undoStack().createUndoAction(this, tr("Undo")),
-                       session_->undoStack().createRedoAction(this, tr("Redo"))}) {
+    for (QAction* a : {undo_->createUndoAction(this, tr("Undo")), undo_->createRedoAction(this, tr("Redo"))}) {
         a->setShortcuts(edit->isEmpty() ? K::keyBindings(K::Undo) : K::keyBindings(K::Redo) << K(Qt::CTRL | Qt::Key_Y));
         addAction(a);
         edit->addAction(a);
     }
 
     QMenu* rooms = menu(tr("&Rooms"));
-    const std::pair<QString, Room> names[] = {
-        {tr("Queue"), Queue},   {tr("Bench"), Bench},         {tr("Compare"), Compare},  {tr("Answer"), Letter},
-        {tr("Client"), Record}, {tr("Exercises"), Exercises}, {tr("Practice"), Practice}};
+    const std::pair<QString, Room> names[] = {{tr("Queue"), Queue},         {tr("Bench"), Bench},
+                                              {tr("Compare"), Compare},     {tr("Answer"), Letter},
+                                              {tr("Client"), Record},       {tr("Programme"), Programmes},
+                                              {tr("Exercises"), Exercises}, {tr("Practice"), Practice}};
     for (const auto& [name, room] : names) {
         QAction* a =
             add(rooms, name, {K(Qt::ALT | Qt::Key(Qt::Key_1 + int(room)))}, this, [this, to = room] { go(to); });
@@ -250,6 +250,7 @@ void MainWindow::makeActions() {
         [this] { fileAnswer(true); });
 
     makeClientActions(menu(tr("C&lient")));
+    makeProgrammeActions(menu(tr("P&rogramme")));
 
     QMenu* files = menu(tr("E&xercises"));
     add(files, tr("My own file of this exercise"), {K(Qt::Key_E)}, &exercises_->list(),

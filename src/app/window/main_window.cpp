@@ -8,6 +8,7 @@
 #include "app/compare/compare_page.h"
 #include "app/exercises/exercises_page.h"
 #include "app/practice/practice_page.h"
+#include "app/programme/programme_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/bars.h"
@@ -28,6 +29,8 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     setWindowTitle(tr("Deft Mirror"));
     library_->onTrouble([this](const std::string& sentence) { say(QString::fromStdString(sentence)); });
     session_ = new ReviewSession(*library_, this);
+    undo_ = new QUndoGroup(this);
+    undo_->addStack(&session_->undoStack());
     measurer_ = new Measurer(*library_, this);
     outgoing_ = new Outgoing(*library_, this);
     quiet_.setSingleShot(true);
@@ -44,10 +47,12 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     answer_ = new AnswerPage(*session_);
     client_ = new ClientPage(*library_);
     exercises_ = new ExercisesPage(*library_);
+    programme_ = new ProgrammePage(*library_);
     practice_ = new PracticePage(library_->catalogue());
-    for (QWidget* page : {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(compare_),
-                          static_cast<QWidget*>(answer_), static_cast<QWidget*>(client_),
-                          static_cast<QWidget*>(exercises_), static_cast<QWidget*>(practice_)})
+    for (QWidget* page :
+         {static_cast<QWidget*>(queue_), static_cast<QWidget*>(bench_), static_cast<QWidget*>(compare_),
+          static_cast<QWidget*>(answer_), static_cast<QWidget*>(client_), static_cast<QWidget*>(programme_),
+          static_cast<QWidget*>(exercises_), static_cast<QWidget*>(practice_)})
         pages_->addWidget(page);
     auto* middle = new QWidget;
     auto* column = new QVBoxLayout(middle);
@@ -58,6 +63,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     column->addWidget(pages_, 1);
     column->addWidget(keys_);
     setCentralWidget(middle);
+    undo_->addStack(&programme_->desk().undoStack());
     makeActions();
 
     connect(queue_, &QueuePage::openClip, this, &MainWindow::openClip);
@@ -110,6 +116,7 @@ void MainWindow::go(Room room) {
     if (room != Bench) bench_->player().stop();
     const Room from = this->room();
     pages_->setCurrentIndex(room);
+    undo_->setActiveStack(room == Programmes ? &programme_->desk().undoStack() : &session_->undoStack());
     for (size_t i = 0; i < roomActions_.size(); ++i) roomActions_[i]->setChecked(int(i) == room);
     if (room == Queue) {
         queue_->refresh();
@@ -122,6 +129,8 @@ void MainWindow::go(Room room) {
         if (session_->isOpen()) exercises_->choose(session_->inputs().exercise);
     } else if (room == Record) {
         showRecord(from);
+    } else if (room == Programmes) {
+        showProgramme(from);
     } else if (room == Practice) {
         practice_->picture().setFocus();
     } else {
@@ -169,11 +178,12 @@ void MainWindow::bringBack(int64_t clip, const QString& path) {
 
 void MainWindow::refreshBars() {
     using Keys = std::vector<std::pair<QString, QString>>;
-    const QUndoStack& undo = session_->undoStack();
+    const QUndoStack& undo = *undo_->activeStack();
     if (phones_) steps_->say(firstStep());
     rooms_->setCount(roomActions_[Queue], queue_->clips().waiting());
-    rooms_->setWords(undo.canUndo() && (room() == Bench || room() == Letter) ? tr("Undo: %1").arg(undo.undoText())
-                                                                             : QString(),
+    rooms_->setWords(undo.canUndo() && (room() == Bench || room() == Letter || room() == Programmes)
+                         ? tr("Undo: %1").arg(undo.undoText())
+                         : QString(),
                      isOfAClip(room()) ? session_->savedWords() : QString());
     roomActions_[Bench]->setEnabled(session_->isOpen());
     roomActions_[Letter]->setEnabled(session_->isOpen());
@@ -181,9 +191,10 @@ void MainWindow::refreshBars() {
     const int waiting = queue_->clips().waiting();
     line_->setHeading(room() == Exercises
                           ? tr("What the program knows about every exercise, and where each number comes from")
-                      : room() == Record   ? client_->heading()
-                      : room() == Practice ? tr("Practice: how exactly do you place marks?")
-                      : room() != Queue    ? QString()
+                      : room() == Record     ? client_->heading()
+                      : room() == Programmes ? programme_->heading()
+                      : room() == Practice   ? tr("Practice: how exactly do you place marks?")
+                      : room() != Queue      ? QString()
                       : waiting ? tr("%1 waiting for an answer").arg(counted(waiting, tr("clip"), tr("clips")))
                       : queue_->clips().rowCount() == 0 ? tr("No clip has come yet")
                                                         : tr("Everything has been answered"));
@@ -241,6 +252,16 @@ void MainWindow::refreshBars() {
                             {QStringLiteral("X"), tr("bundle")},
                             {QStringLiteral("S"), tr("exercise sheet")},
                             {tr("Esc"), tr("back")},
+                            {QStringLiteral("?"), tr("all keys")}});
+    else if (room() == Programmes)
+        keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},
+                            {tr("Alt ↑ ↓"), tr("order")},
+                            {QStringLiteral("D"), tr("dose")},
+                            {QStringLiteral("+ −"), tr("version")},
+                            {QStringLiteral("V"), tr("another")},
+                            {QStringLiteral("R"), tr("propose again")},
+                            {QStringLiteral("P"), tr("the page")},
+                            {QStringLiteral("N"), tr("note from home")},
                             {QStringLiteral("?"), tr("all keys")}});
     else if (room() == Exercises)
         keys_->setKeys(Keys{{tr("↑ ↓"), tr("exercise")},

@@ -8,6 +8,7 @@
 
 #include <QMainWindow>
 #include <QTimer>
+#include <QUndoGroup>
 
 class QStackedWidget;
 
@@ -21,16 +22,18 @@ class ComparePage;
 class DemoPhone;
 class ExercisesPage;
 class PracticePage;
+class ProgrammePage;
+struct ProgrammeJob;
 class FirstSteps;
 class KeysBar;
 class QueuePage;
 class RoomBar;
 
-/// The window over one library: queue, bench, compare, answer, client, exercises and practice.
+/// The window over one library: queue, bench, compare, answer, client, programme, exercises and practice.
 class MainWindow : public QMainWindow {
     Q_OBJECT
 public:
-    enum Room { Queue, Bench, Compare, Letter, Record, Exercises, Practice };
+    enum Room { Queue, Bench, Compare, Letter, Record, Programmes, Exercises, Practice };
     static bool isOfAClip(Room room); ///< it shows the clip that is open
     explicit MainWindow(std::unique_ptr<Library> library, QWidget* parent = nullptr);
     ~MainWindow() override;
@@ -47,6 +50,7 @@ public:
     ClientPage& clientPage() { return *client_; }
     ExercisesPage& exercisesPage() { return *exercises_; }
     PracticePage& practicePage() { return *practice_; }
+    ProgrammePage& programmePage() { return *programme_; }
     Room room() const;
     void go(Room room);
     void openClip(qint64 clip);
@@ -72,6 +76,11 @@ public:
     /// @param client whose address a mail goes to; 0 = nobody in particular
     void writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
                              const SheetReader& reader, int64_t client = 0);
+    /// The programme that is shown: .html (the practice page), .pdf (one sheet), .ics or .json.
+    void writeProgramme(const QString& path);
+    void readProgramme(const QString& path);
+    /// What was done at home. @param where it comes from, for the complaint
+    void readPracticeNote(const std::string& text, const std::string& where);
     /// Ends all work on the client's clips, then takes them out of the library for good.
     void eraseClient(qint64 client, Erasing what);
 
@@ -86,6 +95,15 @@ private:
     void makePracticeActions(QMenu* menu);
     void makeClientActions(QMenu* menu);
     void showRecord(Room from);
+    void makeProgrammeActions(QMenu* menu);
+    void showProgramme(Room from);
+    ProgrammeJob programmeJob() const;
+    void giveProgramme();
+    void showPracticePage();
+    void chooseProgrammeFile();
+    void readProgrammeFile();
+    void takePracticeNote();
+    void tellPractice(const PracticeNote& note, int64_t client);
     void remind(qint64 review);
     void giveUpMails();
     void openMail(const std::filesystem::path& file);
@@ -152,6 +170,8 @@ private:
     ClientPage* client_;
     ExercisesPage* exercises_;
     PracticePage* practice_;
+    ProgrammePage* programme_;
+    QUndoGroup* undo_; ///< of the room: its own changes, else those of the open review
     QMenu* schools_;
     std::vector<QAction*> roomActions_;
     QAction* dark_;

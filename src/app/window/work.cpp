@@ -35,6 +35,7 @@ void MainWindow::connectWork() {
     connect(inbox_, &Inbox::changed, this, &MainWindow::showInbox);
     arrivals_.setSingleShot(true);
     arrivals_.setInterval(300); // many may come at once
+    connect(inbox_, &Inbox::practised, this, &MainWindow::tellPractice);
     connect(inbox_, &Inbox::tookIn, &arrivals_, qOverload<>(&QTimer::start));
     connect(&arrivals_, &QTimer::timeout, this, [this] {
         queue_->refresh();
@@ -195,6 +196,10 @@ QString MainWindow::firstStep() const {
             "This goes to the client. E edits words, Space leaves a part out, Ctrl+Enter files and makes the mail.");
     case Record:
         return tr("What the answered clips tell together. Arrows choose exercise and review; E writes down consent.");
+    case Programmes:
+        return tr(
+            "What the client practises for some weeks, proposed from the reviews. Ctrl+Enter gives it; N takes in "
+            "what comes home.");
     case Exercises:
         break;
     case Practice:

@@ -58,6 +58,11 @@ bool asksFor(const Programme& p, const std::string& exercise, std::chrono::sys_d
 
 } // namespace
 
+bool isPracticeNote(const Json& document) {
+    const auto format = document.is_object() ? document.find("format") : document.end();
+    return format != document.end() && *format == kNoteFormat;
+}
+
 bool PractisedDay::isDone() const {
     return std::any_of(items.begin(), items.end(), [](const Practised& p) { return p.sets > 0; });
 }

@@ -36,6 +36,8 @@ struct PracticeNote {
     bool operator==(const PracticeNote&) const = default;
 };
 
+/// Does a document say that it is such a note?
+bool isPracticeNote(const Json& document);
 /// Members that are not known are refused. @errors BadFormat naming file, path, what was expected and what was found;
 /// NewerVersion; NotFound for exercises, versions, places and red flags that there are none of
 Result<PracticeNote> parsePracticeNote(const Catalogue& catalogue, const Json& json, const std::string& where);

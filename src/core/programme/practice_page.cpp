@@ -119,9 +119,22 @@ std::string inScript(const Json& document) {
     return out;
 }
 
-void put(std::string& page, const std::string& place, const std::string& text) {
-    const std::string mark = "{{" + place + "}}";
-    if (const size_t at = page.find(mark); at != std::string::npos) page.replace(at, mark.size(), text);
+/// A template with its {{places}} filled, in one go: what is put in may look like a place.
+std::string filled(const std::string& page, const std::map<std::string, std::string>& places) {
+    std::string out;
+    size_t from = 0;
+    for (size_t at; (at = page.find("{{", from)) != std::string::npos;) {
+        const size_t end = page.find("}}", at);
+        const auto place = places.find(page.substr(at + 2, end - at - 2));
+        if (end == std::string::npos || place == places.end()) {
+            out += page.substr(from, at + 2 - from);
+            from = at + 2;
+            continue;
+        }
+        out += page.substr(from, at - from) + place->second;
+        from = end + 2;
+    }
+    return out + page.substr(from);
 }
 
 } // namespace
@@ -172,14 +185,12 @@ Result<std::string> practicePage(const Catalogue& catalogue, const Programme& p,
                        {"redFlags", std::move(redFlags)},
                        {"cautions", cautionsOf(catalogue, *exercises, extras)},
                        {"words", *parts.words}};
-    std::string page = parts.html;
-    put(page, "lang", parts.language);
-    put(page, "title", escapedHtml(p.coach.empty() ? "Practice" : "Practice with " + p.coach));
-    put(page, "css", parts.css);
-    put(page, "noscript", escapedHtml(parts.words->at("noscript").get<std::string>()));
-    put(page, "script", parts.script); // before the data: what a client or coach wrote may look like a place
-    put(page, "data", inScript(data));
-    return page;
+    return filled(parts.html, {{"lang", parts.language},
+                               {"title", escapedHtml(p.coach.empty() ? "Practice" : "Practice with " + p.coach)},
+                               {"css", parts.css},
+                               {"noscript", escapedHtml(parts.words->at("noscript").get<std::string>())},
+                               {"script", parts.script},
+                               {"data", inScript(data)}});
 }
 
 Result<std::string> practiceSheet(const Catalogue& catalogue, const Programme& p, const PageExtras& extras) {

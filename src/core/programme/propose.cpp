@@ -4,6 +4,7 @@
 #include "base/dates.h"
 #include "judgement/safety.h"
 #include "judgement/targets.h"
+#include "programme/items.h"
 #include "programme/phases.h"
 
 #include <algorithm>
@@ -25,70 +26,6 @@ struct Candidate {
     Rank rank;
     std::string name;
 };
-
-const Reviewed* recordOf(const ProgrammeNeed& need, const std::string& exercise) {
-    for (const Reviewed& r : need.record)
-        if (!r.reviews.empty() && r.reviews.back().exercise == exercise) return &r;
-    return nullptr;
-}
-
-Schools schoolsFor(const ProgrammeNeed& need, const Exercise& e) {
-    const Reviewed* r = recordOf(need, e.id);
-    return e.schoolsFor(r ? r->schools : need.schools);
-}
-
-std::vector<std::string> clearedFor(const ProgrammeNeed& need, const std::string& exercise) {
-    const Reviewed* r = recordOf(need, exercise);
-    return r ? r->cleared : std::vector<std::string>{};
-}
-
-const Cue* cueAt(const std::vector<Cue>& cues, const std::string& level) {
-    const auto it = std::find_if(cues.begin(), cues.end(), [&](const Cue& c) { return c.level == level; });
-    return it == cues.end() ? nullptr : &*it;
-}
-
-/// The one thing to watch: the cue that was given last, else the first of the set-up, else of what must stay.
-std::string watchFor(const Exercise& e, const PastReview* past) {
-    if (past)
-        for (const PastCue& given : past->cues) {
-            const FaultPlan* fault = e.fault(given.fault);
-            const SetupCheck* check = e.check(given.fault);
-            const Cue* cue = fault   ? cueAt(fault->cues, given.level)
-                             : check ? cueAt(check->cues, given.level)
-                                     : nullptr;
-            if (cue) return cue->text;
-        }
-    for (const SetupCheck& check : e.setup)
-        if (const Cue* cue = cueAt(check.cues, "set-up")) return cue->text;
-    if (const FaultPlan* anchor = e.anchor())
-        if (const Cue* cue = cueAt(anchor->cues, "internal")) return cue->text;
-    return {};
-}
-
-std::string versionName(const Exercise& e, const std::string& version) {
-    const int at = e.versionIndex(version);
-    return at < 0 ? version : e.ladder[size_t(at)].name;
-}
-
-/// Puts an item that intake locks onto the nearest version below that is open. @return false when there is none
-bool unlock(const Catalogue& catalogue, const ProgrammeNeed& need, const Exercise& e, ProgrammeItem& item) {
-    const auto cleared = clearedFor(need, e.id);
-    const auto locks = locksOf(catalogue, e, item.target.version, need.flags, cleared);
-    if (locks.empty()) return true;
-    const std::string open = openVersion(catalogue, e, item.target.version, need.flags, cleared);
-    if (open.empty()) return false;
-    item.because.push_back("locked by " + locks.front().name + ": " + versionName(e, item.target.version) + " → " +
-                           versionName(e, open));
-    changeVersion(item.target, catalogue, e, open, true);
-    return true;
-}
-
-/// What keeps the whole exercise from this client, or empty.
-std::string lockWords(const Catalogue& catalogue, const ProgrammeNeed& need, const Exercise& e,
-                      const std::string& version) {
-    const auto locks = locksOf(catalogue, e, version, need.flags, clearedFor(need, e.id));
-    return locks.empty() ? "" : locks.front().reason;
-}
 
 std::optional<std::chrono::sys_days> lastSeen(const ProgrammeNeed& need) {
     std::optional<std::chrono::sys_days> last = parseDate(need.lastPractised);
@@ -120,7 +57,70 @@ public:
         return std::move(out_);
     }
 
+    /// Every item as it is now: where it was reviewed since, its target follows; after a break it gets easier.
+    ProposedProgramme grow(const Programme& running) {
+        for (const ProgrammeItem& item : running.items) {
+            const auto plain = catalogue_.exercise(item.exercise);
+            if (!plain || !plain->series) continue;
+            const Reviewed* r = recordOf(need_, item.exercise);
+            std::optional<ProgrammeItem> now = item;
+            if (r && (r->reviews.back().date >= running.from || r->note.isAlarming()))
+                now = followed(*r);
+            else
+                afterABreak(*plain, *now);
+            if (!now) continue;
+            if (now->target == item.target)
+                now = item;
+            else
+                now->rest_s = usualRest_s(now->target);
+            const std::string lock = lockWords(catalogue_, need_, *plain, now->target.version);
+            if (!unlock(catalogue_, need_, *plain, *now))
+                leaveOut(*plain, lock);
+            else
+                out_.programme.items.push_back(std::move(*now));
+        }
+        fit(out_.programme.items, 60.0 * running.minutes);
+        return std::move(out_);
+    }
+
+    ProposedProgramme open(const Programme& other) {
+        for (ProgrammeItem item : other.items) {
+            const auto plain = catalogue_.exercise(item.exercise);
+            if (!plain) continue;
+            const std::string lock = lockWords(catalogue_, need_, *plain, item.target.version);
+            if (!unlock(catalogue_, need_, *plain, item))
+                leaveOut(*plain, lock);
+            else
+                out_.programme.items.push_back(std::move(item));
+        }
+        return std::move(out_);
+    }
+
 private:
+    /// What has grown beyond the time there is gets fewer rounds, the longest first; then the last one goes.
+    void fit(std::vector<ProgrammeItem>& items, double seconds) {
+        const auto length = [&](const ProgrammeItem& item) {
+            const auto e = exerciseOf(catalogue_, item);
+            return e ? secondsOf(*e, item) : 0;
+        };
+        while (!items.empty()) {
+            double sum = 0;
+            ProgrammeItem* longest = nullptr;
+            for (ProgrammeItem& item : items) {
+                sum += length(item);
+                if (item.target.sets > 1 && (!longest || length(item) > length(*longest))) longest = &item;
+            }
+            if (sum <= seconds) return;
+            if (longest) {
+                --longest->target.sets;
+                longest->because.push_back("a round less, so that it fits into the time there is");
+                continue;
+            }
+            if (const auto e = catalogue_.exercise(items.back().exercise)) leaveOut(*e, "there is no time left for it");
+            items.pop_back();
+        }
+    }
+
     void leaveOut(const Exercise& e, const std::string& why) { out_.leftOut.push_back({e.id, e.name, why}); }
 
     bool has(const std::string& exercise) const { return taken_.count(exercise) > 0; }
@@ -134,7 +134,29 @@ private:
         candidates_.push_back({std::move(item), e.series->part, rank, e.name});
     }
 
-    /// What was decided goes on, the newest first.
+    /// What was decided of an exercise goes on. Nothing where it was stopped, or is only looked at.
+    std::optional<ProgrammeItem> followed(const Reviewed& r) {
+        const FiledReview& last = r.reviews.back();
+        const auto plain = catalogue_.exercise(last.exercise);
+        if (!plain || !plain->series) return std::nullopt;
+        if (last.step == "stop" || r.note.isAlarming()) {
+            taken_.insert(plain->id);
+            leaveOut(*plain, last.step == "stop" ? "it was stopped on " + last.date : "it hurt");
+            return std::nullopt;
+        }
+        ProgrammeItem item{plain->id, last.next.version.empty() ? last.past.target : last.next, 0, "", {}};
+        if (plain->versionIndex(item.target.version) < 0) item.target.version = plain->startVersion;
+        item.because = {"reviewed on " + last.date + ": " + (last.step.empty() ? "stay" : last.step)};
+        for (const auto* sentences : {&last.because, &last.arithmetic})
+            item.because.insert(item.because.end(), sentences->begin(), sentences->end());
+        notHarder(*plain, last, item);
+        afterABreak(*plain, item);
+        if (const auto form = exerciseOf(catalogue_, item, schoolsFor(need_, *plain)))
+            item.watch = watchFor(*form, &last.past);
+        return item;
+    }
+
+    /// The newest first.
     void underReview() {
         std::vector<const Reviewed*> record;
         for (const Reviewed& r : need_.record)
@@ -142,26 +164,11 @@ private:
         std::stable_sort(record.begin(), record.end(), [](const Reviewed* a, const Reviewed* b) {
             return a->reviews.back().date > b->reviews.back().date;
         });
-        for (const Reviewed* r : record) {
-            const FiledReview& last = r->reviews.back();
-            const auto plain = catalogue_.exercise(last.exercise);
-            if (!plain || !plain->series) continue;
-            if (last.step == "stop" || r->note.isAlarming()) {
-                taken_.insert(plain->id);
-                leaveOut(*plain, "it was stopped on " + last.date);
-                continue;
+        for (const Reviewed* r : record)
+            if (auto item = followed(*r)) {
+                const auto plain = catalogue_.exercise(item->exercise);
+                add(*plain, std::move(*item), Rank::UnderReview);
             }
-            ProgrammeItem item{plain->id, last.next.version.empty() ? last.past.target : last.next, 0, "", {}};
-            if (plain->versionIndex(item.target.version) < 0) item.target.version = plain->startVersion;
-            item.because = {"reviewed on " + last.date + ": " + (last.step.empty() ? "stay" : last.step)};
-            for (const auto* sentences : {&last.because, &last.arithmetic})
-                item.because.insert(item.because.end(), sentences->begin(), sentences->end());
-            notHarder(*plain, last, item);
-            afterABreak(*plain, item);
-            if (const auto form = exerciseOf(catalogue_, item, schoolsFor(need_, *plain)))
-                item.watch = watchFor(*form, &last.past);
-            add(*plain, std::move(item), Rank::UnderReview);
-        }
     }
 
     /// Days that were not kept, or kept too well: what was decided as a step up waits.
@@ -272,46 +279,8 @@ private:
     bool isBack_ = false;
 };
 
-} // namespace
-
-Result<ProgrammeItem> newItem(const Catalogue& catalogue, const ProgrammeNeed& need, const std::string& exercise,
-                              const std::string& version) {
-    const auto plain = catalogue.exercise(exercise);
-    if (!plain) return tl::unexpected(plain.error());
-    if (!plain->series) return fail(Errc::Unsupported, plain->name + " is filmed to look at and is not practised");
-    const auto e = catalogue.inSchools(*plain, schoolsFor(need, *plain));
-    if (!e) return tl::unexpected(e.error());
-    if (!version.empty() && e->versionIndex(version) < 0)
-        return fail(Errc::NotFound, plain->name + " has no version \"" + version + "\"");
-    ProgrammeItem item{exercise, firstTarget(catalogue, *e), 0, "", {}};
-    if (!version.empty()) changeVersion(item.target, catalogue, *e, version, false);
-    const std::string lock = lockWords(catalogue, need, *e, item.target.version);
-    if (!version.empty() ? !lock.empty() : !unlock(catalogue, need, *e, item)) return fail(Errc::Unsupported, lock);
-    item.rest_s = usualRest_s(item.target);
-    if (const auto form = exerciseOf(catalogue, item, schoolsFor(need, *plain))) item.watch = watchFor(*form, nullptr);
-    return item;
-}
-
-std::vector<ProgrammeItem> insteadOf(const Catalogue& catalogue, const ProgrammeNeed& need, const Programme& programme,
-                                     size_t at) {
-    std::vector<ProgrammeItem> out;
-    if (at >= programme.items.size()) return out;
-    const ProgrammeItem& item = programme.items[at];
-    const auto e = catalogue.exercise(item.exercise);
-    if (!e || !e->series) return out;
-    for (int v = e->versionIndex(item.target.version) - 1; v >= 0; --v)
-        if (auto easier = newItem(catalogue, need, e->id, e->ladder[size_t(v)].id)) out.push_back(std::move(*easier));
-    for (const std::string& id : catalogue.exerciseIds()) {
-        const bool isThere = std::any_of(programme.items.begin(), programme.items.end(),
-                                         [&](const ProgrammeItem& other) { return other.exercise == id; });
-        const auto other = catalogue.exercise(id);
-        if (isThere || !other || !other->series || other->series->part != e->series->part) continue;
-        if (auto fresh = newItem(catalogue, need, id)) out.push_back(std::move(*fresh));
-    }
-    return out;
-}
-
-Result<ProposedProgramme> proposeProgramme(const Catalogue& catalogue, const ProgrammeNeed& need) {
+/// Nothing is practised while a red flag stands.
+Result<void> mayPractise(const Catalogue& catalogue, const ProgrammeNeed& need) {
     if (!parseDate(need.from)) return fail(Errc::BadFormat, "\"" + need.from + "\" is no day such as 2026-05-14");
     for (const Reviewed& r : need.record)
         for (const std::string& flag : r.note.redFlags) {
@@ -320,11 +289,35 @@ Result<ProposedProgramme> proposeProgramme(const Catalogue& catalogue, const Pro
                                                "reports " + (known.count(flag) ? known.at(flag) : flag) +
                                                ": a doctor comes first");
         }
+    return {};
+}
+
+} // namespace
+
+Result<ProposedProgramme> proposeProgramme(const Catalogue& catalogue, const ProgrammeNeed& need) {
+    if (auto ok = mayPractise(catalogue, need); !ok) return tl::unexpected(ok.error());
     ProposedProgramme out = Proposer(catalogue, need).propose();
     Programme& p = out.programme;
     p.uid = need.uid, p.clientUid = need.clientUid, p.client = need.client, p.coach = need.coach;
     p.from = need.from, p.weeks = need.weeks, p.minutes = need.minutes;
     p.days = need.days.empty() ? std::vector{Monday, Wednesday, Friday} : need.days;
+    return out;
+}
+
+ProposedProgramme openProgramme(const Catalogue& catalogue, const ProgrammeNeed& need, const Programme& programme) {
+    return Proposer(catalogue, need).open(programme);
+}
+
+Result<ProposedProgramme> growProgramme(const Catalogue& catalogue, const ProgrammeNeed& need,
+                                        const Programme& running) {
+    if (auto ok = mayPractise(catalogue, need); !ok) return tl::unexpected(ok.error());
+    ProposedProgramme out = Proposer(catalogue, need).grow(running);
+    const auto items = std::move(out.programme.items);
+    out.programme = running;
+    out.programme.items = items;
+    if (items == running.items) return out;
+    const int over = std::clamp(weekOf(running, *parseDate(need.from)), 0, running.weeks - 1);
+    out.programme.uid = need.uid, out.programme.from = need.from, out.programme.weeks = running.weeks - over;
     return out;
 }
 

@@ -45,6 +45,12 @@ struct ProposedProgramme {
 /// is no day
 Result<ProposedProgramme> proposeProgramme(const Catalogue& catalogue, const ProgrammeNeed& need);
 
+/// A programme that is running, as what was filed since asks for: targets follow, what was stopped or is locked now
+/// goes, after two weeks away it is a version easier. What nothing was filed of stays. Nothing new: the same programme;
+/// else a new one from `need.from` on for the weeks that are left. @pre `running.from` is a day @errors as above
+Result<ProposedProgramme> growProgramme(const Catalogue& catalogue, const ProgrammeNeed& need,
+                                        const Programme& running);
+
 /// What could stand in place of an item: easier versions of it, then exercises for the same part, in their first dose.
 /// None is locked; none is in the programme already.
 std::vector<ProgrammeItem> insteadOf(const Catalogue& catalogue, const ProgrammeNeed& need, const Programme& programme,
@@ -55,6 +61,9 @@ std::vector<ProgrammeItem> insteadOf(const Catalogue& catalogue, const Programme
 /// @errors Unsupported (naming the reason) when it is locked or only filmed to look at; NotFound
 Result<ProgrammeItem> newItem(const Catalogue& catalogue, const ProgrammeNeed& need, const std::string& exercise,
                               const std::string& version = {});
+
+/// A programme of somebody else, as it may be given to this client: locked versions give way to open ones or go.
+ProposedProgramme openProgramme(const Catalogue& catalogue, const ProgrammeNeed& need, const Programme& programme);
 
 constexpr size_t kMostProposed = 6; ///< three to six make a series; common practice, no published source
 

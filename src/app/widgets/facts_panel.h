@@ -21,6 +21,7 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
+    int leftOf(const Fact& fact) const;
     QRect valueBox(const Fact& fact, int top) const;
     void fit();
     std::vector<Fact> facts_;

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/client/facts_panel.h"
+#include "app/widgets/facts_panel.h"
 
 namespace deft::ui {
 namespace {
@@ -15,9 +15,12 @@ void FactsPanel::setFacts(const std::vector<Fact>& facts) {
     update();
 }
 
+/// A value without a name has the whole width.
+int FactsPanel::leftOf(const Fact& fact) const { return fact.name.isEmpty() ? 0 : kName; }
+
 QRect FactsPanel::valueBox(const Fact& fact, int top) const {
     const QFontMetrics font(face(Size::Small, fact.strong ? QFont::DemiBold : QFont::Normal));
-    return font.boundingRect(QRect(kName, top, width() - kName, 400), Qt::TextWordWrap, fact.value);
+    return font.boundingRect(QRect(leftOf(fact), top, width() - leftOf(fact), 400), Qt::TextWordWrap, fact.value);
 }
 
 /// Panels below move up or down with it.
@@ -37,7 +40,7 @@ void FactsPanel::paintBody(QPainter& p, const QRect& body) {
         putText(p, QRectF(0, y, kName - 4, QFontMetrics(face(Size::Small)).height()), f.name, Size::Small, c.ink3);
         p.setFont(face(Size::Small, f.strong ? QFont::DemiBold : QFont::Normal));
         p.setPen(c.ink);
-        p.drawText(QRect(kName, y, width() - kName, box.height()), Qt::TextWordWrap, f.value);
+        p.drawText(QRect(leftOf(f), y, width() - leftOf(f), box.height()), Qt::TextWordWrap, f.value);
         y += box.height() + kGap;
     }
 }

@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+#include "app/documents/programme_files.h"
+#include "app/programme/programme_desk.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QLabel>
+
+namespace deft::ui {
+
+class DoseForm;
+class FactsPanel;
+class KeyButton;
+class ProgrammeView;
+class WhenForm;
+
+/// What a client practises for some weeks: what it answers and what came home, the exercises in their order and over
+/// the weeks, why each is here and in what dose, and how it goes out.
+class ProgrammePage : public QWidget {
+    Q_OBJECT
+public:
+    explicit ProgrammePage(Library& library, QWidget* parent = nullptr);
+    ProgrammeDesk& desk() { return desk_; }
+    ProgrammeView& table() { return *table_; }
+    ProgrammeForms forms() const;
+    QString heading() const;
+    void addExercise();   ///< shows what could be added
+    void chooseInstead(); ///< shows what could stand in place of the chosen one
+    void editDose();
+
+signals:
+    void givePressed();
+    void pageWanted();
+
+private:
+    QWidget* left();
+    QWidget* middle();
+    QWidget* right();
+    void refresh();
+    void offer(const std::vector<ProgrammeItem>& items, QWidget* at, bool instead);
+    QString nameOf(const ProgrammeItem& item) const;
+
+    ProgrammeDesk desk_;
+    QComboBox* who_;
+    FactsPanel *answers_, *why_, *left_;
+    ProgrammeView* table_;
+    QLabel* minutes_;
+    DoseForm* dose_;
+    KeyButton *add_, *instead_, *give_, *page_;
+    QCheckBox *asPage_, *asSheet_, *asCalendar_;
+};
+
+} // namespace deft::ui

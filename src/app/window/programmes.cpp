@@ -1,0 +1,199 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The programme room's keys, how a programme goes out, and how what was done comes home.
+#include "app/client/client_page.h"
+#include "app/documents/programme_files.h"
+#include "app/programme/programme_page.h"
+#include "app/programme/programme_table.h"
+#include "app/queue/queue_page.h"
+#include "app/window/main_window.h"
+#include "base/files.h"
+#include "base/json.h"
+#include "devices/mail_drop.h"
+
+#include <QApplication>
+#include <QClipboard>
+#include <QDate>
+#include <QDesktopServices>
+#include <QFileDialog>
+#include <QUrl>
+
+namespace deft::ui {
+namespace {
+
+constexpr size_t kMostNoteBytes = size_t(1) << 20;
+
+std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+
+} // namespace
+
+void MainWindow::makeProgrammeActions(QMenu* menu) {
+    using K = QKeySequence;
+    ProgrammeDesk& desk = programme_->desk();
+    const std::tuple<QString, QKeySequence, std::function<void()>> actions[] = {
+        {tr("Add an exercise…"), K(Qt::Key_Insert), [this] { programme_->addExercise(); }},
+        {tr("Earlier in the order"), K(Qt::ALT | Qt::Key_Up), [&desk] { desk.move(-1); }},
+        {tr("Later in the order"), K(Qt::ALT | Qt::Key_Down), [&desk] { desk.move(1); }},
+        {tr("Leave it out"), K(Qt::Key_Delete), [&desk] { desk.remove(); }},
+        {tr("Another one instead…"), K(Qt::Key_V), [this] { programme_->chooseInstead(); }},
+        {tr("A harder version"), K(Qt::Key_Plus), [&desk] { desk.stepVersion(1); }},
+        {tr("An easier version"), K(Qt::Key_Minus), [&desk] { desk.stepVersion(-1); }},
+        {tr("Edit the dose"), K(Qt::Key_D), [this] { programme_->editDose(); }},
+        {tr("Propose again"), K(Qt::Key_R), [&desk] { desk.propose(); }},
+        {tr("Page as the client sees it"), K(Qt::Key_P), [this] { showPracticePage(); }},
+        {tr("Export the programme…"), K::Save, [this] { chooseProgrammeFile(); }},
+        {tr("Import a programme…"), {}, [this] { readProgrammeFile(); }},
+        {tr("Take in a practice note (copied text, or a file)…"), K(Qt::Key_N), [this] { takePracticeNote(); }},
+        {tr("Give it to the client"), K(Qt::CTRL | Qt::Key_Return), [this] { giveProgramme(); }},
+        {tr("Back from the programme"), K(Qt::Key_Escape), [this] {
+             if (programme_->table().hasFocus() || programme_->hasFocus())
+                 go(Record);
+             else
+                 programme_->table().setFocus();
+         }}};
+    for (const auto& [name, key, what] : actions) add(menu, name, {key}, programme_, what);
+    connect(programme_, &ProgrammePage::givePressed, this, &MainWindow::giveProgramme);
+    connect(programme_, &ProgrammePage::pageWanted, this, &MainWindow::showPracticePage);
+    connect(&desk, &ProgrammeDesk::said, this, &MainWindow::say);
+    connect(&desk, &ProgrammeDesk::changed, this, &MainWindow::refreshBars);
+}
+
+/// Of the client that is looked at in the room one comes from.
+void MainWindow::showProgramme(Room from) {
+    const auto chosen = from == Queue ? library_->clip(queue_->chosen()) : std::nullopt;
+    programme_->desk().show(chosen                                  ? chosen->client
+                            : from == Record                        ? client_->record().client().id
+                            : isOfAClip(from) && session_->isOpen() ? session_->client().id
+                                                                    : programme_->desk().client().id);
+    programme_->table().setFocus();
+}
+
+ProgrammeJob MainWindow::programmeJob() const {
+    const ProgrammeDesk& desk = programme_->desk();
+    ProgrammeJob job;
+    job.catalogue = library_->catalogue();
+    job.programme = desk.programme();
+    job.extras.flags = desk.client().flags;
+    for (const ProgrammeItem& item : job.programme.items)
+        for (const auto& [question, choice] : desk.schoolsOf(item.exercise)) job.extras.schools[question] = choice;
+    job.forms = programme_->forms();
+    job.who = library_->correspondents(desk.client().id, library_->coach().name);
+    job.revision = int(desk.given().size());
+    job.today = today();
+    return job;
+}
+
+void MainWindow::giveProgramme() {
+    ProgrammeDesk& desk = programme_->desk();
+    if (desk.isGiven()) return say(tr("It has been given already; change something first."));
+    if (writing_.isRunning()) return say(tr("Something is still being written; try again in a moment."));
+    ProgrammeJob job = programmeJob();
+    const auto id = desk.give();
+    if (!id) return say(QString::fromStdString("Not given: " + id.error().detail + "."));
+    const std::string name = "programme-" + std::to_string(*id);
+    say(tr("Given. Its mail is being made …"));
+    writing_.run(
+        [job = std::move(job), folder = library_->folder(), name](StopToken,
+                                                                  const ProgressFn&) -> Result<std::filesystem::path> {
+            auto mail = programmeMail(job, folder / "answers", name);
+            if (!mail) return tl::unexpected(mail.error());
+            return dropMail(folder / "outbox", name, *mail);
+        },
+        [this, who = QString::fromStdString(desk.client().name)](const Result<std::filesystem::path>& file) {
+            if (file) lastMail_ = *file;
+            say(file ? tr("Given to %1. The mail lies in %2; Shift+M opens it.")
+                           .arg(who, QString::fromStdString(file->string()))
+                     : QString::fromStdString("Given, but its mail could not be made: " + file.error().detail + "."));
+        });
+}
+
+void MainWindow::showPracticePage() {
+    if (programme_->desk().programme().items.empty()) return;
+    const auto file = library_->folder() / "cache" / "practice-page.html";
+    std::error_code ec;
+    std::filesystem::create_directories(file.parent_path(), ec);
+    const auto page = ui::programmePage(programmeJob());
+    const auto ok = page.and_then([&](const std::string& html) { return writeFileAtomically(file, html); });
+    if (!ok) return say(QString::fromStdString("Not shown: " + ok.error().detail + "."));
+    if (QGuiApplication::platformName() == QLatin1String("offscreen") ||
+        !QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(file.string()))))
+        say(tr("The page lies in %1.").arg(QString::fromStdString(file.string())));
+}
+
+void MainWindow::chooseProgrammeFile() {
+    const QString path = QFileDialog::getSaveFileName(
+        this, tr("The programme as a file"), QStringLiteral("practice.html"),
+        tr("Practice page (*.html);;Printed sheet (*.pdf);;Calendar (*.ics);;Programme (*.json)"));
+    if (!path.isEmpty()) writeProgramme(path);
+}
+
+void MainWindow::writeProgramme(const QString& path) {
+    if (programme_->desk().programme().items.empty()) return say(tr("There is no exercise in it."));
+    writeAside(path,
+               [job = programmeJob(),
+                file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) -> Result<void> {
+                   auto bytes = programmeIn(file.extension().string(), job);
+                   return bytes ? writeFileAtomically(file, *bytes) : tl::unexpected(bytes.error());
+               });
+}
+
+void MainWindow::readProgrammeFile() {
+    const QString path = QFileDialog::getOpenFileName(this, tr("A programme"), {}, tr("Programme (*.json)"));
+    if (!path.isEmpty()) readProgramme(path);
+}
+
+/// Another client's programme, or one of the coach's own as a template: exercises and doses come, the client stays.
+void MainWindow::readProgramme(const QString& path) {
+    ProgrammeDesk& desk = programme_->desk();
+    if (desk.isEmpty()) return say(tr("Choose a client first."));
+    const auto read = readJsonFile(path.toStdString()).and_then([&](const Json& j) {
+        return parseProgramme(*library_->catalogue(), j, path.toStdString());
+    });
+    if (!read) return say(QString::fromStdString("Not imported: " + read.error().detail + "."));
+    auto open = openProgramme(*library_->catalogue(), desk.need(), *read);
+    Programme p = desk.programme();
+    p.items = std::move(open.programme.items);
+    desk.change(tr("import"), std::move(p));
+    say(open.leftOut.empty()
+            ? tr("Imported.")
+            : tr("Imported, without %1.")
+                  .arg(QString::fromStdString(open.leftOut.front().name + " (" + open.leftOut.front().why + ")")));
+}
+
+void MainWindow::takePracticeNote() {
+    const std::string copied = noteInText(QApplication::clipboard()->text().toStdString());
+    if (copied.find("deft-mirror-practice") != std::string::npos) return readPracticeNote(copied, "the copied text");
+    const QString path = QFileDialog::getOpenFileName(this, tr("A practice note"), {}, tr("Note (*.json *.txt *.eml)"));
+    if (path.isEmpty()) return;
+    const auto file = readFile(path.toStdString(), kMostNoteBytes);
+    if (!file) return say(QString::fromStdString("Not taken in: " + file.error().detail + "."));
+    readPracticeNote(noteInText(*file), path.toStdString());
+}
+
+void MainWindow::readPracticeNote(const std::string& text, const std::string& where) {
+    const auto note = parseJson(text, where).and_then([&](const Json& j) {
+        return parsePracticeNote(*library_->catalogue(), j, where);
+    });
+    const auto client =
+        note ? takePractice(*library_, *note, programme_->desk().client().id) : tl::unexpected(note.error());
+    if (!client) return say(QString::fromStdString("Not taken in: " + client.error().detail + "."));
+    tellPractice(*note, *client);
+}
+
+/// What came home is shown at once, and pain is said before anything else.
+void MainWindow::tellPractice(const PracticeNote& note, int64_t client) {
+    const auto of = library_->client(client);
+    const QString who = QString::fromStdString(of ? of->name : std::string());
+    const auto hurt =
+        std::find_if(note.days.rbegin(), note.days.rend(), [](const PractisedDay& d) { return d.isAlarming(); });
+    if (programme_->desk().client().id == client) programme_->desk().refresh();
+    if (hurt != note.days.rend())
+        say(tr("%1 reports pain on %2: %3. Answer that first.")
+                .arg(who, QString::fromStdString(hurt->day), QString::fromStdString(hurt->where)));
+    else
+        say(tr("Taken in: %1 days of practice of %2.").arg(note.days.size()).arg(who));
+    if (!session_->isOpen() || session_->isFiled() || session_->client().id != client) return;
+    if (const auto clip = library_->clip(session_->clipId()))
+        session_->edit(tr("practice told"), [&](ReviewInputs& in) { in.practice = clip->draft.practice; });
+}
+
+} // namespace deft::ui
