@@ -108,6 +108,8 @@ Erasure Library::whatErasingTakes(int64_t client, Erasing what) const {
     std::vector<std::string> answers; // answer-7.html, answer-7.mp4, answer-7-2.eml
     for (const int64_t id : reviews)
         for (const char* after : {".", "-"}) answers.push_back("answer-" + std::to_string(id) + after);
+    if (const fs::path shown = folder_ / "cache" / "practice-page.html"; fs::exists(shown))
+        add(erasure.files, shown); // whoever it was made for last
     if (what == Erasing::Everything)
         for (const GivenProgramme& g : programmes(client)) answers.push_back("programme-" + std::to_string(g.id) + ".");
     for (const char* folder : {"answers", "outbox"})

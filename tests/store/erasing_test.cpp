@@ -65,6 +65,19 @@ private slots:
         QVERIFY(library_->setAbout(ruta_, "a back that lasts the Kalniņa tour", "kalniņa@example.net"));
         QVERIFY(library_->recordConsent(ruta_, {"2026-03-12", "2026-09-12", {"coaching"}}));
         fileReviewOf(ruta_, "Ruta Kalniņa", "ruta.mp4");
+        Programme programme;
+        programme.uid = "p-1", programme.from = "2026-05-04", programme.client = "Ruta Kalniņa";
+        programme.days = {std::chrono::Monday};
+        const auto given = library_->giveProgramme(ruta_, programme);
+        QVERIFY(given && library_->saveProgrammeDraft(ruta_, programme));
+        PractisedDay day;
+        day.day = "2026-05-04", day.words = "Kalniņa was tired";
+        QVERIFY(library_->takePractice(ruta_, {"", "Ruta Kalniņa", "p-1", {day}}));
+        for (const auto& [folder, ending] : {std::pair{"answers", ".html"}, {"outbox", ".eml"}}) {
+            fs::create_directories(folder_ / folder);
+            (void)writeFileAtomically(folder_ / folder / ("programme-" + std::to_string(*given) + ending),
+                                      "practice of Ruta Kalniņa");
+        }
         // Many, so that some number begins with the digit of another.
         for (int i = 0; i < 10; ++i) fileReviewOf(oisin_, "Oisín Gallagher", "oisin.mp4");
     }

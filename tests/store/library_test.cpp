@@ -240,7 +240,8 @@ private slots:
         QCOMPARE(library->clients().size(), size_t(2));
         QVERIFY(!library->clientOf("phone-2"));
         QCOMPARE(library->auditEntries(), before);
-        QVERIFY(takeIn(*library, {marit.id, {}, {}, {}, "bridge", at("y.mp4"), "jkl", "2026-05-10"}, {})); // and all goes on
+        QVERIFY(takeIn(*library, {marit.id, {}, {}, {}, "bridge", at("y.mp4"), "jkl", "2026-05-10"},
+                       {})); // and all goes on
     }
 
     /// A list that does not grow with the years: what waits, and the last that were answered.

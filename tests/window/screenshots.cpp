@@ -9,6 +9,7 @@
 #include "app/documents/reply_clip.h"
 #include "app/exercises/exercises_page.h"
 #include "app/practice/practice_page.h"
+#include "app/programme/programme_page.h"
 #include "app/queue/queue_page.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
@@ -132,6 +133,10 @@ int main(int argc, char** argv) {
     }
     window.go(MainWindow::Record);
     shot("client");
+    window.go(MainWindow::Programmes);
+    window.programmePage().desk().choose(1);
+    window.say({});
+    shot("programme");
     window.go(MainWindow::Exercises);
     window.exercisesPage().choose("side-plank");
     shot("exercises");

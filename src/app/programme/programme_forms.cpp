@@ -19,6 +19,7 @@ template <class Spin> Spin* spin(double least, double most, const QString& name,
     s->setRange(static_cast<decltype(s->value())>(least), static_cast<decltype(s->value())>(most));
     s->setAccessibleName(name);
     s->setSuffix(unit);
+    s->setButtonSymbols(QAbstractSpinBox::NoButtons);
     s->setKeyboardTracking(false); // one change when it is entered, not one for each digit
     return s;
 }

@@ -145,18 +145,15 @@ QString ProgrammePage::heading() const {
     if (p.items.empty()) return who;
     return tr("%1, %2 from %3, %4")
         .arg(who, counted(p.weeks, tr("week"), tr("weeks")), dayWords(p.from),
-             desk_.isGiven()   ? tr("given %1").arg(dayWords(desk_.running()->given.substr(0, 10)))
-             : desk_.running() ? tr("to follow what was given %1").arg(dayWords(desk_.running()->given.substr(0, 10)))
+             desk_.isGiven()   ? tr("given")
+             : desk_.running() ? tr("to follow the one of %1").arg(dayWords(desk_.running()->programme.from))
                                : tr("not given yet"));
 }
 
 QString ProgrammePage::nameOf(const ProgrammeItem& item) const {
     const auto e = desk_.exercise(item);
     if (!e) return text(item.exercise);
-    const int version = e->versionIndex(item.target.version);
-    return tr("%1: %2, %3")
-        .arg(text(e->name), version < 0 ? QString() : text(e->ladder[size_t(version)].name),
-             targetWords(*e, item.target));
+    return tr("%1, %2").arg(text(nameWithVersion(*e, item.target.version)), targetWords(*e, item.target));
 }
 
 void ProgrammePage::offer(const std::vector<ProgrammeItem>& items, QWidget* at, bool instead) {

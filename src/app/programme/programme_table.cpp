@@ -63,10 +63,7 @@ void ProgrammeTable::refresh() {
         if (!e) {
             row.what = QString::fromStdString(item.exercise), row.why = tr("its file cannot be read");
         } else {
-            const int version = e->versionIndex(item.target.version);
-            row.what = version < 0 ? QString::fromStdString(e->name)
-                                   : tr("%1: %2").arg(QString::fromStdString(e->name),
-                                                      QString::fromStdString(e->ladder[size_t(version)].name));
+            row.what = QString::fromStdString(nameWithVersion(*e, item.target.version));
             row.dose = targetWords(*e, item.target);
             if (e->eachSide)
                 row.dose += item.target.firstSide.empty()
@@ -119,6 +116,7 @@ ProgrammeView::ProgrammeView(ProgrammeDesk& desk, QWidget* parent) : QTableView(
     setSelectionMode(SingleSelection);
     setShowGrid(false);
     setFrameShape(NoFrame);
+    setStyleSheet(QStringLiteral("QTableView { background: transparent; }"));
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setTabKeyNavigation(false);
     horizontalHeader()->hide();

@@ -67,6 +67,10 @@ QComboBox::drop-down { border: 0; width: 24px; }
 QComboBox::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }
 QPushButton { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; text-align: left; }
 QPushButton:focus { border: 2px solid %2; padding: 2px 6px; }
+QPushButton:checked { background: %6; border-color: %6; color: %8; }
+QPushButton#day { padding: 0; text-align: center; }
+QDateEdit::drop-down { border: 0; width: 24px; }
+QDateEdit::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }
 QCheckBox::indicator, QRadioButton::indicator { width: 12px; height: 12px; background: %1; border: 1px solid %5; }
 QCheckBox::indicator { border-radius: 2px; }
 QRadioButton::indicator { border-radius: 7px; }
@@ -81,7 +85,7 @@ QToolTip { background: %1; color: %2; border: 1px solid %3; padding: 4px; }
 )")
                                   .arg(c.raised.name(), c.ink.name(), c.strong.name(), c.soft.name(), c.ink3.name(),
                                        c.accent.name(),
-                                       c.dark ? QStringLiteral("check-dark") : QStringLiteral("check")));
+                                       c.dark ? QStringLiteral("check-dark") : QStringLiteral("check"), c.onAccent.name()));
 }
 
 } // namespace deft::ui

@@ -6,6 +6,7 @@
 #include "base/json.h"
 #include "exercises/data_folder.h"
 #include "review/review_json.h"
+#include "store/programme_need.h"
 #include "video/clip_reader.h"
 
 #include <QDate>
@@ -33,6 +34,28 @@ Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem
     auto filed = library.file(clipId, *review, answerHtml(answer, {}), answerText(answer));
     if (!filed) return tl::unexpected(filed.error());
     return library.markMade(*filed); // it went out back then
+}
+
+/// A programme as the program itself proposes it from what is filed by then, given, and the days that came home.
+Result<void> giveEarlier(Library& library, int64_t client, const Json& told, qint64 shift) {
+    ProgrammeNeed need = programmeNeed(library, client, shiftedDay(told.at("from"), shift), {});
+    need.weeks = told.at("weeks"), need.minutes = told.at("minutes");
+    const auto before = library.programmes(client);
+    auto made = before.empty() ? proposeProgramme(*library.catalogue(), need)
+                               : growProgramme(*library.catalogue(), need, before.back().programme);
+    if (!made) return tl::unexpected(made.error());
+    Programme& p = made->programme;
+    p.uid = need.uid, p.from = need.from, p.weeks = need.weeks;
+    if (auto id = library.giveProgramme(client, p); !id) return tl::unexpected(id.error());
+    PracticeNote note{need.clientUid, need.client, p.uid, {}};
+    for (const std::string iso : told.at("done")) {
+        PractisedDay day;
+        day.day = shiftedDay(iso, shift);
+        for (const ProgrammeItem& item : p.items)
+            day.items.push_back({item.exercise, item.target.version, item.target.sets, "right", {}});
+        note.days.push_back(std::move(day));
+    }
+    return library.takePractice(client, note);
 }
 
 } // namespace
@@ -101,6 +124,8 @@ Result<void> fillDemo(Library& library, const QDate& today) {
                 if (!id) return tl::unexpected(id.error());
                 if (!sent.value("filed", false)) continue;
                 if (auto ok = fileEarlier(library, *id, stem.string() + ".tracks.csv"); !ok) return ok;
+                if (sent.contains("programme"))
+                    if (auto ok = giveEarlier(library, *client, sent.at("programme"), *shift); !ok) return ok;
             }
         }
     } catch (const nlohmann::json::exception& e) {

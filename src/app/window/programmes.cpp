@@ -5,6 +5,7 @@
 #include "app/programme/programme_page.h"
 #include "app/programme/programme_table.h"
 #include "app/queue/queue_page.h"
+#include "app/theme/words.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
 #include "base/json.h"
@@ -190,7 +191,7 @@ void MainWindow::tellPractice(const PracticeNote& note, int64_t client) {
         say(tr("%1 reports pain on %2: %3. Answer that first.")
                 .arg(who, QString::fromStdString(hurt->day), QString::fromStdString(hurt->where)));
     else
-        say(tr("Taken in: %1 days of practice of %2.").arg(note.days.size()).arg(who));
+        say(tr("Taken in: %1 of practice of %2.").arg(counted(int(note.days.size()), tr("day"), tr("days")), who));
     if (!session_->isOpen() || session_->isFiled() || session_->client().id != client) return;
     if (const auto clip = library_->clip(session_->clipId()))
         session_->edit(tr("practice told"), [&](ReviewInputs& in) { in.practice = clip->draft.practice; });

@@ -207,9 +207,7 @@ Result<std::string> practiceSheet(const Catalogue& catalogue, const Programme& p
     const auto days = practiceDays(p);
     for (size_t i = 0; i < p.items.size(); ++i) {
         const Exercise& e = (*exercises)[i];
-        const int version = e.versionIndex(p.items[i].target.version);
-        h += "<li><b>" + escapedHtml(e.name) + "</b>" +
-             (version < 0 ? "" : ", " + escapedHtml(e.ladder[size_t(version)].name)) + "<br>" +
+        h += "<li><b>" + escapedHtml(nameWithVersion(e, p.items[i].target.version)) + "</b><br>" +
              escapedHtml(doseOf(e, p.items[i])) + "<br>" + escapedHtml(p.items[i].watch) + "</li>\n";
     }
     h += "</ol>\n<table>\n";

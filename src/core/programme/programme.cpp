@@ -107,6 +107,12 @@ Result<Exercise> exerciseOf(const Catalogue& catalogue, const ProgrammeItem& ite
     return plain ? catalogue.form({item.exercise, item.target.version, {}, plain->schoolsFor(schools)}) : plain;
 }
 
+std::string nameWithVersion(const Exercise& e, const std::string& version) {
+    const int at = e.versionIndex(version);
+    if (at < 0 || e.name.starts_with(e.ladder[size_t(at)].name)) return e.name;
+    return e.name + ": " + e.ladder[size_t(at)].name;
+}
+
 std::vector<std::chrono::sys_days> practiceDays(const Programme& p) {
     std::vector<std::chrono::sys_days> out;
     if (!parseDate(p.from)) return out;

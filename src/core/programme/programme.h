@@ -43,6 +43,9 @@ Json toJson(const Programme& programme);
 /// The exercise of an item, in its version and in these schools. @errors those of Catalogue::form
 Result<Exercise> exerciseOf(const Catalogue& catalogue, const ProgrammeItem& item, const Schools& schools = {});
 
+/// "Side plank: Knees bent, up and down"; the version is left out where it has the exercise's own name.
+std::string nameWithVersion(const Exercise& exercise, const std::string& version);
+
 /// All days of practice, in order. Empty where `from` is no day.
 std::vector<std::chrono::sys_days> practiceDays(const Programme& programme);
 /// Which items are done on the k-th day of practice of a week: one that is asked for less often than there are days is

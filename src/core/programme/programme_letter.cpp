@@ -41,12 +41,8 @@ Result<Answer> programmeLetter(const Catalogue& catalogue, const Programme& p, c
     for (size_t i = 0; i < p.items.size(); ++i) {
         const auto e = exerciseOf(catalogue, p.items[i], extras.schools);
         if (!e) return tl::unexpected(e.error());
-        const int version = e->versionIndex(p.items[i].target.version);
-        const std::string name = version < 0 || e->ladder[size_t(version)].name == e->name
-                                     ? ""
-                                     : " (" + e->ladder[size_t(version)].name + ")";
-        list += (list.empty() ? "" : "\n") + std::to_string(i + 1) + ". " + e->name + name + ": " +
-                doseOf(*e, p.items[i]) + ".";
+        list += (list.empty() ? "" : "\n") + std::to_string(i + 1) + ". " +
+                nameWithVersion(*e, p.items[i].target.version) + ": " + doseOf(*e, p.items[i]) + ".";
         if (e->series && !e->series->purpose.empty()) list += " It " + e->series->purpose + ".";
         if (!p.items[i].watch.empty()) list += " " + p.items[i].watch;
         once(e->stopRule);

@@ -27,6 +27,12 @@ struct Candidate {
     std::string name;
 };
 
+/// "Thursday 14 May"; a date that is none as it is.
+std::string dayOf(const std::string& iso) {
+    const auto day = parseDate(iso);
+    return day ? dayInWords(*day) : iso;
+}
+
 std::optional<std::chrono::sys_days> lastSeen(const ProgrammeNeed& need) {
     std::optional<std::chrono::sys_days> last = parseDate(need.lastPractised);
     for (const Reviewed& r : need.record)
@@ -141,12 +147,12 @@ private:
         if (!plain || !plain->series) return std::nullopt;
         if (last.step == "stop" || r.note.isAlarming()) {
             taken_.insert(plain->id);
-            leaveOut(*plain, last.step == "stop" ? "it was stopped on " + last.date : "it hurt");
+            leaveOut(*plain, last.step == "stop" ? "it was stopped on " + dayOf(last.date) : "it hurt");
             return std::nullopt;
         }
         ProgrammeItem item{plain->id, last.next.version.empty() ? last.past.target : last.next, 0, "", {}};
         if (plain->versionIndex(item.target.version) < 0) item.target.version = plain->startVersion;
-        item.because = {"reviewed on " + last.date + ": " + (last.step.empty() ? "stay" : last.step)};
+        item.because = {"reviewed on " + dayOf(last.date) + ": " + (last.step.empty() ? "stay" : last.step)};
         for (const auto* sentences : {&last.because, &last.arithmetic})
             item.because.insert(item.because.end(), sentences->begin(), sentences->end());
         notHarder(*plain, last, item);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-press("Begin"); press("Start");
+press("Begin");
 const begun = performance.now(), seen = [];
+press("Start");
 let before = "";
 while (performance.now() - begun < 900000 && document.querySelector(".phase")) {
   const now = document.querySelector(".above").innerText + "|" + document.querySelector(".phase").innerText;

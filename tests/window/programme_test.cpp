@@ -1,0 +1,221 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The programme room: from what is on record to a programme, out to the client, and back as a note.
+#include "app/client/client_page.h"
+#include "app/programme/programme_forms.h"
+#include "app/programme/programme_page.h"
+#include "app/programme/programme_panels.h"
+#include "app/programme/programme_table.h"
+#include "base/files.h"
+#include "base/json.h"
+#include "programme/phases.h"
+#include "support/driven_window.h"
+
+#include <QAccessible>
+#include <QClipboard>
+#include <QMenu>
+#include <QTimer>
+
+using namespace deft;
+using namespace deft::test;
+
+class ProgrammeRoomTest : public DrivenWindow {
+    Q_OBJECT
+
+    ProgrammePage& room() { return window_->programmePage(); }
+    ProgrammeDesk& desk() { return room().desk(); }
+    void press(Qt::Key k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(&room().table(), k, m); }
+    QStringList names() {
+        QStringList out;
+        for (const ProgrammeItem& item : desk().programme().items) out << QString::fromStdString(item.exercise);
+        return out;
+    }
+    /// Chooses a row of the menu that the next key opens.
+    void chooseFromMenu(int row, const std::function<void()>& open) {
+        bool chosen = false;
+        QTimer::singleShot(200, this, [&] {
+            auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+            if (!menu) return;
+            chosen = row < menu->actions().size() && menu->actions()[row]->isEnabled();
+            menu->setActiveAction(menu->actions().value(row));
+            QTest::keyClick(menu, Qt::Key_Return);
+        });
+        open();
+        QVERIFY(chosen);
+    }
+    bool isSaid(const QString& words) {
+        return QTest::qWaitFor([&] { return window_->message().contains(words); }, 60000);
+    }
+    std::string today(int later = 0) { return QDate::currentDate().addDays(later).toString(Qt::ISODate).toStdString(); }
+
+private slots:
+    void initTestCase() {
+        qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere");
+        prepare();
+    }
+    void init() {
+        static int number = 0;
+        const QString name = QStringLiteral("programme-%1").arg(++number);
+        fill(name);
+        openWindow(name);
+        window_->queuePage().list().setCurrentIndex(window_->queuePage().clips().index(0)); // Ruta's
+        QTest::keyClick(window_.get(), Qt::Key_6, Qt::AltModifier);
+        QCOMPARE(window_->room(), MainWindow::Programmes);
+        QCOMPARE(desk().client().name, std::string("Ruta Kalniņa"));
+    }
+    void cleanup() { window_.reset(); }
+
+    /// The one that runs is shown as it was given; somebody new has one proposed.
+    void whatIsShown() {
+        QVERIFY(desk().isGiven());
+        QVERIFY(room().heading().contains(QStringLiteral("given")));
+        press(Qt::Key_Return, Qt::ControlModifier);
+        QVERIFY(isSaid(QStringLiteral("given already")));
+        QCOMPARE(desk().given().size(), size_t(2));
+        const auto* done = room().findChild<DonePanel*>();
+        QVERIFY(done->accessibleDescription().contains(QStringLiteral("3 of 3")));
+        for (const Client& c : desk().clients())
+            if (c.name.starts_with("Ois")) desk().show(c.id);
+        QVERIFY(!desk().isGiven() && !desk().running());
+        QVERIFY(names().size() >= 3);
+        QVERIFY(secondsOf(*window_->library().catalogue(), desk().programme()) <= 60.0 * desk().programme().minutes);
+    }
+
+    /// Every row is told, its reason with it.
+    void forEars() {
+        QAbstractItemModel& model = *room().table().model();
+        QCOMPARE(model.rowCount(), int(desk().programme().items.size()));
+        const QString told = model.index(0, ProgrammeTable::What).data(Qt::AccessibleTextRole).toString();
+        QVERIFY2(told.contains(QStringLiteral("Pelvic tilt")) && told.contains(QStringLiteral("finds the position")),
+                 qPrintable(told));
+        QAccessibleInterface* table = QAccessible::queryAccessibleInterface(&room().table());
+        QCOMPARE(table->text(QAccessible::Name), QStringLiteral("Each day, in this order"));
+        for (const QSpinBox* box : room().findChildren<QSpinBox*>()) QVERIFY(!box->accessibleName().isEmpty());
+    }
+
+    /// Order, leaving out, adding, another one, version and dose; each can be undone, and is kept.
+    void changed() {
+        const QStringList before = names();
+        press(Qt::Key_Home);
+        press(Qt::Key_Down, Qt::AltModifier);
+        QCOMPARE(names()[1], before[0]);
+        QVERIFY(!desk().isGiven()); // what was given stays what it was
+        QVERIFY(desk().programme().uid != desk().running()->programme.uid);
+        press(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(names(), before);
+        press(Qt::Key_Delete);
+        QCOMPARE(names().size(), before.size() - 1);
+        chooseFromMenu(0, [&] { press(Qt::Key_Insert); });
+        QCOMPARE(names().size(), before.size());
+        const QStringList added = names();
+        chooseFromMenu(0, [&] { press(Qt::Key_V); });
+        QVERIFY(names() != added || desk().item()->because.empty() == false);
+        const auto bridge = names().indexOf(QStringLiteral("bridge"));
+        desk().choose(int(bridge));
+        const std::string version = desk().item()->target.version;
+        press(Qt::Key_Plus);
+        QVERIFY(desk().item()->target.version != version);
+        press(Qt::Key_Minus);
+        QCOMPARE(desk().item()->target.version, version);
+        press(Qt::Key_D);
+        auto* dose = room().findChild<DoseForm*>();
+        QVERIFY(dose->first().hasFocus());
+        auto& rounds = *qobject_cast<QSpinBox*>(&dose->first());
+        rounds.setValue(4);
+        QCOMPARE(desk().item()->target.sets, 4);
+        QVERIFY(desk().item()->because.back().find("coach") != std::string::npos);
+        const Programme kept = desk().programme();
+        for (const Client& c : desk().clients()) // somebody else, and back
+            if (c.name.starts_with("Ois")) desk().show(c.id);
+        for (const Client& c : desk().clients())
+            if (c.name.starts_with("Ruta")) desk().show(c.id);
+        QVERIFY(desk().programme() == kept);
+        press(Qt::Key_R);
+        QVERIFY(!(desk().programme() == kept));
+    }
+
+    /// More than there is time for is said.
+    void tooLong() {
+        auto* when = room().findChild<WhenForm*>();
+        for (QSpinBox* box : when->findChildren<QSpinBox*>())
+            if (box->accessibleName() == QStringLiteral("Minutes a day")) box->setValue(5);
+        QCOMPARE(desk().programme().minutes, 5);
+        bool isSaid = false;
+        for (const QLabel* label : room().findChildren<QLabel*>())
+            isSaid = isSaid || label->accessibleName().contains(QStringLiteral("longer than there is time"));
+        QVERIFY(isSaid);
+        press(Qt::Key_R);
+        QVERIFY(secondsOf(*window_->library().catalogue(), desk().programme()) <= 300);
+    }
+
+    /// Given: a mail with page, sheet and calendar, and the record of it.
+    void given() {
+        press(Qt::Key_Home);
+        press(Qt::Key_Delete);
+        press(Qt::Key_Return, Qt::ControlModifier);
+        QVERIFY(isSaid(QStringLiteral("Given to Ruta Kalniņa. The mail lies in")));
+        QCOMPARE(desk().given().size(), size_t(3));
+        QVERIFY(desk().isGiven());
+        const auto folder = window_->library().folder();
+        const std::string name = "programme-" + std::to_string(desk().given().back().id);
+        const std::string mail = readFile(folder / "outbox" / (name + ".eml")).value();
+        for (const char* part : {"practice.html", "practice.pdf", "practice.ics", "your practice"})
+            QVERIFY2(mail.find(part) != std::string::npos, part);
+        const std::string page = readFile(folder / "answers" / (name + ".html")).value();
+        QVERIFY(page.find(desk().programme().uid) != std::string::npos);
+        QVERIFY(readFile(folder / "answers" / (name + ".pdf")).value().starts_with("%PDF"));
+        // The forms that are not wanted do not go out.
+        press(Qt::Key_Delete);
+        for (QCheckBox* box : room().findChildren<QCheckBox*>())
+            if (box->text().contains(QStringLiteral("page"))) box->setChecked(false);
+        press(Qt::Key_Return, Qt::ControlModifier);
+        QVERIFY(QTest::qWaitFor([&] { return desk().given().size() == 4; }, 1000));
+        const auto second = folder / "outbox" / ("programme-" + std::to_string(desk().given().back().id) + ".eml");
+        QVERIFY(QTest::qWaitFor([&] { return std::filesystem::exists(second); }, 60000));
+        QVERIFY(readFile(second).value().find("practice.html") == std::string::npos);
+    }
+
+    /// What was done comes home as copied text; pain is said first, and nothing hurts any more in the next one.
+    void noteComesHome() {
+        PracticeNote note;
+        note.clientUid = desk().client().uid, note.programme = desk().programme().uid;
+        note.days = {{today(-1), {{"bridge", "both", 2, "right", {}}}, false, "", {}, ""}};
+        QApplication::clipboard()->setText(
+            QString::fromStdString("Practice of Ruta\n\n" + toLine(toJson(note)) + "\nSent from a phone"));
+        press(Qt::Key_N);
+        QVERIFY(isSaid(QStringLiteral("Taken in: 1 day of practice of Ruta Kalniņa")));
+        note.days = {{today(), {{"bridge", "both", 1, "", {}}}, true, "low back", {}, ""}};
+        QApplication::clipboard()->setText(QString::fromStdString(toLine(toJson(note))));
+        press(Qt::Key_N);
+        QVERIFY(isSaid(QStringLiteral("Ruta Kalniņa reports pain")) && isSaid(QStringLiteral("low back")));
+        QVERIFY(!names().contains(QStringLiteral("bridge")));
+        QApplication::clipboard()->setText(QStringLiteral("{\"format\": \"deft-mirror-practice\", \"version\": 1}"));
+        press(Qt::Key_N);
+        QVERIFY(isSaid(QStringLiteral("Not taken in: the copied text: /client is missing")));
+    }
+
+    /// A programme of the coach's own as a file: what is locked for this client does not come along.
+    void fromAFile() {
+        const QString file = dir_.filePath(QStringLiteral("template.json"));
+        window_->writeProgramme(file);
+        QVERIFY(isSaid(QStringLiteral("Exported to")));
+        for (const Client& c : desk().clients())
+            if (c.name.starts_with("Ois")) {
+                QVERIFY(window_->library().setFlags(c.id, {"pregnancy"}));
+                desk().show(c.id);
+            }
+        Json document = readJsonFile(file.toStdString()).value();
+        document["items"].push_back(
+            {{"exercise", "curl-up"}, {"target", {{"rung", "tips"}, {"sets", 1}, {"reps", 5}}}});
+        QVERIFY(writeFileAtomically(file.toStdString(), toText(document)));
+        window_->readProgramme(file);
+        QVERIFY(isSaid(QStringLiteral("Imported, without Curl-up")));
+        QVERIFY(names().contains(QStringLiteral("bridge")) && !names().contains(QStringLiteral("curl-up")));
+        QVERIFY(desk().programme().client == "Oisín Gallagher" || desk().programme().clientUid == desk().client().uid);
+        QVERIFY(writeFileAtomically(file.toStdString(), "{}"));
+        window_->readProgramme(file);
+        QVERIFY(isSaid(QStringLiteral("Not imported")));
+    }
+};
+
+QTEST_MAIN(ProgrammeRoomTest)
+#include "programme_test.moc"
