@@ -82,6 +82,7 @@
       el("p", { class: "above" }, plan ? words("week", { day: dayWords(iso), week: plan.week }) : dayWords(iso)),
       el("h1", {}, words("today", { n: Math.ceil(seconds / 60) })),
       el("ol", { class: "list" }, ...rows),
+      again(iso),
       left.length ? big(words(some ? "goOn" : "begin"), () => showItem(left[0]), true)
         : big(words("howWas"), showDay, true),
       left.length && some ? big(words("howWas"), showDay) : null,
@@ -90,12 +91,18 @@
       ...D.cautions.map((c) => el("p", { class: "quiet" }, c)),
       kept ? null : el("p", { class: "stop" }, words("notSaved")));
   }
+  /** What is to be filmed again, from two days before on. */
+  function again(iso) {
+    if (!D.again || Date.parse(D.again.on) - Date.parse(iso) > 2 * 86400000) return null;
+    return el("p", { class: "stop" }, words("again", { day: dayWords(D.again.on), names: D.again.names }));
+  }
   function showRestDay(iso) {
     const next = D.plan.find((p) => p.day > iso), begun = D.plan.some((p) => p.day < iso);
     show(words(D.coach ? "title" : "titleAlone"),
       el("p", { class: "above" }, dayWords(iso)),
       el("h1", {}, next && begun ? words("restDay") : next ? words("notBegun", { day: dayWords(next.day) }) : words("over")),
       next && begun ? el("p", {}, words("nextDay", { day: dayWords(next.day) })) : null,
+      again(iso),
       begun ? big(words("howWas"), showDay, true) : null,
       next && begun ? el("p", { class: "quiet" }, words("anywayWhy")) : null,
       next && begun ? link(words("anyway"), () => { state.extra = iso; keep(); showToday(); }) : null,

@@ -54,7 +54,7 @@ struct Mail {
 
 /// A clip that was asked for in the last review of a client and exercise, while none has come since.
 struct ExpectedClip {
-    int64_t review = 0, client = 0;
+    int64_t review = 0, client = 0;  ///< review 0: asked for by the programme, without a review before
     std::string name, exercise, due; ///< ISO day
     Target target;                   ///< what the client was asked to do
     std::string coach;
@@ -233,6 +233,7 @@ private:
     Library() = default;
     Result<void> openDatabase();
     Result<void> migrate();
+    void expectAgain(std::vector<ExpectedClip>& out) const;
     Result<void> fillNew(int found); ///< what a newer schema wants of older rows
     Result<void> finishErasures();
     Result<void> foldTraces() const;
@@ -251,7 +252,8 @@ private:
     Result<void> isStillThere() const;
     Result<void> writeDraft(int64_t clip, const ReviewInputs& inputs) const; ///< within a transaction
     void remember(int64_t client, ReviewInputs& draft) const;                ///< fills in what earlier reviews tell
-    std::optional<Practice> practiceBefore(int64_t client, const ReviewInputs& draft) const;
+    void askAsProgrammed(int64_t client, ReviewInputs& draft) const;         ///< days of practice, day of the next clip
+    Result<void> followProgrammes(int64_t client);  ///< within a transaction: clips that wait know what they ask for
     ReviewInputs stored(ReviewInputs inputs) const; ///< paths relative to the library
     void resolve(ReviewInputs& inputs) const;       ///< and back
 

@@ -29,7 +29,7 @@ void Library::remember(int64_t client, ReviewInputs& draft) const {
     for (const FiledReview& past : filed(client, draft.exercise)) draft.history.push_back(past.past);
     if (const auto of = this->client(client); of && draft.flags.empty()) draft.flags = of->flags;
     draft.cueRecord = cueRecord();
-    draft.practice = practiceBefore(client, draft);
+    askAsProgrammed(client, draft);
 }
 
 Result<void> Library::correct(int64_t id, int64_t client, ReviewInputs draft) {

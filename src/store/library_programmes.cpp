@@ -3,6 +3,8 @@
 #include "store/library.h"
 #include "store/sql_values.h"
 
+#include <algorithm>
+
 namespace deft {
 
 using namespace sql;
@@ -51,6 +53,7 @@ Result<int64_t> Library::giveProgramme(int64_t client, const Programme& programm
             !r)
             return r;
         if (auto r = seal("programme", id); !r) return r;
+        if (auto r = followProgrammes(client); !r) return r;
         return audit("programme given", id);
     });
     return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
@@ -82,13 +85,7 @@ Result<void> Library::takePractice(int64_t client, const PracticeNote& note) {
                 return r;
             if (auto r = seal("practised", id); !r) return r;
         }
-        for (Clip& c : clipsOf(client)) {
-            if (c.filed) continue;
-            const auto practice = practiceBefore(client, c.draft);
-            if (practice == c.draft.practice) continue;
-            c.draft.practice = practice;
-            if (auto r = writeDraft(c.id, c.draft); !r) return r;
-        }
+        if (auto r = followProgrammes(client); !r) return r;
         return audit("practice told", client);
     });
 }
@@ -113,12 +110,29 @@ std::vector<PractisedDay> Library::practised(int64_t client) const {
     return out;
 }
 
-std::optional<Practice> Library::practiceBefore(int64_t client, const ReviewInputs& draft) const {
+void Library::askAsProgrammed(int64_t client, ReviewInputs& draft) const {
+    draft.practice.reset();
+    draft.nextClip.clear();
     const auto day = parseDate(draft.date);
-    if (!day) return std::nullopt;
     std::vector<Programme> given;
     for (GivenProgramme& g : programmes(client)) given.push_back(std::move(g.programme));
-    return given.empty() ? std::nullopt : practiceOf(given, practised(client), draft.exercise, *day);
+    if (!day || given.empty()) return;
+    draft.practice = practiceOf(given, practised(client), draft.exercise, *day);
+    const Programme& last = given.back();
+    if (!last.lookAgain || !parseDate(last.from) || *day >= endOf(last)) return;
+    const auto& again = last.lookAgain->exercises;
+    if (std::find(again.begin(), again.end(), draft.exercise) != again.end()) draft.nextClip = last.lookAgain->on;
+}
+
+Result<void> Library::followProgrammes(int64_t client) {
+    for (Clip& c : clipsOf(client)) {
+        if (c.filed) continue;
+        const ReviewInputs before = c.draft;
+        askAsProgrammed(client, c.draft);
+        if (c.draft == before) continue;
+        if (auto r = writeDraft(c.id, c.draft); !r) return r;
+    }
+    return {};
 }
 
 } // namespace deft

@@ -225,7 +225,7 @@ private slots:
     void missingKeys() {
         for (const auto& [key, value] : bridge_.items()) {
             if (QStringList{"other_names", "line_end", "props", "start_rung", "notes", "drawn", "view", "other_views",
-                            "in_position", "unseen"}
+                            "in_position", "unseen", "series"}
                     .contains(QString::fromStdString(key)))
                 continue; // may be left out
             Json j = bridge_;

@@ -109,6 +109,8 @@ class MotionsTest : public QObject {
             if (isIt && f.rep != int(rep) && !w.throughout)
                 out += QStringLiteral("%1 in rep %2; ").arg(f.id.c_str()).arg(f.rep + 1);
         }
+        if (w.throughout) // what is so from the first picture on may be the set-up
+            for (const SetupVerdict& v : r.findings.setup) found = found || (v.id == w.fault && v.isPoor());
         if (!found) out += QStringLiteral("no clear %1 at %2; ").arg(w.fault.c_str()).arg(from_s);
         if (r.events.reps.size() != s.reps.size()) out += QStringLiteral("%1 reps; ").arg(r.events.reps.size());
         return out;

@@ -130,7 +130,9 @@ private slots:
             const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
             QVERIFY(library->file(clip, demoReview(), page(1), "text"));
             QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
-            for (const char* sql : {"DROP TABLE unsent",
+            for (const char* sql : {"DROP TABLE programme",
+                                    "DROP TABLE practised",
+                                    "DROP TABLE unsent",
                                     "DROP TABLE consent",
                                     "DROP TABLE not_expected",
                                     "DROP TABLE coach",

@@ -146,7 +146,7 @@ private slots:
 
     void written() {
         press(Qt::Key_PageDown, Qt::ControlModifier);
-        const auto consent = [&] { return room().agreed().facts()[2].value; };
+        const auto consent = [&] { return room().agreed().facts()[3].value; };
         QCOMPARE(consent(), QStringLiteral("none on record"));
         press(Qt::Key_E);
         ClientForm& form = room().form();

@@ -2,10 +2,11 @@
 #include "app/client/client_page.h"
 
 #include "app/client/client_panels.h"
-#include "app/widgets/facts_panel.h"
 #include "app/theme/consent_words.h"
 #include "app/theme/words.h"
+#include "app/widgets/facts_panel.h"
 #include "app/widgets/weeks_panel.h"
+#include "base/dates.h"
 #include "judgement/safety.h"
 
 #include <QDate>
@@ -37,6 +38,33 @@ QString feltWords(const Catalogue& catalogue, const ClientRecord& record) {
         places << text(place ? place->name : id);
     }
     return QObject::tr("%1 (%2)").arg(places.join(QStringLiteral(", ")), dayWords(said->received));
+}
+
+/// How many days of each of the last weeks were kept, as far as they have come home.
+QString practiceWords(const Library& library, int64_t client, std::chrono::sys_days today) {
+    QStringList weeks;
+    const auto days = library.practised(client);
+    for (const GivenProgramme& given : library.programmes(client))
+        if (const auto from = parseDate(given.programme.from))
+            for (const WeekDone& w : weeksDone(given.programme, days, today))
+                if (w.asked || w.done)
+                    weeks << QObject::tr("%1: %2 of %3")
+                                 .arg(dayWords(isoDate(*from + std::chrono::days(7 * w.week))))
+                                 .arg(w.done)
+                                 .arg(w.asked);
+    constexpr int kShown = 3;
+    if (weeks.isEmpty()) return QObject::tr("no programme yet");
+    return weeks.mid(std::max(0, int(weeks.size()) - kShown)).join(QStringLiteral("; "));
+}
+
+/// Days on which pain was told at home, the last first.
+QString painAtHome(const Library& library, int64_t client) {
+    QStringList days;
+    for (const PractisedDay& d : library.practised(client))
+        if (d.isAlarming())
+            days.prepend(d.where.empty() ? dayWords(d.day)
+                                         : QObject::tr("%1 (%2)").arg(dayWords(d.day), text(d.where)));
+    return days.join(QStringLiteral(", "));
 }
 
 /// Schools of the chosen exercise that are not its usual ones.
@@ -227,13 +255,16 @@ void ClientPage::refresh() {
                       {tr("Wants"), c.wants.empty() ? tr("not written down") : text(c.wants)},
                       {tr("Felt in"), feltWords(*catalogue, record_)},
                       {tr("Schools"), schoolsWords(*catalogue, record_)},
+                      {tr("Practice"), practiceWords(library_, c.id, *parseDate(today))},
                       {tr("Mail"), mailWords()}});
+    const QString home = painAtHome(library_, c.id);
     agreed_->setFacts(
         {{tr("Flags"), flagsWords(catalogue->safety(), c.flags), !c.flags.empty()},
          {tr("Pain"),
           pain ? tr("named with %1 of %2").arg(pain).arg(counted(int(record_.clips().size()), tr("clip"), tr("clips")))
                : tr("never named"),
           pain > 0},
+         {tr("At home"), home.isEmpty() ? tr("no pain told") : tr("pain: %1").arg(home), !home.isEmpty()},
          {tr("Consent"), consentWords(catalogue->safety(), c.consent), !c.consent || !c.consent->covers("coaching")},
          {tr("Videos"), keptWords(c.consent, today), c.consent && c.consent->isOver(today)}});
     const ClientStory* told = record_.story();

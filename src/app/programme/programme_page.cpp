@@ -60,11 +60,13 @@ QWidget* ProgrammePage::left() {
     connect(who_, &QComboBox::activated, this, [this](int index) { desk_.show(desk_.clients()[size_t(index)].id); });
     answers_ = new FactsPanel(tr("What it answers"));
     left_ = new FactsPanel(tr("Left out"));
+    changes_ = new FactsPanel(tr("Against the one before"));
     auto* known = new QWidget;
     auto* facts = columnIn(known);
     facts->addWidget(answers_);
     facts->addWidget(new WhenForm(desk_));
     facts->addWidget(new DonePanel(desk_));
+    facts->addWidget(changes_);
     facts->addWidget(left_);
     facts->addStretch(1);
     auto* side = new QWidget;
@@ -194,12 +196,24 @@ void ProgrammePage::refresh() {
         known.push_back(
             {tr("Kept"),
              tr("%1 of %2 days in two weeks").arg(desk_.need().practice->done).arg(desk_.need().practice->asked)});
+    if (p.lookAgain) {
+        QStringList names;
+        for (const std::string& id : p.lookAgain->exercises)
+            if (const auto e = desk_.library().catalogue()->exercise(id)) names << text(e->name);
+        known.push_back({tr("Again"), tr("%1: %2").arg(dayWords(p.lookAgain->on), names.join(QStringLiteral("; ")))});
+    }
     if (!desk_.trouble().isEmpty()) known.push_back({tr("Stop"), desk_.trouble(), true});
     answers_->setFacts(known);
     std::vector<FactsPanel::Fact> out;
     for (const LeftOut& l : desk_.leftOut()) out.push_back({QString(), text(l.name + ": " + l.why)});
     left_->setFacts(out);
     left_->setVisible(!out.empty());
+    std::vector<FactsPanel::Fact> other;
+    if (!desk_.given().empty() && !desk_.isGiven())
+        for (const QString& change : differencesBetween(desk_, desk_.given().back().programme, p))
+            other.push_back({QString(), change});
+    changes_->setFacts(other);
+    changes_->setVisible(!other.empty());
 
     std::vector<FactsPanel::Fact> why;
     if (const ProgrammeItem* item = desk_.item()) {

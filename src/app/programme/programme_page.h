@@ -43,7 +43,7 @@ private:
 
     ProgrammeDesk desk_;
     QComboBox* who_;
-    FactsPanel *answers_, *why_, *left_;
+    FactsPanel *answers_, *why_, *left_, *changes_;
     ProgrammeView* table_;
     QLabel* minutes_;
     DoseForm* dose_;

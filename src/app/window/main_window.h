@@ -99,6 +99,7 @@ private:
     void showProgramme(Room from);
     ProgrammeJob programmeJob() const;
     void giveProgramme();
+    QString programmeFollows(int64_t client) const; ///< a sentence where a review changes it; else empty
     void showPracticePage();
     void chooseProgrammeFile();
     void readProgrammeFile();

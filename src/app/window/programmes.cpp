@@ -5,8 +5,11 @@
 #include "app/programme/programme_page.h"
 #include "app/programme/programme_table.h"
 #include "app/queue/queue_page.h"
+#include "app/session/own_pictures.h"
+#include "app/session/usual_schools.h"
 #include "app/theme/words.h"
 #include "app/window/main_window.h"
+#include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "devices/mail_drop.h"
@@ -88,13 +91,16 @@ void MainWindow::giveProgramme() {
     if (desk.isGiven()) return say(tr("It has been given already; change something first."));
     if (writing_.isRunning()) return say(tr("Something is still being written; try again in a moment."));
     ProgrammeJob job = programmeJob();
+    auto shown = clipsToShow(*library_, desk.client(), job.programme, job.today);
     const auto id = desk.give();
     if (!id) return say(QString::fromStdString("Not given: " + id.error().detail + "."));
     const std::string name = "programme-" + std::to_string(*id);
     say(tr("Given. Its mail is being made …"));
     writing_.run(
-        [job = std::move(job), folder = library_->folder(), name](StopToken,
-                                                                  const ProgressFn&) -> Result<std::filesystem::path> {
+        [job = std::move(job), &library = *library_, shown = std::move(shown),
+         name](StopToken stop, const ProgressFn& progress) mutable -> Result<std::filesystem::path> {
+            job.extras.pictures = ownPictures(library, shown, stop, progress);
+            const std::filesystem::path& folder = library.folder();
             auto mail = programmeMail(job, folder / "answers", name);
             if (!mail) return tl::unexpected(mail.error());
             return dropMail(folder / "outbox", name, *mail);
@@ -105,6 +111,18 @@ void MainWindow::giveProgramme() {
                            .arg(who, QString::fromStdString(file->string()))
                      : QString::fromStdString("Given, but its mail could not be made: " + file.error().detail + "."));
         });
+}
+
+/// Proposed, never silent: the coach looks at it and gives it.
+QString MainWindow::programmeFollows(int64_t client) const {
+    const auto given = library_->programmes(client);
+    if (given.empty()) return {};
+    const Programme& running = given.back().programme;
+    const ProgrammeNeed need = programmeNeed(*library_, client, today(), usualSchools());
+    const auto day = parseDate(need.from);
+    if (!parseDate(running.from) || !day || *day >= endOf(running)) return {};
+    const auto grown = growProgramme(*library_->catalogue(), need, running);
+    return grown && !(grown->programme == running) ? tr(" The programme would follow: Alt+6 shows it.") : QString();
 }
 
 void MainWindow::showPracticePage() {

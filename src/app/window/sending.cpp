@@ -79,8 +79,9 @@ void MainWindow::connectSending() {
             [this](qint64, qint64 id, const std::shared_ptr<const Review>& review) {
                 outgoing_->send(id, *review);
                 queue_->refresh();
-                say(tr("Filed. The mail to %1 is being made; it will lie in the library's folder outbox.")
-                        .arg(QString::fromStdString(review->inputs.client)));
+                say(tr("Filed. The mail to %1 is being made; it will lie in the library's folder outbox.%2")
+                        .arg(QString::fromStdString(review->inputs.client),
+                             programmeFollows(library_->clientOfReview(id))));
             });
     connect(&session_->filing(), &Filing::failed, this, [this](qint64, const QString& why) {
         say(tr("Not filed: %1. The draft is kept.").arg(why));

@@ -8,13 +8,15 @@ namespace {
 constexpr std::chrono::days kUntilNext{7}; // common practice, no published source
 } // namespace
 
-std::optional<std::chrono::sys_days> nextClipDay(const std::string& answered) {
-    const auto day = parseDate(answered);
+std::optional<std::chrono::sys_days> nextClipDay(const std::string& answered, const std::string& planned) {
+    const auto day = parseDate(answered), asked = parseDate(planned);
+    if (day && asked && *asked > *day) return asked;
     return day ? std::optional(*day + kUntilNext) : std::nullopt;
 }
 
 std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) {
-    return nextClipDay(inputs.answered.empty() ? inputs.date : inputs.answered);
+    const std::string& answered = inputs.answered.empty() ? inputs.date : inputs.answered;
+    return nextClipDay(answered, inputs.nextClip);
 }
 
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs) {
@@ -28,7 +30,8 @@ Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inp
     words += kScopeNote;
     const std::string uid = inputs.clipSha256.substr(0, 32) + "-" + inputs.date + "@deft-mirror.invalid";
     // Made on the day of the answer: the same review gives the same bytes.
-    return calendarFile({{uid, title, words, *due}}, *due - kUntilNext);
+    return calendarFile({{uid, title, words, *due}},
+                        *parseDate(inputs.answered.empty() ? inputs.date : inputs.answered));
 }
 
 } // namespace deft

@@ -5,8 +5,9 @@
 
 namespace deft {
 
-/// The day on which the next clip is due, a week after the answer. Nothing when `answered` is no date.
-std::optional<std::chrono::sys_days> nextClipDay(const std::string& answered);
+/// The day on which the next clip is due: the one that the client's programme asks for it, where that comes after the
+/// answer; else a week after it. Nothing when `answered` is no date.
+std::optional<std::chrono::sys_days> nextClipDay(const std::string& answered, const std::string& planned = {});
 /// The same for a review: counted from the day of its answer, or from the clip's own while it has none.
 std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs);
 

@@ -224,6 +224,12 @@ AnswerPart target(const Review& r) {
     return part;
 }
 
+/// "in a week (Thursday 21 May)", or the day that the programme has for it.
+std::string dueWords(const ReviewInputs& in, const std::optional<std::chrono::sys_days>& due) {
+    if (!due) return "in a week";
+    return *due == parseDate(in.nextClip) ? "on " + dayInWords(*due) : "in a week (" + dayInWords(*due) + ")";
+}
+
 AnswerPart cautions(const Review& r) {
     // What stops comes before everything, the exercise's own cautions after its stop rule.
     AnswerPart part{"cautions", "Cautions and stop rule", "", {}, {}};
@@ -299,7 +305,7 @@ Answer composeAnswer(const Review& r) {
     if (r.decision.step != "stop") { // then the coach writes first
         const auto due = nextClipDay(r.inputs);
         a.parts.push_back(plainPart("next", "Next clip",
-                                    "Next clip: in a week" + (due ? " (" + dayInWords(*due) + ")" : std::string()) +
+                                    "Next clip: " + dueWords(r.inputs, due) +
                                         (r.decision.step == "ask-again" ? "." : ", the phone on the same spot.")));
     }
     a.parts.push_back(closeOf(r.inputs.coach));

@@ -102,6 +102,14 @@ Json itemOf(const Exercise& e, const ProgrammeItem& item, const PageExtras& extr
     return j;
 }
 
+Json lookAgainOf(const Catalogue& catalogue, const Programme& p) {
+    if (!p.lookAgain) return nullptr;
+    std::string names;
+    for (const std::string& id : p.lookAgain->exercises)
+        if (const auto e = catalogue.exercise(id)) names += (names.empty() ? "" : "; ") + e->name;
+    return {{"on", p.lookAgain->on}, {"names", names}};
+}
+
 Result<std::vector<Exercise>> exercisesOf(const Catalogue& catalogue, const Programme& p, const Schools& schools) {
     std::vector<Exercise> out;
     for (const ProgrammeItem& item : p.items) {
@@ -180,6 +188,7 @@ Result<std::string> practicePage(const Catalogue& catalogue, const Programme& p,
                        {"from", p.from},
                        {"plan", std::move(plan)},
                        {"items", std::move(items)},
+                       {"again", lookAgainOf(catalogue, p)},
                        {"pain", rules.pain},
                        {"urgent", rules.urgent},
                        {"redFlags", std::move(redFlags)},

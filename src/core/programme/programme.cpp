@@ -54,6 +54,17 @@ void readItem(const Catalogue& catalogue, JsonReader& r, ProgrammeItem& item, st
         tell("target/rung", item.exercise + " has no version \"" + item.target.version + "\"");
 }
 
+void readLookAgain(const Catalogue& catalogue, JsonReader& r, LookAgain& again, std::string& unknown) {
+    r.text("on", again.on, true);
+    if (!again.on.empty() && !parseDate(again.on)) r.complain(r.at("on"), "a day as 2026-05-14", Json(again.on));
+    r.texts("exercises", again.exercises);
+    if (again.exercises.size() > size_t(kMostItems))
+        r.complain(r.at("exercises"), "at most 12 exercises", Json(again.exercises.size()));
+    for (const std::string& id : again.exercises)
+        if (const auto e = catalogue.exercise(id); !e && unknown.empty())
+            unknown = r.at("exercises") + ": " + e.error().detail;
+}
+
 } // namespace
 
 Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, const std::string& where) {
@@ -72,6 +83,7 @@ Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, c
     r.count("weeks", p.weeks, 1, kMostWeeks);
     p.days = daysIn(r);
     r.count("minutes", p.minutes, 1, kMostMinutes);
+    r.object("look_again", [&](JsonReader& l) { readLookAgain(catalogue, l, p.lookAgain.emplace(), unknown); });
     r.objects("items", [&](JsonReader& i) { readItem(catalogue, i, p.items.emplace_back(), unknown); });
     if (p.items.size() > size_t(kMostItems)) r.complain("/items", "at most 12 exercises", Json(p.items.size()));
     r.finish();
@@ -97,6 +109,7 @@ Json toJson(const Programme& p) {
               {"days", std::move(days)},
               {"minutes", p.minutes},
               {"items", std::move(items)}};
+    if (p.lookAgain) j["look_again"] = {{"on", p.lookAgain->on}, {"exercises", p.lookAgain->exercises}};
     for (const auto& [key, value] : {std::pair{"client_id", &p.clientUid}, {"client", &p.client}, {"coach", &p.coach}})
         if (!value->empty()) j[key] = *value;
     return j;

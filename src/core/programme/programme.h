@@ -18,6 +18,14 @@ struct ProgrammeItem {
     bool operator==(const ProgrammeItem&) const = default;
 };
 
+/// What is filmed again, the same way as before, to see what has changed.
+struct LookAgain {
+    std::string on; ///< ISO day
+    std::vector<std::string> exercises;
+
+    bool operator==(const LookAgain&) const = default;
+};
+
 /// What a client practises for some weeks, in this order: file format `deft-mirror-programme` 1 (docs/formats.md).
 struct Programme {
     std::string uid; ///< the same on the practice page and in the notes that come home
@@ -27,6 +35,7 @@ struct Programme {
     std::vector<std::chrono::weekday> days; ///< of practice, Monday first
     int minutes = 15;                       ///< that the client has on such a day
     std::vector<ProgrammeItem> items;
+    std::optional<LookAgain> lookAgain; ///< nothing = the next clip is asked for by each review
 
     bool operator==(const Programme&) const = default;
 };

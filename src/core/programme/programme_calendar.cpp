@@ -11,7 +11,7 @@
 namespace deft {
 
 Result<std::string> programmeCalendar(const Catalogue& catalogue, const Programme& p, int revision,
-                                      const std::string& made, const std::string& filmOn) {
+                                      const std::string& made) {
     const auto today = parseDate(made);
     if (!today || !parseDate(p.from)) return fail(Errc::BadFormat, "a calendar needs days such as 2026-05-14");
     const auto days = practiceDays(p);
@@ -28,10 +28,14 @@ Result<std::string> programmeCalendar(const Catalogue& catalogue, const Programm
         events.push_back({p.uid + "-" + isoDate(day) + "@deft-mirror.invalid",
                           "Practice, " + std::to_string(minutes) + " min", words + kScopeNote, day, revision});
     }
-    const auto film = filmOn.empty() && !days.empty() ? std::optional(days.back()) : parseDate(filmOn);
-    if (film)
-        events.push_back({p.uid + "-clip@deft-mirror.invalid", "Film your next clip",
-                          "The phone on the same spot as last time.\n" + std::string(kScopeNote), *film, revision});
+    const auto again = p.lookAgain ? parseDate(p.lookAgain->on) : std::nullopt;
+    if (again) {
+        std::string words;
+        for (const std::string& id : p.lookAgain->exercises)
+            if (const auto e = catalogue.exercise(id)) words += e->name + "\n";
+        events.push_back({p.uid + "-clip@deft-mirror.invalid", "Film once more",
+                          words + "The phone on the same spot as last time.\n" + kScopeNote, *again, revision});
+    }
     return calendarFile(events, *today);
 }
 

@@ -298,6 +298,22 @@ Result<void> mayPractise(const Catalogue& catalogue, const ProgrammeNeed& need) 
     return {};
 }
 
+/// On the last day of practice: what was filmed before; of somebody new, what is looked at first of everybody, as far
+/// as nothing speaks against it (common practice, no published source).
+std::optional<LookAgain> lookAgainAt(const Catalogue& catalogue, const ProgrammeNeed& need, const Programme& p) {
+    const auto days = practiceDays(p);
+    if (days.empty()) return std::nullopt;
+    LookAgain again{isoDate(days.back()), {}};
+    for (const Reviewed& r : need.record)
+        if (r.reviews.back().step != "stop" && !r.note.isAlarming())
+            again.exercises.push_back(r.reviews.back().exercise);
+    if (need.record.empty())
+        for (const char* id : {"posture-scan", "one-leg-stand", "prone-leg-lift", "forearm-plank"})
+            if (const auto e = catalogue.exercise(id); e && lockWords(catalogue, need, *e, e->startVersion).empty())
+                again.exercises.push_back(id);
+    return again.exercises.empty() ? std::nullopt : std::optional(again);
+}
+
 } // namespace
 
 Result<ProposedProgramme> proposeProgramme(const Catalogue& catalogue, const ProgrammeNeed& need) {
@@ -307,6 +323,7 @@ Result<ProposedProgramme> proposeProgramme(const Catalogue& catalogue, const Pro
     p.uid = need.uid, p.clientUid = need.clientUid, p.client = need.client, p.coach = need.coach;
     p.from = need.from, p.weeks = need.weeks, p.minutes = need.minutes;
     p.days = need.days.empty() ? std::vector{Monday, Wednesday, Friday} : need.days;
+    p.lookAgain = lookAgainAt(catalogue, need, p);
     return out;
 }
 

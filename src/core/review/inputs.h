@@ -18,7 +18,9 @@ struct ReviewInputs {
     std::optional<Neutral> neutral;
     std::string client, clientRole, coach, date; ///< for the answer; may be empty
     std::string answerBy;                        ///< ISO date that was promised; empty = none
-    std::string answered;                        ///< ISO date of the answer; empty = none has been given yet
+    /// ISO day on which the client's programme asks for the next clip; empty = a week after the answer.
+    std::string nextClip;
+    std::string answered; ///< ISO date of the answer; empty = none has been given yet
     Target asked;
     ClientNote note;
     std::optional<Practice> practice;        ///< before the clip; nothing = not told

@@ -76,6 +76,7 @@ Json toJson(const ReviewInputs& in) {
               {"pictures", toJson(in.pictures)},
               {"parts", in.parts},
               {"overruled", overruled}};
+    if (!in.nextClip.empty()) j["next_clip"] = in.nextClip;
     if (in.practice) j["practice"] = toJson(*in.practice);
     return j;
 }
@@ -132,6 +133,7 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
                    note.value("felt", std::vector<std::string>{}),
                    note.value("signs", std::vector<std::string>{}),
                    note.value("words", "")};
+        in.nextClip = j.value("next_clip", "");
         if (j.contains("practice")) {
             auto practice = parsePractice(j["practice"], where);
             if (!practice) return tl::unexpected(practice.error());
