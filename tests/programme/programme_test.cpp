@@ -3,12 +3,15 @@
 #include "answer/calendar_file.h"
 #include "base/dates.h"
 #include "base/json.h"
+#include "exercises/exercise_schema.h"
 #include "judgement/safety.h"
 #include "judgement/targets.h"
 #include "programme/phases.h"
 #include "programme/practice_note.h"
 #include "programme/programme_calendar.h"
+#include "programme/programme_letter.h"
 #include "programme/propose.h"
+#include "programme/then_and_now.h"
 #include "support/catalogue.h"
 
 #include <QTest>
@@ -59,6 +62,13 @@ class ProgrammeTest : public QObject {
         auto p = proposeProgramme(shipped(), n);
         if (!p) qFatal("%s", p.error().detail.c_str());
         return *p;
+    }
+    /// What the shipped schema of a format says of a document; empty = nothing against it.
+    static std::string againstSchema(const char* format, const Json& document) {
+        const auto path = dataFolder() / "schemas" / (std::string(format) + ".schema.json");
+        const auto schema = ExerciseSchema::parse(readJsonFile(path).value(), path.string());
+        const auto ok = schema->check(document, "document");
+        return ok ? "" : ok.error().detail;
     }
     static std::chrono::sys_days day(const char* iso) { return *parseDate(iso); }
 
@@ -214,6 +224,7 @@ private slots:
             }
             const auto again = parseProgramme(shipped(), toJson(p.programme), "made");
             QVERIFY2(again, again ? "" : again.error().detail.c_str());
+            if (client % 50 == 0) QCOMPARE(againstSchema("programme", toJson(*again)), std::string());
             QVERIFY(toJson(*again) == toJson(p.programme));
             for (size_t at = 0; at < p.programme.items.size() && client % 20 == 0; ++at)
                 for (const ProgrammeItem& other : insteadOf(shipped(), n, p.programme, at))
@@ -222,6 +233,84 @@ private slots:
                                 .empty());
         }
         QVERIFY(items > 2500); // most of them have something to do
+    }
+
+    /// What runs follows what was reviewed since, and nothing else of it changes.
+    void aRunningProgrammeFollows() {
+        auto n = need();
+        n.record = {reviewed("bridge", "2031-05-12", "stay", "both")};
+        const Programme running = proposed(n).programme;
+        n.from = "2031-06-02", n.uid = "p-2", n.lastPractised = "2031-06-01";
+        QVERIFY(growProgramme(shipped(), n, running)->programme == running); // nothing was filed since
+        n.record[0].reviews.push_back(reviewed("bridge", "2031-05-30", "up", "both").reviews[0]);
+        n.record[0].reviews[1].next.hold_s = 10;
+        n.record[0].reviews[1].arithmetic = {"up: next rung 10 s"};
+        const auto grown = growProgramme(shipped(), n, running)->programme;
+        QCOMPARE(grown.items.size(), running.items.size());
+        QCOMPARE(grown.uid, std::string("p-2"));
+        QCOMPARE(grown.from, n.from);
+        QCOMPARE(grown.weeks, 2); // what is left of four
+        for (size_t i = 0; i < grown.items.size(); ++i)
+            if (grown.items[i].exercise == "bridge")
+                QVERIFY(*grown.items[i].target.hold_s == 10 && says(grown.items[i], "next rung 10 s"));
+            else
+                QVERIFY(grown.items[i] == running.items[i]);
+        // Three weeks away: all of it a version easier, as far as there is one.
+        n.from = "2031-06-13", n.lastPractised = "2031-05-20";
+        n.record[0].reviews.pop_back();
+        n.record[0].reviews[0].date = "2031-05-12";
+        for (const ProgrammeItem& i : growProgramme(shipped(), n, running)->programme.items)
+            QVERIFY2(says(i, "two weeks or more away") || i.target.sets == 1, i.exercise.c_str());
+        // It hurt: that exercise goes.
+        n.record[0].note.pain = true;
+        QVERIFY(!itemOf(growProgramme(shipped(), n, running)->programme, "bridge"));
+    }
+
+    /// At the end what was filed before is filmed again; of somebody new, what everybody is looked at in first.
+    void lookAgain() {
+        auto n = need();
+        auto p = proposed(n).programme;
+        QVERIFY(p.lookAgain);
+        QCOMPARE(p.lookAgain->on, std::string("2031-06-13")); // the last Friday of four weeks
+        QCOMPARE(p.lookAgain->exercises,
+                 (std::vector<std::string>{"posture-scan", "one-leg-stand", "prone-leg-lift", "forearm-plank"}));
+        n.flags = {"pregnancy"};
+        const auto& careful = proposed(n).programme.lookAgain->exercises;
+        QVERIFY(std::find(careful.begin(), careful.end(), "prone-leg-lift") == careful.end());
+        n.record = {reviewed("bridge", "2031-05-12", "stay", "both"),
+                    reviewed("march", "2031-05-12", "stop", "tabletop")};
+        p = proposed(n).programme;
+        QCOMPARE(p.lookAgain->exercises, std::vector<std::string>{"bridge"});
+        QVERIFY(parseProgramme(shipped(), toJson(p), "made")->lookAgain == p.lookAgain);
+        const auto letter = programmeLetter(shipped(), p);
+        QVERIFY(letter && letter->find("again"));
+        QCOMPARE(letter->find("again")->text,
+                 std::string("On Friday 13 June film once more, the same way as before: Bridge, both feet."));
+        p.lookAgain.reset();
+        QVERIFY(!programmeLetter(shipped(), p)->find("again"));
+    }
+
+    /// Only a change that both bands cannot explain is one, and only the same version is compared.
+    void thenAndNowOfOneExercise() {
+        auto first = reviewed("bridge", "2031-03-12", "stay", "both").reviews[0];
+        first.readings = {{"pelvis_on_trunk", "worst", 14, 1, "deg"}, {"clean_hold", "least", 4, 0.2, "s"}};
+        auto last = first;
+        last.date = "2031-05-12";
+        last.readings = {{"pelvis_on_trunk", "worst", 13.5, 1, "deg"}, {"clean_hold", "least", 9, 0.2, "s"}};
+        auto between = first;
+        between.past.version = "pad";
+        const auto pair = thenAndNow(shipped(), {between, first, last});
+        QVERIFY(pair);
+        QCOMPARE(pair->then.date, first.date);
+        QCOMPARE(pair->differences.size(), size_t(2));
+        QVERIFY(pair->differences[0].verdict == Difference::Verdict::WithinBand);
+        QVERIFY(pair->differences[1].verdict == Difference::Verdict::Real && pair->differences[1].better == true);
+        const std::string page = thenAndNowPage("R <b>", {*pair}, {});
+        for (const char* part :
+             {"R &lt;b&gt;", "within the ± of both", "better", "Wednesday 12 March", "Monday 12 May"})
+            QVERIFY2(page.find(part) != std::string::npos, part);
+        QVERIFY(!thenAndNow(shipped(), {between, last}));
+        QVERIFY(!thenAndNow(shipped(), {last}));
     }
 
     /// By hand: 3 holds of 5 s with as long a rest, out and back in the file's tempo.
@@ -272,6 +361,7 @@ private slots:
                {"items", {{{"exercise", "bridge"}, {"version", "both"}, {"sets", 3}, {"effort", "right"}}}}}}}};
         const auto read = parsePracticeNote(shipped(), note, "note");
         QVERIFY2(read, read ? "" : read.error().detail.c_str());
+        QCOMPARE(againstSchema("practice", toJson(*read)), std::string());
         QCOMPARE(read->days.size(), size_t(2));
         QCOMPARE(read->days[0].day, std::string("2031-05-19")); // in order
         QVERIFY(read->days[0].isDone() && !read->days[0].isAlarming());
@@ -316,6 +406,10 @@ private slots:
         note[Json::json_pointer(path.toStdString())] = parseJson(change.toStdString(), "change").value();
         const auto read = parsePracticeNote(shipped(), note, "note");
         QVERIFY(!read);
+        // The schema knows the form, not the trade.
+        const bool ofTheTrade = path.contains(QStringLiteral("exercise")) || path.contains(QStringLiteral("version")) ||
+                                path.contains(QStringLiteral("felt")) || path.contains(QStringLiteral("red_flags"));
+        QCOMPARE(againstSchema("practice", note).empty(), ofTheTrade);
         // The complaint names the place, or the list that it lies in.
         QVERIFY2(read.error().detail.find("note: /days") == 0, read.error().detail.c_str());
     }

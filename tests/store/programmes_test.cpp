@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Programmes in the library: made, given and never changed after; what comes home, and whose it is.
+#include "answer/answer.h"
 #include "base/json.h"
 #include "devices/inbox_folder.h"
 #include "store/intake.h"
@@ -7,6 +8,7 @@
 #include "support/demo_review.h"
 
 #include <QCoreApplication>
+#include <QDate>
 #include <QSqlQuery>
 #include <QTemporaryDir>
 #include <QTest>
@@ -132,6 +134,34 @@ private slots:
         const ProgrammeNeed hurt = programmeNeed(*library_, ruta_, "2026-05-18", {});
         QVERIFY(hurt.record[0].note.pain && !hurt.record[0].note.redFlags.empty());
         QVERIFY(!proposeProgramme(*library_->catalogue(), hurt));
+    }
+
+    /// The programme's own day for the next clip goes before the usual week, in the letter and in what is waited for.
+    void lookAgain() {
+        const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString(),
+                          soon = QDate::currentDate().addDays(5).toString(Qt::ISODate).toStdString(),
+                          late = QDate::currentDate().addDays(20).toString(Qt::ISODate).toStdString();
+        Review review = demoReview();
+        ReviewInputs in = review.inputs;
+        in.date = today;
+        const auto clip = library_->addClip(ruta_, today, in).value();
+        Programme p = programme("p-1", today);
+        p.lookAgain = LookAgain{late, {"bridge", "one-leg-stand"}};
+        QVERIFY(library_->giveProgramme(ruta_, p));
+        QCOMPARE(library_->clip(clip)->draft.nextClip, late);
+        review.inputs = library_->clip(clip)->draft;
+        const Answer answer = composeAnswer(review);
+        QVERIFY2(answer.find("next")->text.starts_with("Next clip: on "), answer.find("next")->text.c_str());
+        QVERIFY(library_->file(clip, review, "<p>", "text"));
+        QCOMPARE(library_->expected().size(), size_t(1)); // the stand is not near yet
+        QCOMPARE(library_->expected()[0].due, late);
+        p.uid = "p-2", p.lookAgain->on = soon;
+        QVERIFY(library_->giveProgramme(ruta_, p));
+        const auto expected = library_->expected();
+        QCOMPARE(expected.size(), size_t(2));
+        QCOMPARE(expected[0].exercise, std::string("one-leg-stand"));
+        QCOMPARE(expected[0].due, soon);
+        QCOMPARE(expected[0].review, int64_t(0));
     }
 
     /// A note lies in the inbox like a parcel, and a bad one is put aside with its reason.

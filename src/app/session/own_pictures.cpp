@@ -4,6 +4,7 @@
 #include "answer/clip_words.h"
 #include "app/documents/answer_picture.h"
 #include "app/session/stored_review.h"
+#include "readings/compare.h"
 
 namespace deft::ui {
 
@@ -23,20 +24,37 @@ std::vector<ReviewInputs> clipsToShow(const Library& library, const Client& clie
     return out;
 }
 
+namespace {
+
+/// A frame of a filed clip, by a rep that is chosen once the clip has been measured; −1 = none.
+PictureData pictureOf(const Library& library, const ReviewInputs& inputs, const std::function<int(const Review&)>& rep,
+                      const std::function<double(const Rep&)>& time, StopToken stop, const ProgressFn& progress) {
+    const auto review = measureStored(library, inputs, stop, progress);
+    auto reader = review ? ClipReader::open(inputs.clipPath) : tl::unexpected(review.error());
+    if (!reader) return {};
+    const int chosen = rep(*review);
+    if (chosen < 0 || chosen >= int(review->events.reps.size())) return {};
+    AnswerPicture picture;
+    picture.frame = review->clip().frameAt(time(review->events.reps[size_t(chosen)])), picture.rep = chosen;
+    return pictureMaker(*review, *reader)(picture);
+}
+
+} // namespace
+
+PictureData topPicture(const Library& library, const ReviewInputs& clip, StopToken stop, const ProgressFn& progress) {
+    return pictureOf(
+        library, clip, [](const Review&) { return 0; }, [](const Rep& rep) { return alignedTime(rep, kAlignTop); },
+        stop, progress);
+}
+
 std::map<std::string, PictureData> ownPictures(const Library& library, const std::vector<ReviewInputs>& clips,
                                                StopToken stop, const ProgressFn& progress) {
     std::map<std::string, PictureData> out;
     for (const ReviewInputs& inputs : clips) {
-        const auto review = measureStored(library, inputs, stop, progress);
-        auto reader = review ? ClipReader::open(inputs.clipPath) : tl::unexpected(review.error());
-        if (!reader) continue;
-        const int best = praisedRep(*review);
-        if (best < 0) continue;
-        const Hold& hold = review->events.reps[size_t(best)].hold;
-        AnswerPicture picture;
-        picture.frame = review->clip().frameAt((hold.start_s + hold.end_s) / 2), picture.rep = best;
-        if (PictureData data = pictureMaker(*review, *reader)(picture); !data.base64.empty())
-            out[inputs.exercise] = std::move(data);
+        PictureData data = pictureOf(
+            library, inputs, praisedRep, [](const Rep& rep) { return (rep.hold.start_s + rep.hold.end_s) / 2; }, stop,
+            progress);
+        if (!data.base64.empty()) out[inputs.exercise] = std::move(data);
     }
     return out;
 }

@@ -15,4 +15,7 @@ std::vector<ReviewInputs> clipsToShow(const Library& library, const Client& clie
 std::map<std::string, PictureData> ownPictures(const Library& library, const std::vector<ReviewInputs>& clips,
                                                StopToken stop, const ProgressFn& progress);
 
+/// The top of the first rep of a filed clip, faces covered; on any thread. Empty where it cannot be shown.
+PictureData topPicture(const Library& library, const ReviewInputs& clip, StopToken stop, const ProgressFn& progress);
+
 } // namespace deft::ui

@@ -79,6 +79,7 @@ public:
     /// The programme that is shown: .html (the practice page), .pdf (one sheet), .ics or .json.
     void writeProgramme(const QString& path);
     void readProgramme(const QString& path);
+    void writeThenAndNow(const QString& path); ///< of the client in the programme room: .pdf or .html
     /// What was done at home. @param where it comes from, for the complaint
     void readPracticeNote(const std::string& text, const std::string& where);
     /// Ends all work on the client's clips, then takes them out of the library for good.
@@ -102,6 +103,7 @@ private:
     QString programmeFollows(int64_t client) const; ///< a sentence where a review changes it; else empty
     void showPracticePage();
     void chooseProgrammeFile();
+    void chooseThenAndNow();
     void readProgrammeFile();
     void takePracticeNote();
     void tellPractice(const PracticeNote& note, int64_t client);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The programme room's keys, how a programme goes out, and how what was done comes home.
 #include "app/client/client_page.h"
+#include "app/documents/printed_page.h"
 #include "app/documents/programme_files.h"
 #include "app/programme/programme_page.h"
 #include "app/programme/programme_table.h"
@@ -13,6 +14,7 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "devices/mail_drop.h"
+#include "programme/then_and_now.h"
 
 #include <QApplication>
 #include <QClipboard>
@@ -47,6 +49,7 @@ void MainWindow::makeProgrammeActions(QMenu* menu) {
         {tr("Export the programme…"), K::Save, [this] { chooseProgrammeFile(); }},
         {tr("Import a programme…"), {}, [this] { readProgrammeFile(); }},
         {tr("Take in a practice note (copied text, or a file)…"), K(Qt::Key_N), [this] { takePracticeNote(); }},
+        {tr("Then and now: a report…"), K(Qt::Key_T), [this] { chooseThenAndNow(); }},
         {tr("Give it to the client"), K(Qt::CTRL | Qt::Key_Return), [this] { giveProgramme(); }},
         {tr("Back from the programme"), K(Qt::Key_Escape), [this] {
              if (programme_->table().hasFocus() || programme_->hasFocus())
@@ -153,6 +156,49 @@ void MainWindow::writeProgramme(const QString& path) {
                    auto bytes = programmeIn(file.extension().string(), job);
                    return bytes ? writeFileAtomically(file, *bytes) : tl::unexpected(bytes.error());
                });
+}
+
+void MainWindow::chooseThenAndNow() {
+    const QString path = QFileDialog::getSaveFileName(
+        this, tr("Then and now, as a file"), QStringLiteral("then-and-now.pdf"), tr("PDF (*.pdf);;Page (*.html)"));
+    if (!path.isEmpty()) writeThenAndNow(path);
+}
+
+/// Of what is to be looked at again, else of everything that was filed more than once.
+void MainWindow::writeThenAndNow(const QString& path) {
+    const ProgrammeDesk& desk = programme_->desk();
+    std::vector<std::string> exercises;
+    if (const auto& again = desk.programme().lookAgain) exercises = again->exercises;
+    for (const Reviewed& r : desk.need().record)
+        if (const std::string& id = r.reviews.back().exercise;
+            !desk.programme().lookAgain && std::find(exercises.begin(), exercises.end(), id) == exercises.end())
+            exercises.push_back(id);
+    std::vector<ThenAndNow> pairs;
+    for (const std::string& id : exercises)
+        if (auto pair = thenAndNow(*library_->catalogue(), library_->filed(desk.client().id, id)))
+            pairs.push_back(std::move(*pair));
+    if (pairs.empty()) return say(tr("Nothing has been filed twice in the same version yet."));
+    std::map<int64_t, ReviewInputs> clips; // read here: the database belongs to this thread
+    if (allowsPictures(desk.client().consent, today()))
+        for (const ThenAndNow& pair : pairs)
+            for (const FiledReview* review : {&pair.then, &pair.now})
+                if (auto clip = library_->clip(review->clip)) clips[review->clip] = std::move(clip->draft);
+    writeAside(
+        path,
+        [&library = *library_, pairs, clips, name = desk.client().name,
+         file = std::filesystem::path(path.toStdString())](StopToken stop, const ProgressFn& progress) -> Result<void> {
+            const auto shown = [&](const ThenAndNow& pair) {
+                const auto of = [&](const FiledReview& review) {
+                    const auto clip = clips.find(review.clip);
+                    return clip == clips.end() ? PictureData() : topPicture(library, clip->second, stop, progress);
+                };
+                return std::pair(of(pair.then), of(pair.now));
+            };
+            const std::string page = thenAndNowPage(name, pairs, shown);
+            if (file.extension() == ".html") return writeFileAtomically(file, page);
+            auto pdf = printedPage(page);
+            return pdf ? writeFileAtomically(file, *pdf) : tl::unexpected(pdf.error());
+        });
 }
 
 void MainWindow::readProgrammeFile() {
