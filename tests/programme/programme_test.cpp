@@ -259,11 +259,13 @@ private slots:
         n.from = "2031-06-13", n.lastPractised = "2031-05-20";
         n.record[0].reviews.pop_back();
         n.record[0].reviews[0].date = "2031-05-12";
-        for (const ProgrammeItem& i : growProgramme(shipped(), n, running)->programme.items)
+        const Programme easier = growProgramme(shipped(), n, running)->programme;
+        for (const ProgrammeItem& i : easier.items)
             QVERIFY2(says(i, "two weeks or more away") || i.target.sets == 1, i.exercise.c_str());
         // It hurt: that exercise goes.
         n.record[0].note.pain = true;
-        QVERIFY(!itemOf(growProgramme(shipped(), n, running)->programme, "bridge"));
+        const Programme without = growProgramme(shipped(), n, running)->programme;
+        QVERIFY(!itemOf(without, "bridge"));
     }
 
     /// At the end what was filed before is filmed again; of somebody new, what everybody is looked at in first.
@@ -275,7 +277,7 @@ private slots:
         QCOMPARE(p.lookAgain->exercises,
                  (std::vector<std::string>{"posture-scan", "one-leg-stand", "prone-leg-lift", "forearm-plank"}));
         n.flags = {"pregnancy"};
-        const auto& careful = proposed(n).programme.lookAgain->exercises;
+        const auto careful = proposed(n).programme.lookAgain->exercises;
         QVERIFY(std::find(careful.begin(), careful.end(), "prone-leg-lift") == careful.end());
         n.record = {reviewed("bridge", "2031-05-12", "stay", "both"),
                     reviewed("march", "2031-05-12", "stop", "tabletop")};

@@ -36,13 +36,16 @@ class ProgrammeRoomTest : public DrivenWindow {
     /// Chooses a row of the menu that the next key opens.
     void chooseFromMenu(int row, const std::function<void()>& open) {
         bool chosen = false;
-        QTimer::singleShot(200, this, [&] {
+        QTimer look; // until it is there
+        connect(&look, &QTimer::timeout, this, [&] {
             auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
             if (!menu) return;
+            look.stop();
             chosen = row < menu->actions().size() && menu->actions()[row]->isEnabled();
             menu->setActiveAction(menu->actions().value(row));
             QTest::keyClick(menu, Qt::Key_Return);
         });
+        look.start(50);
         open();
         QVERIFY(chosen);
     }

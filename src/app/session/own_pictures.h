@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "answer/answer.h"
+#include "base/progress.h"
 #include "store/library.h"
 
 namespace deft::ui {

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "base/progress.h"
 #include "store/library.h"
 
 namespace deft::ui {

@@ -101,10 +101,11 @@ void MainWindow::giveProgramme() {
     say(tr("Given. Its mail is being made …"));
     writing_.run(
         [job = std::move(job), &library = *library_, shown = std::move(shown),
-         name](StopToken stop, const ProgressFn& progress) mutable -> Result<std::filesystem::path> {
-            job.extras.pictures = ownPictures(library, shown, stop, progress);
+         name](StopToken stop, const ProgressFn& progress) -> Result<std::filesystem::path> {
+            ProgrammeJob whole = job;
+            whole.extras.pictures = ownPictures(library, shown, stop, progress);
             const std::filesystem::path& folder = library.folder();
-            auto mail = programmeMail(job, folder / "answers", name);
+            auto mail = programmeMail(whole, folder / "answers", name);
             if (!mail) return tl::unexpected(mail.error());
             return dropMail(folder / "outbox", name, *mail);
         },
