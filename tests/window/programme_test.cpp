@@ -48,6 +48,8 @@ class ProgrammeRoomTest : public DrivenWindow {
         look.start(50);
         open();
         QVERIFY(chosen);
+        window_->activateWindow(); // the offscreen platform does not give the focus back by itself
+        QVERIFY(QTest::qWaitForWindowActive(window_.get()));
     }
     bool isSaid(const QString& words) {
         return QTest::qWaitFor([&] { return window_->message().contains(words); }, 60000);
