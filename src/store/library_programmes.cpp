@@ -110,6 +110,30 @@ std::vector<PractisedDay> Library::practised(int64_t client) const {
     return out;
 }
 
+namespace {
+
+/// Pain that was told at home about this exercise, or about none in particular, counts like pain that came with the
+/// clip. It is told in the client's words, and only a person takes it back.
+void hurtAtHome(ReviewInputs& draft, const std::vector<PractisedDay>& days, std::chrono::sys_days clip) {
+    for (const PractisedDay& told : days) {
+        const auto day = parseDate(told.day);
+        const bool isOfIt =
+            told.items.empty() || std::any_of(told.items.begin(), told.items.end(),
+                                              [&](const Practised& p) { return p.exercise == draft.exercise; });
+        if (!told.isAlarming() || !day || *day < clip - std::chrono::days(kPracticeDays) || !isOfIt) continue;
+        const std::string words = "At home on " + dayInWords(*day) + ": " + (told.where.empty() ? "pain" : told.where);
+        ClientNote& note = draft.note;
+        if (note.words.find(words) != std::string::npos) continue; // was told before
+        note.words += (note.words.empty() ? "" : "\n") + words;
+        note.pain = note.pain || told.pain;
+        for (const std::string& flag : told.redFlags)
+            if (std::find(note.redFlags.begin(), note.redFlags.end(), flag) == note.redFlags.end())
+                note.redFlags.push_back(flag);
+    }
+}
+
+} // namespace
+
 void Library::askAsProgrammed(int64_t client, ReviewInputs& draft) const {
     draft.practice.reset();
     draft.nextClip.clear();
@@ -117,7 +141,9 @@ void Library::askAsProgrammed(int64_t client, ReviewInputs& draft) const {
     std::vector<Programme> given;
     for (GivenProgramme& g : programmes(client)) given.push_back(std::move(g.programme));
     if (!day || given.empty()) return;
-    draft.practice = practiceOf(given, practised(client), draft.exercise, *day);
+    const auto days = practised(client);
+    draft.practice = practiceOf(given, days, draft.exercise, *day);
+    hurtAtHome(draft, days, *day);
     const Programme& last = given.back();
     if (!last.lookAgain || !parseDate(last.from) || *day >= endOf(last)) return;
     const auto& again = last.lookAgain->exercises;

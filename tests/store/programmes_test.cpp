@@ -92,6 +92,26 @@ private slots:
         QCOMPARE(library_->clip(clip)->draft.practice, (std::optional<Practice>{{5, 1}}));
         QVERIFY(library_->check().empty());
     }
+    /// Pain at home stops the clip that waits, in the client's words, once; another exercise's clip is left alone.
+    void painAtHome() {
+        QVERIFY(library_->giveProgramme(ruta_, programme("p-1", "2026-05-04")));
+        ReviewInputs in = demoInputs();
+        in.date = "2026-05-15", in.note = {};
+        const auto bridge = library_->addClip(ruta_, in.date, in).value();
+        in.exercise = "forearm-plank";
+        const auto plank = library_->addClip(ruta_, in.date, in).value();
+        PracticeNote note = noteOf("Ruta Kalniņa", {"2026-05-13"});
+        note.days[0].pain = true, note.days[0].where = "low back", note.days[0].redFlags = {"fever"};
+        QVERIFY(takePractice(*library_, note) && takePractice(*library_, note));
+        const ClientNote hurt = library_->clip(bridge)->draft.note;
+        QVERIFY(hurt.pain && hurt.redFlags == std::vector<std::string>{"fever"});
+        QCOMPARE(hurt.words, std::string("At home on Wednesday 13 May: low back"));
+        QVERIFY(!library_->clip(plank)->draft.note.isAlarming());
+        QCOMPARE(library_->clips()[0].id, bridge);      // and comes first
+        in.exercise = "bridge", in.date = "2026-06-10"; // a month later it is over
+        const auto later = library_->addClip(ruta_, in.date, in).value();
+        QVERIFY(!library_->clip(later)->draft.note.isAlarming());
+    }
     void whoseItIs() {
         const auto nobody = takePractice(*library_, noteOf("Saoirse", {"2026-05-04"}));
         QCOMPARE(nobody.error().code, Errc::NotFound);

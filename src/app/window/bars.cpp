@@ -187,6 +187,8 @@ void ClientLine::paintEvent(QPaintEvent*) {
             say(QString::fromStdString(q->choice(chosen)->name).toLower(), c.ink2, QFont::Normal, 24);
     }
     say(tr("asked %1").arg(targetWords(session_.exercise(), in.asked)), c.ink2, QFont::Normal, 24);
+    if (in.practice)
+        say(tr("done on %1 of %2 days").arg(in.practice->done).arg(in.practice->asked), c.ink2, QFont::Normal, 24);
     if (in.note.pain) say(tr("Pain was named"), c.ink, QFont::DemiBold, 24);
     say(in.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(in.note.words)), c.ink2,
         QFont::Normal, 24);

@@ -259,7 +259,8 @@ void MainWindow::tellPractice(const PracticeNote& note, int64_t client) {
         say(tr("Taken in: %1 of practice of %2.").arg(counted(int(note.days.size()), tr("day"), tr("days")), who));
     if (!session_->isOpen() || session_->isFiled() || session_->client().id != client) return;
     if (const auto clip = library_->clip(session_->clipId()))
-        session_->edit(tr("practice told"), [&](ReviewInputs& in) { in.practice = clip->draft.practice; });
+        session_->edit(tr("practice told"),
+                       [&](ReviewInputs& in) { in.practice = clip->draft.practice, in.note = clip->draft.note; });
 }
 
 } // namespace deft::ui

@@ -10,10 +10,11 @@
 namespace deft {
 namespace {
 
-/// A wider tolerance: each limit so much farther from 0.
+/// A wider tolerance: each limit so much farther from what is even, 0 or, of a ratio, 1.
 void widen(Limit& limit, double factor) {
-    if (limit.low) *limit.low *= factor;
-    if (limit.high) *limit.high *= factor;
+    const double even = limit.unit == "ratio" ? 1 : 0;
+    for (auto* end : {&limit.low, &limit.high})
+        if (*end) **end = even + (**end - even) * factor;
 }
 
 } // namespace

@@ -3,6 +3,7 @@
 
 #include "answer/dose_words.h"
 #include "answer/html.h"
+#include "answer/phrases.h"
 #include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
@@ -148,7 +149,7 @@ std::string filled(const std::string& page, const std::map<std::string, std::str
 } // namespace
 
 Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::string& language) {
-    const auto folder = data / "practice";
+    const auto folder = data / "practice-page";
     PageParts parts;
     parts.language = language;
     for (const auto& [name, to] :
@@ -161,6 +162,16 @@ Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::st
     if (!words) return tl::unexpected(words.error());
     parts.words = std::make_shared<const Json>(std::move(*words));
     return parts;
+}
+
+std::string lookAgainWords(const Catalogue& catalogue, const Programme& p) {
+    const auto day = p.lookAgain ? parseDate(p.lookAgain->on) : std::nullopt;
+    std::vector<std::string> names;
+    if (day)
+        for (const std::string& id : p.lookAgain->exercises)
+            if (const auto e = catalogue.exercise(id)) names.push_back(e->name);
+    if (names.empty()) return {};
+    return "On " + dayInWords(*day) + " film once more, the same way as before: " + listOf(names) + ".";
 }
 
 std::string doseOf(const Exercise& e, const ProgrammeItem& item) {
@@ -228,6 +239,8 @@ Result<std::string> practiceSheet(const Catalogue& catalogue, const Programme& p
         h += "</tr>\n";
     }
     h += "</table>\n";
+    if (const std::string again = lookAgainWords(catalogue, p); !again.empty())
+        h += "<p>" + escapedHtml(again) + "</p>\n";
     std::vector<std::string> said;
     for (const Exercise& e : *exercises)
         if (std::find(said.begin(), said.end(), e.stopRule) == said.end()) said.push_back(e.stopRule);

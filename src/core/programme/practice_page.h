@@ -5,7 +5,7 @@
 
 namespace deft {
 
-/// The parts of data/practice/ that a page is put together from.
+/// The parts of data/practice-page/ that a page is put together from.
 struct PageParts {
     std::string html, css, script;
     std::shared_ptr<const Json> words; ///< of one language, by key
@@ -30,6 +30,9 @@ Result<std::string> practicePage(const Catalogue& catalogue, const Programme& pr
 
 /// The dose of an item as the client reads it: "three holds of five seconds, with a good rest between them".
 std::string doseOf(const Exercise& exercise, const ProgrammeItem& item);
+
+/// "On Friday 12 June film once more, the same way as before: Bridge, both feet."; empty where nothing is asked for.
+std::string lookAgainWords(const Catalogue& catalogue, const Programme& programme);
 
 /// The same programme to be printed on one sheet, as a page without a script: the exercises in their order with dose,
 /// what to watch, and a square for each day. @errors those of Catalogue::form

@@ -50,13 +50,6 @@ Result<Answer> programmeLetter(const Catalogue& catalogue, const Programme& p, c
         asked.exercise = e->id, asked.flags = extras.flags;
         for (const std::string& caution : cautionsFor(catalogue.safety(), *e, asked, {})) once(caution);
     }
-    std::string again;
-    if (const auto day = p.lookAgain ? parseDate(p.lookAgain->on) : std::nullopt) {
-        std::vector<std::string> names;
-        for (const std::string& id : p.lookAgain->exercises)
-            if (const auto e = catalogue.exercise(id)) names.push_back(e->name);
-        again = "On " + dayInWords(*day) + " film once more, the same way as before: " + listOf(names) + ".";
-    }
     letter.parts = {
         greetingTo(p.client, " here is what I would like you to practise."),
         plainPart("programme", "In this order", list),
@@ -66,7 +59,7 @@ Result<Answer> programmeLetter(const Catalogue& catalogue, const Programme& p, c
             "Open the attached practice page on your phone. It shows each exercise, counts for you, and keeps what "
             "you did and how it felt; nothing leaves your phone by itself. At the end it writes a short note: "
             "send it to me with your next clip."),
-        plainPart("again", "Look again", again),
+        plainPart("again", "Look again", lookAgainWords(catalogue, p)),
         plainPart("cautions", "Cautions and stop rule", cautions),
         closeOf(p.coach)};
     std::erase_if(letter.parts, [](const AnswerPart& part) { return part.text.empty(); });
