@@ -5,6 +5,7 @@
 #include "app/programme/programme_page.h"
 #include "app/programme/programme_panels.h"
 #include "app/programme/programme_table.h"
+#include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "programme/phases.h"
@@ -145,6 +146,7 @@ private slots:
         for (QSpinBox* box : when->findChildren<QSpinBox*>())
             if (box->accessibleName() == QStringLiteral("Minutes a day")) box->setValue(5);
         QCOMPARE(desk().programme().minutes, 5);
+        QCOMPARE(desk().programme().lookAgain->on, isoDate(practiceDays(desk().programme()).back()));
         bool isSaid = false;
         for (const QLabel* label : room().findChildren<QLabel*>())
             isSaid = isSaid || label->accessibleName().contains(QStringLiteral("longer than there is time"));

@@ -91,6 +91,9 @@ void ProgrammeDesk::take(const Programme& programme) {
 void ProgrammeDesk::change(const QString& what, Programme programme) {
     if (isEmpty() || programme == programme_) return;
     if (running() && programme.uid == running()->programme.uid) programme.uid = need_.uid, programme.from = need_.from;
+    // What is looked at again is looked at on the last day of practice.
+    if (const auto days = practiceDays(programme); programme.lookAgain && !days.empty())
+        programme.lookAgain->on = isoDate(days.back());
     undo_.push(new ProgrammeChange(*this, what, std::move(programme)));
 }
 

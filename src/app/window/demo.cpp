@@ -2,6 +2,7 @@
 #include "app/window/demo.h"
 
 #include "answer/answer.h"
+#include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "exercises/data_folder.h"
@@ -46,6 +47,7 @@ Result<void> giveEarlier(Library& library, int64_t client, const Json& told, qin
     if (!made) return tl::unexpected(made.error());
     Programme& p = made->programme;
     p.uid = need.uid, p.from = need.from, p.weeks = need.weeks;
+    if (const auto days = practiceDays(p); p.lookAgain && !days.empty()) p.lookAgain->on = isoDate(days.back());
     if (auto id = library.giveProgramme(client, p); !id) return tl::unexpected(id.error());
     PracticeNote note{need.clientUid, need.client, p.uid, {}};
     for (const std::string iso : told.at("done")) {
