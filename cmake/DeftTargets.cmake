@@ -95,6 +95,8 @@ function(deft_test_with_comma)
   foreach(name ${ARGN})
     add_test(NAME ${name}_comma COMMAND test_${name})
     set_tests_properties(${name}_comma PROPERTIES TIMEOUT 1500
+      RESOURCE_LOCK ${name} # both keep settings under one name
       ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=de_DE.UTF-8;LOCPATH=${DEFT_LOCALES};QTEST_FUNCTION_TIMEOUT=1200000")
+    set_tests_properties(${name} PROPERTIES RESOURCE_LOCK ${name})
   endforeach()
 endfunction()

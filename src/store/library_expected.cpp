@@ -52,6 +52,11 @@ void Library::expectAgain(std::vector<ExpectedClip>& out) const {
         const auto on = again ? parseDate(again->on) : std::nullopt;
         if (!on || *on - *today > kAhead) continue;
         const auto clips = clipsOf(client.id);
+        std::vector<std::string> waived; // the coach does not wait for these any more
+        each(QStringLiteral("SELECT exercise FROM review WHERE client = ? AND date >= ? AND id IN (SELECT review FROM "
+                            "not_expected)"),
+             {qlonglong(client.id), q(given.back().programme.from)},
+             [&](const QSqlQuery& row) { waived.push_back(s(row.value(0))); });
         for (const std::string& exercise : again->exercises) {
             const bool came = std::any_of(clips.begin(), clips.end(), [&](const Clip& c) {
                 const auto day = parseDate(c.received);
@@ -60,7 +65,8 @@ void Library::expectAgain(std::vector<ExpectedClip>& out) const {
             const bool isThere = std::any_of(out.begin(), out.end(), [&](const ExpectedClip& e) {
                 return e.client == client.id && e.exercise == exercise;
             });
-            if (!came && !isThere) out.push_back({0, client.id, client.name, exercise, again->on, {}, {}});
+            const bool isWaived = std::find(waived.begin(), waived.end(), exercise) != waived.end();
+            if (!came && !isThere && !isWaived) out.push_back({0, client.id, client.name, exercise, again->on, {}, {}});
         }
     }
 }

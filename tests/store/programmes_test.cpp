@@ -182,6 +182,8 @@ private slots:
         QCOMPARE(expected[0].exercise, std::string("one-leg-stand"));
         QCOMPARE(expected[0].due, soon);
         QCOMPARE(expected[0].review, int64_t(0));
+        QVERIFY(library_->expectNoMore(expected[1].review)); // of the bridge
+        QCOMPARE(library_->expected().size(), size_t(1));
     }
 
     /// A note lies in the inbox like a parcel, and a bad one is put aside with its reason.

@@ -393,7 +393,9 @@ private slots:
         QVERIFY(session().file());
         QVERIFY(filed());
         window_->go(MainWindow::Queue);
-        const QString due = dayWords(QDate::currentDate().addDays(7).toString(Qt::ISODate).toStdString());
+        // On the day on which her programme has it filmed again.
+        const auto given = window_->library().programmes(session().client().id);
+        const QString due = dayWords(given.back().programme.lookAgain->on);
         QVERIFY2(list.isVisible() &&
                      list.text().contains(QStringLiteral("Ruta Kalniņa, Bridge, both feet: due ") + due),
                  qPrintable(list.text()));

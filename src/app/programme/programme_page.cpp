@@ -230,8 +230,9 @@ void ProgrammePage::refresh() {
     minutes_->setStyleSheet(seconds > 60.0 * p.minutes ? QStringLiteral("text-decoration: underline") : QString());
     minutes_->setAccessibleName(seconds > 60.0 * p.minutes ? tr("%1, longer than there is time").arg(minutes_->text())
                                                            : minutes_->text());
-    give_->setEnabled(!p.items.empty() && !desk_.isGiven());
-    give_->setText(desk_.isGiven() ? tr("Given")
+    give_->setEnabled(!p.items.empty());
+    give_->setKind(desk_.isGiven() ? KeyButton::Kind::Plain : KeyButton::Kind::Primary);
+    give_->setText(desk_.isGiven() ? tr("Make its mail again")
                                    : tr("Give it to %1").arg(text(client.name).section(QLatin1Char(' '), 0, 0)));
     page_->setEnabled(!p.items.empty());
     for (KeyButton* b : {instead_}) b->setEnabled(desk_.item() != nullptr);

@@ -51,6 +51,7 @@ void MainWindow::makeProgrammeActions(QMenu* menu) {
         {tr("Take in a practice note (copied text, or a file)…"), K(Qt::Key_N), [this] { takePracticeNote(); }},
         {tr("Then and now: a report…"), K(Qt::Key_T), [this] { chooseThenAndNow(); }},
         {tr("Give it to the client"), K(Qt::CTRL | Qt::Key_Return), [this] { giveProgramme(); }},
+        {tr("Open the newest mail in the mail program"), K(Qt::SHIFT | Qt::Key_M), [this] { openMail(lastMail_); }},
         {tr("Back from the programme"), K(Qt::Key_Escape), [this] {
              if (programme_->table().hasFocus() || programme_->hasFocus())
                  go(Record);
@@ -89,13 +90,13 @@ ProgrammeJob MainWindow::programmeJob() const {
     return job;
 }
 
+/// What was given already is not given twice; its mail is made once more, if it is wanted or the program was closed.
 void MainWindow::giveProgramme() {
     ProgrammeDesk& desk = programme_->desk();
-    if (desk.isGiven()) return say(tr("It has been given already; change something first."));
     if (writing_.isRunning()) return say(tr("Something is still being written; try again in a moment."));
     ProgrammeJob job = programmeJob();
     auto shown = clipsToShow(*library_, desk.client(), job.programme, job.today);
-    const auto id = desk.give();
+    const auto id = desk.isGiven() ? Result<int64_t>(desk.running()->id) : desk.give();
     if (!id) return say(QString::fromStdString("Not given: " + id.error().detail + "."));
     const std::string name = "programme-" + std::to_string(*id);
     say(tr("Given. Its mail is being made …"));
