@@ -50,8 +50,8 @@ class PageTest : public QObject {
         QTemporaryDir profile; // nothing is remembered from the test before
         QProcess browser;
         browser.start(QStandardPaths::findExecutable(QStringLiteral("chromium")),
-                      {"--headless", "--no-sandbox", "--disable-gpu", "--window-size=390,844", "--mute-audio",
-                       "--user-data-dir=" + profile.path(),
+                      {"--headless", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage",
+                       "--window-size=390,844", "--mute-audio", "--user-data-dir=" + profile.path(),
                        QStringLiteral("--virtual-time-budget=%1").arg(seconds * 1000), "--dump-dom",
                        "file://" + dir_.filePath(QStringLiteral("page.html"))});
         if (!browser.waitForFinished(300'000)) qFatal("the browser does not end");
