@@ -89,8 +89,6 @@ static const Points kFront = with(
              {"rib_l", {11, 116}},      {"rib_r", {-11, 116}},      {"crest_l", {9, 101}},  {"crest_r", {-9, 101}},
              {"elbow_r", {-20, 112}},   {"wrist_r", {-14, 100}},    {"elbow_l", {20, 112}}, {"wrist_l", {14, 100}}});
 
-static const Points kOnTheSide =
-    with(kPropped, {{"hip_l", {0, 3}}, {"hip_r", {0, 21}}, {"ankle_l", {80, 6}}, {"ankle_r", {80, 21}}});
 /// Lying on the left side, seen from the head end: the front is on the right of the picture.
 static const Points kFromTheHead = with(kFloor, {{"hip_l", {0, 3}},
                                                  {"hip_r", {0, 21}},
@@ -480,15 +478,6 @@ class FamiliesTest : public QObject {
              "right",
              {{"knee_l", {12, 76}}},
              -100 * 10 / std::hypot(8, 50)},
-            {"lying on the left side, the upper ankle 10 above its hip, 80 away",
-             "top_leg",
-             kOnTheSide,
-             Position::SideLying,
-             View::Front,
-             "",
-             "",
-             {{"ankle_r", {80, 31}}},
-             std::atan2(10, 80) * d},
             {"right leg out to the side",
              "leg_out",
              kFront,

@@ -119,7 +119,7 @@ Points lyingOnTheSide(const Person& p, const Params& q) {
     const double stack = 9 * std::cos(radians(q("roll")));
     pair(out, "shoulder", {-p.trunk, 2}, {-p.trunk, 26});
     pair(out, "ear", {-p.trunk - p.neck, 10}, {-p.trunk - p.neck, 16});
-    pair(out, "hip", {0, 12 - stack}, {q("long_side"), 12 + stack});
+    pair(out, "hip", {0, 12 - stack}, {0, 12 + stack});
     pair(out, "rib", {-28, 4}, {-28, 20});
     pair(out, "crest", {-13, 4}, {-13 - q("hike"), 20});
     if (q("bent") > 0.5) { // knees in front, the upper one opens

@@ -313,11 +313,6 @@ void fromElsewhere(std::vector<Scene>& all, const Person& who, bool rest) {
                        rest,
                        {{"roll", 18, "roll-back"}, {"behind", 10, "upper-knee-behind", {}, true, true, true, true}}),
             "head-end");
-    for (const char* version : {"short", "straight", "long"})
-        add(held("leg-sweep", version, who, {lyingOnTheSide, {{"foot", 8}}, lyingOnTheSide, {{"foot", 4}}, {}}, false,
-                 {{"foot", 24, "top-foot-height", {}, true, true, true, true},
-                  {"long_side", 7, "waist-sinks", {}, true, true, true, true}}),
-            "front");
     for (const char* version : {"wide", "near"}) {
         add(held("one-leg-stand", version, who, {standing, {}, standing, {}, {}}, false,
                  {{"sway", 14, "sway-back", {"leaning-back"}},

@@ -57,13 +57,6 @@ Measure pairedLimb(const char* id, const char* name, const char* near, const cha
             }};
 }
 
-/// Of somebody on the side, from the front: the upper leg above the line of the body, whichever side works.
-double upperLegDeg(const MeasureInput& in, const MeasureContext& c) {
-    const bool leftAbove = (leftOf(in, 0) - rightOf(in, 0)).dot(c.axes.up) > 0;
-    const Vector2 leg = leftAbove ? Vector2(leftOf(in, 1) - leftOf(in, 0)) : Vector2(rightOf(in, 1) - rightOf(in, 0));
-    return elevationDeg(leg, -c.axes.cranial, c.axes.up);
-}
-
 /// 0 = in line with the trunk, + behind it.
 Measure onTrunk(const char* id, const char* name, const char* far) {
     return {.id = id,
@@ -102,13 +95,6 @@ std::vector<Measure> limbMeasures() {
         limb("arm", "arm elevation", "shoulder", "wrist", true),
         onTrunk("leg_on_trunk", "leg against trunk", "ankle"),
         onTrunk("thigh_on_trunk", "thigh against trunk", "knee"),
-        {.id = "top_leg",
-         .name = "upper leg elevation",
-         .unit = "deg",
-         .landmarks = bothSides({"hip", "ankle"}),
-         .needed = 4,
-         .againstMat = true,
-         .value = upperLegDeg},
         pairedLimb("leg_out", "leg elevation, seen from the front", "hip", "ankle"),
         pairedLimb("thigh_out", "thigh elevation, seen from the front", "hip", "knee"),
         pairedLimb("arm_out", "upper arm, seen from the front", "shoulder", "elbow"),
