@@ -3,6 +3,7 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "support/numbered_clip.h"
+#include "support/patience.h"
 #include "support/table.h"
 
 #include <QProcess>
@@ -45,7 +46,7 @@ class CliTest : public QObject {
             env.remove(QString::fromLatin1(gone)); // no display at all
         p.setProcessEnvironment(env);
         p.start(QStringLiteral(DEFT_PROGRAM), arguments);
-        p.waitForFinished(400000);
+        p.waitForFinished(kPatience_ms);
         return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -1, p.readAllStandardOutput(),
                 p.readAllStandardError()};
     }
@@ -166,7 +167,7 @@ private slots:
         QCOMPARE(run({"answer", at("one"), "--format", "text", "--out", words, "--quiet"}).code, 0);
         QProcess reader;
         reader.start(QStringLiteral("pdftotext"), {QStringLiteral("-layout"), pdf, QStringLiteral("-")});
-        QVERIFY(reader.waitForFinished(20000));
+        QVERIFY(reader.waitForFinished(kPatience_ms));
         const QString read = QString::fromUtf8(reader.readAllStandardOutput()).simplified();
         // Every sentence of the plain answer stands on the pages, in order; the pages have headings between.
         qsizetype from = 0;
@@ -178,7 +179,7 @@ private slots:
         }
         QProcess images;
         images.start(QStringLiteral("pdfimages"), {QStringLiteral("-list"), pdf});
-        QVERIFY(images.waitForFinished(20000));
+        QVERIFY(images.waitForFinished(kPatience_ms));
         QVERIFY(images.readAllStandardOutput().count("image") >= 2); // best and worst of at least one fault
     }
 
@@ -355,11 +356,12 @@ private slots:
         p.setChildProcessModifier([] { ::setpgid(0, 0); }); // so that all that it starts can be ended with it
         p.start(QStringLiteral("xvfb-run"), {"-a", "-s", "-screen 0 1280x800x24", QStringLiteral(DEFT_PROGRAM),
                                              "--demo", "--library", at("demo-library")});
-        QVERIFY(QTest::qWaitFor([&] { return QFile::exists(at("demo-library") + "/answers/answer-1.html"); }, 60000));
+        QVERIFY(QTest::qWaitFor([&] { return QFile::exists(at("demo-library") + "/answers/answer-1.html"); },
+                                kPatience_ms));
         QTest::qWait(1500);
         QVERIFY2(p.state() == QProcess::Running, p.readAllStandardError().constData());
         ::kill(-pid_t(p.processId()), SIGKILL);
-        QVERIFY(p.waitForFinished(5000));
+        QVERIFY(p.waitForFinished(kPatience_ms));
     }
 
     /// Ctrl-C: it ends soon, says so, and no half-written file stays.
@@ -374,10 +376,10 @@ private slots:
             const QByteArray all = status.readAll(), blocked = all.mid(all.indexOf("SigBlk:\t") + 8, 16);
             return ((blocked.toULongLong(nullptr, 16) >> (SIGINT - 1)) & 1) == 1;
         };
-        QVERIFY(QTest::qWaitFor(listens, 10000));
+        QVERIFY(QTest::qWaitFor(listens, kPatience_ms));
         QTest::qWait(200);
         ::kill(pid_t(p.processId()), SIGINT);
-        QVERIFY(p.waitForFinished(5000));
+        QVERIFY(p.waitForFinished(kPatience_ms));
         QCOMPARE(p.exitCode(), 1);
         QVERIFY(!QFile::exists(at("stopped") + "/review.json"));
     }

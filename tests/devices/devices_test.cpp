@@ -10,6 +10,7 @@
 #include "support/catalogue.h"
 #include "support/no_room.h"
 #include "support/numbered_clip.h"
+#include "support/patience.h"
 #include "support/wrong_entry.h"
 #include "video/clip_reader.h"
 
@@ -64,7 +65,7 @@ class DevicesTest : public QObject {
         for (const auto& [name, value] : headers) r.setRawHeader(name, value);
         r.setHeader(QNetworkRequest::ContentTypeHeader, "application/offset+octet-stream");
         std::unique_ptr<QNetworkReply> reply(net.sendCustomRequest(r, verb, body));
-        (void)QTest::qWaitFor([&] { return reply->isFinished(); }, 10000);
+        (void)QTest::qWaitFor([&] { return reply->isFinished(); }, kPatience_ms);
         return {reply->attribute(QNetworkRequest::HttpStatusCodeAttribute).toInt(), reply->rawHeader("Upload-Offset"),
                 reply->rawHeader("Location")};
     }
@@ -262,7 +263,7 @@ private slots:
         p.sha256 = sha256OfFile(big).value();
         phone.send(big, p, service->tokenFor("w-1"));
         phone.send(clip_, parcel(), service->tokenFor("w-2"));
-        QVERIFY(QTest::qWaitFor([&] { return phone.isIdle(); }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return phone.isIdle(); }, kPatience_ms));
         QCOMPARE(sent.size(), 2);
         QVERIFY2(failed.isEmpty(), failed.isEmpty() ? "" : qPrintable(failed[0][0].toString()));
         QVERIFY(phone.resumed() >= 1);

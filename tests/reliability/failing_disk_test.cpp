@@ -3,6 +3,7 @@
 // confirmed is there afterwards, whole, and what it has not is there whole or not at all.
 #include "store/library.h"
 #include "support/demo_review.h"
+#include "support/patience.h"
 #include "support/reopened.h"
 
 #include <QCoreApplication>
@@ -55,7 +56,7 @@ class FailingDiskTest : public QObject {
         e.insert(QStringLiteral("DEFT_SHIM_FOLDER"), folder);
         p.setProcessEnvironment(e);
         p.start(QCoreApplication::applicationFilePath(), {QStringLiteral("--work"), folder});
-        p.waitForFinished(60000);
+        p.waitForFinished(kPatience_ms);
         return p.readAllStandardOutput();
     }
     void verify(const QString& folder, const QByteArray& told, const QString& when) {

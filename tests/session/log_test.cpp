@@ -2,6 +2,7 @@
 // What the program writes down of its own faults: enough to find them, nothing of anybody's.
 #include "app/session/background_job.h"
 #include "app/session/log.h"
+#include "support/patience.h"
 
 #include <QFile>
 #include <QTemporaryDir>
@@ -31,7 +32,7 @@ private slots:
         Result<int> came = 0;
         job.run([](StopToken, const ProgressFn&) -> Result<int> { throw std::out_of_range("Wim's knee hurts"); },
                 [&](Result<int> outcome) { came = std::move(outcome); });
-        QVERIFY(QTest::qWaitFor([&] { return !came; }, 5000));
+        QVERIFY(QTest::qWaitFor([&] { return !came; }, kPatience_ms));
         QCOMPARE(came.error().code, Errc::Internal);
         QVERIFY(came.error().detail.find("Wim's knee hurts") != std::string::npos);
         QVERIFY(came.error().detail.find(logFile().string()) != std::string::npos);

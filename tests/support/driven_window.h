@@ -9,6 +9,7 @@
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
 #include "app/window/main_window.h"
+#include "support/patience.h"
 
 #include <QApplication>
 #include <QStandardPaths>
@@ -60,15 +61,16 @@ protected:
         QTest::keyClick(page(), k, m);
     }
     bool measured() {
-        return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); }, 400000);
+        return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); },
+                               kPatience_ms);
     }
     bool filed() {
-        return QTest::qWaitFor([&] { return session().isFiled(); }, 60000);
+        return QTest::qWaitFor([&] { return session().isFiled(); }, kPatience_ms);
     }
     /// Waits for the frame itself: no mark is set on the small picture that stands in for it.
     bool pictureIsThere() {
         return QTest::qWaitFor([&] { return stage().shownFrame() == session().frame() && !stage().isPreview(); },
-                               10000);
+                               kPatience_ms);
     }
     qint64 clipOf(const char* name, bool filed = false) {
         for (const Clip& c : window_->library().clips())

@@ -67,7 +67,7 @@ private slots:
     void cornersOfTheMat() {
         QVERIFY(!session().review()->series().context.mat);
         session().setFrame(0);
-        QVERIFY(QTest::qWaitFor([&] { return !stage().isPreview() && stage().shownFrame() == 0; }, 5000));
+        QVERIFY(QTest::qWaitFor([&] { return !stage().isPreview() && stage().shownFrame() == 0; }, kPatience_ms));
         key(Qt::Key_M, Qt::ControlModifier);
         QVERIFY(stage().mat().isActive() && stage().mat().hint().contains(QStringLiteral("1 of 4")));
         key(Qt::Key_Escape); // thought better of it
@@ -80,7 +80,7 @@ private slots:
         }
         QVERIFY(!stage().mat().isActive());
         QCOMPARE(session().inputs().marks.mat, std::optional(MatSize{}));
-        QVERIFY(QTest::qWaitFor([&] { return session().review()->series().context.mat.has_value(); }, 120000));
+        QVERIFY(QTest::qWaitFor([&] { return session().review()->series().context.mat.has_value(); }, kPatience_ms));
         const MatView& mat = *session().review()->series().context.mat;
         QVERIFY2(std::abs(mat.turnDeg) < mat.turnU95 + 0.5,
                  qPrintable(QString::number(mat.turnDeg))); // it stood square
@@ -118,7 +118,7 @@ private slots:
         // It belongs to its frame alone.
         const QImage with = stage().grab().toImage();
         session().setFrame(301);
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(301).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(301).isNull(); }, kPatience_ms));
         const QPoint tail = at(520, 218);
         const QImage without = stage().grab().toImage();
         auto bright = [&](const QImage& image) {
@@ -263,13 +263,13 @@ private slots:
         FrameSource source(path);
         QObject here; // what has been posted to it goes with it
         connect(&source, &FrameSource::arrived, &here, [&](qint64 frame) { came.push_back(frame); });
-        QVERIFY(QTest::qWaitFor([&] { return std::abs(source.nearest(215).first - 215) <= 20; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return std::abs(source.nearest(215).first - 215) <= 20; }, kPatience_ms));
         const auto [near, small] = source.nearest(215);
         const cv::Mat seen = greyOf(small);
         QCOMPARE(numberOf(seen), int(near));
         came.clear();
         for (const qint64 frame : {39, 119, 199, 279, 359}) (void)source.frame(frame);
-        QVERIFY(QTest::qWaitFor([&] { return !source.frame(359).isNull(); }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return !source.frame(359).isNull(); }, kPatience_ms));
         QCOMPARE(numberOf(greyOf(source.frame(359))), 359);
         QVERIFY(std::count(came.begin(), came.end(), 199) == 0);
     }
@@ -291,7 +291,7 @@ private slots:
         };
         const QSize usual = window_->size();
         stage().fitBody();
-        for (const QSize& size : {QSize(1280, 800), QSize(1700, 800), QSize(1280, 1000)}) {
+        for (const QSize& size : {QSize(1280, 800), QSize(1700, 800), QSize(1280, kPatience_ms)}) {
             window_->resize(size);
             QTest::qWait(50);
             QVERIFY2(bodyIsInside(), qPrintable(QStringLiteral("%1 × %2").arg(size.width()).arg(size.height())));
@@ -372,7 +372,7 @@ private slots:
     /// A mark beside a sticker goes onto its middle with one key; on a corner of the pattern where there is none.
     void snapping() {
         session().setFrame(0);
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, kPatience_ms));
         key(Qt::Key_M);
         const Point2 truth = *session().inputs().marks.frames[0].points.at("asis");
         session().setMark(0, "asis", Point2(truth.x() + 4, truth.y() - 3));
@@ -386,7 +386,7 @@ private slots:
     void pictureAsFile() {
         if (!hasNetwork()) QSKIP("the keypoint network is not there");
         session().chooseMoment(0);
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(session().frame()).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(session().frame()).isNull(); }, kPatience_ms));
         for (const auto& [name, begins] :
              {std::pair{"picture.png", "\x89PNG"}, {"picture.svg", "<?xml"}, {"picture.pdf", "%PDF-"}}) {
             const QString path = dir_.filePath(QString::fromLatin1(name));
@@ -412,7 +412,7 @@ private slots:
             const QString path = dir_.filePath(QString::fromLatin1(name));
             window_->writeSheet(path);
             const auto done = [&] { return !window_->message().contains(QStringLiteral("Exporting")); };
-            if (!QTest::qWaitFor(done, 240000)) QTest::qFail("not written in time", __FILE__, __LINE__);
+            if (!QTest::qWaitFor(done, kPatience_ms)) QTest::qFail("not written in time", __FILE__, __LINE__);
             return path;
         };
         QFile svg(write("sheet.svg"));
@@ -482,7 +482,7 @@ private slots:
                 back = back || t < rep.start_s + 1;
                 return back;
             },
-            4000));
+            kPatience_ms));
         const double t = session().clip().time_s[size_t(session().frame())];
         QVERIFY(t >= rep.start_s - 0.05 && t <= rep.end_s);
         key(Qt::Key_L);

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The client room: what filed reviews tell, what is written down of a client, what may leave, and what is erased.
 #include "app/client/client_page.h"
-#include "app/widgets/facts_panel.h"
 #include "app/theme/words.h"
+#include "app/widgets/facts_panel.h"
 #include "app/widgets/weeks_panel.h"
 #include "base/files.h"
 #include "base/json.h"
@@ -24,12 +24,12 @@ class ClientRoomTest : public DrivenWindow {
     QString file(const char* name) const { return dir_.filePath(QString::fromLatin1(name)); }
     /// What is said once a file has been written, or not.
     bool isSaid(const QString& words) {
-        return QTest::qWaitFor([&] { return window_->message().contains(words); }, 60000);
+        return QTest::qWaitFor([&] { return window_->message().contains(words); }, kPatience_ms);
     }
     static QByteArray told(const QString& program, const QStringList& arguments) {
         QProcess p;
         p.start(program, arguments);
-        p.waitForFinished(60000);
+        p.waitForFinished(kPatience_ms);
         return p.readAllStandardOutput();
     }
 

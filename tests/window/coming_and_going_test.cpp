@@ -66,17 +66,17 @@ private slots:
         const int before = window_->queuePage().clips().waiting();
         send("Anneli Saar", small(), "2026-05-21");
         send("Bastien Roux", small(), "", true);
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 2; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 2; }, kPatience_ms));
         QCOMPARE(window_->queuePage().clips().entry(0).client.name, std::string("Bastien Roux"));
         QCOMPARE(window_->queuePage().clips().entry(1).client.name, std::string("Anneli Saar"));
         QVERIFY(QTest::qWaitFor([&] { return window_->inbox().isIdle() && fs::is_empty(window_->inbox().folder()); },
-                                5000));
+                                kPatience_ms));
         const fs::path kept = window_->queuePage().clips().entry(0).clip.draft.clipPath;
         QVERIFY(fs::exists(kept) && kept.string().starts_with(window_->library().folder().string()));
         QVERIFY(inboxWords().isEmpty());
         // The same again: known, and not taken in twice.
         send("Anneli Saar", small(), "2026-05-21");
-        QVERIFY(QTest::qWaitFor([&] { return fs::is_empty(window_->inbox().folder()); }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return fs::is_empty(window_->inbox().folder()); }, kPatience_ms));
         QCOMPARE(window_->queuePage().clips().waiting(), before + 2);
     }
 
@@ -89,18 +89,18 @@ private slots:
         send("A Damaged", torn);
         send("B Whole", small());
         fs::copy_file(small(), inbox / "nobody.mp4");
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 1; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 1; }, kPatience_ms));
         QVERIFY(QTest::qWaitFor(
             [&] {
                 return inboxWords().contains(QStringLiteral("nobody.mp4")) &&
                        inboxWords().contains(QStringLiteral("A Damaged.json"));
             },
-            20000));
+            kPatience_ms));
         fs::copy_file(small(), inbox / "A Damaged.mp4", fs::copy_options::overwrite_existing);
         fs::remove(inbox / "nobody.mp4");
         key(Qt::Key_R);
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 2; }, 20000));
-        QVERIFY(QTest::qWaitFor([&] { return inboxWords().isEmpty(); }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 2; }, kPatience_ms));
+        QVERIFY(QTest::qWaitFor([&] { return inboxWords().isEmpty(); }, kPatience_ms));
     }
 
     /// The inbox's device is unplugged and comes back.
@@ -108,12 +108,12 @@ private slots:
         const fs::path inbox = window_->inbox().folder(), away = inbox.string() + "-away";
         fs::rename(inbox, away);
         window_->inbox().look();
-        QVERIFY(QTest::qWaitFor([&] { return inboxWords().contains(QStringLiteral("cannot be read")); }, 5000));
+        QVERIFY(QTest::qWaitFor([&] { return inboxWords().contains(QStringLiteral("cannot be read")); }, kPatience_ms));
         fs::rename(away, inbox);
         const int before = window_->queuePage().clips().waiting();
         send("Back Again", small());
         window_->inbox().look();
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 1; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 1; }, kPatience_ms));
         QVERIFY(inboxWords().isEmpty());
     }
 
@@ -129,7 +129,7 @@ private slots:
             last = clock.elapsed();
         });
         beat.start(5);
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 500; }, 300000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 500; }, kPatience_ms));
         qInfo("500 clips came in within %.1f s, longest pause of the window %lld ms", double(clock.elapsed()) / 1000,
               static_cast<long long>(longest));
         QVERIFY(window_->inbox().isIdle() || fs::is_empty(window_->inbox().folder()));
@@ -144,10 +144,10 @@ private slots:
         session().setFrame(session().clip().frameAt(looked));
         window_->go(MainWindow::Compare);
         Comparison& comparison = window_->comparePage().comparison();
-        QVERIFY(QTest::qWaitFor([&] { return comparison.side(1) != nullptr; }, 60000));
+        QVERIFY(QTest::qWaitFor([&] { return comparison.side(1) != nullptr; }, kPatience_ms));
         NEAR(session().clip().time_s[size_t(comparison.frame(1))], looked, 0.05); // where the coach was looking
         key(Qt::Key_1);
-        QVERIFY(QTest::qWaitFor([&] { return comparison.side(1) != nullptr; }, 60000));
+        QVERIFY(QTest::qWaitFor([&] { return comparison.side(1) != nullptr; }, kPatience_ms));
         QCOMPARE(comparison.side(1)->review, session().review());
         QVERIFY(comparison.side(0)->review != session().review());
         comparison.setPlace(kAlignStart);
@@ -234,7 +234,8 @@ private slots:
         window_->openClip(id);
         QVERIFY(measured());
         auto says = [&](const char* words) {
-            return QTest::qWaitFor([&] { return window_->message().contains(QString::fromLatin1(words)); }, 10000);
+            return QTest::qWaitFor([&] { return window_->message().contains(QString::fromLatin1(words)); },
+                                   kPatience_ms);
         };
         fs::rename(clip, aside);
         QVERIFY(says("has gone"));
@@ -244,7 +245,7 @@ private slots:
         QCOMPARE(session().file().error().code, Errc::Conflict);
         QVERIFY(!session().isFiled());
         fs::rename(aside, clip);
-        QVERIFY(QTest::qWaitFor([&] { return session().clipWatch().trouble().isEmpty(); }, 10000));
+        QVERIFY(QTest::qWaitFor([&] { return session().clipWatch().trouble().isEmpty(); }, kPatience_ms));
         QVERIFY(window_->message().isEmpty());
         QVERIFY(session().file());
         QVERIFY(filed());
@@ -293,7 +294,7 @@ private slots:
         QVERIFY(window_->firstSteps().sentence().contains(QStringLiteral("Enter")));
         window_->phones()->sendNext();
         window_->phones()->sendNext();
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 2; }, 60000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 2; }, kPatience_ms));
         QVERIFY(window_->queuePage().clips().entry(0).clip.draft.note.pain); // first
         QCOMPARE(window_->queuePage().clips().entry(1).clip.draft.answerBy, demoDay("2026-05-19"));
         // The sentences are put away for good with one key; what has come once does not come again.
@@ -326,7 +327,8 @@ private slots:
         for (const auto& [kind, begins] : kinds) {
             const QString path = dir_.filePath(QStringLiteral("answer.") + QString::fromLatin1(kind));
             window_->writeAnswer(path);
-            QVERIFY2(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Exported")); }, 300000),
+            QVERIFY2(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Exported")); },
+                                     kPatience_ms),
                      qPrintable(window_->message()));
             const auto bytes = readFile(path.toStdString());
             QVERIFY2(bytes && bytes->find(begins) < 400, kind);
@@ -336,7 +338,8 @@ private slots:
         }
         QVERIFY(ClipReader::open(dir_.filePath(QStringLiteral("answer.mp4")).toStdString()));
         window_->writeAnswer(dir_.filePath(QStringLiteral("answer.doc")));
-        QVERIFY(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Not exported")); }, 5000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->message().startsWith(QStringLiteral("Not exported")); },
+                                kPatience_ms));
         QVERIFY(!QFile::exists(dir_.filePath(QStringLiteral("answer.doc"))));
     }
 
@@ -358,7 +361,7 @@ private slots:
         const fs::path folder = window_->library().folder();
         window_->close();
         QVERIFY(window_->isVisible()); // it closes by itself once the mail lies there
-        QVERIFY(QTest::qWaitFor([&] { return !window_->isVisible(); }, 300000));
+        QVERIFY(QTest::qWaitFor([&] { return !window_->isVisible(); }, kPatience_ms));
         QVERIFY(window_->outgoing().isIdle());
         QVERIFY(window_->library().unsent().empty());
         const std::string mail = readFile(folder / "outbox" / ("answer-" + std::to_string(filed) + ".eml")).value();
@@ -378,8 +381,8 @@ private slots:
         key(Qt::Key_Return, Qt::ControlModifier | Qt::ShiftModifier);
         QCOMPARE(window_->room(), MainWindow::Bench);
         QVERIFY(session().clipId() != answered && !session().isFiled());
-        QVERIFY(QTest::qWaitFor([&] { return window_->library().clip(answered)->filed; }, 60000));
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == waiting - 1; }, 10000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().clip(answered)->filed; }, kPatience_ms));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == waiting - 1; }, kPatience_ms));
         QVERIFY(!session().isFiled()); // of the one that is open
     }
 
@@ -427,7 +430,7 @@ private slots:
         QVERIFY(fs::is_empty(outbox));
         for (int start = 0; start < 2; ++start) {
             openWindow(QStringLiteral("killed"));
-            QVERIFY(QTest::qWaitFor([&] { return window_->outgoing().isIdle(); }, 300000));
+            QVERIFY(QTest::qWaitFor([&] { return window_->outgoing().isIdle(); }, kPatience_ms));
             QCOMPARE(std::distance(fs::directory_iterator(outbox), {}), 1);
         }
         QVERIFY(readFile(fs::directory_iterator(outbox)->path()).value().find("video/mp4") != std::string::npos);
@@ -444,8 +447,8 @@ private slots:
             QVERIFY(library->file(clip, gone, "<p>", "text"));
         }
         openWindow(QStringLiteral("given-up"));
-        QVERIFY(
-            QTest::qWaitFor([&] { return window_->message().contains(QStringLiteral("there is no mail")); }, 30000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->message().contains(QStringLiteral("there is no mail")); },
+                                kPatience_ms));
         // Put aside with its reason: the next start does not try it by itself, the coach can.
         openWindow(QStringLiteral("given-up"));
         QTest::qWait(500);
@@ -457,8 +460,8 @@ private slots:
         };
         QVERIFY(aside());
         emit window_->queuePage().inboxLink(QStringLiteral("mails"));
-        QVERIFY(
-            QTest::qWaitFor([&] { return window_->message().contains(QStringLiteral("there is no mail")); }, 30000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->message().contains(QStringLiteral("there is no mail")); },
+                                kPatience_ms));
         QAction* giveUp = nullptr;
         for (QAction* a : window_->findChildren<QAction*>())
             if (a->text() == QStringLiteral("Discard failed emails")) giveUp = a;
@@ -481,17 +484,17 @@ private slots:
                 if (l->text().contains(QStringLiteral("Whose clip is it?"))) return l->text();
             return {};
         };
-        QVERIFY(QTest::qWaitFor([&] { return !question().isEmpty(); }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return !question().isEmpty(); }, kPatience_ms));
         QCOMPARE(window_->library().clips().size(), size_t(0));
         QCOMPARE(window_->library().clients().size(), size_t(1));
         const QString link = question().section(QStringLiteral("href=\""), 1, 1).section(QLatin1Char('"'), 0, 0);
         QVERIFY2(link.startsWith(QStringLiteral("is %1 ").arg(ruta)), qPrintable(question()));
         emit window_->queuePage().inboxLink(link);
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 1; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 1; }, kPatience_ms));
         QCOMPARE(window_->library().clips()[0].client, ruta);
         QCOMPARE(window_->library().clips()[0].draft.flags, std::vector<std::string>{"osteoporosis"});
-        QVERIFY(
-            QTest::qWaitFor([&] { return question().isEmpty() && fs::is_empty(window_->inbox().folder()); }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return question().isEmpty() && fs::is_empty(window_->inbox().folder()); },
+                                kPatience_ms));
     }
 
     /// In the form for a clip of one's own, what is known of a person is filled in when that person is chosen; nobody's
@@ -521,7 +524,7 @@ private slots:
                 if (b->text().startsWith(QStringLiteral("Add and open"))) QTest::mouseClick(b, Qt::LeftButton);
         };
         press();
-        QVERIFY(QTest::qWaitFor([&] { return window_->library().clips().size() == 1; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().clips().size() == 1; }, kPatience_ms));
         const Clip first = window_->library().clips()[0];
         QVERIFY(first.draft.flags.empty() && first.client != ann);
         // Into the library like every other clip.
@@ -536,7 +539,7 @@ private slots:
         for (QLabel* l : form.findChildren<QLabel*>())
             if (l->text().contains(QStringLiteral("somebody of that name")))
                 emit l->linkActivated(QString::number(ann));
-        QVERIFY(QTest::qWaitFor([&] { return window_->library().clips().size() == 2; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().clips().size() == 2; }, kPatience_ms));
         QCOMPARE(window_->library().clipsOf(ann).size(), size_t(1));
         QCOMPARE(window_->library().clipsOf(ann)[0].draft.flags, std::vector<std::string>{"pregnancy"});
     }
@@ -546,7 +549,7 @@ private slots:
         openWindow(QStringLiteral("correct"));
         send("Bastien Roux", small(), "", true);
         QueuePage& queue = window_->queuePage();
-        QVERIFY(QTest::qWaitFor([&] { return queue.clips().waiting() == 1; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return queue.clips().waiting() == 1; }, kPatience_ms));
         key(Qt::Key_E);
         QVERIFY(queue.form().isVisible());
         for (auto* box : queue.form().findChildren<QCheckBox*>()) box->setChecked(false); // no pain after all
@@ -567,7 +570,7 @@ private slots:
     void filmThatMoved() {
         openWindow(QStringLiteral("moved"));
         send("Bastien Roux", small());
-        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 1; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == 1; }, kPatience_ms));
         const Clip clip = window_->library().clips()[0];
         fs::rename(clip.draft.clipPath, dir_.filePath(QStringLiteral("elsewhere.mp4")).toStdString());
         window_->openClip(clip.id);

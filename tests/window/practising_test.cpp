@@ -20,7 +20,7 @@ class PractisingTest : public DrivenWindow {
     PracticePage& practice() { return window_->practicePage(); }
     void press(Qt::Key k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(&practice().picture(), k, m); }
     bool pictureIsMade() {
-        return QTest::qWaitFor([&] { return practice().round().picture() != nullptr; }, 60000);
+        return QTest::qWaitFor([&] { return practice().round().picture() != nullptr; }, kPatience_ms);
     }
     QPoint inWidget(const Point2& px) { return practice().picture().toWidget({px.x(), px.y()}).toPoint(); }
 

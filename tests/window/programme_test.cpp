@@ -53,7 +53,7 @@ class ProgrammeRoomTest : public DrivenWindow {
         QVERIFY(QTest::qWaitForWindowActive(window_.get()));
     }
     bool isSaid(const QString& words) {
-        return QTest::qWaitFor([&] { return window_->message().contains(words); }, 60000);
+        return QTest::qWaitFor([&] { return window_->message().contains(words); }, kPatience_ms);
     }
     std::string today(int later = 0) { return QDate::currentDate().addDays(later).toString(Qt::ISODate).toStdString(); }
 
@@ -176,9 +176,9 @@ private slots:
         for (QCheckBox* box : room().findChildren<QCheckBox*>())
             if (box->text().contains(QStringLiteral("page"))) box->setChecked(false);
         press(Qt::Key_Return, Qt::ControlModifier);
-        QVERIFY(QTest::qWaitFor([&] { return desk().given().size() == 4; }, 1000));
+        QVERIFY(QTest::qWaitFor([&] { return desk().given().size() == 4; }, kPatience_ms));
         const auto second = folder / "outbox" / ("programme-" + std::to_string(desk().given().back().id) + ".eml");
-        QVERIFY(QTest::qWaitFor([&] { return std::filesystem::exists(second); }, 60000));
+        QVERIFY(QTest::qWaitFor([&] { return std::filesystem::exists(second); }, kPatience_ms));
         QVERIFY(readFile(second).value().find("practice.html") == std::string::npos);
     }
 

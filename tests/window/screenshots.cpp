@@ -18,6 +18,7 @@
 #include "app/window/keys_sheet.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
+#include "support/patience.h"
 
 #include <QApplication>
 #include <QSettings>
@@ -51,8 +52,8 @@ int main(int argc, char** argv) {
     QSettings().remove(QStringLiteral("first-steps-put-away")); // of an earlier run
     window.startDemo();
     while (window.phones()->left() > 0) window.phones()->sendNext();
-    if (!QTest::qWaitFor([&] { return window.queuePage().clips().waiting() == 5; }, 60000)) return 1;
-    if (!QTest::qWaitFor([&] { return window.session().proposer().isIdle(); }, 120000)) return 1;
+    if (!QTest::qWaitFor([&] { return window.queuePage().clips().waiting() == 5; }, kPatience_ms)) return 1;
+    if (!QTest::qWaitFor([&] { return window.session().proposer().isIdle(); }, kPatience_ms)) return 1;
     window.say({});
     shot("queue");
     window.firstSteps().putAway();
@@ -60,7 +61,7 @@ int main(int argc, char** argv) {
     for (const Clip& c : window.library().clips())
         if (!c.filed && c.draft.client.starts_with("Ruta")) ruta = c.id;
     window.openClip(ruta);
-    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
+    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, kPatience_ms)) return 1;
     window.benchPage().answerMoment(true);
     shot("bench");
     QTest::keyClick(&window.benchPage().stage(), Qt::Key_B);
@@ -78,7 +79,7 @@ int main(int argc, char** argv) {
         QTest::mouseMove(&stage, stage.toWidget({1100, 520}).toPoint());
         shot("mat");
         press(1151, 503), press(131, 513);
-        if (!QTest::qWaitFor([&] { return window.session().review()->series().context.mat.has_value(); }, 60000))
+        if (!QTest::qWaitFor([&] { return window.session().review()->series().context.mat.has_value(); }, kPatience_ms))
             return 1;
         stage.select({});
         shot("mat-told");
@@ -90,7 +91,7 @@ int main(int argc, char** argv) {
     shot("bench-dark");
     window.setDark(false);
     window.go(MainWindow::Compare);
-    if (!QTest::qWaitFor([&] { return window.comparePage().comparison().side(1) != nullptr; }, 120000)) return 1;
+    if (!QTest::qWaitFor([&] { return window.comparePage().comparison().side(1) != nullptr; }, kPatience_ms)) return 1;
     window.comparePage().comparison().setPlace(1.6);
     shot("compare");
     window.comparePage().comparison().choose(Comparison::Of::Weeks);
@@ -102,7 +103,7 @@ int main(int argc, char** argv) {
         QTest::qWait(2000);
         shot("compare-dark");
         window.setDark(false);
-        window.resize(1920, 1080);
+        window.resize(1920, kPatience_ms);
         shot("compare-large");
         window.resize(1280, 800);
     }
@@ -146,7 +147,7 @@ int main(int argc, char** argv) {
     round.begin();
     window.say({});
     for (int k = 0; !round.isOver(); ++k) {
-        if (!QTest::qWaitFor([&] { return round.picture() != nullptr; }, 60000)) return 1;
+        if (!QTest::qWaitFor([&] { return round.picture() != nullptr; }, kPatience_ms)) return 1;
         const Point2 at = round.picture()->truth.at(round.asked()) + Vector2(k * 7 % 9 - 2, k * 5 % 7 - 3);
         const QPoint click = practising.toWidget({at.x(), at.y()}).toPoint();
         QTest::mouseMove(&practising, click + QPoint(3, 2));
@@ -182,20 +183,20 @@ int main(int argc, char** argv) {
     shot("placing");
     for (const Clip& c : window.library().clips())
         if (c.draft.client.starts_with("Tom")) window.openClip(c.id);
-    if (!QTest::qWaitFor([&] { return window.session().proposals() != nullptr; }, 60000)) return 1;
+    if (!QTest::qWaitFor([&] { return window.session().proposals() != nullptr; }, kPatience_ms)) return 1;
     shot("proposed");
     QTest::keyClick(&stage, Qt::Key_C);
     QTest::keyClick(&stage, Qt::Key_Return);
-    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
+    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, kPatience_ms)) return 1;
     shot("plank");
     for (const char* name : {"Saoirse", "Wim"}) {
         for (const Clip& c : window.library().clips())
             if (c.draft.client.starts_with(name)) window.openClip(c.id);
-        if (!QTest::qWaitFor([&] { return window.session().proposals() != nullptr; }, 60000)) return 1;
+        if (!QTest::qWaitFor([&] { return window.session().proposals() != nullptr; }, kPatience_ms)) return 1;
         if (name[0] == 'S') shot("stand-proposed");
         QTest::keyClick(&stage, Qt::Key_C);
         QTest::keyClick(&stage, Qt::Key_Return);
-        if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
+        if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, kPatience_ms)) return 1;
         shot(name[0] == 'S' ? "stand" : "reach");
         if (name[0] == 'S') {
             window.go(MainWindow::Compare);
@@ -219,14 +220,14 @@ int main(int argc, char** argv) {
     window.setDark(false);
     for (const Clip& c : window.library().clips())
         if (!c.filed && c.draft.client.starts_with("Ois")) window.openClip(c.id);
-    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, 120000)) return 1;
+    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, kPatience_ms)) return 1;
     shot("plain-clothes");
     window.benchPage().target().setOverruling(true);
     shot("overrule");
     window.benchPage().target().setOverruling(false);
     window.go(MainWindow::Letter);
     shot("answer-plain");
-    window.resize(1920, 1080);
+    window.resize(1920, kPatience_ms);
     shot("answer-large");
     window.go(MainWindow::Bench);
     shot("bench-large");

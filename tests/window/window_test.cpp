@@ -56,9 +56,9 @@ private slots:
         window_->openClip(clipOf("Ruta"));
         QCOMPARE(window_->room(), MainWindow::Bench);
         QVERIFY(session().job().isRunning());
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, kPatience_ms));
         qInfo("first frame after %lld ms", static_cast<long long>(clock.elapsed()));
-        QVERIFY(QTest::qWaitFor([&] { return session().job().progress().done > 0; }, 10000));
+        QVERIFY(QTest::qWaitFor([&] { return session().job().progress().done > 0; }, kPatience_ms));
         session().job().stop();
         QVERIFY(!session().job().isRunning() && session().review() == nullptr); // stopped: nothing half measured
         QVERIFY(session().inputs().marks.frames.size() == 1);                   // and the marks are still there
@@ -80,9 +80,9 @@ private slots:
         QCOMPARE(session().frame(), session().clip().frames() - 1);
         // A step back is on the screen soon even where nothing was decoded ahead.
         session().setFrame(400);
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(400).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(400).isNull(); }, kPatience_ms));
         key(Qt::Key_Left);
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(399, -1).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(399, -1).isNull(); }, kPatience_ms));
         // Played by the clip's own times: a quarter of a second of the clip takes half a second at half speed, or
         // longer on a busy machine.
         key(Qt::Key_Home);
@@ -91,7 +91,7 @@ private slots:
         clock.start();
         key(Qt::Key_Space);
         const auto shown_s = [&] { return session().clip().time_s[size_t(session().frame())]; };
-        QVERIFY(QTest::qWaitFor([&] { return shown_s() >= 0.25; }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return shown_s() >= 0.25; }, kPatience_ms));
         const double took_s = double(clock.elapsed()) / 1000;
         key(Qt::Key_Space);
         QVERIFY(!window_->benchPage().player().isPlaying());
@@ -255,7 +255,7 @@ private slots:
         if (name == QLatin1String("empty.mp4")) QVERIFY(writeFileAtomically(path, ""));
         if (name == QLatin1String("one.mp4")) QVERIFY(writeNumbered(path, {0}));
         if (name == QLatin1String("cut.mp4"))
-            QVERIFY(writeFileAtomically(path, readFile(demoClip("ruta-bridge-april"))->substr(0, 200000)));
+            QVERIFY(writeFileAtomically(path, readFile(demoClip("ruta-bridge-april"))->substr(0, kPatience_ms)));
         const size_t before = window_->library().clips().size();
         window_->queuePage().bringIn(QString::fromStdString(path.string()));
         QVERIFY2(window_->message().startsWith(QStringLiteral("Not opened")) && window_->message().contains(name) &&
@@ -300,7 +300,7 @@ private slots:
         QCOMPARE(editor.verdict(), QStringLiteral("In order."));
         QString words = editor.text().toPlainText();
         editor.text().setPlainText(QString(words).replace(QLatin1String("back-bend"), QLatin1String("back-bent")));
-        QVERIFY(QTest::qWaitFor([&] { return !editor.isInOrder(); }, 2000)); // the check follows what is typed
+        QVERIFY(QTest::qWaitFor([&] { return !editor.isInOrder(); }, kPatience_ms)); // the check follows what is typed
         QVERIFY2(editor.verdict().contains(QLatin1String("/limits/back-bent")), qPrintable(editor.verdict()));
         editor.save(); // a file that is not in order is not kept
         NEAR(*window_->library().catalogue()->exercise("bridge")->fault("back-bend")->limit.high, 5, 0);
@@ -469,7 +469,8 @@ private slots:
             }
         for (QAbstractButton* b : queue.form().findChildren<QAbstractButton*>())
             if (b->text().startsWith(QStringLiteral("Add and open"))) b->click();
-        QTRY_COMPARE_WITH_TIMEOUT(window_->room(), MainWindow::Bench, 20000); // once it is copied into the library
+        QTRY_COMPARE_WITH_TIMEOUT(window_->room(), MainWindow::Bench,
+                                  kPatience_ms); // once it is copied into the library
         QVERIFY(stage().isPlacing());
         QVERIFY(session().review() == nullptr && !session().job().isRunning());
         const Marks known = readMarks(DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.marks.json").value();
@@ -514,7 +515,7 @@ private slots:
         const qint64 clip = session().clipId();
         openWindow(QStringLiteral("demo")); // the program ended; the marks are there
         window_->openClip(clip);
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, kPatience_ms));
         QVERIFY(stage().isPlacing() && !session().job().isRunning()); // going on where it was left
         for (int k = 0; k < 30 && stage().isPlacing(); ++k) placeNext();
         QVERIFY2(!stage().isPlacing(), qPrintable(stage().toPlace().join(QLatin1Char(' '))));
@@ -539,7 +540,7 @@ private slots:
         if (!std::filesystem::exists(KeypointNetwork::usualPlace())) QSKIP("the keypoint network has not been fetched");
         openWindow(QStringLiteral("demo"));
         // Looked at in the background while the coach is still in the queue.
-        QVERIFY(QTest::qWaitFor([&] { return session().proposer().isIdle(); }, 60000));
+        QVERIFY(QTest::qWaitFor([&] { return session().proposer().isIdle(); }, kPatience_ms));
         const qint64 clip = clipOf("Tom");
         actions_ = 0;
         window_->openClip(clip), ++actions_;
@@ -585,7 +586,7 @@ private slots:
         openWindow(QStringLiteral("by-hand"));
         actions_ = 0;
         window_->openClip(clipOf("Tom")), ++actions_;
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, kPatience_ms));
         while (!session().isMarked() && actions_ < 40) {
             const Point2& place = *points.at(stage().toPlace().first().toStdString());
             QTest::mouseClick(&stage(), Qt::LeftButton, {}, stage().toWidget({place.x(), place.y()}).toPoint());
@@ -606,12 +607,13 @@ private slots:
         QVERIFY(!window_->library().cachedTracks(ruta.draft));
         window_->openClip(clipOf("Ois"));
         QVERIFY(measured() && window_->measurer().isIdle());
-        QVERIFY(QTest::qWaitFor([&] { return window_->library().cachedTracks(ruta.draft).has_value(); }, 400000));
+        QVERIFY(QTest::qWaitFor([&] { return window_->library().cachedTracks(ruta.draft).has_value(); }, kPatience_ms));
         window_->openClip(ruta.id);
         QVERIFY(session().review() && !session().job().isRunning());
         window_->go(MainWindow::Queue);
         const ClipList& clips = window_->queuePage().clips();
-        QVERIFY(QTest::qWaitFor([&] { return clips.find(ruta.id)->found.contains(QStringLiteral("moment")); }, 20000));
+        QVERIFY(QTest::qWaitFor([&] { return clips.find(ruta.id)->found.contains(QStringLiteral("moment")); },
+                                kPatience_ms));
     }
 
     /// A client's confirmed clips teach the program where that client's points lie, and are laid onto the next clip.
@@ -631,7 +633,7 @@ private slots:
         own.clipSha256 = sha256OfFile(own.clipPath).value();
         const auto client = window_->library().addClient(own.client, "rigger").value();
         window_->openClip(window_->library().addClip(client, "2026-05-16", own).value());
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, 3000));
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, kPatience_ms));
         const Marks known = readMarks(DEFT_SOURCE_DIR "/demo/clips/ruta-bridge-april.marks.json").value();
         const Point2 knee = *known.frames[0].points.at("knee");
         const QPoint beside = stage().toWidget({knee.x() + 5, knee.y() - 3}).toPoint();

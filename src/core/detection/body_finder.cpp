@@ -9,6 +9,9 @@
 namespace deft {
 namespace {
 
+// Of the score before: as good a find. Chosen here; moments later the same body scores somewhat less while it moves.
+constexpr double kAsSure = 0.9, kAsSureLater = 0.8;
+
 /// A square window into the picture: its middle, its side (px of the picture) and how far it is turned clockwise.
 struct Window {
     Point2 middle;
@@ -79,24 +82,35 @@ double FoundBody::bodyScore() const {
     return sum / (kKeypoints - ShoulderLeft);
 }
 
-std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& picture) {
+std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& picture, const FoundBody* before) {
     Window whole{Point2((picture.cols - 1) / 2.0, (picture.rows - 1) / 2.0),
                  double(std::max(picture.cols, picture.rows)), 0};
-    std::optional<FoundBody> best;
-    double second = 0;
-    for (int quarter = 0; quarter < 4; ++quarter) {
+    double second = 0; // only the whole picture shows the others
+    auto wholePicture = [&](int quarter) {
         whole.turnRad = quarter * kPi / 2;
-        FoundBody body = look(network, picture, whole);
+        const FoundBody body = look(network, picture, whole);
         second = std::max(second, body.second);
-        if (!best || body.bodyScore() > best->bodyScore()) best = body;
+        return body;
+    };
+    auto closer = [&](FoundBody& best) {
+        const FoundBody body = look(network, picture, around(best));
+        if (body.bodyScore() >= kAsSure * best.bodyScore()) best = body;
+    };
+    auto told = [&](FoundBody best) -> std::optional<FoundBody> {
+        best.second = second;
+        if (best.presence * best.bodyScore() < kBodyGate) return std::nullopt;
+        return best;
+    };
+    if (before && before->torsoPx() > 4) {
+        FoundBody best = wholePicture(int(std::lround(around(*before).turnRad / (kPi / 2))));
+        if (best.torsoPx() > 4) closer(best);
+        if (best.bodyScore() >= kAsSureLater * before->bodyScore()) return told(best);
     }
-    for (int closer = 0; closer < 2 && best->torsoPx() > 4; ++closer) {
-        FoundBody body = look(network, picture, around(*best));
-        if (body.bodyScore() >= 0.9 * best->bodyScore()) best = body;
-    }
-    best->second = second; // only the whole picture shows the others
-    if (best->presence * best->bodyScore() < kBodyGate) return std::nullopt;
-    return best;
+    FoundBody best = wholePicture(0);
+    for (int quarter = 1; quarter < 4; ++quarter)
+        if (const FoundBody body = wholePicture(quarter); body.bodyScore() > best.bodyScore()) best = body;
+    for (int again = 0; again < 2 && best.torsoPx() > 4; ++again) closer(best);
+    return told(best);
 }
 
 std::optional<FoundBody> findBodyNear(KeypointNetwork& network, const cv::Mat& picture, const FoundBody& before) {

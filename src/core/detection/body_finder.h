@@ -31,8 +31,10 @@ constexpr double kAnotherGate = 0.55;
 /// Looks for one person lying, kneeling or standing any way round: the whole picture at four quarter turns, then the
 /// best of them twice more, cut to the body and turned so that hips → shoulders points up. Six passes.
 /// @param picture 8-bit BGR, upright
+/// @param before the same person in another picture of the clip: two passes, from the way it lay then, do where they
+/// find it about as surely
 /// @return nothing when the gate is not passed
-std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& picture);
+std::optional<FoundBody> findBody(KeypointNetwork& network, const cv::Mat& picture, const FoundBody* before = nullptr);
 
 /// The same person a moment later, in one pass: where and as it lay before. `second` is not told.
 std::optional<FoundBody> findBodyNear(KeypointNetwork& network, const cv::Mat& picture, const FoundBody& before);

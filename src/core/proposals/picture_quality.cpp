@@ -81,7 +81,9 @@ Result<PictureQuality> pictureQuality(ClipReader& reader, StopToken stop) {
     // In rising order, so that the clip is gone through once.
     std::map<int64_t, bool> looks; // frame → one of those spread over the clip, besides those of the start
     for (double t = 0.25; t <= std::min(kStill_s, clip.time_s.back()); t += 0.25) looks[clip.frameAt(t)] = false;
-    for (int k = 0; k < kPictures; ++k) looks[k * (clip.frames() - 1) / (kPictures - 1)] = true;
+    const int64_t apart = (clip.frames() - 1) / (kPictures - 1);
+    for (int k = 0; k < kPictures; ++k)
+        looks[reader.keyFrameNear(k * (clip.frames() - 1) / (kPictures - 1), apart / 2)] = true;
 
     std::vector<double> light, noise, blur;
     cv::Mat first;

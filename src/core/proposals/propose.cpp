@@ -11,8 +11,8 @@
 namespace deft {
 namespace {
 
-constexpr double kSeedsApart_s = 0.5, kMostSeeds = 60; // at least, and at most in a clip (chosen here)
-constexpr double kLastTimeSd = 0.05;                   // torso lengths, on top of how well the frames fit each other
+constexpr double kSeedsApart_s = 2, kMostSeeds = 60; // at least, and at most in a clip (chosen here)
+constexpr double kLastTimeSd = 0.05;                 // torso lengths, on top of how well the frames fit each other
 
 /// Torso lengths, of each axis; measured on made clips (docs/accuracy.md). The shoulder's mark sits on skin that slides
 /// far over its joint as the arm moves.
@@ -95,10 +95,13 @@ Result<std::map<int64_t, FoundBody>> findBodies(ClipReader& reader, KeypointNetw
     for (int look = 0; look < looks; ++look) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "looking for the body was stopped");
         if (progress) progress({look, looks, "looking for the body"});
-        const int64_t frame = look * (reader.info().frames() - 1) / std::max(1, looks);
+        const int64_t last = reader.info().frames() - 1, apart = last / std::max(1, looks);
+        const int64_t frame = reader.keyFrameNear(look * last / std::max(1, looks), apart / 4);
+        if (bodies.count(frame)) continue; // fewer frames than looks
         const auto picture = reader.bgra(frame);
         if (!picture) continue; // damaged; the others may do
-        if (const auto body = findBody(network, withoutAlpha(*picture))) bodies[frame] = *body;
+        const FoundBody* before = bodies.empty() ? nullptr : &bodies.rbegin()->second;
+        if (const auto body = findBody(network, withoutAlpha(*picture), before)) bodies[frame] = *body;
     }
     if (progress) progress({looks, looks, "looking for the body"});
     return bodies;
@@ -117,7 +120,8 @@ Result<std::map<int64_t, FoundBody>> followBodies(ClipReader& reader, KeypointNe
     for (int64_t k = 1; k <= total; ++k) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "looking for the body was stopped");
         if (progress) progress({k, total, "following the body"});
-        const int64_t frame = clip.frameAt(clip.time_s.front() + double(k) * apart_s);
+        const int64_t there = clip.frameAt(clip.time_s.front() + double(k) * apart_s);
+        const int64_t frame = reader.keyFrameNear(there, int64_t(apart_s * clip.medianRateHz / 3));
         auto before = bodies.upper_bound(frame);
         if (before != bodies.begin()) --before;
         if (before->first == frame) continue;

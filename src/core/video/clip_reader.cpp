@@ -77,8 +77,9 @@ struct ClipReader::State {
         return it != index.end() && it->pts == pts ? it - index.begin() : -1;
     }
 
-    /// Next picture in display order, or end of stream.
-    int decodeNext() {
+    /// Next picture in display order, or end of stream. @param wanted pictures shown before this time that no other
+    /// picture refers to need not be decoded
+    int decodeNext(int64_t wanted) {
         atFrame = -1; // the picture there is gone, whatever comes of it
         for (int damaged = 0;;) {
             int code = avcodec_receive_frame(codec.get(), frame.get());
@@ -103,6 +104,7 @@ struct ClipReader::State {
                 continue;
             }
             if (packet->pts == AV_NOPTS_VALUE) packet->pts = packet->dts;
+            codec->skip_frame = packet->pts < wanted ? AVDISCARD_NONREF : AVDISCARD_DEFAULT;
             avcodec_send_packet(codec.get(), packet.get()); // errors concern one packet and show as a missing picture
             av_packet_unref(packet.get());
         }
@@ -136,7 +138,7 @@ struct ClipReader::State {
                 if (seekTo(from) < 0) seekTo(index.front().pts - 1);
             }
             bool first = true;
-            while (decodeNext() >= 0) {
+            while (decodeNext(target.pts) >= 0) {
                 if (atFrame == wanted) return {};
                 const int64_t pts = frame->best_effort_timestamp;
                 if (pts > target.pts) {
@@ -315,6 +317,13 @@ int64_t ClipReader::keyFrame(int64_t frame) const {
     return std::lower_bound(index.begin(), index.end(), key,
                             [](const auto& e, int64_t value) { return e.pts < value; }) -
            index.begin();
+}
+
+int64_t ClipReader::keyFrameNear(int64_t frame, int64_t within) const {
+    const int64_t before = keyFrame(frame);
+    for (int64_t after = frame + 1; after <= std::min(frame + within, info().frames() - 1); ++after)
+        if (after - frame < frame - before && keyFrame(after) == after) return after;
+    return frame - before <= within ? before : frame;
 }
 
 int64_t ClipReader::toDecode(int64_t frame) const {

@@ -12,7 +12,8 @@ namespace deft {
 /// Opens anything libav reads and hands out upright frames by index, forwards cheaply and anywhere exactly.
 ///
 /// How a frame is found: opening lists every packet, so all times are known before the first picture. A frame is
-/// decoded from the last key frame that is not later in display order. Reading the next frames in order never seeks.
+/// decoded from the last key frame that is not later in display order; on the way pictures that no other refers to are
+/// left out. Reading the next frames in order never seeks.
 /// Upright = the container's display matrix applied, pixels made square. One reader belongs to one thread.
 class ClipReader {
 public:
@@ -31,6 +32,9 @@ public:
 
     /// The frame that decoding has to begin with to get at this one.
     int64_t keyFrame(int64_t frame) const;
+    /// The nearest frame that decoding can begin with, where one lies so near; else the frame itself. For looking at a
+    /// clip here and there, where it does not matter which frame exactly. @param within frames
+    int64_t keyFrameNear(int64_t frame, int64_t within) const;
     /// How many pictures have to be decoded to get at this one; 0 = it is there.
     int64_t toDecode(int64_t frame) const;
     /// Decodes up to this frame and hands out nothing: a long way taken in pieces. @errors DamagedFrame, OutOfRange
