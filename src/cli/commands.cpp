@@ -108,7 +108,7 @@ int analyseClip(const CataloguePtr& catalogue, const Options& o) {
     if (!in) return failed(in.error());
     warnOfUnconfirmed(in->marks, o);
     if (o.tracks.empty()) return written(analyse(catalogue, std::move(*in), interrupt.token(), progressTo(o)), o);
-    auto reader = ClipReader::open(in->clipPath);
+    auto reader = ClipReader::open(in->clipPath, in->part);
     if (!reader) return failed(reader.error());
     return written(fromTracks(catalogue, std::move(*in), o.tracks, reader->info()), o);
 }
@@ -158,7 +158,9 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (o.command == "analyse") return analyseClip(*catalogue, o);
     if (o.command == "check") return check(**catalogue, o);
     if (o.command == "marks") return marks(**catalogue, o);
-    if (o.command == "answer") return writeAnswer(*catalogue, o.folder, o.format, o.out, argc, argv);
+    if (o.command == "answer") return writeAnswer(*catalogue, {o.folder}, o.format, o.out, argc, argv);
+    if (o.command == "visit") return writeAnswer(*catalogue, o.folders, o.format, o.out, argc, argv);
+    if (o.command == "season") return makeSeason(o.library);
     if (o.command == "programme show") return showProgramme(**catalogue, o);
     if (o.command == "programme export") return exportProgramme(*catalogue, o);
     if (o.command == "repeat") return showRepeatability(*catalogue, o.folders, o.json);

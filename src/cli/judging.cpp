@@ -18,6 +18,11 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
     in.clipPath = std::filesystem::absolute(o.clip).lexically_normal().string(); // an answer is made from elsewhere
     in.exercise = o.exercise;
     in.side = o.side;
+    if (!o.part.empty()) {
+        auto part = parsePart({{"from_s", o.part[0]}, {"to_s", o.part[1]}}, "--part");
+        if (!part) return tl::unexpected(part.error());
+        in.part = *part;
+    }
     auto marks = readMarks(o.marks);
     if (!marks) return tl::unexpected(marks.error());
     in.marks = std::move(*marks);

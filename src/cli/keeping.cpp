@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/keeping.h"
 
+#include "app/window/demo.h"
 #include "base/numbers.h"
 #include "cli/knowledge.h"
 #include "store/backup.h"
 
+#include <QDate>
 #include <QStandardPaths>
 #include <iostream>
 
@@ -50,6 +52,27 @@ int restore(const std::string& from, const std::string& library, bool quiet, Sto
     return told("restored to", restoreLibrary(from, to, stop, progress), to.string(), quiet);
 }
 
+namespace {
+
+/// With a client's videos the pages that show them go, too.
+bool wasErased(const Library& library, const Clip& clip) {
+    for (const FiledReview& r : library.filed(clip.client, clip.draft.exercise)) {
+        std::error_code ec;
+        const std::string page = "answer-" + std::to_string(library.letterOf(r.id)) + ".html";
+        if (r.clip == clip.id) return !fs::exists(library.folder() / "answers" / page, ec);
+    }
+    return false;
+}
+
+} // namespace
+
+int makeSeason(const std::string& folder) {
+    auto library = Library::open(folder);
+    if (!library) return failed(library.error());
+    if (auto ok = ui::fillSeason(**library, QDate::currentDate()); !ok) return failed(ok.error());
+    return 0;
+}
+
 int checkLibrary(const std::string& library) {
     const auto open = openLibrary(library);
     if (!open) return failed(open.error());
@@ -59,7 +82,7 @@ int checkLibrary(const std::string& library) {
     for (const Clip& c : (*open)->clips()) {
         std::error_code ec;
         ++clips;
-        if (!fs::exists(c.draft.clipPath, ec))
+        if (!fs::exists(c.draft.clipPath, ec) && !wasErased(**open, c))
             found.push_back("clip " + std::to_string(c.id) + ": " + c.draft.clipPath + " has gone");
     }
     for (const std::string& sentence : found) std::cerr << "deft-mirror: " << sentence << "\n";

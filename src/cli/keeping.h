@@ -16,5 +16,7 @@ int backup(const std::string& library, const std::string& to, bool quiet, StopTo
 int restore(const std::string& from, const std::string& library, bool quiet, StopToken stop,
             const ProgressFn& progress);
 int checkLibrary(const std::string& library);
+/// season: three members of the demo's company over eight weeks. @return exit code
+int makeSeason(const std::string& library);
 
 } // namespace deft::cli

@@ -4,7 +4,7 @@
 #include "analysis/analyse.h"
 #include "answer/sheet.h"
 #include "app/documents/answer_file.h"
-#include "app/documents/answer_picture.h"
+#include "app/documents/letter_films.h"
 #include "app/documents/sketch_picture.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
@@ -12,7 +12,6 @@
 #include "judgement/safety.h"
 #include "judgement/targets.h"
 #include "review/review_json.h"
-#include "video/clip_reader.h"
 
 #include <QGuiApplication>
 #include <clocale>
@@ -39,16 +38,23 @@ int written(const std::string& out, const Result<std::string>& content) {
 
 } // namespace
 
-int writeAnswer(const CataloguePtr& catalogue, const std::string& folder, const std::string& form,
+int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& folders, const std::string& form,
                 const std::string& out, int& argc, char** argv) {
-    auto review = readFolder(catalogue, folder);
-    if (!review) return failed(review.error());
-    auto reader = ClipReader::open(review->inputs.clipPath);
-    if (!reader && reader.error().code != Errc::NotFound) return failed(reader.error());
-    if (!reader) std::cerr << "deft-mirror: " << reader.error().detail << "; the answer goes without pictures\n";
+    std::vector<std::shared_ptr<const Review>> reviews;
+    for (const std::string& folder : folders) {
+        auto review = readFolder(catalogue, folder);
+        if (!review) return failed(review.error());
+        if (!reviews.empty() && review->inputs.client != reviews.front()->inputs.client)
+            return failed({Errc::Conflict, folder + ": is a review of another client than " + folders.front() +
+                                               "; a letter goes to one"});
+        reviews.push_back(std::make_shared<const Review>(std::move(*review)));
+    }
+    auto films = ui::LetterFilms::open(reviews);
+    if (!films && films.error().code != Errc::NotFound) return failed(films.error());
+    if (!films) std::cerr << "deft-mirror: " << films.error().detail << "; the answer goes without pictures\n";
     const auto gui = withoutDisplay(argc, argv);
-    return written(out, ui::answerIn(form, composeAnswer(*review), {review->inputs.coach, {}, {}},
-                                     reader ? ui::pictureMaker(*review, *reader) : PictureMaker()));
+    return written(out, ui::answerIn(form, ui::letterOn(reviews), {reviews.front()->inputs.coach, {}, {}},
+                                     films ? films->pictures() : PictureMaker()));
 }
 
 int writeSheet(const Catalogue& catalogue, const std::string& id, const std::string& asked, const KnownFlags& of,

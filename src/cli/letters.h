@@ -8,7 +8,8 @@
 namespace deft::cli {
 
 // What goes to a client, written to a file in one of the forms html, pdf, text, eml. Each returns the exit code.
-int writeAnswer(const CataloguePtr& catalogue, const std::string& folder, const std::string& form,
+/// @param folders analysed ones of one client; of several the letter on their visit
+int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& folders, const std::string& form,
                 const std::string& out, int& argc, char** argv);
 /// Flags from intake, and those whose readiness list is confirmed.
 struct KnownFlags {

@@ -37,6 +37,7 @@ Options parse(int argc, char** argv) {
     analyseCommand->add_option("--history", o.history);
     analyseCommand->add_option("--asked", o.asked, "what was asked and is known of the client");
     analyseCommand->add_option("--tracks", o.tracks, "tracks.csv that is there already; the clip need not be");
+    analyseCommand->add_option("--part", o.part, "of the film: from and to, in seconds")->expected(2);
     analyseCommand->add_option("--out", o.out)->required();
     CLI::App* checkCommand = command("check", "is a clip usable, and what to ask the client for");
     checkCommand->add_option("CLIP", o.clip)->required();
@@ -52,6 +53,13 @@ Options parse(int argc, char** argv) {
     answerCommand->add_option("DIR", o.folder)->required();
     answerCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
     answerCommand->add_option("--out", o.out)->required();
+    CLI::App* visitCommand = command("visit", "one letter for several analysed folders of a client");
+    visitCommand->add_option("DIR", o.folders, "in the order in which they are told")->required()->expected(1, 12);
+    visitCommand->add_option("--format", o.format)->required()->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
+    visitCommand->add_option("--out", o.out)->required();
+    CLI::App* seasonCommand = app.add_subcommand("season", "eight weeks of the demo's company, into a library");
+    seasonCommand->add_option("--library", o.library, "folder of the library, which is made where there is none")
+        ->required();
     CLI::App* repeatCommand =
         command("repeat", "how repeatable readings are: the same clips analysed from other markings");
     repeatCommand->add_option("FOLDERS", o.folders, "one folder a marking, with an analysed folder for every clip")

@@ -11,6 +11,7 @@ struct Options {
     std::string command; ///< "analyse", "exercises list", …; empty = the window
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
                              caseFile, last, checkedFor, version, library, asked, tracks, from;
+    std::vector<double> part;   ///< from and to, s; empty = the whole film
     int minutes = 0, weeks = 0; ///< of a programme; 0 = as before, or as usual
     std::vector<std::string> schools, folders, flags, cleared;
     bool json = false, quiet = false, mirrored = false;

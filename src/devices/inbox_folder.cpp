@@ -97,19 +97,26 @@ Result<InboxContent> lookIntoInbox(const Catalogue& catalogue, const fs::path& f
                  : content.refused.push_back({note, home.error().detail});
             continue;
         }
-        auto parcel = json ? parseParcel(catalogue, *json, note.filename().string()) : tl::unexpected(json.error());
-        if (!parcel) {
-            content.refused.push_back({note, parcel.error().detail});
+        auto parcels =
+            json.and_then([&](const Json& j) { return parseParcels(catalogue, j, note.filename().string()); });
+        if (!parcels) {
+            content.refused.push_back({note, parcels.error().detail});
             continue;
         }
-        clips.erase(folder / parcel->clip);
-        const auto kind = fs::symlink_status(folder / parcel->clip, ec).type();
-        if (kind == fs::file_type::not_found)
-            content.refused.push_back({note, "the clip " + parcel->clip + " has not come yet"});
-        else if (kind != fs::file_type::regular)
-            content.refused.push_back({note, parcel->clip + " is a link, folder or device and no clip"});
-        else
-            content.ready.push_back({note, std::move(*parcel)});
+        std::string why;
+        for (const Parcel& parcel : *parcels) {
+            clips.erase(folder / parcel.clip);
+            const auto kind = fs::symlink_status(folder / parcel.clip, ec).type();
+            if (kind == fs::file_type::not_found)
+                why = "the clip " + parcel.clip + " has not come yet";
+            else if (kind != fs::file_type::regular)
+                why = parcel.clip + " is a link, folder or device and no clip";
+        }
+        if (!why.empty()) {
+            content.refused.push_back({note, why});
+            continue;
+        }
+        content.ready.push_back({note, std::move(*parcels)});
     }
     content.loose.assign(clips.begin(), clips.end());
     return content;
@@ -138,13 +145,13 @@ Result<KeptClip> keepFilm(const fs::path& from, const std::string& told, const f
 
 Result<KeptClip> keepClip(const InboxContent::Item& item, const fs::path& home, StopToken stop,
                           const ProgressFn& progress) {
-    return keepFilm(item.note.parent_path() / item.parcel.clip, item.parcel.sha256, home, stop, progress);
+    return keepFilm(item.note.parent_path() / item.parcel().clip, item.parcel().sha256, home, stop, progress);
 }
 
 void clearFromInbox(const InboxContent::Item& item) {
     std::error_code ec;
-    fs::remove(item.note, ec); // first, so that a clip without its parcel is the worst that can be left
-    fs::remove(item.note.parent_path() / item.parcel.clip, ec);
+    fs::remove(item.note, ec); // first, so that clips without their parcel are the worst that can be left
+    for (const Parcel& parcel : item.parcels) fs::remove(item.note.parent_path() / parcel.clip, ec);
 }
 
 } // namespace deft

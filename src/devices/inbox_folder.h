@@ -13,7 +13,10 @@ namespace deft {
 struct InboxContent {
     struct Item {
         std::filesystem::path note;
-        Parcel parcel;
+        std::vector<Parcel> parcels; ///< one for each clip; at least one
+        size_t next = 0;             ///< which of them is to be taken in
+        const Parcel& parcel() const { return parcels[next]; }
+        bool isLast() const { return next + 1 == parcels.size(); }
     };
     struct Refusal {
         std::filesystem::path file;
@@ -24,7 +27,7 @@ struct InboxContent {
         PracticeNote note;
     };
     std::vector<Item> ready;
-    std::vector<Home> home; ///< notes of what was practised
+    std::vector<Home> home;                   ///< notes of what was practised
     std::vector<Refusal> refused;             ///< cannot be taken in as they are
     std::vector<std::filesystem::path> loose; ///< clips without a parcel file
 };
@@ -52,8 +55,8 @@ Result<KeptClip> keepFilm(const std::filesystem::path& from, const std::string& 
 Result<KeptClip> keepClip(const InboxContent::Item& item, const std::filesystem::path& home, StopToken stop = {},
                           const ProgressFn& progress = {});
 
-/// Takes parcel and clip out of the inbox, once they are safe in the library. What cannot be removed stays and is known
-/// to be there already next time.
+/// Takes note and clips out of the inbox, once all of them are safe in the library. What cannot be removed stays and is
+/// known to be there already next time.
 void clearFromInbox(const InboxContent::Item& item);
 
 } // namespace deft

@@ -37,7 +37,7 @@ Result<Json> copied(const fs::path& from, const fs::path& to, const std::string&
 std::vector<std::string> filesOf(const fs::path& folder) {
     std::vector<std::string> names;
     std::error_code ec;
-    for (const char* part : {"clips", "answers", "outbox", "exercises", "inbox"})
+    for (const char* part : {"clips", "answers", "outbox", "exercises", "programmes", "inbox"})
         for (fs::recursive_directory_iterator it(folder / part, ec), end; !ec && it != end; it.increment(ec))
             if (it->symlink_status(ec).type() == fs::file_type::regular)
                 names.push_back(it->path().lexically_relative(folder).string());

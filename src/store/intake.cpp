@@ -29,6 +29,10 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
 
 namespace {
 
+bool isSameClip(const ReviewInputs& in, const std::string& sha256, const Parcel& parcel) {
+    return in.clipSha256 == sha256 && in.exercise == parcel.exercise && in.part == parcel.part;
+}
+
 /// @returns the client's id, 0 = a new one @errors Ambiguous
 Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const std::string& sha256,
                          const Sender& sender) {
@@ -38,9 +42,7 @@ Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const std
     if (alike.empty()) return 0;
     for (const Client& c : alike) // the very same once more needs no question
         for (const Clip& clip : library.clipsOf(c.id))
-            if (clip.draft.clipSha256 == sha256 && clip.draft.exercise == parcel.exercise &&
-                toJson(clip.draft.note) == toJson(parcel.note))
-                return c.id;
+            if (isSameClip(clip.draft, sha256, parcel) && toJson(clip.draft.note) == toJson(parcel.note)) return c.id;
     return fail(Errc::Ambiguous, "a clip of " + parcel.client + " has come, and " + alike.front().name +
                                      " is on record already; say whether it is the same person");
 }
@@ -74,7 +76,7 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
     if (!whose) return whose;
     const int64_t client = *whose;
     for (const Clip& c : library.clipsOf(client))
-        if (c.draft.clipSha256 == sha256 && c.draft.exercise == parcel.exercise) {
+        if (isSameClip(c.draft, sha256, parcel)) {
             if (toJson(c.draft.note) == toJson(parcel.note))
                 return fail(Errc::Conflict, "this clip of " + parcel.client + " is in the library already");
             // What a client writes later may be the pain that was not there before: a person has to look at it.
@@ -88,7 +90,7 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
     a.received = parcel.sent.empty() ? today : parcel.sent;
     a.flags = parcel.flags, a.consent = parcel.consent;
     a.fill = [&](ReviewInputs& in) {
-        in.side = parcel.side, in.answerBy = parcel.answerBy, in.note = parcel.note;
+        in.part = parcel.part, in.side = parcel.side, in.answerBy = parcel.answerBy, in.note = parcel.note;
         if (!parcel.asked) return;
         const std::string version = in.asked.version;
         in.asked = *parcel.asked;

@@ -44,6 +44,13 @@ struct Clip {
 struct UnsentReview {
     int64_t review = 0;
     ReviewInputs inputs;
+    std::vector<ReviewInputs> with; ///< the other reviews that the same letter answers, in its order
+};
+
+/// A review to be filed, of a clip that waits.
+struct Answered {
+    int64_t clip = 0;
+    const Review* review = nullptr;
 };
 
 /// The mail made for a filed review.
@@ -183,6 +190,14 @@ public:
 
     /// Files the review and its answer: readings, answer and audit entry in one transaction, the page beside it.
     Result<int64_t> file(int64_t clip, const Review& review, const std::string& html, const std::string& text);
+    /// The same for the clips of one visit that one letter answers: all of them or none. The first one's number names
+    /// page and mail. @pre at least one, all of one client @returns numbers of the reviews, in order
+    Result<std::vector<int64_t>> file(const std::vector<Answered>& visit, const std::string& html,
+                                      const std::string& text);
+    /// Clips of this client that wait and came on the same day, this one among them, oldest first.
+    std::vector<Clip> visitOf(const Clip& clip) const;
+    /// The review under whose number the letter lies that answered this one: itself, unless it was one of several.
+    int64_t letterOf(int64_t review) const;
     /// Soonest due first. A review that stopped the exercise asked for none.
     std::vector<ExpectedClip> expected() const;
     /// The coach does not wait for it any more. @errors WriteFailed
@@ -201,6 +216,13 @@ public:
     /// Given to the client and never changed after; the draft is done with. @errors WriteFailed
     Result<int64_t> giveProgramme(int64_t client, const Programme& programme);
     std::vector<GivenProgramme> programmes(int64_t client) const; ///< oldest first
+    /// The coach's own programmes to begin with, by name: files in the library's programmes/ that name no client.
+    std::vector<std::string> templates() const;
+    /// @errors NotFound; those of parseProgramme
+    Result<Programme> programmeTemplate(const std::string& name) const;
+    /// Takes the client out of it. @errors BadFormat (no name for a file), WriteFailed
+    Result<void> saveTemplate(const std::string& name, Programme programme);
+    Result<void> removeTemplate(const std::string& name); ///< @errors WriteFailed
     /// What came home: of a day that is told again, the newer word counts. Clips that wait know of it.
     /// @errors WriteFailed
     Result<void> takePractice(int64_t client, const PracticeNote& note);
@@ -240,6 +262,7 @@ private:
     void sweep();
     void trouble(const std::string& sentence) const;
     std::vector<int64_t> reviewsOf(int64_t client) const;
+    Result<int64_t> fileOne(const Answered& one, const std::string& html, const std::string& text);
     std::vector<Client> readClients(const QString& which, const QVariantList& values) const;
     std::optional<Consent> readConsent(const std::string& json) const;
     std::vector<Clip> readClips(const QString& where, const QVariantList& values = {}) const;
@@ -272,6 +295,6 @@ private:
 std::string nameKey(const std::string& name);
 
 /// The newest schema that this program reads and writes.
-constexpr int kLibraryVersion = 5;
+constexpr int kLibraryVersion = 6;
 
 } // namespace deft

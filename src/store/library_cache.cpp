@@ -17,12 +17,16 @@ std::filesystem::path cacheFile(const std::filesystem::path& folder, const std::
         QCryptographicHash::hash(QByteArray::fromStdString(key), QCryptographicHash::Sha256).toHex().left(32);
     return folder / "cache" / (cachePrefix(clipSha256) + hash.toStdString() + ending);
 }
+/// Empty for a whole film.
+std::string partKey(const ReviewInputs& in) { return in.part ? toLine(toJson(*in.part)) : std::string(); }
 // The numbers rise when tracking or proposing itself changes.
 std::filesystem::path tracksFile(const std::filesystem::path& folder, const ReviewInputs& in) {
-    return cacheFile(folder, in.clipSha256, "1" + in.clipSha256 + toLine(toJson(in.marks)), ".tracks.csv");
+    return cacheFile(folder, in.clipSha256, "1" + in.clipSha256 + partKey(in) + toLine(toJson(in.marks)),
+                     ".tracks.csv");
 }
 std::filesystem::path proposalsFile(const std::filesystem::path& folder, const ReviewInputs& in) {
-    return cacheFile(folder, in.clipSha256, "2" + in.clipSha256 + in.exercise + (in.marks.mirrored ? "m" : ""),
+    return cacheFile(folder, in.clipSha256,
+                     "3" + in.clipSha256 + partKey(in) + in.exercise + (in.marks.mirrored ? "m" : ""),
                      ".proposals.json");
 }
 } // namespace

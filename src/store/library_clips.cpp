@@ -102,6 +102,14 @@ std::vector<Clip> Library::clipsOf(int64_t client) const {
     return readClips(QStringLiteral("WHERE client = ?"), {qlonglong(client)});
 }
 
+std::vector<Clip> Library::visitOf(const Clip& clip) const {
+    std::vector<Clip> out =
+        readClips(QStringLiteral("WHERE client = ? AND received = ? AND id NOT IN (SELECT clip FROM review)"),
+                  {qlonglong(clip.client), q(clip.received)});
+    std::sort(out.begin(), out.end(), [](const Clip& a, const Clip& b) { return a.id < b.id; });
+    return out;
+}
+
 std::optional<Clip> Library::clip(int64_t id) const {
     auto found = readClips(QStringLiteral("WHERE id = ?"), {qlonglong(id)});
     return found.empty() ? std::nullopt : std::optional(std::move(found.front()));

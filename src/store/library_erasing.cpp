@@ -58,14 +58,17 @@ std::vector<fs::path> arrived(const Catalogue& catalogue, const fs::path& inbox,
                         found.insert(file);
                     continue;
                 }
-                const auto parcel = json.and_then([&](const Json& j) { return parseParcel(catalogue, j, "note"); });
-                if (!parcel) continue;
-                const bool theirs = parcel->clientUid.empty()
-                                        ? onlyOne && nameKey(parcel->client) == nameKey(client.name)
-                                        : parcel->clientUid == client.uid;
-                if (!theirs && !films.count(parcel->sha256)) continue;
+                const auto parcels = json.and_then([&](const Json& j) { return parseParcels(catalogue, j, "note"); });
+                if (!parcels) continue;
+                const Parcel& first = parcels->front();
+                const bool theirs = first.clientUid.empty() ? onlyOne && nameKey(first.client) == nameKey(client.name)
+                                                            : first.clientUid == client.uid;
+                if (!theirs && std::none_of(parcels->begin(), parcels->end(),
+                                            [&](const Parcel& p) { return films.count(p.sha256) > 0; }))
+                    continue;
                 found.insert(file);
-                if (std::error_code ec; fs::exists(filmOf(file, *parcel), ec)) found.insert(filmOf(file, *parcel));
+                for (const Parcel& parcel : *parcels)
+                    if (std::error_code ec; fs::exists(filmOf(file, parcel), ec)) found.insert(filmOf(file, parcel));
             } else if (const auto sum = sha256OfFile(file); sum && films.count(*sum)) {
                 found.insert(file);
             }
@@ -148,6 +151,7 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
                                 : QStringList{QStringLiteral("DELETE FROM unsent WHERE review ") + of,
                                               QStringLiteral("DELETE FROM mail WHERE review ") + of,
                                               QStringLiteral("DELETE FROM not_expected WHERE review ") + of,
+                                              QStringLiteral("DELETE FROM visit WHERE review ") + of,
                                               QStringLiteral("DELETE FROM answer WHERE review ") + of,
                                               QStringLiteral("DELETE FROM reading WHERE review ") + of,
                                               QStringLiteral("DELETE FROM review WHERE client = ?"),
@@ -227,7 +231,7 @@ void Library::sweep() {
     each(QStringLiteral("SELECT id FROM review"), {}, [&](const QSqlQuery& row) { reviews.insert(s(row.value(0))); });
     std::error_code ec;
     for (const fs::path& folder : {folder_, folder_ / "answers", folder_ / "outbox", folder_ / "cache",
-                                   folder_ / "clips", folder_ / "exercises", inbox_})
+                                   folder_ / "clips", folder_ / "exercises", folder_ / "programmes", inbox_})
         for (const fs::path& file : filesIn(folder)) {
             const std::string name = file.filename().string();
             std::smatch found;

@@ -15,21 +15,49 @@ namespace deft {
 using namespace sql;
 
 Result<int64_t> Library::file(int64_t clip, const Review& review, const std::string& html, const std::string& answer) {
-    const auto of = this->clip(clip);
+    const auto ids = file({{clip, &review}}, html, answer);
+    return ids ? Result<int64_t>(ids->front()) : tl::unexpected(ids.error());
+}
+
+Result<std::vector<int64_t>> Library::file(const std::vector<Answered>& visit, const std::string& html,
+                                           const std::string& answer) {
+    std::vector<int64_t> ids;
+    auto ok = transaction([&]() -> Result<void> {
+        for (const Answered& one : visit) {
+            auto id = fileOne(one, ids.empty() ? html : std::string(), answer);
+            if (!id) return tl::unexpected(id.error());
+            ids.push_back(*id);
+            if (ids.size() == 1) continue;
+            if (auto r = run(QStringLiteral("INSERT INTO visit (review, letter) VALUES (?, ?)"),
+                             {qlonglong(*id), qlonglong(ids.front())});
+                !r)
+                return r;
+        }
+        if (auto r = run(QStringLiteral("INSERT INTO unsent (review) VALUES (?)"), {qlonglong(ids.front())}); !r)
+            return r;
+        // The page that is handed to mail, inside the transaction: without it nothing counts as sent.
+        return writeFileAtomically(folder_ / "answers" / ("answer-" + std::to_string(ids.front()) + ".html"), html);
+    });
+    return ok ? Result<std::vector<int64_t>>(std::move(ids)) : tl::unexpected(ok.error());
+}
+
+/// Within a transaction: review, readings, answer and audit entry.
+Result<int64_t> Library::fileOne(const Answered& one, const std::string& html, const std::string& answer) {
+    const auto of = clip(one.clip);
     if (!of) return fail(Errc::NotFound, "the clip is not in this library any more");
     int64_t id = 0;
-    Review kept = review;
+    Review kept = *one.review;
     kept.inputs = stored(kept.inputs);
-    auto ok = transaction([&]() -> Result<void> {
+    const auto done = [&]() -> Result<void> {
         if (auto r = run(QStringLiteral("INSERT INTO review (clip, client, exercise, date, past, result, filed_at) "
                                         "VALUES (?, ?, ?, ?, ?, ?, ?)"),
-                         {qlonglong(clip), qlonglong(of->client), q(review.inputs.exercise), q(review.inputs.date),
-                          text(toJson(std::vector{asPast(review)})), text(toJson(kept)), now()},
+                         {qlonglong(one.clip), qlonglong(of->client), q(kept.inputs.exercise), q(kept.inputs.date),
+                          text(toJson(std::vector{asPast(*one.review)})), text(toJson(kept)), now()},
                          &id);
             !r)
             return r;
         if (auto r = seal("review", id); !r) return r;
-        for (const ReadingRow& m : readingRows(review)) {
+        for (const ReadingRow& m : readingRows(*one.review)) {
             if (!std::isfinite(m.value)) continue;
             // A reading is filed to be compared with later ones of the same client.
             const double u95 = changeU95(m.u95, m.slideU95);
@@ -47,13 +75,17 @@ Result<int64_t> Library::file(int64_t clip, const Review& review, const std::str
             !r)
             return r;
         if (auto r = seal("answer", id); !r) return r;
-        if (auto r = run(QStringLiteral("INSERT INTO unsent (review) VALUES (?)"), {qlonglong(id)}); !r) return r;
-        if (auto r = writeDraft(clip, kept.inputs); !r) return r;
-        if (auto r = audit("review filed", id); !r) return r;
-        // The page that is handed to mail, inside the transaction: without it nothing counts as sent.
-        return writeFileAtomically(folder_ / "answers" / ("answer-" + std::to_string(id) + ".html"), html);
-    });
-    return ok ? Result<int64_t>(id) : tl::unexpected(ok.error());
+        if (auto r = writeDraft(one.clip, kept.inputs); !r) return r;
+        return audit("review filed", id);
+    }();
+    return done ? Result<int64_t>(id) : tl::unexpected(done.error());
+}
+
+int64_t Library::letterOf(int64_t review) const {
+    int64_t letter = review;
+    each(QStringLiteral("SELECT letter FROM visit WHERE review = ?"), {qlonglong(review)},
+         [&](const QSqlQuery& row) { letter = row.value(0).toLongLong(); });
+    return letter;
 }
 
 std::vector<FiledReview> Library::filed(int64_t client, const std::string& exercise) const {
@@ -93,13 +125,20 @@ std::vector<FiledReview> Library::filed(int64_t client, const std::string& exerc
 }
 
 std::vector<UnsentReview> Library::unsent() const {
-    std::vector<std::pair<int64_t, int64_t>> ids;
-    each(QStringLiteral("SELECT review.id, review.clip FROM unsent JOIN review ON review.id = unsent.review ORDER BY "
+    std::vector<std::pair<int64_t, int64_t>> ids; // letter, clip; the letter's own review comes first
+    each(QStringLiteral("SELECT unsent.review, review.clip FROM unsent JOIN review ON review.id = unsent.review OR "
+                        "review.id IN (SELECT review FROM visit WHERE letter = unsent.review) ORDER BY unsent.review, "
                         "review.id"),
          {}, [&](const QSqlQuery& row) { ids.emplace_back(row.value(0).toLongLong(), row.value(1).toLongLong()); });
     std::vector<UnsentReview> out;
-    for (const auto& [review, of] : ids)
-        if (const auto found = clip(of)) out.push_back({review, found->draft});
+    for (const auto& [letter, of] : ids) {
+        const auto found = clip(of);
+        if (!found) continue;
+        if (out.empty() || out.back().review != letter)
+            out.push_back({letter, found->draft, {}});
+        else
+            out.back().with.push_back(found->draft);
+    }
     return out;
 }
 
@@ -116,7 +155,7 @@ Result<void> Library::markMade(int64_t review, const std::filesystem::path& file
 
 std::optional<Mail> Library::mailOf(int64_t review) const {
     std::optional<Mail> mail;
-    each(QStringLiteral("SELECT file, made_at, sent_at FROM mail WHERE review = ?"), {qlonglong(review)},
+    each(QStringLiteral("SELECT file, made_at, sent_at FROM mail WHERE review = ?"), {qlonglong(letterOf(review))},
          [&](const QSqlQuery& row) {
              mail = {folder_ / s(row.value(0)), s(row.value(1)), s(row.value(2))};
          });
@@ -126,7 +165,7 @@ std::optional<Mail> Library::mailOf(int64_t review) const {
 Result<void> Library::setMailSent(int64_t review, bool sent) {
     return transaction([&] {
         return run(QStringLiteral("UPDATE mail SET sent_at = ? WHERE review = ?"),
-                   {sent ? now() : QString(), qlonglong(review)});
+                   {sent ? now() : QString(), qlonglong(letterOf(review))});
     });
 }
 

@@ -80,7 +80,11 @@ const std::vector<QStringList>& steps() {
                   "CREATE TRIGGER programme_stays BEFORE UPDATE OF id, document, given_at ON programme WHEN "
                   "OLD.given_at <> '' BEGIN SELECT RAISE(ABORT, 'a programme that was given is never changed'); END",
                   "CREATE TABLE practised (id INTEGER PRIMARY KEY, client INTEGER NOT NULL REFERENCES client, day TEXT "
-                  "NOT NULL, document TEXT NOT NULL, sum TEXT NOT NULL DEFAULT '', UNIQUE (client, day))"})};
+                  "NOT NULL, document TEXT NOT NULL, sum TEXT NOT NULL DEFAULT '', UNIQUE (client, day))"}),
+            // Reviews that another one's letter answers, too: the clips of one visit.
+            list(
+                {"CREATE TABLE visit (review INTEGER PRIMARY KEY REFERENCES review, letter INTEGER NOT NULL REFERENCES "
+                 "review)"})};
     }();
     return all;
 }

@@ -274,6 +274,40 @@ private slots:
         QVERIFY(readFile(at("a.txt").toStdString())->find("Stop if you feel pain") != std::string::npos);
     }
 
+    /// One letter from several folders; one client's only.
+    void visit() {
+        QCOMPARE(run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--part", "0", "9.5", "--out",
+                      at("part"), "--quiet"})
+                     .code,
+                 0);
+        const Json part = readJsonFile(at("part").toStdString() + "/review.json").value();
+        QCOMPARE(part["reps"].size(), size_t(1));
+        QCOMPARE(part["clip"]["part"]["to_s"].get<double>(), 9.5);
+        QCOMPARE(run({"visit", at("one"), at("part"), "--format", "text", "--out", at("visit.txt")}).code, 0);
+        const std::string text = readFile(at("visit.txt").toStdString()).value();
+        QVERIFY(text.find("two clips") != std::string::npos && text.find("4. ") == std::string::npos);
+        Json other = part;
+        other["inputs"]["client"] = "Somebody Else";
+        QDir().mkpath(at("other"));
+        QFile::copy(at("part") + "/tracks.csv", at("other") + "/tracks.csv");
+        QVERIFY(writeFileAtomically(at("other").toStdString() + "/review.json", toText(other)));
+        verifyTrouble(run({"visit", at("one"), at("other"), "--format", "text", "--out", at("no.txt")}),
+                      "another client");
+        verifyTrouble(
+            run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--part", "90", "95", "--out", at("no")}),
+            "has no part");
+    }
+
+    /// Eight weeks of three members, and a library that is in order.
+    void season() {
+        QCOMPARE(run({"season", "--library", at("season")}).code, 0);
+        const Ran checked = run({"library", "check", "--library", at("season")});
+        QVERIFY2(checked.code == 0 && checked.out.contains("24 clips"), checked.err.constData());
+        QCOMPARE(
+            run({"programme", "propose", "Mirela Dumitru", "--library", at("season"), "--out", at("next.json")}).code,
+            0);
+    }
+
     void exercises() {
         QVERIFY(run({"exercises", "list"}).out.contains("bridge"));
         QVERIFY(run({"exercises", "show", "bridge"}).out.contains("chosen here"));

@@ -129,6 +129,43 @@ private slots:
         }
     }
 
+    /// Several clips, or parts of one, in one note: a parcel for each, with what holds for all of them.
+    void severalClips() {
+        Json j = good();
+        for (const char* key : {"clip", "exercise", "side", "target", "sha256"}) j.erase(key);
+        j["clips"] = {{{"clip", "a.mp4"}, {"exercise", "bridge"}},
+                      {{"clip", "b.mp4"},
+                       {"exercise", "side-plank"},
+                       {"side", "left"},
+                       {"part", {{"from_s", 0}, {"to_s", 12.5}}}},
+                      {{"clip", "b.mp4"},
+                       {"exercise", "side-plank"},
+                       {"side", "right"},
+                       {"part", {{"from_s", 13}, {"to_s", 26}}}}};
+        const auto parcels = parseParcels(shipped(), j, "visit.json").value();
+        QCOMPARE(parcels.size(), size_t(3));
+        for (const Parcel& p : parcels) QVERIFY(p.client == "Wim Dekker" && toJson(p.note) == toJson(parcel().note));
+        QVERIFY(parcels[2].side == "right" && *parcels[2].part == (FilmPart{13, 26}) && !parcels[0].part);
+        QCOMPARE(parseParcels(shipped(), good(), "p").value().size(), size_t(1));
+        for (const auto& [at, wrong, told] : {std::tuple{"/clips", Json::array(), "/clips"},
+                                              {"/clips/1/exercise", Json("juggling"), "/clips/1"},
+                                              {"/clips/2/part/to_s", Json(2), "/clips/2: /part"},
+                                              {"/clips/0/clip", Json("../a.mp4"), "/clips/0: /clip"}}) {
+            Json bad = j;
+            bad[Json::json_pointer(at)] = wrong;
+            const auto refused = parseParcels(shipped(), bad, "visit.json");
+            QVERIFY(!refused && refused.error().detail.find(told) != std::string::npos);
+        }
+    }
+    /// What the parcel's JSON Schema refuses is refused on reading, and the schema lets through what is read.
+    void parcelObeysItsSchema() {
+        QVERIFY(shipped().obeysSchema("parcel", good(), "p"));
+        Json j = good();
+        j["note"]["felt"] = "everywhere";
+        QVERIFY(!shipped().obeysSchema("parcel", j, "p"));
+        QVERIFY(!parseParcels(shipped(), j, "p"));
+    }
+
     void inboxIsRead() {
         const fs::path inbox = filledInbox("read");
         (void)writeFileAtomically(inbox / "early.json", [] {
@@ -162,9 +199,9 @@ private slots:
     void clipsThatAreNotKept() {
         const fs::path inbox = filledInbox("bad"), home = folder("library-bad") / "clips";
         auto item = lookIntoInbox(shipped(), inbox).value().ready.at(0);
-        item.parcel.sha256 = std::string(64, '0');
+        item.parcels[0].sha256 = std::string(64, '0');
         QCOMPARE(keepClip(item, home).error().code, Errc::BadFormat); // half of it, or another
-        item.parcel.sha256.clear();
+        item.parcels[0].sha256.clear();
         {
             NoRoom full(1000);
             QCOMPARE(keepClip(item, home).error().code, Errc::WriteFailed);
@@ -272,7 +309,7 @@ private slots:
         QVERIFY(content.refused.empty() && content.loose.empty());
         std::set<std::string> whose;
         for (const auto& item : content.ready) {
-            whose.insert(item.parcel.clientUid);
+            whose.insert(item.parcel().clientUid);
             QVERIFY(keepClip(item, folder("sent-home")));
         }
         QCOMPARE(whose, (std::set<std::string>{"w-1", "w-2"})); // as their tokens say
@@ -313,7 +350,7 @@ private slots:
         for (const char* none : {"/uploads/nothing", "/uploads/../../etc/passwd", "/uploads/%00"})
             QVERIFY(ask("HEAD", QString::fromLatin1(none), {}).status >= 400);
         const auto content = lookIntoInbox(shipped(), inbox).value();
-        QCOMPARE(readFile(inbox / content.ready.at(0).parcel.clip).value(), film.toStdString());
+        QCOMPARE(readFile(inbox / content.ready.at(0).parcel().clip).value(), film.toStdString());
     }
 
     /// Who has no token, calls from a page or under another name, or sends what is no film, gets nothing done.
@@ -431,7 +468,7 @@ private slots:
         QVERIFY(content.ready.empty() && content.loose.empty());
         QCOMPARE(content.refused.size(), size_t(1));
         QVERIFY(content.refused[0].why.find("link") != std::string::npos);
-        InboxContent::Item item{inbox / "evening.json", parcel()};
+        InboxContent::Item item{inbox / "evening.json", {parcel()}};
         QCOMPARE(keepClip(item, folder("links-home")).error().code, Errc::NotReadable);
     }
 

@@ -3,7 +3,7 @@
 #include "answer/calendar_file.h"
 #include "base/dates.h"
 #include "base/json.h"
-#include "exercises/exercise_schema.h"
+#include "exercises/json_schema.h"
 #include "judgement/safety.h"
 #include "judgement/targets.h"
 #include "programme/phases.h"
@@ -66,7 +66,7 @@ class ProgrammeTest : public QObject {
     /// What the shipped schema of a format says of a document; empty = nothing against it.
     static std::string againstSchema(const char* format, const Json& document) {
         const auto path = dataFolder() / "schemas" / (std::string(format) + ".schema.json");
-        const auto schema = ExerciseSchema::parse(readJsonFile(path).value(), path.string());
+        const auto schema = JsonSchema::parse(readJsonFile(path).value(), path.string());
         const auto ok = schema->check(document, "document");
         return ok ? "" : ok.error().detail;
     }

@@ -130,7 +130,8 @@ private slots:
             const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
             QVERIFY(library->file(clip, demoReview(), page(1), "text"));
             QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
-            for (const char* sql : {"DROP TABLE programme",
+            for (const char* sql : {"DROP TABLE visit",
+                                    "DROP TABLE programme",
                                     "DROP TABLE practised",
                                     "DROP TABLE unsent",
                                     "DROP TABLE consent",
@@ -166,6 +167,68 @@ private slots:
         const auto clip = library->addClip(library->clients()[0].id, "2026-05-07", demoInputs()).value();
         QVERIFY(library->file(clip, demoReview(), page(2), "text"));
         QCOMPARE(library->unsent().size(), size_t(1));
+    }
+
+    /// The clips of one day are one visit; one letter, page and mail answer all of them, or nothing is filed.
+    void oneLetterForAVisit() {
+        auto library = Library::open(at("visit")).value();
+        const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+        const Review review = demoReview();
+        std::vector<int64_t> clips;
+        for (const char* day : {"2026-04-30", "2026-04-30", "2026-05-02"})
+            clips.push_back(library->addClip(client, day, demoInputs()).value());
+        const auto other = library->addClient("Oisín Gallagher", "rigger").value();
+        (void)library->addClip(other, "2026-04-30", demoInputs()).value();
+        const auto visit = library->visitOf(*library->clip(clips[1]));
+        QCOMPARE(visit.size(), size_t(2));
+        QVERIFY(visit[0].id == clips[0] && visit[1].id == clips[1]);
+
+        // A clip that has gone meanwhile: none of it is filed.
+        QVERIFY(!library->file({{clips[0], &review}, {999, &review}}, page(1), "words"));
+        QVERIFY(library->filed(client, "bridge").empty() && library->unsent().empty());
+
+        const auto ids = library->file({{clips[0], &review}, {clips[1], &review}}, page(1), "words").value();
+        QCOMPARE(ids.size(), size_t(2));
+        QVERIFY(library->letterOf(ids[0]) == ids[0] && library->letterOf(ids[1]) == ids[0]);
+        const auto filed = library->filed(client, "bridge");
+        QCOMPARE(filed.size(), size_t(2));
+        for (const FiledReview& r : filed) QCOMPARE(r.answerText, std::string("words"));
+        QCOMPARE(QDir(QString::fromStdString((at("visit") / "answers").string())).entryList(QDir::Files).size(), 1);
+        QCOMPARE(library->unsent().size(), size_t(1));
+        QVERIFY(library->unsent()[0].review == ids[0] && library->unsent()[0].with.size() == 1);
+        QVERIFY(library->markMade(ids[0], at("visit") / "outbox/answer.eml"));
+        QVERIFY(library->mailOf(ids[1]) && library->mailOf(ids[1])->file == library->mailOf(ids[0])->file);
+        QVERIFY(library->setMailSent(ids[1], true));
+        QVERIFY(!library->mailOf(ids[0])->sent.empty());
+        QVERIFY(library->visitOf(*library->clip(clips[2])).size() == 1);
+        QVERIFY(library->check().empty());
+        QVERIFY(library->erase(client, Erasing::Everything));
+        QVERIFY(library->check().empty());
+        QCOMPARE(library->clients().size(), size_t(1));
+    }
+
+    /// Parts of one film are clips of their own; the film is kept as long as one of them needs it.
+    void partsOfOneFilm() {
+        auto library = Library::open(at("parts")).value();
+        const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+        ReviewInputs in = demoInputs();
+        const std::filesystem::path film = at("parts") / "clips/film.mp4";
+        std::filesystem::copy_file(in.clipPath, film);
+        in.clipPath = film.string();
+        in.part = FilmPart{0, 8};
+        const auto first = library->addClip(client, "2026-04-30", in).value();
+        in.part = FilmPart{8, 16.5};
+        const auto second = library->addClip(client, "2026-04-30", in).value();
+        QCOMPARE(library->clip(second)->draft.part->from_s, 8.0);
+        Tracks tracks;
+        tracks.time_s = {0, 1};
+        library->cacheTracks(library->clip(first)->draft, tracks);
+        QVERIFY(!library->cachedTracks(library->clip(second)->draft));
+        QVERIFY(library->cachedTracks(library->clip(first)->draft));
+        QVERIFY(library->removeClip(first));
+        QVERIFY(std::filesystem::exists(film));
+        QVERIFY(library->removeClip(second));
+        QVERIFY(!std::filesystem::exists(film));
     }
 
     void filedReviewsCannotBeChanged() {

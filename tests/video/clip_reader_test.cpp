@@ -35,6 +35,24 @@ class ClipReaderTest : public QObject {
     }
 
 private slots:
+    /// A part of a film is a clip of its own: its frames are those of the film, its time begins at 0.
+    void aPartOfAFilm() {
+        WriterOptions options;
+        options.keyEvery = 20;
+        QVERIFY(writeNumbered(at("whole.mp4"), evenTimes(90), options));
+        auto part = ClipReader::open(at("whole.mp4"), FilmPart{1.0, 2.0}).value();
+        QCOMPARE(part.info().frames(), 31);
+        QVERIFY(std::abs(part.info().time_s.front()) < 1e-9 && std::abs(part.info().time_s.back() - 1) < 1e-3);
+        QVERIFY(std::abs(part.info().part->from_s - 1) < 1e-3 && std::abs(part.info().duration_s - 31 / 30.0) < 1e-3);
+        for (const int64_t i : {0, 30, 12, 13, 29, 3}) QCOMPARE(numberOf(part.grey(i).value()), int(i) + 30);
+        QCOMPARE(part.grey(31).error().code, Errc::OutOfRange);
+        QCOMPARE(part.keyFrame(5), 0); // decoding begins before it
+        QVERIFY(part.keyFrame(25) > 0 && part.keyFrameNear(part.keyFrame(25) - 1, 3) == part.keyFrame(25));
+        QCOMPARE(part.keyFrameNear(5, 2), 5);
+        for (const FilmPart& none : {FilmPart{5, 6}, FilmPart{1.01, 1.02}})
+            QCOMPARE(ClipReader::open(at("whole.mp4"), none).error().code, Errc::OutOfRange);
+    }
+
     /// A long way can be taken in pieces, and it is known beforehand how long it is.
     void aWayInPieces() {
         WriterOptions options;

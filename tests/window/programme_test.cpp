@@ -89,6 +89,46 @@ private slots:
         QVERIFY(secondsOf(*window_->library().catalogue(), desk().programme()) <= 60.0 * desk().programme().minutes);
     }
 
+    /// A programme is kept as a template without its client, and begun from for another, as far as it is open to them.
+    void templates() {
+        desk().saveTemplate("three on the mat");
+        QVERIFY(isSaid(QStringLiteral("Kept as the template")));
+        QCOMPARE(window_->library().templates(), std::vector<std::string>{"three on the mat"});
+        const Programme kept = window_->library().programmeTemplate("three on the mat").value();
+        QVERIFY(kept.client.empty() && kept.clientUid.empty() && kept.items.size() == desk().programme().items.size());
+        const std::string file = (window_->library().folder() / "programmes/three on the mat.json").string();
+        QVERIFY(readFile(file).value().find("Ruta") == std::string::npos);
+        const QStringList before = names();
+        showClient("Ois");
+        chooseFromMenu(0, [&] { press(Qt::Key_B); });
+        QCOMPARE(names(), before);
+        for (const ProgrammeItem& item : desk().programme().items) QVERIFY(!item.watch.empty());
+        desk().saveTemplate("../library");
+        QVERIFY(isSaid(QStringLiteral("no name for a file")));
+        desk().removeTemplate("three on the mat");
+        QVERIFY(window_->library().templates().empty());
+    }
+
+    /// What is filmed again, and when, is the coach's to say.
+    void lookAgain() {
+        showClient("Ois");
+        const std::string exercise = desk().item()->exercise;
+        const bool before = desk().isLookedAtAgain(exercise);
+        press(Qt::Key_L);
+        QCOMPARE(desk().isLookedAtAgain(exercise), !before);
+        press(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(desk().isLookedAtAgain(exercise), before);
+        if (!desk().programme().lookAgain) press(Qt::Key_L);
+        Programme p = desk().programme();
+        p.lookAgain->on = today(9);
+        desk().change(QStringLiteral("another day"), p);
+        QCOMPARE(desk().programme().lookAgain->on, today(9));
+        p = desk().programme();
+        p.weeks += 1; // then it is the last day again
+        desk().change(QStringLiteral("longer"), p);
+        QVERIFY(desk().programme().lookAgain->on > today(9));
+    }
+
     /// Every row is told, its reason with it.
     void forEars() {
         QAbstractItemModel& model = *room().table().model();

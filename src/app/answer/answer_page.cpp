@@ -3,6 +3,7 @@
 
 #include "app/answer/answer_row.h"
 #include "app/documents/answer_picture.h"
+#include "app/documents/letter_films.h"
 #include "app/theme/consent_words.h"
 #include "app/theme/palette.h"
 
@@ -39,9 +40,22 @@ AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent
     auto* foot = new QHBoxLayout;
     foot->addWidget(sendWords_, 1);
     foot->addWidget(file_);
+    visit_ = new QLabel;
+    visit_->setWordWrap(true);
+    visit_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    connect(visit_, &QLabel::linkActivated, this, [this](const QString& link) {
+        link == QStringLiteral("alone") ? emit fileAlonePressed() : emit openClip(link.toLongLong());
+    });
+    whole_ = new QLabel;
+    whole_->setWordWrap(true);
+    whole_->setTextFormat(Qt::PlainText);
+    whole_->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
+    whole_->setMargin(12);
+    rows_->insertWidget(0, whole_);
     auto* page = new QVBoxLayout(this);
     page->setContentsMargins(16, 8, 16, 8);
     page->setSpacing(8);
+    page->addWidget(visit_);
     page->addWidget(scroll_, 1);
     page->addLayout(foot);
 
@@ -61,6 +75,7 @@ AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent
             [this] { asked_.clear(); }); // lines are drawn into the pictures
     connect(&session, &ReviewSession::reviewChanged, this, &AnswerPage::refresh);
     connect(&session, &ReviewSession::filedReview, this, &AnswerPage::refresh);
+    connect(&session.visit(), &VisitClips::changed, this, &AnswerPage::refresh);
     refresh();
 }
 
@@ -104,7 +119,9 @@ void AnswerPage::refresh() {
         missing << consentTrouble(session_.client().consent, today) + tr(" The mail goes without pictures and clip.");
     const QString first = QString::fromStdString(session_.client().name).section(QLatin1Char(' '), 0, 0);
     file_->setText(session_.isFiled() ? tr("Filed") : tr("File and send to %1").arg(first));
+    if (!session_.isFiled() && session_.visit().open() > 0) file_->setText(tr("Ready for the letter"));
     file_->setAccessibleName(file_->text());
+    showVisit();
     sendWords_->setText(
         !session_.review() ? tr("The answer is drafted as soon as the clip has been measured.")
         : session_.isFiled()
@@ -113,6 +130,29 @@ void AnswerPage::refresh() {
                                   .arg(pictures)
                                   .arg(wordCount)
                             : missing.join(QLatin1Char(' ')));
+}
+
+/// Which other clips the letter answers, and the whole of it in words once others are ready.
+void AnswerPage::showVisit() {
+    const auto& others = session_.visit().others();
+    const bool several = !others.empty() && session_.review() && !session_.isFiled();
+    visit_->setVisible(several);
+    const auto reviews = several ? session_.letterReviews() : std::vector<std::shared_ptr<const Review>>{};
+    whole_->setVisible(reviews.size() > 1);
+    if (!several) return;
+    QStringList names;
+    for (const VisitClips::Other& o : others)
+        names << QStringLiteral("<a href=\"%1\">%2</a> (%3)")
+                     .arg(o.clip.id)
+                     .arg(QString::fromStdString(o.exercise).toHtmlEscaped(),
+                          o.clip.draft.ready ? tr("ready") : tr("to be looked at"));
+    visit_->setText(tr("One letter for the %1 clips of this visit, three corrections at most: this one, %2. "
+                       "<a href=\"alone\">Answer this one alone</a>")
+                        .arg(others.size() + 1)
+                        .arg(names.join(QStringLiteral(", "))));
+    if (reviews.size() > 1)
+        whole_->setText(tr("The letter as it stands, with what the other clips bring to it:\n\n%1")
+                            .arg(QString::fromStdString(answerText(letterOn(reviews)))));
 }
 
 /// Finding heads takes a while, so it is done aside, one frame after the other.

@@ -29,12 +29,15 @@ public:
 
 signals:
     void filePressed();
+    void fileAlonePressed();
+    void openClip(qint64 clip); ///< another one of the visit
     void said(const QString& sentence);
 
 private:
     void refresh();
     void choose(int part);
     void requestPictures();
+    void showVisit();
     void coverNext();
 
     ReviewSession& session_;
@@ -48,6 +51,7 @@ private:
     BackgroundJob cover_;
     KeyButton* file_;
     QLabel* sendWords_;
+    QLabel *visit_, *whole_; ///< whose letter it is besides; all of it in words, of a visit
 };
 
 } // namespace deft::ui

@@ -91,9 +91,10 @@ void ProgrammeDesk::take(const Programme& programme) {
 void ProgrammeDesk::change(const QString& what, Programme programme) {
     if (isEmpty() || programme == programme_) return;
     if (running() && programme.uid == running()->programme.uid) programme.uid = need_.uid, programme.from = need_.from;
-    // What is looked at again is looked at on the last day of practice.
-    if (const auto days = practiceDays(programme); programme.lookAgain && !days.empty())
-        programme.lookAgain->on = isoDate(days.back());
+    // What is looked at again is looked at on the last day of practice, unless the coach has said another.
+    const auto days = practiceDays(programme);
+    const bool isWhenChanged = days != practiceDays(programme_) || (programme.lookAgain && !programme_.lookAgain);
+    if (programme.lookAgain && !days.empty() && isWhenChanged) programme.lookAgain->on = isoDate(days.back());
     undo_.push(new ProgrammeChange(*this, what, std::move(programme)));
 }
 
@@ -107,6 +108,52 @@ void ProgrammeDesk::propose() {
     leftOut_ = std::move(proposed->leftOut);
     if (proposed->programme == programme_) return emit said(tr("It is as it would be proposed."));
     change(tr("propose"), std::move(proposed->programme));
+}
+
+void ProgrammeDesk::begin(const QString& what, const Programme& from) {
+    if (isEmpty()) return emit said(tr("Choose a client first."));
+    auto open = openProgramme(*library_.catalogue(), need_, from);
+    Programme p = programme_;
+    p.items = std::move(open.programme.items);
+    change(what, std::move(p));
+    emit said(open.leftOut.empty() ? tr("Taken over: %1.").arg(what)
+                                   : tr("Taken over, without %1.")
+                                         .arg(QString::fromStdString(open.leftOut.front().name + " (" +
+                                                                     open.leftOut.front().why + ")")));
+}
+
+void ProgrammeDesk::useTemplate(const std::string& name) {
+    const auto from = library_.programmeTemplate(name);
+    if (!from) return emit said(QString::fromStdString("Not used: " + from.error().detail + "."));
+    begin(tr("template %1").arg(QString::fromStdString(name)), *from);
+}
+
+void ProgrammeDesk::saveTemplate(const std::string& name) {
+    if (programme_.items.empty()) return emit said(tr("There is no exercise in it."));
+    const auto ok = library_.saveTemplate(name, programme_);
+    emit said(ok ? tr("Kept as the template %1; the client is not in it.").arg(QString::fromStdString(name))
+                 : QString::fromStdString("Not kept: " + ok.error().detail + "."));
+}
+
+void ProgrammeDesk::removeTemplate(const std::string& name) {
+    const auto ok = library_.removeTemplate(name);
+    emit said(ok ? tr("The template %1 is gone.").arg(QString::fromStdString(name))
+                 : QString::fromStdString("Not removed: " + ok.error().detail + "."));
+}
+
+bool ProgrammeDesk::isLookedAtAgain(const std::string& exercise) const {
+    if (!programme_.lookAgain) return false;
+    const auto& ids = programme_.lookAgain->exercises;
+    return std::find(ids.begin(), ids.end(), exercise) != ids.end();
+}
+
+void ProgrammeDesk::lookAgain(const std::string& exercise, bool again) {
+    Programme p = programme_;
+    if (!p.lookAgain) p.lookAgain.emplace();
+    std::erase(p.lookAgain->exercises, exercise);
+    if (again) p.lookAgain->exercises.push_back(exercise);
+    if (p.lookAgain->exercises.empty()) p.lookAgain.reset();
+    change(again ? tr("look again") : tr("not to be looked at again"), std::move(p));
 }
 
 void ProgrammeDesk::move(int by) {

@@ -40,6 +40,13 @@ public:
     Schools schoolsOf(const std::string& exercise) const;
 
     void propose(); ///< anew, from what is on record
+    /// Exercises and doses of another programme, or of a template, as far as they are open to this client.
+    void begin(const QString& what, const Programme& from);
+    void useTemplate(const std::string& name);
+    void saveTemplate(const std::string& name); ///< what is on the desk, without its client
+    void removeTemplate(const std::string& name);
+    bool isLookedAtAgain(const std::string& exercise) const;
+    void lookAgain(const std::string& exercise, bool again); ///< is it filmed again when the weeks are over?
     /// One change by a name, as the undo list tells it.
     void change(const QString& what, Programme programme);
     void move(int by);

@@ -31,6 +31,10 @@ WhenForm::WhenForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk
     from_->setCalendarPopup(true);
     from_->setAccessibleName(tr("From"));
     from_->setKeyboardTracking(false);
+    again_ = new QDateEdit;
+    again_->setCalendarPopup(true);
+    again_->setAccessibleName(tr("Look again on"));
+    again_->setKeyboardTracking(false);
     weeks_ = spin<QSpinBox>(1, kMostWeeks, tr("Weeks"));
     minutes_ = spin<QSpinBox>(1, kMostMinutes, tr("Minutes a day"), tr(" min"));
     auto* rows = new QFormLayout(this);
@@ -39,6 +43,7 @@ WhenForm::WhenForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk
     rows->addRow(tr("From"), from_);
     rows->addRow(tr("Weeks"), weeks_);
     rows->addRow(tr("A day"), minutes_);
+    rows->addRow(tr("Look again"), again_);
     auto* days = new QHBoxLayout;
     days->setSpacing(2);
     for (int day = 1; day <= 7; ++day) {
@@ -55,6 +60,7 @@ WhenForm::WhenForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk
     days->addStretch(1);
     rows->addRow(days);
     connect(from_, &QDateEdit::dateChanged, this, &WhenForm::keep);
+    connect(again_, &QDateEdit::dateChanged, this, &WhenForm::keep);
     connect(weeks_, &QSpinBox::valueChanged, this, &WhenForm::keep);
     connect(minutes_, &QSpinBox::valueChanged, this, &WhenForm::keep);
     connect(&desk, &ProgrammeDesk::changed, this, &WhenForm::refresh);
@@ -65,6 +71,8 @@ void WhenForm::refresh() {
     filling_ = true;
     setEnabled(!p.from.empty());
     from_->setDate(QDate::fromString(QString::fromStdString(p.from), Qt::ISODate));
+    again_->setEnabled(p.lookAgain.has_value());
+    if (p.lookAgain) again_->setDate(QDate::fromString(QString::fromStdString(p.lookAgain->on), Qt::ISODate));
     weeks_->setValue(p.weeks);
     minutes_->setValue(p.minutes);
     for (size_t i = 0; i < days_.size(); ++i)
@@ -78,6 +86,7 @@ void WhenForm::keep() {
     Programme p = desk_.programme();
     p.from = from_->date().toString(Qt::ISODate).toStdString();
     p.weeks = weeks_->value(), p.minutes = minutes_->value();
+    if (p.lookAgain) p.lookAgain->on = again_->date().toString(Qt::ISODate).toStdString();
     std::vector<std::chrono::weekday> days;
     for (size_t i = 0; i < days_.size(); ++i)
         if (days_[i]->isChecked()) days.emplace_back(unsigned(i + 1));

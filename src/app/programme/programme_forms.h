@@ -23,7 +23,7 @@ private:
     void keep();
     ProgrammeDesk& desk_;
     bool filling_ = false;
-    QDateEdit* from_;
+    QDateEdit *from_, *again_; ///< the second: when it is looked at again
     QSpinBox *weeks_, *minutes_;
     std::vector<QAbstractButton*> days_; ///< Monday first
 };

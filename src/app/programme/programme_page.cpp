@@ -222,6 +222,8 @@ void ProgrammePage::refresh() {
         if (e && e->series) why.push_back({tr("For"), text(e->series->purpose)});
         for (const std::string& line : item->because)
             why.push_back({why.size() == 1 ? tr("Why") : QString(), text(line)});
+        if (desk_.isLookedAtAgain(item->exercise))
+            why.push_back({tr("Again"), tr("filmed again on %1").arg(dayWords(desk_.programme().lookAgain->on))});
     }
     why_->setFacts(why);
     const double seconds = secondsOf(*desk_.library().catalogue(), p);

@@ -39,7 +39,7 @@ QRectF cropAround(const MarkedFrame& marks, const ClipInfo& clip) {
 /// A picture of the clip, and what its review says if its marks have been followed before.
 Seen lookAt(const Library& library, const Clip& clip) {
     Seen seen;
-    auto reader = ClipReader::open(clip.draft.clipPath);
+    auto reader = ClipReader::open(clip.draft.clipPath, clip.draft.part);
     if (!reader) return {{}, QString::fromStdString(reader.error().detail)};
     int64_t frame = reader->info().frames() / 2;
     QRectF crop(0, 0, reader->info().width, reader->info().height);
@@ -102,6 +102,7 @@ void ClipList::refresh() {
             e.exercise = QString::fromStdString(exercise->name);
         entries_.push_back(std::move(e));
     }
+    groupVisits();
     for (const Aside& a : library_.asides("picture"))
         for (Entry& e : entries_)
             if (std::to_string(e.clip.id) == a.subject)
@@ -109,6 +110,46 @@ void ClipList::refresh() {
     touched_.clear();
     endResetModel();
     lookAtNext();
+}
+
+/// The clips of a visit stand where its first one does, those that are still to be looked at before those that are
+/// ready.
+void ClipList::groupVisits() {
+    std::map<Key, std::vector<Entry>> visits;
+    std::vector<Key> order;
+    std::vector<Entry> filed;
+    for (Entry& e : entries_) {
+        if (e.clip.filed) {
+            e.visit = 1, e.place = 0;
+            filed.push_back(std::move(e));
+            continue;
+        }
+        const Key key = keyOf(e);
+        if (!visits.count(key)) order.push_back(key);
+        visits[key].push_back(std::move(e));
+    }
+    entries_.clear();
+    for (const Key& key : order) {
+        auto& visit = visits[key];
+        std::stable_sort(visit.begin(), visit.end(), [](const Entry& a, const Entry& b) {
+            return std::tuple(a.isReady(), a.clip.id) < std::tuple(b.isReady(), b.clip.id);
+        });
+        QStringList exercises;
+        for (const Entry& e : visit) exercises << e.exercise;
+        exercises.removeDuplicates();
+        for (size_t i = 0; i < visit.size(); ++i) {
+            visit[i].visit = int(visit.size()), visit[i].place = int(i);
+            visit[i].visitWords = exercises.join(QStringLiteral(", "));
+            entries_.push_back(std::move(visit[i]));
+        }
+    }
+    std::move(filed.begin(), filed.end(), std::back_inserter(entries_));
+}
+
+void ClipList::setUnfolded(int row, bool unfolded) {
+    const Key key = keyOf(entries_[size_t(row)]);
+    unfolded ? void(unfolded_.insert(key)) : void(unfolded_.erase(key));
+    emit dataChanged(index(0), index(rowCount() - 1));
 }
 
 /// One clip after the other, so that the first ones are there at once however many wait.
@@ -156,15 +197,25 @@ QVariant ClipList::data(const QModelIndex& index, int role) const {
     if (!index.isValid()) return {};
     const Entry& e = entries_[size_t(index.row())];
     // Spoken by a screen reader; the delegate draws from the entry itself.
-    if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole)
-        return tr("%1, %2, received %3, %4")
-            .arg(QString::fromStdString(e.client.name), e.clip.filed ? tr("filed") : tr("waiting"),
+    if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole) {
+        const bool folded = e.visit > 1 && e.place == 0 && !isUnfolded(index.row());
+        return tr("%1, %2, %3, received %4, %5")
+            .arg(QString::fromStdString(e.client.name),
+                 folded        ? tr("visit of %1 clips: %2").arg(e.visit).arg(e.visitWords)
+                 : e.visit > 1 ? tr("clip %1 of %2 of a visit: %3").arg(e.place + 1).arg(e.visit).arg(e.exercise)
+                               : e.exercise,
+                 e.clip.filed  ? tr("filed")
+                 : e.isReady() ? tr("ready for its letter")
+                               : tr("waiting"),
                  QString::fromStdString(e.clip.received), e.work.isEmpty() ? e.found : e.work);
+    }
     return {};
 }
 
 void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const {
-    const auto& e = static_cast<const ClipList*>(index.model())->entry(index.row());
+    const auto& list = *static_cast<const ClipList*>(index.model());
+    const auto& e = list.entry(index.row());
+    const bool folded = e.visit > 1 && !list.isUnfolded(index.row()), below = e.place > 0;
     const Palette& c = colours();
     const QRectF box = option.rect;
     p->save();
@@ -173,11 +224,13 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     if (option.state & QStyle::State_Selected) p->fillRect(box, c.soft);
     p->setPen(QPen(c.hairline, 1));
     p->drawLine(box.bottomLeft(), box.bottomRight());
-    const QRectF picture(box.left() + 76, box.top() + 7, 88, 50);
-    putText(*p, QRectF(box.left() + 8, box.top() + 8, 64, 18), dayWords(e.clip.received), Size::Small, c.ink,
-            QFont::DemiBold);
+    const QRectF picture(box.left() + 76 + (below ? 24 : 0), box.top() + 7, 88, 50);
+    if (!below)
+        putText(*p, QRectF(box.left() + 8, box.top() + 8, 64, 18), dayWords(e.clip.received), Size::Small, c.ink,
+                QFont::DemiBold);
     putText(*p, QRectF(box.left() + 8, box.top() + 26, 64, 18),
             e.clip.filed                     ? QObject::tr("filed")
+            : e.isReady() && !folded         ? QObject::tr("ready")
             : e.clip.draft.note.isAlarming() ? QObject::tr("first")
             : e.clip.draft.answerBy.empty()  ? QObject::tr("waits")
                                              : byWords(e.clip.draft.answerBy),
@@ -195,7 +248,8 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     const double x = picture.right() + 16, rest = box.right() - x - 8;
     const QRectF first(x, box.top() + 8, rest, 20), second(x, box.top() + 30, rest, 20);
     const int name = putText(*p, first, QString::fromStdString(e.client.name), Size::Body, c.ink, QFont::DemiBold);
-    putText(*p, first.adjusted(name + 8, 0, 0, 0), QString::fromStdString(e.client.role), Size::Small, c.ink2);
+    if (e.visit == 1)
+        putText(*p, first.adjusted(name + 8, 0, 0, 0), QString::fromStdString(e.client.role), Size::Small, c.ink2);
     putText(*p, QRectF(x, second.top(), 0.55 * rest, 20),
             e.clip.draft.note.words.empty()
                 ? QString()
@@ -203,8 +257,18 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
             Size::Small, c.ink);
     putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.work.isEmpty() ? e.found : e.work,
             Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
-    putText(*p, QRectF(x + 0.57 * rest, first.top(), 0.43 * rest, 20), e.exercise, Size::Small, c.ink, QFont::Medium,
+    const QString told = folded        ? QObject::tr("%1 clips: %2").arg(e.visit).arg(e.visitWords)
+                         : e.visit > 1 ? QObject::tr("%1 of %2: %3").arg(e.place + 1).arg(e.visit).arg(e.exercise)
+                                       : e.exercise;
+    putText(*p, QRectF(x + 0.42 * rest, first.top(), 0.58 * rest, 20), told, Size::Small, c.ink, QFont::Medium,
             Qt::AlignRight | Qt::AlignVCenter);
+    if (e.visit > 1 && !below) { // points right while the others are folded, down where they stand below
+        const QPointF at(picture.left() - 7, picture.center().y());
+        QPolygonF sign = folded ? QPolygonF{{-3, -5}, {3, 0}, {-3, 5}} : QPolygonF{{-5, -3}, {5, -3}, {0, 3}};
+        p->setPen(Qt::NoPen);
+        p->setBrush(c.ink);
+        p->drawPolygon(sign.translated(at));
+    }
     if (option.state & QStyle::State_HasFocus) {
         p->setPen(QPen(c.ink, 1.6));
         p->setBrush(Qt::NoBrush);

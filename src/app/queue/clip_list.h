@@ -27,20 +27,31 @@ public:
         Client client;
         QImage picture;
         QString found, exercise, work;
-        bool seen = false; ///< picture and `found` are up to date
+        bool seen = false;  ///< picture and `found` are up to date
+        int visit = 1;      ///< how many clips wait that came from this client on the same day; they stand together
+        int place = 0;      ///< among them; the first stands for all while they are folded
+        QString visitWords; ///< of the first: all of their exercises
+        bool isReady() const { return clip.draft.ready && !clip.filed; }
     };
     const Entry& entry(int row) const { return entries_[size_t(row)]; }
     const Entry* find(int64_t clip) const;
+    /// Shows the clips of a visit under its first one, or folds them. @param row of any of them
+    void setUnfolded(int row, bool unfolded);
+    bool isUnfolded(int row) const { return unfolded_.count(keyOf(entries_[size_t(row)])) > 0; }
     int waiting() const;
 
     int rowCount(const QModelIndex& parent = {}) const override;
     QVariant data(const QModelIndex& index, int role) const override;
 
 private:
+    using Key = std::pair<int64_t, std::string>; ///< client and day
+    static Key keyOf(const Entry& e) { return {e.clip.client, e.clip.received}; }
+    void groupVisits();
     void lookAtNext();
     Library& library_;
     std::vector<Entry> entries_;
     std::set<int64_t> touched_;
+    std::set<Key> unfolded_;
     BackgroundJob look_;
 };
 

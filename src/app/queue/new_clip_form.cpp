@@ -15,6 +15,7 @@
 #include <QFormLayout>
 #include <QSignalBlocker>
 #include <algorithm>
+#include <cmath>
 
 namespace deft::ui {
 
@@ -56,6 +57,19 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     hold_->setSuffix(tr(" s"));
     hold_->setSpecialValueText(tr("none"));
     for (QSpinBox* box : {sets_, reps_, hold_}) box->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    from_ = new QDoubleSpinBox;
+    to_ = new QDoubleSpinBox;
+    for (QDoubleSpinBox* box : {from_, to_}) {
+        box->setDecimals(1);
+        box->setSuffix(tr(" s"));
+        box->setButtonSymbols(QAbstractSpinBox::NoButtons);
+    }
+    from_->setAccessibleName(tr("Part of the film: from"));
+    to_->setAccessibleName(tr("Part of the film: to"));
+    auto* partRow = new QHBoxLayout;
+    partRow->addWidget(from_);
+    partRow->addWidget(new QLabel(tr("to")));
+    partRow->addWidget(to_);
     pain_ = new QCheckBox(tr("pain was named"));
     felt_ = new QComboBox;
     stop_ = new QComboBox;
@@ -89,6 +103,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     form->addRow(QString(), guess_);
     form->addRow(tr("&Version"), version_);
     form->addRow(tr("&Side"), side_);
+    form->addRow(tr("P&art of the film"), partRow);
     form->addRow(tr("R&ounds asked"), sets_);
     form->addRow(tr("Re&ps in a round"), reps_);
     form->addRow(tr("&Hold asked"), hold_);
@@ -181,6 +196,8 @@ void NewClipForm::clear() {
 void NewClipForm::begin(const QString& path, const QString& facts) {
     clip_ = 0;
     path_ = path;
+    received_.clear();
+    showPart({});
     title_->setText(tr("Add a clip"));
     go_->setText(tr("Add and open"));
     facts_->setText(facts);
@@ -193,6 +210,32 @@ void NewClipForm::begin(const QString& path, const QString& facts) {
     guessExercise();
 }
 
+void NewClipForm::beginPart(const Clip& of, const FilmPart& part) {
+    clip_ = 0;
+    received_ = of.received;
+    path_ = QString::fromStdString(of.draft.clipPath);
+    title_->setText(tr("A part of the film as a clip"));
+    go_->setText(tr("Add and open"));
+    facts_->setText(tr("The film is kept once. Each of its parts is marked and reviewed by itself; one letter answers "
+                       "them all. To shorten the first clip, correct it in the queue."));
+    showKnown(of);
+    showPart(part);
+    exercise_->setFocus();
+}
+
+void NewClipForm::showPart(const std::optional<FilmPart>& part) {
+    const auto film = ClipReader::open(path_.toStdString());
+    const double end_s = film ? film->info().time_s.back() : 0;
+    for (QDoubleSpinBox* box : {from_, to_}) box->setRange(0, std::ceil(10 * end_s) / 10);
+    from_->setValue(part ? part->from_s : 0);
+    to_->setValue(part ? part->to_s : to_->maximum());
+}
+
+std::optional<FilmPart> NewClipForm::part() const {
+    if (from_->value() <= 0 && to_->value() >= to_->maximum()) return std::nullopt;
+    return FilmPart{from_->value(), to_->value()};
+}
+
 void NewClipForm::correct(const Clip& clip) {
     const ReviewInputs& in = clip.draft;
     clip_ = clip.id;
@@ -200,6 +243,13 @@ void NewClipForm::correct(const Clip& clip) {
     title_->setText(tr("What is known of this clip"));
     go_->setText(tr("Save the correction"));
     facts_->setText(tr("Marks that are set stay. With another exercise the schools are chosen anew."));
+    showKnown(clip);
+    showPart(in.part);
+    client_->setFocus();
+}
+
+void NewClipForm::showKnown(const Clip& clip) {
+    const ReviewInputs& in = clip.draft;
     clear();
     client_->setCurrentIndex(client_->findData(qlonglong(clip.client)));
     choose(clip.client);
@@ -218,7 +268,6 @@ void NewClipForm::correct(const Clip& clip) {
     for (const auto* reasons : {&in.note.redFlags, &in.note.signs})
         if (!reasons->empty())
             stop_->setCurrentIndex(std::max(0, stop_->findData(QString::fromStdString(reasons->front()))));
-    client_->setFocus();
 }
 
 /// Looks at the first frame in the background; where nobody can be recognised the form stays as it is.
@@ -259,6 +308,11 @@ void NewClipForm::add() {
         emit failed(tr("Enter the client's name first; nothing was added."));
         return;
     }
+    if (from_->value() >= to_->value()) {
+        from_->setFocus();
+        emit failed(tr("The part of the film ends before it begins; nothing was added."));
+        return;
+    }
     if (chosen_ != 0) return keep(chosen_);
     const auto alike = library_.clientsLike(name.toStdString());
     if (alike.empty()) return keep(0);
@@ -293,6 +347,7 @@ ReviewInputs NewClipForm::filledIn(ReviewInputs in) const {
     in.note.signs.clear(), in.note.redFlags.clear(), in.note.felt.clear();
     in.note.shaking = false;
     in.side = side_->currentData().toString().toStdString();
+    in = ofPart(std::move(in), part());
     if (const std::string reason = stop_->currentData().toString().toStdString(); !reason.empty()) {
         const bool isSign = library_.catalogue()->safety().signs.count(reason) > 0;
         (isSign ? in.note.signs : in.note.redFlags) = {reason};
@@ -323,7 +378,7 @@ void NewClipForm::finish(int64_t client, const std::filesystem::path& file, cons
         return;
     }
     a.clip = file, a.sha256 = sha256;
-    a.received = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    a.received = received_.empty() ? QDate::currentDate().toString(Qt::ISODate).toStdString() : received_;
     const auto clip = takeIn(library_, a, usualSchools());
     if (!clip) return refused(clip.error());
     emit added(*clip);

@@ -22,6 +22,8 @@ public:
     explicit NewClipForm(Library& library, QWidget* parent = nullptr);
     /// Begins a new entry. `facts` says what was found in the file.
     void begin(const QString& path, const QString& facts);
+    /// Another part of the film of a clip, as a clip of its own that came with it.
+    void beginPart(const Clip& of, const FilmPart& part);
     /// Shows what is known of a clip that waits, to be corrected.
     void correct(const Clip& clip);
     QComboBox& clientBox() { return *client_; }
@@ -41,8 +43,11 @@ private:
     void keep(int64_t client); ///< once it is certain whose it is
     void finish(int64_t client, const std::filesystem::path& file, const std::string& sha256);
     ReviewInputs filledIn(ReviewInputs in) const;
-    void showExercise(); ///< versions and places of the one that is chosen
-    void showAsked();    ///< side and dose of the version that is chosen
+    void showKnown(const Clip& clip);
+    void showPart(const std::optional<FilmPart>& part);
+    std::optional<FilmPart> part() const; ///< nothing = the whole film
+    void showExercise();                  ///< versions and places of the one that is chosen
+    void showAsked();                     ///< side and dose of the version that is chosen
     void guessExercise();
     void showGuess(const std::vector<std::pair<std::string, double>>& guesses);
     Library& library_;
@@ -52,6 +57,8 @@ private:
     QLineEdit* role_;
     IntakeButton* intake_;
     QSpinBox *sets_, *reps_, *hold_;
+    QDoubleSpinBox *from_, *to_; ///< of the film, s
+    std::string received_;       ///< ISO date; empty = today
     QCheckBox* pain_;
     QPlainTextEdit* words_;
     QLabel* guess_;

@@ -9,6 +9,7 @@
 #include "checks/clip_check.h"
 #include "video/clip_reader.h"
 
+#include <QCursor>
 #include <QDate>
 #include <QHBoxLayout>
 #include <QLocale>
@@ -23,6 +24,7 @@ QString plain(const QString& words) {
     return out;
 }
 
+constexpr int kFoldSign = 76; // px from the left, where the sign of a visit can be clicked
 std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
 } // namespace
 
@@ -91,6 +93,10 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
         if (const int row = list_->currentIndex().row(); from.row() <= row && row <= to.row()) this->preview();
     });
     connect(inbox_, &QLabel::linkActivated, this, &QueuePage::inboxLink);
+    connect(list_, &QListView::clicked, this, [this](const QModelIndex& at) {
+        const int x = list_->viewport()->mapFromGlobal(QCursor::pos()).x();
+        if (x < kFoldSign && clips_->entry(at.row()).place == 0) unfoldVisit(!clips_->isUnfolded(at.row()));
+    });
     connect(list_, &QListView::doubleClicked, this, &QueuePage::openChosen);
     connect(open_, &KeyButton::clicked, this, &QueuePage::openChosen);
     connect(own, &KeyButton::clicked, this, &QueuePage::chooseFile);
@@ -136,6 +142,23 @@ int64_t QueuePage::chooseNextAfter(int64_t clip) {
     return 0;
 }
 
+void QueuePage::chooseClip(int64_t clip) {
+    for (int row = 0; row < clips_->rowCount(); ++row) {
+        if (clips_->entry(row).clip.id != clip) continue;
+        if (clips_->entry(row).place > 0) clips_->setUnfolded(row, true), filter();
+        list_->setCurrentIndex(clips_->index(row));
+    }
+}
+
+void QueuePage::unfoldVisit(bool unfolded) {
+    const int row = list_->currentIndex().row();
+    if (row < 0 || clips_->entry(row).visit < 2) return;
+    const int first = row - clips_->entry(row).place;
+    clips_->setUnfolded(row, unfolded);
+    filter();
+    if (!unfolded) list_->setCurrentIndex(clips_->index(first));
+}
+
 void QueuePage::find() {
     find_->show();
     find_->setFocus();
@@ -170,8 +193,9 @@ void QueuePage::filter() {
         const bool has = std::all_of(words.begin(), words.end(), [&](const QString& word) {
             return plain(said).contains(word, Qt::CaseInsensitive);
         });
-        list_->setRowHidden(row, !has);
-        if (has && first < 0) first = row;
+        const bool folded = words.isEmpty() && e.place > 0 && !clips_->isUnfolded(row); // what is sought is shown
+        list_->setRowHidden(row, !has || folded);
+        if (has && !folded && first < 0) first = row;
     }
     if (const int now = list_->currentIndex().row(); first >= 0 && (now < 0 || list_->isRowHidden(now)))
         list_->setCurrentIndex(clips_->index(first));
@@ -193,6 +217,11 @@ void QueuePage::correctChosen() {
     if (!clip) return;
     if (clip->filed) return emit failed(tr("This clip has been answered, and what was filed stays as it was."));
     form_->correct(*clip);
+    side_->setCurrentWidget(form_);
+}
+
+void QueuePage::beginPart(const Clip& of, const FilmPart& part) {
+    form_->beginPart(of, part);
     side_->setCurrentWidget(form_);
 }
 
@@ -259,7 +288,9 @@ void QueuePage::preview() {
             "<p style='font-size:20px; font-weight:600; margin:0'>%1</p><p style='margin:2px 0 10px 0'>%2</p>")
             .arg(text(e.client.name), text(e.client.role));
     if (exercise)
-        html += tr("<p><b>%1</b>, asked %2, received %3</p>")
+        html += (e.visit > 1 ? tr("<p>One of %1 clips of this visit; one letter answers them.</p>").arg(e.visit)
+                             : QString()) +
+                tr("<p><b>%1</b>, asked %2, received %3</p>")
                     .arg(text(exercise->name), targetWords(*exercise, e.clip.draft.asked), dayAndYear(e.clip.received));
     if (!e.clip.draft.note.words.empty()) html += QStringLiteral("<p>“%1”</p>").arg(text(e.clip.draft.note.words));
     if (e.clip.draft.note.pain)

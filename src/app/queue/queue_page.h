@@ -29,12 +29,15 @@ public:
     QLineEdit& findBox() { return *find_; }
     /// Looks at a file and asks what has to be known about it. Says what is wrong with a bad one.
     void bringIn(const QString& path);
-    void correctChosen(); ///< the form, with what is known of the chosen clip
+    void correctChosen();                                 ///< the form, with what is known of the chosen clip
+    void beginPart(const Clip& of, const FilmPart& part); ///< the form, for another part of its film
     /// What waits in the inbox and could not be taken in, as rich text with links; empty = nothing.
     void setInboxWords(const QString& html);
     int64_t chosen() const; ///< clip, 0 = none
     /// Chooses the clip that is to be answered next, while this one is being filed. 0 = none waits.
     int64_t chooseNextAfter(int64_t clip);
+    void chooseClip(int64_t clip);   ///< unfolds its visit
+    void unfoldVisit(bool unfolded); ///< of the chosen clip
 
 signals:
     void openClip(qint64 clip);

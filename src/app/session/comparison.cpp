@@ -123,12 +123,12 @@ void Comparison::withReview(int64_t clip, const std::function<void(const Review&
     other_.reset();
     job_.run([&library = library_, inputs = stored->draft](
                  StopToken stop, const ProgressFn& progress) { return measureStored(library, inputs, stop, progress); },
-             [this, path = stored->draft.clipPath, then](Result<Review> review) {
+             [this, inputs = stored->draft, then](Result<Review> review) {
                  if (!review)
                      return nothing(
                          QString::fromStdString("The other clip cannot be shown: " + review.error().detail + "."));
                  other_ = std::make_unique<Review>(std::move(*review));
-                 otherFrames_ = std::make_unique<FrameSource>(path);
+                 otherFrames_ = std::make_unique<FrameSource>(inputs.clipPath, inputs.part);
                  if (other_->events.reps.empty()) return nothing(tr("No rep and no hold was found in the other clip."));
                  then(*other_);
              });

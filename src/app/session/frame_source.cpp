@@ -40,8 +40,8 @@ std::pair<qint64, QImage> FrameSource::nearest(qint64 frame) const {
     return *after;
 }
 
-FrameSource::FrameSource(const std::string& path, QObject* parent)
-    : QObject(parent), held_(kHeldKiB), thread_([this, path](std::stop_token stop) { work(stop, path); }) {
+FrameSource::FrameSource(const std::string& path, const std::optional<FilmPart>& part, QObject* parent)
+    : QObject(parent), held_(kHeldKiB), thread_([this, path, part](std::stop_token stop) { work(stop, path, part); }) {
     // Crosses threads: the worker emits, this object keeps.
     connect(this, &FrameSource::arrived, this, &FrameSource::keep, Qt::QueuedConnection);
     connect(
@@ -113,16 +113,16 @@ bool FrameSource::approach(ClipReader& reader, qint64 frame, const std::stop_tok
     return true;
 }
 
-void FrameSource::work(std::stop_token stop, const std::string& path) {
+void FrameSource::work(std::stop_token stop, const std::string& path, const std::optional<FilmPart>& part) {
     try {
-        decode(stop, path);
+        decode(stop, path, part);
     } catch (const std::exception& e) {
         (void)brokenOff(&e); // the picture stays empty; what was measured can still be read
     }
 }
 
-void FrameSource::decode(std::stop_token stop, const std::string& path) {
-    auto reader = ClipReader::open(path);
+void FrameSource::decode(std::stop_token stop, const std::string& path, const std::optional<FilmPart>& part) {
+    auto reader = ClipReader::open(path, part);
     if (!reader) return; // said by the session, which opened it too
     std::deque<qint64> previews = previewFrames(*reader);
     enum class For { Wish, Ahead, Small, Preview } what = For::Preview;

@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "marks/clip_info.h"
+
 #include <QCache>
 #include <QImage>
 #include <QObject>
@@ -21,7 +23,8 @@ namespace deft::ui {
 class FrameSource : public QObject {
     Q_OBJECT
 public:
-    explicit FrameSource(const std::string& path, QObject* parent = nullptr);
+    /// @param part of the film that alone is shown
+    explicit FrameSource(const std::string& path, const std::optional<FilmPart>& part = {}, QObject* parent = nullptr);
     ~FrameSource() override;
 
     /// The frame if it is at hand; else an empty image, and arrived() follows.
@@ -38,8 +41,8 @@ signals:
     void previewArrived(qint64 frame, const QImage& image);
 
 private:
-    void work(std::stop_token stop, const std::string& path);
-    void decode(std::stop_token stop, const std::string& path);
+    void work(std::stop_token stop, const std::string& path, const std::optional<FilmPart>& part);
+    void decode(std::stop_token stop, const std::string& path, const std::optional<FilmPart>& part);
     bool approach(ClipReader& reader, qint64 frame, const std::stop_token& stop);
     void keep(qint64 frame, const QImage& image);
     std::map<qint64, QImage> previews_; // interface's thread only

@@ -143,15 +143,20 @@ void Inbox::took(const InboxContent::Item& item, const Result<KeptClip>& kept) {
     }
     const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
     const Sender sender = answers_.count(item.note) ? answers_[item.note] : Sender{};
-    const auto clip = takeIn(library_, item.parcel, kept->path, kept->sha256, today, usualSchools(), sender);
-    if (clip || clip.error().code == Errc::Conflict) {
+    const auto clip = takeIn(library_, item.parcel(), kept->path, kept->sha256, today, usualSchools(), sender);
+    if ((clip || clip.error().code == Errc::Conflict) && item.isLast()) {
         answers_.erase(item.note);
         clearFromInbox(item);
+    } else if (clip || clip.error().code == Errc::Conflict) {
+        // What came together is one person's.
+        if (const auto taken = clip ? library_.clip(*clip) : std::nullopt) answers_[item.note] = {true, taken->client};
+        waiting_.push_front(item);
+        ++waiting_.front().next;
     }
     if (clip) {
         emit tookIn(*clip);
     } else if (clip.error().code == Errc::Ambiguous) {
-        questions_.push_back({item, library_.clientsLike(item.parcel.client)});
+        questions_.push_back({item, library_.clientsLike(item.parcel().client)});
         emit changed();
     } else if (clip.error().code != Errc::Conflict) {
         refuse(item.note, clip.error().detail);

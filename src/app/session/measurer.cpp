@@ -14,7 +14,7 @@ bool Measurer::needs(const Clip& clip) const {
 void Measurer::start(const Clip& clip) {
     job_.run(
         [clip](StopToken stop, const ProgressFn& progress) -> Result<std::pair<ReviewInputs, Tracks>> {
-            auto reader = ClipReader::open(clip.draft.clipPath);
+            auto reader = ClipReader::open(clip.draft.clipPath, clip.draft.part);
             if (!reader) return tl::unexpected(reader.error());
             // The same marks as opening would use, or the result would not be found again.
             ReviewInputs inputs = clip.draft;

@@ -2,7 +2,7 @@
 #include "app/session/outgoing.h"
 
 #include "answer/calendar.h"
-#include "app/documents/answer_picture.h"
+#include "app/documents/letter_films.h"
 #include "app/documents/reply_clip.h"
 #include "app/session/stored_review.h"
 #include "base/files.h"
@@ -15,33 +15,41 @@ namespace {
 constexpr const char* kKind = "mail"; // as the library knows what was put aside
 } // namespace
 
-Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const std::filesystem::path& clip,
-                          StopToken stop, const ProgressFn& progress) {
-    auto reader = ClipReader::open(review.inputs.clipPath);
-    if (!reader) return tl::unexpected(reader.error());
-    const Answer answer = composeAnswer(review);
+/// The calendar file of a letter. @errors those of answerCalendar
+static Result<std::string> calendarOf(const Answer& letter, const std::vector<std::shared_ptr<const Review>>& reviews) {
+    const AnswerPart* next = letter.find("next");
+    return answerCalendar(letter, reviews[size_t(next ? next->of : 0)]->inputs);
+}
+
+Result<MadeMail> makeMail(const std::vector<std::shared_ptr<const Review>>& reviews, const Correspondents& who,
+                          const std::filesystem::path& beside, StopToken stop, const ProgressFn& progress) {
+    auto films = LetterFilms::open(reviews);
+    if (!films) return tl::unexpected(films.error());
+    const Answer letter = letterOn(reviews);
     MadeMail made;
     std::vector<Attachment> attachments;
-    if (!who.pictures) {
-        made.without = "without pictures and reply clip, as there is no consent to them on record";
-    } else if (auto ok = writeReplyClip(review, answer, *reader, clip, stop, progress); ok) {
-        auto bytes = readFile(clip);
-        if (!bytes) return tl::unexpected(bytes.error());
-        made.clip = true;
-        attachments.push_back({"moment.mp4", "video/mp4", std::move(*bytes),
-                               "Short clip in slow motion, without sound: what to aim for on one side, the moment in "
-                               "question on the other"});
-    } else if (ok.error().code == Errc::Cancelled) {
-        return tl::unexpected(ok.error());
-    } else if (review.decision.cues.empty()) {
-        // Nothing was to be corrected, so nobody misses a clip of it.
-    } else {
-        made.without = "without a reply clip: " + ok.error().detail;
+    if (!who.pictures) made.without = "without pictures and reply clip, as there is no consent to them on record";
+    for (size_t i = 0; i < films->size() && who.pictures; ++i) {
+        const std::string number = i == 0 ? "" : "-" + std::to_string(i + 1);
+        const std::filesystem::path clip = beside.string() + number + ".mp4";
+        const Answer own = partsOf(letter, int(i));
+        if (auto ok = writeReplyClip(films->review(i), own, films->reader(i), clip, stop, progress); ok) {
+            auto bytes = readFile(clip);
+            if (!bytes) return tl::unexpected(bytes.error());
+            made.clip = true;
+            attachments.push_back({"moment" + number + ".mp4", "video/mp4", std::move(*bytes),
+                                   "Short clip in slow motion, without sound: what to aim for on one side, the moment "
+                                   "in question on the other"});
+        } else if (ok.error().code == Errc::Cancelled) {
+            return tl::unexpected(ok.error());
+        } else if (std::any_of(own.parts.begin(), own.parts.end(), isCorrection)) {
+            made.without = "without a reply clip: " + ok.error().detail;
+        } // else nothing was to be corrected, so nobody misses a clip of it
     }
-    if (const auto calendar = answerCalendar(answer, review.inputs))
+    if (const auto calendar = calendarOf(letter, reviews))
         attachments.push_back(
             {"next-clip.ics", "text/calendar", *calendar, "The day of your next clip, for a calendar"});
-    auto mail = answerMail(answer, who, who.pictures ? pictureMaker(review, *reader) : PictureMaker(), attachments);
+    auto mail = answerMail(letter, who, who.pictures ? films->pictures() : PictureMaker(), attachments);
     if (!mail) return tl::unexpected(mail.error());
     made.text = std::move(*mail);
     return made;
@@ -50,12 +58,13 @@ Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const
 namespace {
 
 /// The files of a filed review: reply clip and calendar beside its page, the mail in the outbox.
-Result<MadeMail> makeFiles(const Review& review, const Correspondents& who, const std::string& name,
-                           const std::filesystem::path& library, StopToken stop, const ProgressFn& progress) {
+Result<MadeMail> makeFiles(const std::vector<std::shared_ptr<const Review>>& reviews, const Correspondents& who,
+                           const std::string& name, const std::filesystem::path& library, StopToken stop,
+                           const ProgressFn& progress) {
     const auto beside = library / "answers" / name;
-    auto made = makeMail(review, who, beside.string() + ".mp4", stop, progress);
+    auto made = makeMail(reviews, who, beside, stop, progress);
     if (!made) return made;
-    if (const auto calendar = answerCalendar(composeAnswer(review), review.inputs))
+    if (const auto calendar = calendarOf(letterOn(reviews), reviews))
         if (auto ok = writeFileAtomically(beside.string() + ".ics", *calendar); !ok) return tl::unexpected(ok.error());
     auto file = dropMail(library / "outbox", name, made->text);
     if (!file) return tl::unexpected(file.error());
@@ -65,9 +74,11 @@ Result<MadeMail> makeFiles(const Review& review, const Correspondents& who, cons
 
 } // namespace
 
-void Outgoing::send(int64_t filed, const Review& review) {
-    queue({filed, library_.correspondents(library_.clientOfReview(filed), review.inputs.coach),
-           [review](StopToken, const ProgressFn&) { return Result<Review>(review); }});
+void Outgoing::send(int64_t filed, std::vector<std::shared_ptr<const Review>> reviews) {
+    queue({filed, library_.correspondents(library_.clientOfReview(filed), reviews.front()->inputs.coach),
+           [reviews](StopToken, const ProgressFn&) {
+               return Result<std::vector<std::shared_ptr<const Review>>>(reviews);
+           }});
 }
 
 void Outgoing::retry() {
@@ -87,8 +98,17 @@ void Outgoing::resume() {
             std::any_of(aside.begin(), aside.end(), [&](const Aside& a) { return a.subject == subject; }))
             continue;
         queue({unsent.review, library_.correspondents(library_.clientOfReview(unsent.review), unsent.inputs.coach),
-               [&library = library_, inputs = unsent.inputs](StopToken stop, const ProgressFn& progress) {
-                   return measureStored(library, inputs, stop, progress);
+               [&library = library_, unsent](
+                   StopToken stop, const ProgressFn& progress) -> Result<std::vector<std::shared_ptr<const Review>>> {
+                   std::vector<ReviewInputs> all = {unsent.inputs};
+                   all.insert(all.end(), unsent.with.begin(), unsent.with.end());
+                   std::vector<std::shared_ptr<const Review>> reviews;
+                   for (const ReviewInputs& inputs : all) {
+                       auto review = measureStored(library, inputs, stop, progress);
+                       if (!review) return tl::unexpected(review.error());
+                       reviews.push_back(std::make_shared<const Review>(std::move(*review)));
+                   }
+                   return reviews;
                }});
     }
 }
@@ -126,9 +146,9 @@ void Outgoing::next() {
     job_.run(
         [letter = std::move(letter), folder = library_.folder()](StopToken stop,
                                                                  const ProgressFn& progress) -> Result<MadeMail> {
-            auto review = letter.review(stop, progress);
-            if (!review) return tl::unexpected(review.error());
-            return makeFiles(*review, letter.who, "answer-" + std::to_string(letter.filed), folder, stop, progress);
+            auto reviews = letter.reviews(stop, progress);
+            if (!reviews) return tl::unexpected(reviews.error());
+            return makeFiles(*reviews, letter.who, "answer-" + std::to_string(letter.filed), folder, stop, progress);
         },
         [this, filed](const Result<MadeMail>& made) {
             const std::string subject = std::to_string(filed);

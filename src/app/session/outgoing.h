@@ -25,8 +25,8 @@ public:
     explicit Outgoing(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
     ~Outgoing() override { job_.stop(); }
     void stop(); ///< what is under way is made at the next start
-    /// @param filed number of the filed review
-    void send(int64_t filed, const Review& review);
+    /// @param filed number of the filed review under which the letter lies @param reviews that it answers
+    void send(int64_t filed, std::vector<std::shared_ptr<const Review>> reviews);
     /// Makes the mails of reviews that were filed before the program was closed or killed; those that could not be made
     /// before are put aside and wait for retry().
     void resume();
@@ -44,7 +44,7 @@ private:
     struct Letter {
         int64_t filed;
         Correspondents who;
-        std::function<Result<Review>(StopToken, const ProgressFn&)> review;
+        std::function<Result<std::vector<std::shared_ptr<const Review>>>(StopToken, const ProgressFn&)> reviews;
     };
     void queue(Letter letter);
     void next();
@@ -54,8 +54,9 @@ private:
     BackgroundJob job_;
 };
 
-/// @param clip where the reply clip goes @errors those of answerMail, WriteFailed, Cancelled
-Result<MadeMail> makeMail(const Review& review, const Correspondents& who, const std::filesystem::path& clip,
-                          StopToken stop = {}, const ProgressFn& progress = {});
+/// @param reviews what the letter answers @param beside path without ending: the reply clip lies there as .mp4, those
+/// of other reviews as -2.mp4 … @errors those of answerMail, WriteFailed, Cancelled
+Result<MadeMail> makeMail(const std::vector<std::shared_ptr<const Review>>& reviews, const Correspondents& who,
+                          const std::filesystem::path& beside, StopToken stop = {}, const ProgressFn& progress = {});
 
 } // namespace deft::ui

@@ -30,7 +30,7 @@ namespace {
 PictureData pictureOf(const Library& library, const ReviewInputs& inputs, const std::function<int(const Review&)>& rep,
                       const std::function<double(const Rep&)>& time, StopToken stop, const ProgressFn& progress) {
     const auto review = measureStored(library, inputs, stop, progress);
-    auto reader = review ? ClipReader::open(inputs.clipPath) : tl::unexpected(review.error());
+    auto reader = review ? ClipReader::open(inputs.clipPath, inputs.part) : tl::unexpected(review.error());
     if (!reader) return {};
     const int chosen = rep(*review);
     if (chosen < 0 || chosen >= int(review->events.reps.size())) return {};

@@ -32,7 +32,7 @@ void Proposer::start(const Clip& clip) {
     job_.run(
         [clip, context = contextFor(library_, clip), network = network_,
          catalogue = library_.catalogue()](StopToken stop, const ProgressFn& progress) -> Result<Marks> {
-            auto reader = ClipReader::open(clip.draft.clipPath);
+            auto reader = ClipReader::open(clip.draft.clipPath, clip.draft.part);
             if (!reader) return tl::unexpected(reader.error());
             const auto exercise = exerciseOf(*catalogue, clip.draft);
             if (!exercise) return tl::unexpected(exercise.error());
@@ -71,7 +71,7 @@ ProposeContext Proposer::contextFor(const Library& library, const Clip& clip) {
         if (other.draft.exercise != clip.draft.exercise || other.id < newest) continue;
         newest = other.id;
         context.lastTime = other.draft.marks;
-        if (const auto reader = ClipReader::open(other.draft.clipPath))
+        if (const auto reader = ClipReader::open(other.draft.clipPath, other.draft.part))
             context.lastWidth = reader->info().width, context.lastHeight = reader->info().height;
     }
     return context;

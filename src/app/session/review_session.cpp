@@ -38,12 +38,13 @@ private:
 };
 
 ReviewSession::ReviewSession(Library& library, QObject* parent)
-    : QObject(parent), library_(library), catalogue_(library.catalogue()), proposer_(library), filing_(library) {
+    : QObject(parent), library_(library), catalogue_(library.catalogue()), proposer_(library), filing_(library),
+      visit_(library) {
     connect(&proposer_, &Proposer::ready, this, [this](qint64 clip) {
         if (clip == clipId_) fetchProposals();
     });
-    connect(&filing_, &Filing::filed, this, [this](qint64 clip) {
-        if (clip != clipId_) return;
+    connect(&filing_, &Filing::filed, this, [this](const FiledLetter& letter) {
+        if (std::find(letter.clips.begin(), letter.clips.end(), clipId_) == letter.clips.end()) return;
         filed_ = true;
         undo_.clear(); // what was sent is not taken back
         emit filedReview();
@@ -58,7 +59,7 @@ std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdStr
 } // namespace
 
 Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
-    auto reader = ClipReader::open(clip.draft.clipPath);
+    auto reader = ClipReader::open(clip.draft.clipPath, clip.draft.part);
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() < 2)
         return fail(Errc::TooShort, clip.draft.clipPath + ": the clip has a single frame; movement needs at least two");
@@ -83,8 +84,9 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
         if (r.clip == clip.id) break; // an earlier review that is looked at again knows nothing of later ones
         earlier_.push_back(std::move(r));
     }
-    frames_ = std::make_unique<FrameSource>(inputs_.clipPath);
+    frames_ = std::make_unique<FrameSource>(inputs_.clipPath, inputs_.part);
     watch_.watch(inputs_.clipPath, inputs_.clipSha256);
+    visit_.show(clip);
     emit opened();
     emit reviewChanged(); // nothing is left of the review before
     emit placeChanged();
@@ -150,6 +152,7 @@ void ReviewSession::close() {
 void ReviewSession::leave() {
     close();
     inputs_ = {}, client_ = {};
+    visit_.show({});
     emit closed();
 }
 
@@ -245,10 +248,10 @@ void ReviewSession::measure() {
         return;
     }
     job_.run(
-        [path = inputs_.clipPath, marks = inputs_.marks,
+        [path = inputs_.clipPath, part = inputs_.part, marks = inputs_.marks,
          earlier = followed_](StopToken stop, const ProgressFn& progress) -> Result<Followed> {
             TrackingMemory memory = earlier ? *earlier : TrackingMemory{};
-            auto reader = ClipReader::open(path);
+            auto reader = ClipReader::open(path, part);
             if (!reader) return tl::unexpected(reader.error());
             auto tracks = trackClip(*reader, marks, stop, progress, &memory);
             if (!tracks) return tl::unexpected(tracks.error());
@@ -316,17 +319,45 @@ void ReviewSession::chooseMoment(int index) {
     emit placeChanged();
 }
 
-Result<void> ReviewSession::file() {
+Result<void> ReviewSession::canBeFiled() const {
     if (filed_ || isBeingFiled())
         return fail(Errc::Conflict, "this review has been filed already and stays as it was sent");
     if (!review_ || job_.isRunning())
         return fail(Errc::Unsupported, "the clip has not been measured yet, so there is nothing to file");
     if (!watch_.trouble().isEmpty()) return fail(Errc::Conflict, watch_.trouble().chopped(1).toStdString());
+    return {};
+}
+
+Result<void> ReviewSession::keepForVisit() {
+    if (auto ok = canBeFiled(); !ok) return ok;
+    if (!inputs_.ready) edit(tr("ready for the letter"), [](ReviewInputs& in) { in.ready = true; });
+    return {};
+}
+
+std::vector<std::shared_ptr<const Review>> ReviewSession::letterReviews() const {
+    return visit_.reviews(clipId_, std::make_shared<const Review>(*review_));
+}
+
+Result<void> ReviewSession::file(bool alone) {
+    if (auto ok = canBeFiled(); !ok) return ok;
+    if (!alone && !visit_.isComplete())
+        return fail(Errc::Unsupported, visit_.open() > 0
+                                           ? "other clips of this visit are still to be looked at"
+                                           : "the other clips of this visit are being measured; try again in a moment");
     inputs_.answered = today(); // the window may have been open since yesterday
     if (inputs_.date.empty()) inputs_.date = inputs_.answered;
     review_->inputs.date = inputs_.date, review_->inputs.answered = inputs_.answered;
     answer_ = composeAnswer(*review_);
-    filing_.file(clipId_, std::make_shared<const Review>(*review_), answer_, allowsPictures(client_.consent, today()));
+    std::vector<Filing::One> ones = {{clipId_, std::make_shared<const Review>(*review_)}};
+    if (!alone)
+        for (const VisitClips::Other& other : visit_.others()) {
+            Review answered = *other.review;
+            answered.inputs.answered = inputs_.answered;
+            if (answered.inputs.date.empty()) answered.inputs.date = inputs_.answered;
+            ones.push_back({other.clip.id, std::make_shared<const Review>(std::move(answered))});
+        }
+    std::sort(ones.begin(), ones.end(), [](const Filing::One& a, const Filing::One& b) { return a.clip < b.clip; });
+    filing_.file(std::move(ones), allowsPictures(client_.consent, today()));
     return {};
 }
 

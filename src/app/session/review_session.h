@@ -6,6 +6,7 @@
 #include "app/session/filing.h"
 #include "app/session/frame_source.h"
 #include "app/session/proposer.h"
+#include "app/session/visit_clips.h"
 #include "app/sheet/moments.h"
 #include "store/library.h"
 #include "tracking/track_clip.h"
@@ -80,9 +81,15 @@ public:
     /// Measures with the marks as they are; for a clip whose marks have just been placed.
     void measure();
 
-    /// Sends the review off to be filed; from now on nothing of it changes. Ends with filedReview(), or failed() and
-    /// all as it was. @errors Conflict (filed already, another file), Unsupported (not measured yet)
-    Result<void> file();
+    /// Sends the review off to be filed, with the others of its visit; from now on nothing of them changes. Ends with
+    /// filedReview(), or failed() and all as it was. @param alone the others are left for another letter
+    /// @errors Conflict (filed already, another file), Unsupported (not measured yet; others are not ready)
+    Result<void> file(bool alone = false);
+    /// Looked at: it goes out with the letter on its visit. @errors as above
+    Result<void> keepForVisit();
+    const VisitClips& visit() const { return visit_; }
+    /// What the letter answers as things are: this review and those of its visit that are ready. @pre it is measured
+    std::vector<std::shared_ptr<const Review>> letterReviews() const;
     Filing& filing() { return filing_; }
 
     int64_t frame() const { return frame_; }
@@ -108,6 +115,7 @@ signals:
 
 private:
     friend class EditStep;
+    Result<void> canBeFiled() const;
     void apply(const ReviewInputs& inputs);
     void judgeAgain();
     void judge(Tracks tracks);
@@ -140,6 +148,7 @@ private:
     QString savedAt_;
     Proposer proposer_;
     Filing filing_;
+    VisitClips visit_;
     ClipWatch watch_;
     BackgroundJob job_;
     QUndoStack undo_;

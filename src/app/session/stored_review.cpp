@@ -8,7 +8,7 @@ namespace deft::ui {
 
 Result<Review> measureStored(const Library& library, const ReviewInputs& inputs, StopToken stop,
                              const ProgressFn& progress) {
-    auto reader = ClipReader::open(inputs.clipPath);
+    auto reader = ClipReader::open(inputs.clipPath, inputs.part);
     if (!reader) return tl::unexpected(reader.error());
     auto tracks = library.cachedTracks(inputs);
     if (!tracks || int64_t(tracks->frames()) != reader->info().frames())

@@ -248,6 +248,9 @@ void MainWindow::makeActions() {
     add(letter, tr("File and send, and open the next clip"),
         {K(Qt::CTRL | Qt::SHIFT | Qt::Key_Return), K(Qt::CTRL | Qt::SHIFT | Qt::Key_Enter)}, answer_,
         [this] { fileAnswer(true); });
+    add(letter, tr("File this clip alone, without the others of its visit"),
+        {K(Qt::CTRL | Qt::ALT | Qt::Key_Return), K(Qt::CTRL | Qt::ALT | Qt::Key_Enter)}, answer_,
+        [this] { fileAnswer(false, true); });
 
     makeClientActions(menu(tr("C&lient")));
     makeProgrammeActions(menu(tr("P&rogramme")));

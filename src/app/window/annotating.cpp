@@ -40,6 +40,12 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
     add(menu, tr("A breath in begins here"), {K(Qt::Key_I)}, bench_, [this] { session_->tapBreath(false); });
     add(menu, tr("Remove the nearest breath"), {K(Qt::SHIFT | Qt::Key_E)}, bench_, [this] { session_->untapBreath(); });
     menu->addSeparator();
+    add(menu, tr("A part of the film begins here"), {K(Qt::SHIFT | Qt::Key_I)}, bench_, [this] {
+        partFrom_ = {session_->clipId(), filmTime()};
+        say(tr("A part begins at %1 s of the film. Go to its end and press Shift+O.").arg(filmTime(), 0, 'f', 1));
+    });
+    add(menu, tr("The part ends here: make a clip of it"), {K(Qt::SHIFT | Qt::Key_O)}, bench_, [this] { cutPart(); });
+    menu->addSeparator();
     add(menu, tr("This frame is the client's neutral"), {K(Qt::Key_N)}, bench_,
         [this] { session_->setNeutral(session_->frame()); });
     add(menu, tr("Neutral midway between full arch and full flat"), {K(Qt::CTRL | Qt::Key_N)}, bench_,
@@ -48,6 +54,20 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
         [this] { chooseNeutralClip(); });
     add(menu, tr("Neutral from the set-up again"), {K(Qt::SHIFT | Qt::Key_N)}, bench_,
         [this] { session_->setNeutral(std::nullopt); });
+}
+
+double MainWindow::filmTime() const {
+    const auto& part = session_->clip().part;
+    return (part ? part->from_s : 0) + session_->clip().time_s[size_t(session_->frame())];
+}
+
+void MainWindow::cutPart() {
+    const auto clip = library_->clip(session_->clipId());
+    if (!clip) return;
+    if (partFrom_.first != clip->id || partFrom_.second >= filmTime())
+        return say(tr("Go to where the part begins and press Shift+I; then to its end and Shift+O."));
+    go(Queue);
+    queue_->beginPart(*clip, {partFrom_.second, filmTime()});
 }
 
 const Moment* MainWindow::moment() const {

@@ -125,7 +125,7 @@ void MainWindow::writeBundle(const QString& path) {
                    StopToken stop, const ProgressFn& progress) -> Result<void> {
                    auto measured = measureStored(library, inputs, stop, progress);
                    if (!measured) return tl::unexpected(measured.error());
-                   auto reader = ClipReader::open(inputs.clipPath);
+                   auto reader = ClipReader::open(inputs.clipPath, inputs.part);
                    if (!reader) return tl::unexpected(reader.error());
                    auto zip = reviewBundle(std::move(*measured), *reader, stop, progress);
                    if (!zip) return tl::unexpected(zip.error());

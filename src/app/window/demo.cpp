@@ -18,7 +18,7 @@ namespace {
 /// Files an earlier review from the tracks that ship beside its clip.
 Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem::path& tracksFile) {
     const ReviewInputs inputs = library.clip(clipId)->draft;
-    auto reader = ClipReader::open(inputs.clipPath);
+    auto reader = ClipReader::open(inputs.clipPath, inputs.part);
     if (!reader) return tl::unexpected(reader.error());
     auto csv = readFile(tracksFile);
     if (!csv) return tl::unexpected(csv.error());
@@ -37,10 +37,11 @@ Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem
     return library.markMade(*filed); // it went out back then
 }
 
-/// A programme as the program itself proposes it from what is filed by then, given, and the days that came home.
-Result<void> giveEarlier(Library& library, int64_t client, const Json& told, qint64 shift) {
-    ProgrammeNeed need = programmeNeed(library, client, shiftedDay(told.at("from"), shift), {});
-    need.weeks = told.at("weeks"), need.minutes = told.at("minutes");
+} // namespace
+
+Result<Programme> giveEarlier(Library& library, int64_t client, const std::string& from, int weeks, int minutes) {
+    ProgrammeNeed need = programmeNeed(library, client, from, {});
+    need.weeks = weeks, need.minutes = minutes;
     const auto before = library.programmes(client);
     auto made = before.empty() ? proposeProgramme(*library.catalogue(), need)
                                : growProgramme(*library.catalogue(), need, before.back().programme);
@@ -49,18 +50,20 @@ Result<void> giveEarlier(Library& library, int64_t client, const Json& told, qin
     p.uid = need.uid, p.from = need.from, p.weeks = need.weeks;
     if (const auto days = practiceDays(p); p.lookAgain && !days.empty()) p.lookAgain->on = isoDate(days.back());
     if (auto id = library.giveProgramme(client, p); !id) return tl::unexpected(id.error());
-    PracticeNote note{need.clientUid, need.client, p.uid, {}};
-    for (const std::string iso : told.at("done")) {
+    return std::move(p);
+}
+
+Result<void> practisedOn(Library& library, int64_t client, const Programme& p, const std::vector<std::string>& days) {
+    PracticeNote note{p.clientUid, p.client, p.uid, {}};
+    for (const std::string& iso : days) {
         PractisedDay day;
-        day.day = shiftedDay(iso, shift);
+        day.day = iso;
         for (const ProgrammeItem& item : p.items)
             day.items.push_back({item.exercise, item.target.version, item.target.sets, "right", {}});
         note.days.push_back(std::move(day));
     }
     return library.takePractice(client, note);
 }
-
-} // namespace
 
 std::filesystem::path demoFolder() {
     for (const auto& folder : {dataFolder() / "demo", dataFolder().parent_path() / "demo"})
@@ -79,6 +82,22 @@ std::string shiftedDay(const std::string& iso, qint64 days) {
     return day.isValid() ? day.addDays(days).toString(Qt::ISODate).toStdString() : iso;
 }
 
+Result<int64_t> addDemoClient(Library& library, const Json& who, qint64 shift, const QDate& today,
+                              const std::string& where) {
+    auto client = library.addClient(who.at("name"), who.at("role"));
+    if (!client) return client;
+    if (auto ok = library.setAbout(*client, who.value("wants", ""), {}); !ok) return tl::unexpected(ok.error());
+    if (who.contains("consent")) {
+        Json told = who.at("consent"); // kept for so many months from today
+        told["given"] = shiftedDay(told.at("given"), shift);
+        told["until"] = today.addMonths(told.at("kept_months")).toString(Qt::ISODate).toStdString();
+        auto consent = parseConsent(library.catalogue()->safety(), told, where + ": /consent");
+        if (!consent) return tl::unexpected(consent.error());
+        if (auto ok = library.recordConsent(*client, *consent); !ok) return tl::unexpected(ok.error());
+    }
+    return client;
+}
+
 Result<void> fillDemo(Library& library, const QDate& today) {
     const auto folder = demoFolder();
     if (folder.empty()) return fail(Errc::NotFound, "the demo is not installed beside this program");
@@ -91,17 +110,8 @@ Result<void> fillDemo(Library& library, const QDate& today) {
     try {
         if (auto ok = library.setCoach({list->at("coach"), {}}); !ok) return ok;
         for (const Json& who : list->at("clients")) {
-            auto client = library.addClient(who.at("name"), who.at("role"));
+            const auto client = addDemoClient(library, who, *shift, today, where);
             if (!client) return tl::unexpected(client.error());
-            if (auto ok = library.setAbout(*client, who.value("wants", ""), {}); !ok) return ok;
-            if (who.contains("consent")) {
-                Json told = who.at("consent"); // kept for so many months from today
-                told["given"] = shiftedDay(told.at("given"), *shift);
-                told["until"] = today.addMonths(told.at("kept_months")).toString(Qt::ISODate).toStdString();
-                auto consent = parseConsent(library.catalogue()->safety(), told, where + ": /clients/consent");
-                if (!consent) return tl::unexpected(consent.error());
-                if (auto ok = library.recordConsent(*client, *consent); !ok) return ok;
-            }
             for (const Json& sent : who.at("clips")) {
                 const auto clip = folder / "clips" / sent.at("clip").get<std::string>();
                 auto stem = clip;
@@ -126,8 +136,14 @@ Result<void> fillDemo(Library& library, const QDate& today) {
                 if (!id) return tl::unexpected(id.error());
                 if (!sent.value("filed", false)) continue;
                 if (auto ok = fileEarlier(library, *id, stem.string() + ".tracks.csv"); !ok) return ok;
-                if (sent.contains("programme"))
-                    if (auto ok = giveEarlier(library, *client, sent.at("programme"), *shift); !ok) return ok;
+                if (!sent.contains("programme")) continue;
+                const Json& told = sent.at("programme");
+                const auto given = giveEarlier(library, *client, shiftedDay(told.at("from"), *shift), told.at("weeks"),
+                                               told.at("minutes"));
+                if (!given) return tl::unexpected(given.error());
+                std::vector<std::string> done;
+                for (const std::string day : told.at("done")) done.push_back(shiftedDay(day, *shift));
+                if (auto ok = practisedOn(library, *client, *given, done); !ok) return ok;
             }
         }
     } catch (const nlohmann::json::exception& e) {

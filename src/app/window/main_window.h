@@ -105,6 +105,8 @@ private:
     void chooseProgrammeFile();
     void chooseThenAndNow();
     void readProgrammeFile();
+    void nameTemplate();
+    void chooseTemplate(bool toRemove); ///< to begin from, or to remove
     void takePracticeNote();
     void tellPractice(const PracticeNote& note, int64_t client);
     void remind(qint64 review);
@@ -131,7 +133,11 @@ private:
     void fillSchools();
     bool isSending() const;
     /// @param andNext opens the clip that is to be answered next, while this one is being filed
-    void fileAnswer(bool andNext = false);
+    /// @param alone though its visit has other clips, they get another letter
+    void fileAnswer(bool andNext = false, bool alone = false);
+    double filmTime() const;         ///< of the frame that is shown, s from the film's own start
+    void cutPart();                  ///< from where a part was begun to the frame that is shown
+    void keepForVisit(bool andNext); ///< as long as others of its visit are not ready
     void workAhead();
     void connectWork();
     void showWork(int64_t clip);
@@ -153,12 +159,13 @@ private:
     QMenu* queueMenu_;
     Outgoing* outgoing_;
     bool closing_ = false;
-    BackgroundJob writing_;          ///< of an answer's file
-    QTimer arrivals_;                ///< runs out when the inbox has brought nothing for a moment
-    QTimer removal_;                 ///< runs out when Delete has not been pressed again
-    std::filesystem::path lastMail_; ///< the newest that was made while the window is open
-    int64_t toRemove_ = 0;           ///< the clip that it was pressed for
-    QTimer quiet_;                   ///< runs out when the open clip has needed no measuring for a moment
+    std::pair<int64_t, double> partFrom_{0, 0}; ///< clip, s of its film: where a part begins that has no end yet
+    BackgroundJob writing_;                     ///< of an answer's file
+    QTimer arrivals_;                           ///< runs out when the inbox has brought nothing for a moment
+    QTimer removal_;                            ///< runs out when Delete has not been pressed again
+    std::filesystem::path lastMail_;            ///< the newest that was made while the window is open
+    int64_t toRemove_ = 0;                      ///< the clip that it was pressed for
+    QTimer quiet_;                              ///< runs out when the open clip has needed no measuring for a moment
     QMenu* menu_;
     QList<QMenu*> menus_;
     RoomBar* rooms_;

@@ -21,6 +21,8 @@
 #include <QDate>
 #include <QDesktopServices>
 #include <QFileDialog>
+#include <QInputDialog>
+#include <QMenu>
 #include <QUrl>
 
 namespace deft::ui {
@@ -48,6 +50,14 @@ void MainWindow::makeProgrammeActions(QMenu* menu) {
         {tr("Page as the client sees it"), K(Qt::Key_P), [this] { showPracticePage(); }},
         {tr("Export the programme…"), K::Save, [this] { chooseProgrammeFile(); }},
         {tr("Import a programme…"), {}, [this] { readProgrammeFile(); }},
+        {tr("Begin from a template…"), K(Qt::Key_B), [this] { chooseTemplate(false); }},
+        {tr("Keep as a template…"), K(Qt::Key_K), [this] { nameTemplate(); }},
+        {tr("Remove a template…"), {}, [this] { chooseTemplate(true); }},
+        {tr("Look at this one again when the weeks are over, or not"), K(Qt::Key_L),
+         [&desk] {
+             if (const ProgrammeItem* item = desk.item())
+                 desk.lookAgain(item->exercise, !desk.isLookedAtAgain(item->exercise));
+         }},
         {tr("Take in a practice note (copied text, or a file)…"), K(Qt::Key_N), [this] { takePracticeNote(); }},
         {tr("Then and now: a report…"), K(Qt::Key_T), [this] { chooseThenAndNow(); }},
         {tr("Give it to the client"), K(Qt::CTRL | Qt::Key_Return), [this] { giveProgramme(); }},
@@ -208,22 +218,32 @@ void MainWindow::readProgrammeFile() {
     if (!path.isEmpty()) readProgramme(path);
 }
 
-/// Another client's programme, or one of the coach's own as a template: exercises and doses come, the client stays.
+/// Another client's programme: exercises and doses come, the client stays.
 void MainWindow::readProgramme(const QString& path) {
     ProgrammeDesk& desk = programme_->desk();
-    if (desk.isEmpty()) return say(tr("Choose a client first."));
     const auto read = readJsonFile(path.toStdString()).and_then([&](const Json& j) {
         return parseProgramme(*library_->catalogue(), j, path.toStdString());
     });
     if (!read) return say(QString::fromStdString("Not imported: " + read.error().detail + "."));
-    auto open = openProgramme(*library_->catalogue(), desk.need(), *read);
-    Programme p = desk.programme();
-    p.items = std::move(open.programme.items);
-    desk.change(tr("import"), std::move(p));
-    say(open.leftOut.empty()
-            ? tr("Imported.")
-            : tr("Imported, without %1.")
-                  .arg(QString::fromStdString(open.leftOut.front().name + " (" + open.leftOut.front().why + ")")));
+    desk.begin(tr("import"), *read);
+}
+
+void MainWindow::nameTemplate() {
+    bool named = false;
+    const QString name = QInputDialog::getText(this, tr("Keep as a template"), tr("Name of the template"),
+                                               QLineEdit::Normal, {}, &named);
+    if (named) programme_->desk().saveTemplate(name.simplified().toStdString());
+}
+
+void MainWindow::chooseTemplate(bool toRemove) {
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    for (const std::string& name : library_->templates())
+        connect(menu->addAction(QString::fromStdString(name)), &QAction::triggered, this, [this, name, toRemove] {
+            toRemove ? programme_->desk().removeTemplate(name) : programme_->desk().useTemplate(name);
+        });
+    if (menu->isEmpty()) menu->addAction(tr("No template has been kept yet"))->setEnabled(false);
+    menu->popup(programme_->mapToGlobal(QPoint(24, 48)));
 }
 
 void MainWindow::takePracticeNote() {

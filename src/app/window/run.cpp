@@ -73,7 +73,8 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
                                              : base / "deft-mirror" / (demo ? "demo-library" : "library");
     auto library = openLibrary(folder, takeOver);
     if (library && demo && (*library)->clients().empty()) {
-        if (auto ok = fillDemo(**library, QDate::currentDate()); !ok) {
+        const QDate today = QDate::currentDate();
+        if (auto ok = fillDemo(**library, today).and_then([&] { return fillSeason(**library, today); }); !ok) {
             std::cerr << "deft-mirror: the demo could not be set up: " << ok.error().detail << ".\n";
             return 1;
         }

@@ -8,6 +8,7 @@
 #include "app/documents/answer_file.h"
 #include "app/documents/answer_picture.h"
 #include "app/documents/frame_picture.h"
+#include "app/documents/letter_films.h"
 #include "app/documents/reply_clip.h"
 #include "app/documents/review_sheet.h"
 #include "app/documents/sketch_picture.h"
@@ -25,12 +26,14 @@
 namespace deft::ui {
 namespace {
 
+using Reviews = std::vector<std::shared_ptr<const Review>>;
+
 /// The mail as filing would make it, with its attachments.
-Result<std::string> wholeMail(const Review& review, const Correspondents& who, StopToken stop,
+Result<std::string> wholeMail(const Reviews& reviews, const Correspondents& who, StopToken stop,
                               const ProgressFn& progress) {
     const QTemporaryDir folder;
     if (!folder.isValid()) return fail(Errc::WriteFailed, folder.errorString().toStdString());
-    return makeMail(review, who, folder.filePath(QStringLiteral("moment.mp4")).toStdString(), stop, progress)
+    return makeMail(reviews, who, folder.filePath(QStringLiteral("moment")).toStdString(), stop, progress)
         .map([](MadeMail made) { return std::move(made.text); });
 }
 
@@ -42,30 +45,51 @@ Result<std::string> formOf(const std::filesystem::path& path, const char* more =
     return fail(Errc::Unsupported, path.string() + ": end the name in .pdf, .html, .txt or .eml" + more);
 }
 
-/// An answer in the form that the file's ending asks for.
-Result<void> writeAs(const std::filesystem::path& path, const Review& review, const Correspondents& who, StopToken stop,
-                     const ProgressFn& progress) {
+/// A letter in the form that the file's ending asks for. @param shown which of its reviews a reply clip is of
+Result<void> writeAs(const std::filesystem::path& path, const Reviews& reviews, size_t shown, const Correspondents& who,
+                     StopToken stop, const ProgressFn& progress) {
     const std::string kind = path.extension().string();
-    auto reader = ClipReader::open(review.inputs.clipPath);
-    if (!reader) return tl::unexpected(reader.error());
-    const Answer answer = composeAnswer(review);
-    if (kind == ".mp4") return writeReplyClip(review, answer, *reader, path, stop, progress);
+    auto films = LetterFilms::open(reviews);
+    if (!films) return tl::unexpected(films.error());
+    const Answer answer = letterOn(reviews);
+    if (kind == ".mp4")
+        return writeReplyClip(films->review(shown), partsOf(answer, int(shown)), films->reader(shown), path, stop,
+                              progress);
     if (kind == ".eml" || kind == ".ics") {
-        auto content = kind == ".eml" ? wholeMail(review, who, stop, progress) : answerCalendar(answer, review.inputs);
+        const AnswerPart* next = answer.find("next");
+        auto content = kind == ".eml" ? wholeMail(reviews, who, stop, progress)
+                                      : answerCalendar(answer, reviews[size_t(next ? next->of : 0)]->inputs);
         if (!content) return tl::unexpected(content.error());
         return writeFileAtomically(path, *content);
     }
     const auto form = formOf(path, ", .ics or .mp4");
     if (!form) return tl::unexpected(form.error());
-    auto content = answerIn(*form, answer, who, pictureMaker(review, *reader));
+    auto content = answerIn(*form, answer, who, films->pictures());
     if (!content) return tl::unexpected(content.error());
     return writeFileAtomically(path, *content);
 }
 
 } // namespace
 
-void MainWindow::fileAnswer(bool andNext) {
-    if (const auto ok = session_->file(); !ok)
+void MainWindow::keepForVisit(bool andNext) {
+    if (const auto ok = session_->keepForVisit(); !ok)
+        return say(QString::fromStdString("Not kept: " + ok.error().detail + "."));
+    const VisitClips& visit = session_->visit();
+    int64_t next = 0;
+    for (const VisitClips::Other& other : visit.others())
+        if (!other.clip.draft.ready && next == 0) next = other.clip.id;
+    const QString words =
+        tr("Ready for the one letter to %1; %2 of this visit still to be looked at.")
+            .arg(QString::fromStdString(session_->client().name), counted(visit.open(), tr("clip"), tr("clips")));
+    go(Queue);
+    queue_->chooseClip(next);
+    if (andNext && next) openClip(next);
+    say(words);
+}
+
+void MainWindow::fileAnswer(bool andNext, bool alone) {
+    if (!alone && session_->visit().open() > 0) return keepForVisit(andNext);
+    if (const auto ok = session_->file(alone); !ok)
         return say(QString::fromStdString("Not filed: " + ok.error().detail + ". The draft is kept."));
     const QString name = QString::fromStdString(session_->client().name);
     go(Queue);
@@ -75,14 +99,13 @@ void MainWindow::fileAnswer(bool andNext) {
 }
 
 void MainWindow::connectSending() {
-    connect(&session_->filing(), &Filing::filed, this,
-            [this](qint64, qint64 id, const std::shared_ptr<const Review>& review) {
-                outgoing_->send(id, *review);
-                queue_->refresh();
-                say(tr("Filed. The mail to %1 is being made; it will lie in the library's folder outbox.%2")
-                        .arg(QString::fromStdString(review->inputs.client),
-                             programmeFollows(library_->clientOfReview(id))));
-            });
+    connect(&session_->filing(), &Filing::filed, this, [this](const FiledLetter& letter) {
+        outgoing_->send(letter.id, letter.reviews);
+        queue_->refresh();
+        say(tr("Filed. The mail to %1 is being made; it will lie in the library's folder outbox.%2")
+                .arg(QString::fromStdString(letter.reviews.front()->inputs.client),
+                     programmeFollows(library_->clientOfReview(letter.id))));
+    });
     connect(&session_->filing(), &Filing::failed, this, [this](qint64, const QString& why) {
         say(tr("Not filed: %1. The draft is kept.").arg(why));
         queue_->refresh();
@@ -181,7 +204,7 @@ void MainWindow::writeSheet(const QString& path) {
     writeAside(path,
                [review = *session_->review(),
                 file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) -> Result<void> {
-                   auto reader = ClipReader::open(review.inputs.clipPath);
+                   auto reader = ClipReader::open(review.inputs.clipPath, review.inputs.part);
                    if (!reader) return tl::unexpected(reader.error());
                    return writeReviewSheet(review, *reader, file);
                });
@@ -200,10 +223,17 @@ void MainWindow::writePicture(const QString& path) {
 
 void MainWindow::writeAnswer(const QString& path) {
     if (!session_->review()) return say(tr("There is no answer yet; measure the clip first."));
-    writeAside(path,
-               [review = *session_->review(), file = std::filesystem::path(path.toStdString()),
-                who = library_->correspondents(session_->client().id, session_->inputs().coach)](
-                   StopToken stop, const ProgressFn& progress) { return writeAs(file, review, who, stop, progress); });
+    const Reviews reviews = session_->letterReviews();
+    const auto own = std::find_if(reviews.begin(), reviews.end(), [&](const auto& r) {
+        return r->inputs.clipSha256 == session_->inputs().clipSha256 && r->inputs.part == session_->inputs().part &&
+               r->inputs.exercise == session_->inputs().exercise;
+    });
+    const auto shown = size_t(own - reviews.begin());
+    writeAside(path, [reviews, shown, file = std::filesystem::path(path.toStdString()),
+                      who = library_->correspondents(session_->client().id, session_->inputs().coach)](
+                         StopToken stop, const ProgressFn& progress) {
+        return writeAs(file, reviews, shown, who, stop, progress);
+    });
 }
 
 void MainWindow::chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader,

@@ -120,7 +120,7 @@ void MainWindow::showInbox() {
     for (const std::string& id : catalogue->exerciseIds())
         if (const auto e = catalogue->exercise(id); !e) own << listItem(escaped(e.error().detail));
     for (const Inbox::Question& q : inbox_->questions()) {
-        QString ask = tr("A clip of <b>%1</b> has come. Is it ").arg(escaped(q.item.parcel.client));
+        QString ask = tr("A clip of <b>%1</b> has come. Is it ").arg(escaped(q.item.parcel().client));
         const QString note = QString::fromLatin1(QUrl::toPercentEncoding(QString::fromStdString(q.item.note.string())));
         for (const Client& c : q.alike)
             ask += tr("<a href=\"is %1 %2\">%3</a> whom you know, or ")
@@ -222,6 +222,9 @@ void MainWindow::makeQueueActions(QMenu* menu) {
     // Lists take Return themselves only when something is chosen.
     add(menu, tr("Open the chosen clip"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->list(),
         [this] { queue_->openChosen(); });
+    add(menu, tr("Show the clips of this visit"), {K(Qt::Key_Right)}, &queue_->list(),
+        [this] { queue_->unfoldVisit(true); });
+    add(menu, tr("Fold them again"), {K(Qt::Key_Left)}, &queue_->list(), [this] { queue_->unfoldVisit(false); });
     add(menu, tr("Find clips"), {K(Qt::Key_Slash)}, queue_, [this] { queue_->find(); });
     add(menu, tr("Show all clips again, or leave what is beside them"), {K(Qt::Key_Escape)}, queue_,
         [this] { queue_->leave(); });

@@ -11,7 +11,7 @@
 namespace deft {
 
 Result<Review> analyse(CataloguePtr catalogue, ReviewInputs inputs, StopToken stop, const ProgressFn& progress) {
-    auto reader = ClipReader::open(inputs.clipPath);
+    auto reader = ClipReader::open(inputs.clipPath, inputs.part);
     if (!reader) return tl::unexpected(reader.error());
     auto marks = fitToClip(inputs.marks, reader->info(), inputs.clipSha256);
     if (!marks) return tl::unexpected(marks.error());
@@ -34,7 +34,7 @@ Result<Review> readFolder(CataloguePtr catalogue, const std::filesystem::path& f
     if (!csv) return tl::unexpected(csv.error());
     auto tracks = parseTracks(*csv, (folder / "tracks.csv").string());
     if (!tracks) return tl::unexpected(tracks.error());
-    auto reader = ClipReader::open(inputs->clipPath);
+    auto reader = ClipReader::open(inputs->clipPath, inputs->part);
     if (!reader && reader.error().code == Errc::NotFound) {
         ClipInfo clip = clipOf(*tracks);
         return measureReview(std::move(catalogue), std::move(*inputs), std::move(clip), std::move(*tracks));

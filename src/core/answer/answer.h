@@ -10,6 +10,7 @@ struct AnswerPicture {
     int rep = 0;
     std::string measure, caption;
     bool broken = false; ///< told by a ticked instead of a solid ruler under the picture
+    int of = 0;          ///< which review of a visit's letter it shows, see composeVisit()
 };
 
 /// A part of the message that the coach can edit, leave out, and trace to its reasons.
@@ -25,6 +26,7 @@ struct AnswerPart {
     std::string heading{};  ///< above it in the letter; of the first one only in a list; empty = none
     /// The computed words have changed since the coach edited them, in a way that the edited text could not follow.
     bool outdated = false;
+    int of = 0; ///< which review of a visit's letter it is about, see composeVisit()
 };
 
 struct Answer {
@@ -38,6 +40,15 @@ struct Answer {
 /// Where the coach has only added to the computed words, these follow when the review changes; cautions may be added to
 /// but never lose a line.
 Answer composeAnswer(const Review& review);
+
+/// One letter for several reviews of a client whose clips came together: three corrections at most over all of them,
+/// what comes first in each review before what comes second, and the same fault of the same name told once; one target
+/// an exercise; each caution once. Parts and pictures say which review they are of. (At most three, upstream first:
+/// common practice, no published source.)
+/// @param reviews at least one, in the order in which they are told; of one alone it is composeAnswer()
+Answer composeVisit(const std::vector<const Review*>& reviews);
+/// The parts that are about one review of a visit, as an answer of its own.
+Answer partsOf(const Answer& visit, int review);
 
 /// Always at the end of every answer.
 extern const char* const kScopeNote;

@@ -24,9 +24,10 @@ Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inp
         return fail(Errc::Unsupported, "no next clip is asked for, so there is no day for one");
     const auto due = nextClipDay(inputs);
     if (!due) return fail(Errc::Unsupported, "the review has no date, so there is no next date either");
-    const AnswerPart* target = answer.find("target");
     const std::string title = "Film your " + answer.exerciseName;
-    std::string words = target && target->sent ? target->text + "\n" : "";
+    std::string words;
+    for (const AnswerPart& part : answer.parts)
+        if (part.id == "target" && part.sent) words += part.text + "\n";
     words += kScopeNote;
     const std::string uid = inputs.clipSha256.substr(0, 32) + "-" + inputs.date + "@deft-mirror.invalid";
     // Made on the day of the answer: the same review gives the same bytes.

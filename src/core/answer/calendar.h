@@ -13,6 +13,7 @@ std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs);
 
 /// The next clip's day as a calendar file (iCalendar, RFC 5545): an event of a whole day that takes no time away, with
 /// the target until then, and a reminder in the morning. The same review gives the same bytes.
+/// @param answer of a visit: the targets of all its exercises @param inputs then those of the review of its part "next"
 /// @errors Unsupported when the review has no date, or no next clip is asked for
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs);
 

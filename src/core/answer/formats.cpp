@@ -75,11 +75,14 @@ std::string answerPage(const Answer& a, const PictureSource& sources) {
                     escapedHtml(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
     h += "<h1>" + escapedHtml(a.exerciseName) + "</h1>\n";
     bool inList = false, inSection = false;
+    std::string before; // id of the part before: the next of the same kind goes on in its section
     for (const AnswerPart& p : a.parts) {
         if (!p.sent) continue;
         if (inList && !isCorrection(p)) h += "</ol>\n", inList = false;
-        if (inSection && !inList) h += "</section>\n", inSection = false;
-        if (!p.heading.empty() && !inList) h += "<section><h2>" + escapedHtml(p.heading) + "</h2>\n", inSection = true;
+        if (inSection && !inList && p.id != before) h += "</section>\n", inSection = false;
+        before = p.id;
+        if (!p.heading.empty() && !inSection)
+            h += "<section><h2>" + escapedHtml(p.heading) + "</h2>\n", inSection = true;
         if (isCorrection(p)) {
             if (!inList) h += "<ol>\n", inList = true;
             h += "<li>" + escapedHtml(p.text) + "\n" + figures(p, sources) + "</li>\n";

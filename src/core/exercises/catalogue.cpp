@@ -3,7 +3,7 @@
 
 #include "base/files.h"
 #include "base/json.h"
-#include "exercises/exercise_schema.h"
+#include "exercises/json_schema.h"
 #include "exercises/written_out.h"
 
 #include <sys/stat.h>
@@ -29,6 +29,7 @@ struct Catalogue::File {
 struct Catalogue::Known {
     std::mutex mutex;
     std::map<ExerciseForm, std::shared_ptr<const Result<Exercise>>> made;
+    std::map<std::string, JsonSchema> schemas;
 };
 
 namespace {
@@ -75,18 +76,30 @@ Result<std::shared_ptr<const Catalogue>> Catalogue::load(const fs::path& data, c
     if (auto ok = expectFormat(*entries, "deft-mirror-shared", 1, shared.string()); !ok)
         return tl::unexpected(ok.error());
     auto rulesOfFiles =
-        readJsonFile(schema).and_then([&](const Json& j) { return ExerciseSchema::parse(j, schema.string()); });
+        readJsonFile(schema).and_then([&](const Json& j) { return JsonSchema::parse(j, schema.string()); });
     if (!rulesOfFiles) return tl::unexpected(rulesOfFiles.error());
     c->schools_ = std::move(*questions), c->safety_ = std::move(*rules);
     c->shared_ = std::make_unique<const Json>(std::move(*entries));
-    c->schema_ = std::make_unique<const ExerciseSchema>(std::move(*rulesOfFiles));
-    c->own_ = own;
+    c->schema_ = std::make_unique<const JsonSchema>(std::move(*rulesOfFiles));
+    c->data_ = data, c->own_ = own;
     c->ownStamp_ = stampOf(own); // before reading: what changes meanwhile is not current
     for (const fs::path& file : exerciseFilesIn(data / "exercises")) c->shipped_[file.stem().string()] = File::at(file);
     c->files_ = c->shipped_;
     for (const fs::path& file : exerciseFilesIn(own)) c->files_[file.stem().string()] = File::at(file);
     for (const auto& [id, file] : c->files_) c->ids_.push_back(id);
     return c;
+}
+
+Result<void> Catalogue::obeysSchema(const std::string& kind, const Json& document, const std::string& where) const {
+    const std::lock_guard lock(known_->mutex);
+    auto it = known_->schemas.find(kind);
+    if (it == known_->schemas.end()) {
+        const fs::path file = data_ / "schemas" / (kind + ".schema.json");
+        auto schema = readJsonFile(file).and_then([&](const Json& j) { return JsonSchema::parse(j, file.string()); });
+        if (!schema) return tl::unexpected(schema.error());
+        it = known_->schemas.emplace(kind, std::move(*schema)).first;
+    }
+    return it->second.check(document, where);
 }
 
 bool Catalogue::isCurrent() const { return stampOf(own_) == ownStamp_; }

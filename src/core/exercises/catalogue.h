@@ -8,7 +8,7 @@
 
 namespace deft {
 
-class ExerciseSchema;
+class JsonSchema;
 
 /// Which form of an exercise is meant.
 struct ExerciseForm {
@@ -45,6 +45,11 @@ public:
     Result<Exercise> form(const ExerciseForm& wanted) const;
     Result<Exercise> exercise(const std::string& id) const { return form(ExerciseForm{id}); }
 
+    /// Does a document that others may write too obey its JSON Schema? @param kind "parcel", "practice" or "programme":
+    /// data/schemas/<kind>.schema.json, read when it is first asked for
+    /// @errors BadFormat naming path and reason; those of readJsonFile
+    Result<void> obeysSchema(const std::string& kind, const Json& document, const std::string& where) const;
+
     /// Validates a document: schema, then what a schema cannot say (units, landmarks for the measures, causes without a
     /// circle). One with "extends": ID takes everything from that shipped exercise, puts its own members over it, and
     /// changes single tolerances in "limits": {fault or check: {low, high}}.
@@ -66,12 +71,12 @@ private:
     Result<Exercise> made(const ExerciseForm& wanted) const;
     Result<Json> shippedDocument(const std::string& id) const;
 
-    std::filesystem::path own_;
+    std::filesystem::path data_, own_;
     std::string ownStamp_;
     SchoolQuestions schools_;
     SafetyRules safety_;
     std::unique_ptr<const Json> shared_;
-    std::unique_ptr<const ExerciseSchema> schema_;
+    std::unique_ptr<const JsonSchema> schema_;
     std::vector<std::string> ids_;
     std::map<std::string, std::shared_ptr<const File>> files_, shipped_;
     struct Known; ///< what has been asked for before

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/json.h"
 #include "exercises/catalogue.h"
-#include "exercises/exercise_schema.h"
+#include "exercises/json_schema.h"
 #include "exercises/written_out.h"
 #include "marks/names.h"
 

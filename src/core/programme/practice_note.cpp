@@ -86,6 +86,7 @@ Result<PracticeNote> parsePracticeNote(const Catalogue& catalogue, const Json& j
     r.finish();
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
     if (!notKnown.empty()) return fail(Errc::NotFound, where + ": " + notKnown);
+    if (auto ok = catalogue.obeysSchema("practice", json, where); !ok) return tl::unexpected(ok.error());
     return n;
 }
 

@@ -89,6 +89,7 @@ Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, c
     r.finish();
     if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
     if (!unknown.empty()) return fail(Errc::NotFound, where + ": " + unknown);
+    if (auto ok = catalogue.obeysSchema("programme", json, where); !ok) return tl::unexpected(ok.error());
     return p;
 }
 

@@ -96,8 +96,12 @@ public:
             const std::string lock = lockWords(catalogue_, need_, *plain, item.target.version);
             if (!unlock(catalogue_, need_, *plain, item))
                 leaveOut(*plain, lock);
-            else
+            else {
+                const Reviewed* r = recordOf(need_, item.exercise);
+                if (item.watch.empty()) item.watch = watchFor(*plain, r ? &r->reviews.back().past : nullptr);
+                if (item.because.empty()) item.because = {"as in the programme that it comes from"};
                 out_.programme.items.push_back(std::move(item));
+            }
         }
         return std::move(out_);
     }

@@ -14,6 +14,8 @@ namespace deft {
 namespace {
 
 constexpr size_t kMostName = 200; // characters; chosen here
+constexpr size_t kMostClips = 30; // of one parcel; chosen here
+constexpr const char* kOfOneClip[] = {"clip", "exercise", "side", "sha256", "part", "target"};
 
 Result<Parcel> parcelFrom(const Catalogue& catalogue, const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-parcel", 1, where); !ok) return tl::unexpected(ok.error());
@@ -62,6 +64,11 @@ Result<Parcel> parcelFrom(const Catalogue& catalogue, const Json& json, const st
     p.note = std::move(read->note);
     p.flags = std::move(read->flags);
     if (json.contains("target")) p.asked = read->target;
+    if (json.contains("part")) {
+        const auto part = parsePart(json["part"], where + ": /part");
+        if (!part) return tl::unexpected(part.error());
+        p.part = *part;
+    }
     if (json.contains("consent")) {
         auto consent = parseConsent(catalogue.safety(), json["consent"], where + ": /consent");
         if (!consent) return tl::unexpected(consent.error());
@@ -76,6 +83,35 @@ Result<Parcel> parseParcel(const Catalogue& catalogue, const Json& json, const s
     return readMembers(where, [&] { return parcelFrom(catalogue, json, where); });
 }
 
+Result<std::vector<Parcel>> parseParcels(const Catalogue& catalogue, const Json& json, const std::string& where) {
+    std::vector<Parcel> parcels;
+    if (!json.is_object() || !json.contains("clips")) {
+        auto one = parseParcel(catalogue, json, where);
+        if (!one) return tl::unexpected(one.error());
+        parcels.push_back(std::move(*one));
+    } else {
+        const Json& clips = json["clips"];
+        if (!clips.is_array() || clips.empty() || clips.size() > kMostClips)
+            return fail(Errc::BadFormat, where + ": /clips: expected one to " + std::to_string(kMostClips) +
+                                             " clips, found " + excerpt(clips));
+        for (size_t i = 0; i < clips.size(); ++i) {
+            const std::string place = where + ": /clips/" + std::to_string(i);
+            if (!clips[i].is_object())
+                return fail(Errc::BadFormat, place + ": expected an object, found " + excerpt(clips[i]));
+            Json own = json;
+            own.erase("clips");
+            for (const char* key : kOfOneClip) own.erase(key);
+            for (const char* key : kOfOneClip)
+                if (clips[i].contains(key)) own[key] = clips[i][key];
+            auto one = parseParcel(catalogue, own, place);
+            if (!one) return tl::unexpected(one.error());
+            parcels.push_back(std::move(*one));
+        }
+    }
+    if (auto ok = catalogue.obeysSchema("parcel", json, where); !ok) return tl::unexpected(ok.error());
+    return parcels;
+}
+
 Json toJson(const Parcel& p) {
     Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},   {"client", p.client}, {"role", p.role},
               {"exercise", p.exercise},         {"side", p.side}, {"clip", p.clip},     {"flags", p.flags},
@@ -83,6 +119,7 @@ Json toJson(const Parcel& p) {
     for (const auto& [key, text] :
          {std::pair{"client_id", &p.clientUid}, {"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
         if (!text->empty()) j[key] = *text;
+    if (p.part) j["part"] = toJson(*p.part);
     if (p.asked) j["target"] = toJson(*p.asked);
     if (p.consent) j["consent"] = toJson(*p.consent);
     return j;

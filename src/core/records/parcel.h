@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "judgement/case.h"
+#include "marks/clip_info.h"
 #include "records/consent.h"
 
 namespace deft {
@@ -9,9 +10,10 @@ namespace deft {
 struct Parcel {
     std::string clientUid; ///< `client_id`: the same in all that a client sends; empty = not told
     std::string client, role, exercise, side = "both";
-    std::string clip;           ///< name of the clip's file, in the same folder; no path
-    std::string sha256;         ///< of the clip as it was sent; empty = not told
-    std::string sent, answerBy; ///< ISO dates; may be empty
+    std::string clip;             ///< name of the clip's file, in the same folder; no path
+    std::string sha256;           ///< of the clip as it was sent; empty = not told
+    std::optional<FilmPart> part; ///< of the film that is meant; nothing = all of it
+    std::string sent, answerBy;   ///< ISO dates; may be empty
     std::vector<std::string> flags;
     ClientNote note;
     std::optional<Target> asked;    ///< as the client remembers it
@@ -21,6 +23,9 @@ struct Parcel {
 /// @errors BadFormat naming file, path, what was expected and found; NewerVersion; NotFound for unknown words of the
 /// trade
 Result<Parcel> parseParcel(const Catalogue& catalogue, const Json& json, const std::string& where);
+/// One that may list several clips, or several parts of one, in `clips`, each with its own clip, exercise, side,
+/// sha256, part and target: a parcel for each, with what else it says. At least one. @errors as above
+Result<std::vector<Parcel>> parseParcels(const Catalogue& catalogue, const Json& json, const std::string& where);
 Json toJson(const Parcel& parcel);
 
 } // namespace deft

@@ -11,6 +11,7 @@ namespace deft {
 /// What people decide about a review; everything else is computed from it.
 struct ReviewInputs {
     std::string clipPath, clipSha256;
+    std::optional<FilmPart> part; ///< of the film at clipPath that is this clip; nothing = all of it
     Marks marks;
     std::string exercise = "bridge", side = "both";
     std::string view; ///< empty = the first of the exercise's views whose landmarks are marked
@@ -38,6 +39,7 @@ struct ReviewInputs {
     std::optional<Target> overruled;                ///< the coach's own target instead of the proposed one
     std::string overruledStep, overruledWhy;        ///< the coach's own step, empty = as proposed, and the reason
     std::vector<CueRecord> cueRecord;               ///< of this coach, over all clients
+    bool ready = false; ///< looked at: it goes out with the one letter on the client's visit
 
     bool operator==(const ReviewInputs&) const = default;
 
@@ -62,5 +64,9 @@ Change changeBetween(const ReviewInputs& before, const ReviewInputs& after);
 /// Takes over what only the answer is made from. The rest stays: a review's own inputs are told in full (view, schools,
 /// what was asked), which those of a draft need not be.
 void takeAnswer(ReviewInputs& to, const ReviewInputs& from);
+
+/// The same review of another part of the film: marks go along, without those outside of it; what else hangs on times,
+/// or was judged, is to be seen anew. @param part nothing = the whole film
+ReviewInputs ofPart(ReviewInputs inputs, const std::optional<FilmPart>& part);
 
 } // namespace deft

@@ -78,6 +78,8 @@ Json toJson(const ReviewInputs& in) {
               {"overruled", overruled}};
     if (!in.nextClip.empty()) j["next_clip"] = in.nextClip;
     if (in.practice) j["practice"] = toJson(*in.practice);
+    if (in.part) j["part"] = toJson(*in.part);
+    if (in.ready) j["ready"] = true;
     return j;
 }
 
@@ -134,6 +136,12 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
                    note.value("signs", std::vector<std::string>{}),
                    note.value("words", "")};
         in.nextClip = j.value("next_clip", "");
+        in.ready = j.value("ready", false);
+        if (j.contains("part")) {
+            const auto part = parsePart(j["part"], where + ": /part");
+            if (!part) return tl::unexpected(part.error());
+            in.part = *part;
+        }
         if (j.contains("practice")) {
             auto practice = parsePractice(j["practice"], where);
             if (!practice) return tl::unexpected(practice.error());
@@ -267,6 +275,7 @@ Json toJson(const Review& r) {
               {"duration_s", r3(r.clip().duration_s)},
               {"rotation_deg", r.clip().rotationDeg},
               {"variable_rate", r.clip().variableRate},
+              {"part", r.inputs.part ? toJson(*r.inputs.part) : Json(nullptr)},
               {"check", toJson(r.check)},
               {"damaged_frames", r.tracks().damagedFrames}}},
             {"marks_confirmed", !areUnconfirmed(r.inputs.marks)},

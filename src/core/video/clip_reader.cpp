@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "video/clip_reader.h"
 
+#include "base/numbers.h"
 #include "video/clip_file.h"
 #include "video/padded.h"
 
@@ -67,8 +68,9 @@ struct ClipReader::State {
     av::Frame frame{av_frame_alloc()}; ///< newest decoded picture
     av::Scaler toGrey, toBgra;
     AVStream* stream = nullptr;
-    std::vector<IndexEntry> index;
-    int64_t atFrame = -1; ///< index of the picture in `frame`, −1 = none
+    std::vector<IndexEntry> index; ///< of the whole film
+    int64_t origin = 0;            ///< frame of the film with which the part begins; all frames below are the film's
+    int64_t atFrame = -1;          ///< index of the picture in `frame`, −1 = none
     bool drained = false;
 
     int64_t indexOf(int64_t pts) const {
@@ -125,8 +127,8 @@ struct ClipReader::State {
     }
 
     Result<void> bring(int64_t wanted) {
-        if (wanted < 0 || wanted >= info.frames())
-            return fail(Errc::OutOfRange, "there is no frame " + std::to_string(wanted) + "; the clip has " +
+        if (wanted < origin || wanted >= origin + info.frames())
+            return fail(Errc::OutOfRange, "there is no frame " + std::to_string(wanted - origin) + "; the clip has " +
                                               std::to_string(info.frames()));
         if (atFrame == wanted) return {};
         const IndexEntry& target = index[size_t(wanted)];
@@ -153,6 +155,24 @@ struct ClipReader::State {
                 from = index.front().pts - 1;
         }
         return fail(Errc::DamagedFrame, "frame " + std::to_string(wanted) + " cannot be decoded");
+    }
+
+    /// From now on only a part of the film is there. @errors OutOfRange
+    Result<void> cut(const FilmPart& part) {
+        constexpr double kSlack_s = 1e-4; // times are written with four decimals
+        auto& times = info.time_s;
+        const auto from = std::lower_bound(times.begin(), times.end(), part.from_s - kSlack_s),
+                   to = std::upper_bound(from, times.end(), part.to_s + kSlack_s);
+        if (to - from < 2)
+            return fail(Errc::OutOfRange, info.path + ": has no part from " + fixed(part.from_s, 1) + " to " +
+                                              fixed(part.to_s, 1) + " s; it lasts " + fixed(info.duration_s, 1) + " s");
+        const double step = info.duration_s - times.back();
+        info.part = FilmPart{*from, *(to - 1)};
+        origin = from - times.begin();
+        times = std::vector<double>(from, to);
+        for (double& t : times) t -= info.part->from_s;
+        info.duration_s = times.back() + step;
+        return {};
     }
 
     cv::Mat upright(cv::Mat picture) const {
@@ -206,7 +226,7 @@ struct ClipReader::State {
     }
 };
 
-Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
+Result<ClipReader> ClipReader::open(const std::filesystem::path& path, const std::optional<FilmPart>& part) {
     const std::string name = path.string();
     auto file = ClipFile::open(path);
     if (!file) return tl::unexpected(file.error());
@@ -292,6 +312,8 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
         info.duration_s = info.time_s.back() + median;
     }
 
+    if (part)
+        if (auto ok = s->cut(*part); !ok) return tl::unexpected(ok.error());
     s->seekTo(s->index.front().pts);
     ClipReader reader(std::move(s));
     if (auto first = reader.grey(0); !first) {
@@ -313,10 +335,11 @@ const ClipInfo& ClipReader::info() const { return s->info; }
 
 int64_t ClipReader::keyFrame(int64_t frame) const {
     const auto& index = s->index;
-    const int64_t key = index[size_t(std::clamp<int64_t>(frame, 0, info().frames() - 1))].keyPts;
-    return std::lower_bound(index.begin(), index.end(), key,
-                            [](const auto& e, int64_t value) { return e.pts < value; }) -
-           index.begin();
+    const int64_t key = index[size_t(s->origin + std::clamp<int64_t>(frame, 0, info().frames() - 1))].keyPts;
+    const int64_t at =
+        std::lower_bound(index.begin(), index.end(), key, [](const auto& e, int64_t value) { return e.pts < value; }) -
+        index.begin();
+    return std::max<int64_t>(0, at - s->origin);
 }
 
 int64_t ClipReader::keyFrameNear(int64_t frame, int64_t within) const {
@@ -327,14 +350,15 @@ int64_t ClipReader::keyFrameNear(int64_t frame, int64_t within) const {
 }
 
 int64_t ClipReader::toDecode(int64_t frame) const {
-    if (frame == s->atFrame) return 0;
-    return s->goesOn(frame) ? frame - s->atFrame : frame - keyFrame(frame) + 1;
+    const int64_t inFilm = s->origin + frame;
+    if (inFilm == s->atFrame) return 0;
+    return s->goesOn(inFilm) ? inFilm - s->atFrame : frame - keyFrame(frame) + 1;
 }
 
-Result<void> ClipReader::decode(int64_t frame) { return s->bring(frame); }
+Result<void> ClipReader::decode(int64_t frame) { return s->bring(s->origin + frame); }
 
 Result<cv::Mat> ClipReader::grey(int64_t frame) {
-    if (auto ok = s->bring(frame); !ok) return tl::unexpected(ok.error());
+    if (auto ok = s->bring(s->origin + frame); !ok) return tl::unexpected(ok.error());
     if (s->hasPlainLuma()) {
         const cv::Mat plane(s->frame->height, s->frame->width, CV_8UC1, s->frame->data[0],
                             size_t(s->frame->linesize[0]));
@@ -345,7 +369,7 @@ Result<cv::Mat> ClipReader::grey(int64_t frame) {
 }
 
 Result<cv::Mat> ClipReader::bgra(int64_t frame) {
-    if (auto ok = s->bring(frame); !ok) return tl::unexpected(ok.error());
+    if (auto ok = s->bring(s->origin + frame); !ok) return tl::unexpected(ok.error());
     return s->convert(s->toBgra, AV_PIX_FMT_BGRA, CV_8UC4).map([&](const cv::Mat& m) { return s->upright(m); });
 }
 

@@ -17,8 +17,10 @@ namespace deft {
 /// Upright = the container's display matrix applied, pixels made square. One reader belongs to one thread.
 class ClipReader {
 public:
-    /// @errors NotFound, NotReadable, BadFormat (no video, no frames, damaged), Unsupported (codec)
-    static Result<ClipReader> open(const std::filesystem::path& path);
+    /// @param part of the film that alone is read: its first frame is frame 0, at 0 s
+    /// @errors NotFound, NotReadable, BadFormat (no video, no frames, damaged), Unsupported (codec), OutOfRange (a part
+    /// that is not in it)
+    static Result<ClipReader> open(const std::filesystem::path& path, const std::optional<FilmPart>& part = {});
     ClipReader(ClipReader&&) noexcept;
     ClipReader& operator=(ClipReader&&) noexcept;
     ~ClipReader();

@@ -8,20 +8,20 @@
 
 namespace deft {
 
-/// What a JSON Schema demands of an exercise file: data/schemas/exercise.schema.json.
-class ExerciseSchema {
+/// What a JSON Schema demands of a document: data/schemas/*.schema.json.
+class JsonSchema {
 public:
     /// @errors BadFormat
-    static Result<ExerciseSchema> parse(const Json& schema, const std::string& where);
-    ExerciseSchema(ExerciseSchema&&) noexcept;
-    ~ExerciseSchema();
+    static Result<JsonSchema> parse(const Json& schema, const std::string& where);
+    JsonSchema(JsonSchema&&) noexcept;
+    ~JsonSchema();
 
     /// @errors BadFormat naming the deepest path that disobeys, and why
     Result<void> check(const Json& document, const std::string& where) const;
 
 private:
     struct Rules;
-    explicit ExerciseSchema(std::unique_ptr<const Rules> rules);
+    explicit JsonSchema(std::unique_ptr<const Rules> rules);
     std::unique_ptr<const Rules> rules_;
 };
 

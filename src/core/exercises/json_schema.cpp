@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "exercises/exercise_schema.h"
+#include "exercises/json_schema.h"
 
 #include "base/json.h"
 
@@ -10,24 +10,24 @@
 
 namespace deft {
 
-struct ExerciseSchema::Rules {
+struct JsonSchema::Rules {
     valijson::Schema schema;
 };
 
-ExerciseSchema::ExerciseSchema(std::unique_ptr<const Rules> rules) : rules_(std::move(rules)) {}
-ExerciseSchema::ExerciseSchema(ExerciseSchema&&) noexcept = default;
-ExerciseSchema::~ExerciseSchema() = default;
+JsonSchema::JsonSchema(std::unique_ptr<const Rules> rules) : rules_(std::move(rules)) {}
+JsonSchema::JsonSchema(JsonSchema&&) noexcept = default;
+JsonSchema::~JsonSchema() = default;
 
-Result<ExerciseSchema> ExerciseSchema::parse(const Json& schema, const std::string& where) {
-    return readMembers(where, [&]() -> Result<ExerciseSchema> {
+Result<JsonSchema> JsonSchema::parse(const Json& schema, const std::string& where) {
+    return readMembers(where, [&]() -> Result<JsonSchema> {
         auto rules = std::make_unique<Rules>();
         const nlohmann::json plain = schema; // valijson's adapter wants the default json type
         valijson::SchemaParser().populateSchema(valijson::adapters::NlohmannJsonAdapter(plain), rules->schema);
-        return ExerciseSchema(std::move(rules));
+        return JsonSchema(std::move(rules));
     });
 }
 
-Result<void> ExerciseSchema::check(const Json& document, const std::string& where) const {
+Result<void> JsonSchema::check(const Json& document, const std::string& where) const {
     const nlohmann::json plain = document;
     valijson::Validator validator;
     valijson::ValidationResults results;

@@ -1,0 +1,212 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "answer/compose.h"
+#include "answer/phrases.h"
+
+#include <algorithm>
+#include <set>
+
+namespace deft {
+namespace {
+
+constexpr size_t kMostCorrections = 3; // common practice, no published source
+
+/// How a review is called in a letter on several.
+std::vector<std::string> namesOf(const std::vector<const Review*>& reviews) {
+    std::vector<std::string> names;
+    for (const Review* r : reviews) {
+        const auto same = std::count_if(reviews.begin(), reviews.end(), [&](const Review* other) {
+            return other->inputs.exercise == r->inputs.exercise;
+        });
+        const bool oneSided = r->inputs.side == "left" || r->inputs.side == "right";
+        names.push_back(r->exercise.name + (same > 1 && oneSided ? ", " + r->inputs.side : ""));
+    }
+    return names;
+}
+
+std::string faultName(const Review& r, const std::string& id) {
+    if (const FaultPlan* plan = r.exercise.fault(id)) return plan->name;
+    const SetupCheck* check = r.exercise.check(id);
+    return check ? check->name : id;
+}
+
+/// "Bridge: Your first lift …"; a text that begins with a time goes on in the same sentence.
+std::string under(const std::string& name, const std::string& text) {
+    constexpr std::string_view until = "Until next time: ";
+    if (!text.starts_with(until)) return name + ": " + text;
+    return name + ", until next time: " + text.substr(until.size());
+}
+
+/// Names that may hold a comma.
+std::string namesTogether(const std::vector<std::string>& names) {
+    std::string out;
+    for (size_t i = 0; i < names.size(); ++i) out += (i == 0 ? "" : i + 1 < names.size() ? "; " : " and ") + names[i];
+    return out;
+}
+
+struct Told {
+    size_t review = 0;
+    ChosenCue cue;
+    std::vector<size_t> alsoIn; ///< reviews with the same fault
+};
+
+/// The corrections of the letter: the first of each review, then the second of each, as long as there is room.
+std::vector<Told> toldOf(const std::vector<const Review*>& reviews) {
+    std::vector<Told> told;
+    size_t most = 0;
+    for (const Review* r : reviews) most = std::max(most, r->decision.cues.size());
+    for (size_t place = 0; place < most; ++place)
+        for (size_t i = 0; i < reviews.size(); ++i) {
+            const Review& r = *reviews[i];
+            if (place >= r.decision.cues.size()) continue;
+            const ChosenCue& cue = r.decision.cues[place];
+            const auto sent = r.inputs.parts.find("correction-" + cue.fault);
+            if (sent != r.inputs.parts.end() && !sent->second) continue; // the coach leaves it out
+            const auto same = std::find_if(told.begin(), told.end(), [&](const Told& t) {
+                return t.review != i && t.cue.fault == cue.fault &&
+                       faultName(*reviews[t.review], t.cue.fault) == faultName(r, cue.fault);
+            });
+            if (same != told.end())
+                same->alsoIn.push_back(i);
+            else if (told.size() < kMostCorrections)
+                told.push_back({i, cue, {}});
+        }
+    return told;
+}
+
+std::vector<std::string> linesOf(const std::string& text) {
+    std::vector<std::string> lines;
+    for (size_t from = 0; from <= text.size();) {
+        const size_t end = std::min(text.find('\n', from), text.size());
+        if (end > from) lines.push_back(text.substr(from, end - from));
+        from = end + 1;
+    }
+    return lines;
+}
+
+/// Each line once: what belongs to one exercise alone under its name, and what stops before everything else.
+AnswerPart cautionsOf(const std::vector<const Review*>& reviews, const std::vector<std::string>& names,
+                      const std::vector<Answer>& single) {
+    struct Line {
+        std::string text;
+        std::set<std::string> of; ///< exercises whose own it is; none = said of the client
+    };
+    std::vector<Line> lines;
+    std::vector<size_t> order;
+    for (const bool stopped : {true, false})
+        for (size_t i = 0; i < reviews.size(); ++i)
+            if ((reviews[i]->decision.step == "stop") == stopped) order.push_back(i);
+    AnswerPart all = *single[order.front()].find("cautions");
+    all.text.clear(), all.facts.clear(), all.computed.clear();
+    for (const size_t i : order) {
+        const AnswerPart& part = *single[i].find("cautions");
+        const Exercise& e = reviews[i]->exercise;
+        for (const std::string& text : linesOf(part.text)) {
+            const bool own =
+                text == e.stopRule || std::find(e.cautions.begin(), e.cautions.end(), text) != e.cautions.end();
+            auto there = std::find_if(lines.begin(), lines.end(), [&](const Line& l) { return l.text == text; });
+            if (there == lines.end()) there = lines.insert(lines.end(), {text, {}});
+            if (own) there->of.insert(names[i]);
+        }
+        for (const std::string& fact : part.facts)
+            if (std::find(all.facts.begin(), all.facts.end(), fact) == all.facts.end()) all.facts.push_back(fact);
+        all.edited = all.edited || part.edited;
+    }
+    const std::set<std::string> everywhere(names.begin(), names.end());
+    for (const bool ofAll : {true, false}) // what holds for all of it first
+        for (const Line& line : lines) {
+            if ((line.of.empty() || line.of == everywhere) != ofAll) continue;
+            const std::vector<std::string> of(line.of.begin(), line.of.end());
+            all.text += (all.text.empty() ? "" : "\n") + (ofAll ? "" : namesTogether(of) + ": ") + line.text;
+        }
+    all.computed = all.text;
+    return all;
+}
+
+} // namespace
+
+Answer composeVisit(const std::vector<const Review*>& reviews) {
+    if (reviews.size() == 1) return composeAnswer(*reviews.front());
+    const auto names = namesOf(reviews);
+    const auto told = toldOf(reviews);
+    std::vector<Answer> single;
+    for (size_t i = 0; i < reviews.size(); ++i) {
+        std::vector<ChosenCue> own;
+        for (const Told& t : told)
+            if (t.review == i || std::count(t.alsoIn.begin(), t.alsoIn.end(), i)) own.push_back(t.cue);
+        single.push_back(composeTelling(*reviews[i], own, 1));
+    }
+    Answer a;
+    a.clientName = single.front().clientName;
+    std::vector<std::string> exercises;
+    for (const Review* r : reviews)
+        if (std::find(exercises.begin(), exercises.end(), r->exercise.name) == exercises.end())
+            exercises.push_back(r->exercise.name);
+    a.exerciseName = namesTogether(exercises);
+    for (const Answer& s : single)
+        if (!s.schoolWords.empty() && a.schoolWords.find(s.schoolWords) == std::string::npos)
+            a.schoolWords += (a.schoolWords.empty() ? "" : " ") + s.schoolWords;
+
+    const auto add = [&](AnswerPart part, size_t of, bool named) {
+        if (named) part.text = under(names[of], part.text);
+        part.of = int(of);
+        for (AnswerPicture& picture : part.pictures) picture.of = int(of);
+        // The heading stands above the first of its kind.
+        if (!isCorrection(part) && !a.parts.empty() && a.parts.back().id == part.id) part.heading.clear();
+        a.parts.push_back(std::move(part));
+    };
+    const auto addOfAll = [&](const char* id) {
+        for (size_t i = 0; i < single.size(); ++i)
+            if (const AnswerPart* part = single[i].find(id)) add(*part, i, true);
+    };
+    AnswerPart greeting = *single.front().find("greeting");
+    if (!greeting.edited) greeting.text += " thank you for your " + countWords(int(reviews.size())) + " clips.";
+    add(std::move(greeting), 0, false);
+    addOfAll("well");
+    addOfAll("shown");
+    for (size_t number = 1; number <= told.size(); ++number) {
+        const Told& t = told[number - 1];
+        const AnswerPart* found = single[t.review].find("correction-" + t.cue.fault);
+        if (!found) continue;
+        AnswerPart part = *found;
+        part.title = "Correction " + std::to_string(number) +
+                     part.title.substr(std::min(part.title.find(": "), part.title.size()));
+        if (!t.alsoIn.empty()) {
+            std::vector<std::string> also;
+            for (const size_t i : t.alsoIn) also.push_back(names[i]);
+            part.text += " I saw the same here: " + namesTogether(also) + ".";
+        }
+        add(std::move(part), t.review, true);
+    }
+    addOfAll("drawings");
+    addOfAll("target");
+    for (AnswerPart& part : a.parts) { // what found no room is for the coach to know
+        if (part.id != "target") continue;
+        const Review& r = *reviews[size_t(part.of)];
+        for (const ChosenCue& cue : r.decision.cues)
+            if (!single[size_t(part.of)].find("correction-" + cue.fault))
+                part.facts.push_back("waits: " + faultName(r, cue.fault) + ", " + countWords(int(kMostCorrections)) +
+                                     " corrections are enough for one letter");
+    }
+    add(cautionsOf(reviews, names, single), 0, false);
+    for (size_t i = 0; i < single.size(); ++i)
+        if (const AnswerPart* next = single[i].find("next"); next && next->sent) {
+            AnswerPart part = *next;
+            if (part.text == part.computed) { // not in words of the coach's own
+                const std::string once = "Next clip: ";
+                part.text = "Next clips, one of each exercise: " + part.text.substr(once.size());
+            }
+            add(std::move(part), i, false);
+            break;
+        }
+    add(*single.front().find("close"), 0, false);
+    for (AnswerPart& part : a.parts) part.computed = part.text;
+    return a;
+}
+
+Answer partsOf(const Answer& visit, int review) {
+    Answer a = visit;
+    std::erase_if(a.parts, [&](const AnswerPart& p) { return p.of != review; });
+    return a;
+}
+
+} // namespace deft
