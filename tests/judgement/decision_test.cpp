@@ -93,6 +93,31 @@ private slots:
         QVERIFY(!d.because.empty() && !d.arithmetic.empty() && !d.cautions.empty()); // why, the sum, the cautions
     }
 
+    /// What was practised, at each edge: less than half of the days, or more than were asked for, and nothing gets
+    /// harder (chosen here); what is not clean stays or goes back whatever was practised.
+    void practiceAtItsEdges() {
+        Json base;
+        for (const Json& r : rows_)
+            if (r["name"] == "met cleanly twice, done on every day: up") base = r["case"];
+        QVERIFY(!base.is_null());
+        const std::tuple<int, int, bool> edges[] = {
+            {1, 0, false}, {1, 1, true},  {1, 2, false},  {2, 0, false}, {2, 1, true},   {2, 2, true},   {2, 3, false},
+            {3, 1, false}, {3, 2, true},  {3, 3, true},   {3, 4, false}, {4, 1, false},  {4, 2, true},   {4, 4, true},
+            {4, 5, false}, {5, 2, false}, {5, 3, true},   {5, 5, true},  {5, 6, false},  {7, 3, false},  {7, 4, true},
+            {7, 7, true},  {7, 8, false}, {14, 6, false}, {14, 7, true}, {14, 14, true}, {6, 14, false}, {0, 0, true}};
+        for (const auto& [asked, done, up] : edges) {
+            base["practice"] = {{"asked", asked}, {"done", done}};
+            const Decision d = decide(shipped(), parseCase(shipped(), base, "case").value()).value();
+            const QString row = QStringLiteral("%1 of %2").arg(done).arg(asked);
+            QVERIFY2((d.step == "up") == up, qPrintable(row));
+            QVERIFY2(up || says(d.arithmetic, std::to_string(done)) || says(d.because, std::to_string(done)),
+                     qPrintable(row)); // the days are in the sum
+            Json bent = base;
+            bent["now"]["holds"][0]["broken_by"] = "sag", bent["now"]["holds"][0]["clean_s"] = 1.0;
+            QVERIFY2(decide(shipped(), parseCase(shipped(), bent, "case").value())->step != "up", qPrintable(row));
+        }
+    }
+
     void painNeverStepsUp() {
         for (const Json& r : rows_) {
             Case c = parseCase(shipped(), r["case"], "case").value();

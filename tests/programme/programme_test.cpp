@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Programmes: what is proposed and why, what must hold for every client, what comes home, and the files.
+#include "answer/calendar.h"
 #include "answer/calendar_file.h"
 #include "base/dates.h"
 #include "base/json.h"
@@ -142,7 +143,13 @@ private slots:
     /// Two weeks away: a version back. Common practice, no published source; each edge.
     void afterABreakAVersionEasier() {
         auto n = need();
-        for (const auto& [date, version] : {std::pair{"2031-05-06", "hold"}, {"2031-05-05", "both"}}) {
+        for (const auto& [date, version] : {std::pair{"2031-05-18", "hold"},
+                                            {"2031-05-12", "hold"},
+                                            {"2031-05-07", "hold"},
+                                            {"2031-05-06", "hold"},
+                                            {"2031-05-05", "both"},
+                                            {"2031-05-04", "both"},
+                                            {"2031-03-01", "both"}}) {
             n.record = {reviewed("bridge", date, "stay", "hold")};
             const ProgrammeItem* bridge = nullptr;
             const auto p = proposed(n).programme;
@@ -164,6 +171,18 @@ private slots:
             const auto p = proposed(n).programme;
             QCOMPARE(itemOf(p, "bridge")->target.version, std::string(waits ? "both" : "hold"));
         }
+    }
+    /// The day of the next clip: the programme's, where that comes after the answer; else a week after it.
+    void whenTheNextClipIsDue() {
+        for (const auto& [answered, planned, due] : {std::tuple{"2031-05-12", "", "2031-05-19"},
+                                                     {"2031-05-12", "2031-05-13", "2031-05-13"},
+                                                     {"2031-05-12", "2031-06-13", "2031-06-13"},
+                                                     {"2031-05-12", "2031-05-12", "2031-05-19"},
+                                                     {"2031-05-12", "2031-05-11", "2031-05-19"},
+                                                     {"2031-05-12", "soon", "2031-05-19"},
+                                                     {"2031-02-24", "", "2031-03-03"}})
+            QCOMPARE(isoDate(*nextClipDay(answered, planned)), std::string(due));
+        QVERIFY(!nextClipDay("", "2031-05-13"));
     }
     void fewerMinutesFewerThings() {
         auto n = need(5);

@@ -291,7 +291,7 @@ private slots:
         };
         const QSize usual = window_->size();
         stage().fitBody();
-        for (const QSize& size : {QSize(1280, 800), QSize(1700, 800), QSize(1280, kPatience_ms)}) {
+        for (const QSize& size : {QSize(1280, 800), QSize(1700, 800), QSize(1280, 1000)}) {
             window_->resize(size);
             QTest::qWait(50);
             QVERIFY2(bodyIsInside(), qPrintable(QStringLiteral("%1 × %2").arg(size.width()).arg(size.height())));

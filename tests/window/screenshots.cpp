@@ -103,7 +103,7 @@ int main(int argc, char** argv) {
         QTest::qWait(2000);
         shot("compare-dark");
         window.setDark(false);
-        window.resize(1920, kPatience_ms);
+        window.resize(1920, 1080);
         shot("compare-large");
         window.resize(1280, 800);
     }
@@ -227,7 +227,7 @@ int main(int argc, char** argv) {
     window.benchPage().target().setOverruling(false);
     window.go(MainWindow::Letter);
     shot("answer-plain");
-    window.resize(1920, kPatience_ms);
+    window.resize(1920, 1080);
     shot("answer-large");
     window.go(MainWindow::Bench);
     shot("bench-large");

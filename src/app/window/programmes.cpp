@@ -236,14 +236,13 @@ void MainWindow::nameTemplate() {
 }
 
 void MainWindow::chooseTemplate(bool toRemove) {
-    auto* menu = new QMenu(this);
-    menu->setAttribute(Qt::WA_DeleteOnClose);
+    QMenu menu(this);
     for (const std::string& name : library_->templates())
-        connect(menu->addAction(QString::fromStdString(name)), &QAction::triggered, this, [this, name, toRemove] {
+        connect(menu.addAction(QString::fromStdString(name)), &QAction::triggered, this, [this, name, toRemove] {
             toRemove ? programme_->desk().removeTemplate(name) : programme_->desk().useTemplate(name);
         });
-    if (menu->isEmpty()) menu->addAction(tr("No template has been kept yet"))->setEnabled(false);
-    menu->popup(programme_->mapToGlobal(QPoint(24, 48)));
+    if (menu.isEmpty()) menu.addAction(tr("No template has been kept yet"))->setEnabled(false);
+    menu.exec(programme_->mapToGlobal(QPoint(24, 48)));
 }
 
 void MainWindow::takePracticeNote() {

@@ -67,6 +67,26 @@ Result<void> fileClip(Library& library, int64_t client, const std::filesystem::p
     return filed ? library.markMade(*filed) : tl::unexpected(filed.error());
 }
 
+/// A clip that waits, filmed and marked; several of one day are a visit.
+Result<void> addWaiting(Library& library, int64_t client, const std::filesystem::path& folder, const Json& sent,
+                        const std::string& day, const std::string& where) {
+    const auto clip = folder / "clips" / sent.at("clip").get<std::string>();
+    auto marks = readMarks(std::filesystem::path(clip).replace_extension(".marks.json"));
+    if (!marks) return tl::unexpected(marks.error());
+    auto sum = sha256OfFile(clip);
+    if (!sum) return tl::unexpected(sum.error());
+    auto asked = parseTarget(sent.at("asked"), where);
+    if (!asked) return tl::unexpected(asked.error());
+    const auto who = library.client(client);
+    ReviewInputs in;
+    in.clipPath = clip.string(), in.clipSha256 = std::move(*sum), in.marks = std::move(*marks);
+    in.exercise = sent.at("exercise"), in.coach = library.coach().name, in.date = day;
+    in.client = who->name, in.clientRole = who->role, in.asked = std::move(*asked);
+    in.note.words = sent.value("words", "");
+    const auto id = library.addClip(client, day, in);
+    return id ? Result<void>() : tl::unexpected(id.error());
+}
+
 /// Those of the days asked for on which somebody who keeps a share of them practised.
 std::vector<std::string> daysKept(const Programme& p, double share, const std::string& until, unsigned seed) {
     std::vector<std::string> days;
@@ -120,6 +140,11 @@ Result<void> fillSeason(Library& library, const QDate& today) {
             }
             if (auto ok = comeHome(isoDate(*parseDate(shiftedDay(list->at("today"), *shift)))); !ok) return ok;
             if (const auto gone = library.erase(*client, Erasing::Videos); !gone) return tl::unexpected(gone.error());
+            for (const Json& sent : who.value("waiting", Json::array()))
+                if (auto ok =
+                        addWaiting(library, *client, folder, sent, shiftedDay(sent.at("received"), *shift), where);
+                    !ok)
+                    return ok;
         }
         return {};
     });
