@@ -93,6 +93,17 @@ private slots:
         for (const AnswerPart* p : told) QVERIFY(!(p->of == 0 && p->id == gone));
     }
 
+    /// Each side in a clip of its own: nobody is asked for the side that the other clip shows.
+    void aClipForEachSide() {
+        const Review left = sceneReview("wim-reach-may", "arm-leg-reach", [](ReviewInputs&in) { in.side = "left"; }),
+                     right = sceneReview("wim-reach-may", "arm-leg-reach", [](ReviewInputs&in) { in.side = "right"; });
+        QVERIFY(answerText(composeAnswer(left)).find("Please film the right side as well") != std::string::npos);
+        const std::string both = answerText(composeVisit({&left, &right}));
+        QVERIFY2(both.find("side as well") == std::string::npos, both.c_str());
+        QVERIFY(both.find(left.exercise.name + ", left") != std::string::npos);
+        QVERIFY(answerText(composeVisit({&left, &all_[0]})).find("side as well") != std::string::npos);
+    }
+
     /// The same fault in two clips of one exercise is told once.
     void theSameTwice() {
         const Review left = sceneReview("ruta-bridge-may", "bridge", [](ReviewInputs&in) { in.side = "left"; }),

@@ -4,6 +4,7 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/mat_tool.h"
 #include "app/bench/target_panel.h"
+#include "app/client/client_page.h"
 #include "app/compare/compare_page.h"
 #include "app/documents/answer_picture.h"
 #include "app/documents/reply_clip.h"
@@ -21,6 +22,7 @@
 #include "support/patience.h"
 
 #include <QApplication>
+#include <QScrollBar>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTemporaryDir>
@@ -40,7 +42,8 @@ int main(int argc, char** argv) {
     const QString out = QString::fromLocal8Bit(argv[1]);
     QTemporaryDir folder;
     auto library = Library::open(folder.path().toStdString());
-    if (!library || !fillDemo(**library, QDate::currentDate())) return 1;
+    if (!library || !fillDemo(**library, QDate::currentDate()) || !fillSeason(**library, QDate::currentDate()))
+        return 1;
     MainWindow window(std::move(*library));
     window.resize(1280, 800);
     window.show();
@@ -52,7 +55,7 @@ int main(int argc, char** argv) {
     QSettings().remove(QStringLiteral("first-steps-put-away")); // of an earlier run
     window.startDemo();
     while (window.phones()->left() > 0) window.phones()->sendNext();
-    if (!QTest::qWaitFor([&] { return window.queuePage().clips().waiting() == 5; }, kPatience_ms)) return 1;
+    if (!QTest::qWaitFor([&] { return window.queuePage().clips().waiting() == 7; }, kPatience_ms)) return 1;
     if (!QTest::qWaitFor([&] { return window.session().proposer().isIdle(); }, kPatience_ms)) return 1;
     window.say({});
     shot("queue");
@@ -132,7 +135,33 @@ int main(int argc, char** argv) {
         shot("drawn");
         window.session().undoStack().undo();
     }
+    // Two clips of one day: the first is ready, the letter answers both.
+    const auto ofMirela = [&](const char* exercise) {
+        qint64 id = 0;
+        for (const Clip& c : window.library().clips())
+            if (!c.filed && c.draft.client.starts_with("Mirela") && c.draft.exercise == exercise) id = c.id;
+        return id;
+    };
+    window.openClip(ofMirela("forearm-plank"));
+    if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, kPatience_ms)) return 1;
+    window.go(MainWindow::Letter);
+    QTest::keyClick(&window.answerPage(), Qt::Key_Return, Qt::ControlModifier | Qt::ShiftModifier); // and the next one
+    if (!QTest::qWaitFor([&] { return window.session().review() && window.session().visit().isComplete(); },
+                         kPatience_ms))
+        return 1;
+    window.go(MainWindow::Letter);
+    window.say({});
+    shot("visit");
+    if (argc > 2) {
+        QScrollBar* bar = window.answerPage().findChild<QScrollArea*>()->verticalScrollBar();
+        bar->setValue(bar->maximum());
+        shot("visit-below");
+        window.go(MainWindow::Queue);
+        window.queuePage().chooseClip(ofMirela("forearm-plank"));
+        shot("queue-visit");
+    }
     window.go(MainWindow::Record);
+    QTest::keyClick(&window.clientPage(), Qt::Key_Up); // the bridge of eight weeks
     shot("client");
     window.go(MainWindow::Programmes);
     window.programmePage().desk().choose(1);

@@ -40,6 +40,8 @@ QRectF cropAround(const MarkedFrame& marks, const ClipInfo& clip) {
 Seen lookAt(const Library& library, const Clip& clip) {
     Seen seen;
     auto reader = ClipReader::open(clip.draft.clipPath, clip.draft.part);
+    if (!reader && clip.filed && reader.error().code == Errc::NotFound)
+        return {{}, QObject::tr("its film has gone; the numbers are kept")};
     if (!reader) return {{}, QString::fromStdString(reader.error().detail)};
     int64_t frame = reader->info().frames() / 2;
     QRectF crop(0, 0, reader->info().width, reader->info().height);
@@ -139,7 +141,7 @@ void ClipList::groupVisits() {
         exercises.removeDuplicates();
         for (size_t i = 0; i < visit.size(); ++i) {
             visit[i].visit = int(visit.size()), visit[i].place = int(i);
-            visit[i].visitWords = exercises.join(QStringLiteral(", "));
+            visit[i].visitWords = exercises.join(QStringLiteral("; "));
             entries_.push_back(std::move(visit[i]));
         }
     }

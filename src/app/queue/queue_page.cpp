@@ -133,9 +133,9 @@ void QueuePage::refresh() {
     preview();
 }
 
-int64_t QueuePage::chooseNextAfter(int64_t clip) {
+int64_t QueuePage::chooseNext(const std::function<bool(int64_t)>& isAnswered) {
     for (int row = 0; row < clips_->rowCount(); ++row)
-        if (const Clip& c = clips_->entry(row).clip; !c.filed && c.id != clip && !list_->isRowHidden(row)) {
+        if (const Clip& c = clips_->entry(row).clip; !c.filed && !isAnswered(c.id) && !list_->isRowHidden(row)) {
             list_->setCurrentIndex(clips_->index(row));
             return c.id;
         }

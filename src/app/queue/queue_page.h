@@ -35,7 +35,8 @@ public:
     void setInboxWords(const QString& html);
     int64_t chosen() const; ///< clip, 0 = none
     /// Chooses the clip that is to be answered next, while this one is being filed. 0 = none waits.
-    int64_t chooseNextAfter(int64_t clip);
+    /// @param isAnswered is a clip among those that are being filed?
+    int64_t chooseNext(const std::function<bool(int64_t)>& isAnswered);
     void chooseClip(int64_t clip);   ///< unfolds its visit
     void unfoldVisit(bool unfolded); ///< of the chosen clip
 

@@ -93,7 +93,7 @@ void MainWindow::fileAnswer(bool andNext, bool alone) {
         return say(QString::fromStdString("Not filed: " + ok.error().detail + ". The draft is kept."));
     const QString name = QString::fromStdString(session_->client().name);
     go(Queue);
-    const int64_t next = queue_->chooseNextAfter(session_->clipId());
+    const int64_t next = queue_->chooseNext([this](int64_t clip) { return session_->filing().isFiling(clip); });
     if (andNext && next) openClip(next);
     say(tr("Filing the answer to %1 …").arg(name));
 }

@@ -118,8 +118,7 @@ std::optional<AnswerPart> drawings(const Review& r) {
 }
 
 /// Why the target is what it is, in the client's words.
-/// @param told are corrections of this review among those that stand above?
-std::string whyWords(const Review& r, bool told) {
+std::string whyWords(const Review& r, const Telling& telling) {
     const Decision& d = r.decision;
     const Shown shown = summarisePerformance(r.exercise, caseOf(r));
     if (!d.open.empty()) return " " + d.open;
@@ -127,8 +126,8 @@ std::string whyWords(const Review& r, bool told) {
     if (d.step == "back") return " It is a step easier for now, so that it can be clean from start to end.";
     std::string why;
     if (!d.cues.empty())
-        why = told ? " We stay with this until what stands above has settled."
-                   : " We stay with this for now: first comes what stands above.";
+        why = !telling.cues.empty() ? " We stay with this until what stands above has settled."
+                                    : " We stay with this for now: first comes what stands above.";
     else if (r.allClean() && r.standing().empty() && !shown.met)
         why = " It was clean; what is missing is only how much of it.";
     else if (const auto& practice = r.inputs.practice;
@@ -150,6 +149,7 @@ std::string whyWords(const Review& r, bool told) {
         std::string missing;
         for (const Rep& rep : r.events.reps)
             if (rep.side == "left" || rep.side == "right") missing = rep.side == "left" ? "right" : "left";
+        if (!missing.empty() && telling.sidesShown.count(missing)) return why; // it came in another clip
         why += missing.empty() ? " From here I cannot tell which side worked: please film each side by itself and say "
                                  "which one it is."
                                : " Please film the " + missing + " side as well: I can only speak of what I see.";
@@ -186,7 +186,7 @@ std::string lookedFor(const Exercise& e) {
            " and found none that I could measure: it was too small or too short, or something hid it.";
 }
 
-AnswerPart target(const Review& r, bool told) {
+AnswerPart target(const Review& r, const Telling& telling) {
     const Decision& d = r.decision;
     AnswerPart part{"target", "Next target", "", d.arithmetic, {}};
     for (const std::string& b : d.because) part.facts.push_back(b);
@@ -221,7 +221,7 @@ AnswerPart target(const Review& r, bool told) {
     const bool lifted =
         std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });
     if (t.range && lifted) part.text += rangeWords(r, *t.range);
-    part.text += whyWords(r, told);
+    part.text += whyWords(r, telling);
     if (t.hold_s && r.exercise.dose.holdCap_s > *t.hold_s)
         part.text += " When you film, make the last hold as long as it stays clean.";
     return part;
@@ -292,9 +292,9 @@ const AnswerPart* Answer::find(const std::string& id) const {
     return it == parts.end() ? nullptr : &*it;
 }
 
-Answer composeAnswer(const Review& r) { return composeTelling(r, r.decision.cues, 1); }
+Answer composeAnswer(const Review& r) { return composeTelling(r, {r.decision.cues, {}}); }
 
-Answer composeTelling(const Review& r, const std::vector<ChosenCue>& told, int first) {
+Answer composeTelling(const Review& r, const Telling& telling) {
     Answer a;
     a.clientName = r.inputs.client;
     a.exerciseName = r.exercise.name;
@@ -302,10 +302,10 @@ Answer composeTelling(const Review& r, const std::vector<ChosenCue>& told, int f
     a.parts.push_back(greetingTo(r.inputs.client));
     a.parts.push_back(whatWentWell(r));
     if (!r.events.reps.empty()) a.parts.push_back(whatWasShown(r));
-    int number = first;
-    for (const ChosenCue& cue : told) a.parts.push_back(correction(r, cue, number++));
+    int number = 0;
+    for (const ChosenCue& cue : telling.cues) a.parts.push_back(correction(r, cue, ++number));
     if (auto drawn = drawings(r)) a.parts.push_back(std::move(*drawn));
-    a.parts.push_back(target(r, !told.empty()));
+    a.parts.push_back(target(r, telling));
     a.parts.push_back(cautions(r));
     if (r.decision.step != "stop") { // then the coach writes first
         const auto due = nextClipDay(r.inputs);

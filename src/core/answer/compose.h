@@ -2,10 +2,16 @@
 #pragma once
 #include "answer/answer.h"
 
+#include <set>
+
 namespace deft {
 
-/// An answer that tells only some of a review's corrections: the others wait.
-/// @param told of the decision's cues, in order @param first number of the first one in the letter, from 1
-Answer composeTelling(const Review& review, const std::vector<ChosenCue>& told, int first);
+/// What a letter on several reviews changes in the words of one of them.
+struct Telling {
+    std::vector<ChosenCue> cues;      ///< those of the decision's that are told now; the others wait
+    std::set<std::string> sidesShown; ///< "left", "right": in other clips of the same exercise
+};
+
+Answer composeTelling(const Review& review, const Telling& telling);
 
 } // namespace deft

@@ -43,6 +43,16 @@ std::string namesTogether(const std::vector<std::string>& names) {
     return out;
 }
 
+/// Sides that other clips of the same exercise show.
+std::set<std::string> sidesBeside(const std::vector<const Review*>& reviews, size_t of) {
+    std::set<std::string> sides;
+    for (size_t i = 0; i < reviews.size(); ++i)
+        if (i != of && reviews[i]->inputs.exercise == reviews[of]->inputs.exercise)
+            for (const Rep& rep : reviews[i]->events.reps)
+                if (rep.side == "left" || rep.side == "right") sides.insert(rep.side);
+    return sides;
+}
+
 struct Told {
     size_t review = 0;
     ChosenCue cue;
@@ -133,7 +143,7 @@ Answer composeVisit(const std::vector<const Review*>& reviews) {
         std::vector<ChosenCue> own;
         for (const Told& t : told)
             if (t.review == i || std::count(t.alsoIn.begin(), t.alsoIn.end(), i)) own.push_back(t.cue);
-        single.push_back(composeTelling(*reviews[i], own, 1));
+        single.push_back(composeTelling(*reviews[i], {std::move(own), sidesBeside(reviews, i)}));
     }
     Answer a;
     a.clientName = single.front().clientName;
