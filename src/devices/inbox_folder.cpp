@@ -122,6 +122,33 @@ Result<InboxContent> lookIntoInbox(const Catalogue& catalogue, const fs::path& f
     return content;
 }
 
+Result<int> takeOver(const fs::path& folder, const fs::path& inbox, StopToken stop, const ProgressFn& progress) {
+    std::vector<fs::path> films, files;
+    std::error_code ec;
+    fs::directory_iterator all(folder, ec);
+    if (ec) return fail(Errc::NotReadable, folder.string() + " cannot be read (" + ec.message() + ")");
+    for (const auto& entry : all) {
+        const std::string name = entry.path().filename().string();
+        if (name.starts_with('.') || !isPlainFile(entry.path())) continue;
+        if (isFilmName(name)) films.push_back(entry.path());
+        if (lower(entry.path().extension().string()) == ".json") files.push_back(entry.path());
+    }
+    files.insert(files.begin(), films.begin(), films.end());
+    int copied = 0;
+    for (const fs::path& from : files) {
+        const fs::path to = inbox / from.filename();
+        const auto sum = sha256OfFile(from);
+        if (!sum) return tl::unexpected(sum.error());
+        if (fs::exists(to, ec)) {
+            if (sha256OfFile(to).value_or("") == *sum) continue;
+            return fail(Errc::Conflict, "the inbox has another file called " + from.filename().string());
+        }
+        if (auto ok = copyClip(from, to, *sum, stop, progress); !ok) return tl::unexpected(ok.error());
+        ++copied;
+    }
+    return copied;
+}
+
 Result<KeptClip> keepFilm(const fs::path& from, const std::string& told, const fs::path& home, StopToken stop,
                           const ProgressFn& progress) {
     const std::string name = from.filename().string();

@@ -55,6 +55,13 @@ Result<KeptClip> keepFilm(const std::filesystem::path& from, const std::string& 
 Result<KeptClip> keepClip(const InboxContent::Item& item, const std::filesystem::path& home, StopToken stop = {},
                           const ProgressFn& progress = {});
 
+/// Copies the films and notes that lie in a folder (a phone's, a memory card's) into the inbox: films first, so that a
+/// note finds its own; nothing is taken from the folder. What the inbox has already is passed over.
+/// @returns how many files were copied @errors NotReadable, Conflict (another file of that name is there), WriteFailed
+/// (disk full), Cancelled
+Result<int> takeOver(const std::filesystem::path& folder, const std::filesystem::path& inbox, StopToken stop = {},
+                     const ProgressFn& progress = {});
+
 /// Takes note and clips out of the inbox, once all of them are safe in the library. What cannot be removed stays and is
 /// known to be there already next time.
 void clearFromInbox(const InboxContent::Item& item);

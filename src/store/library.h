@@ -59,6 +59,14 @@ struct Mail {
     std::string made, sent; ///< times, UTC; sent is empty until the coach says so
 };
 
+/// A mail that was made, to whom and about what.
+struct MadeLetter {
+    int64_t review = 0; ///< under whose number it lies
+    std::string client;
+    std::vector<std::string> exercises; ///< ids, one of each review that it answers
+    Mail mail;
+};
+
 /// A clip that was asked for in the last review of a client and exercise, while none has come since.
 struct ExpectedClip {
     int64_t review = 0, client = 0;  ///< review 0: asked for by the programme, without a review before
@@ -206,6 +214,7 @@ public:
     /// Its mail has been made and need not be any more. @param file in which it lies; empty = none was made
     Result<void> markMade(int64_t review, const std::filesystem::path& file = {});
     std::optional<Mail> mailOf(int64_t review) const; ///< nothing = none was made
+    std::vector<MadeLetter> letters(int most) const;  ///< the newest that were made, newest first
     /// The coach says that it has been sent, or has not. @errors WriteFailed
     Result<void> setMailSent(int64_t review, bool sent);
 

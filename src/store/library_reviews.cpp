@@ -162,6 +162,26 @@ std::optional<Mail> Library::mailOf(int64_t review) const {
     return mail;
 }
 
+std::vector<MadeLetter> Library::letters(int most) const {
+    std::vector<MadeLetter> out;
+    each(QStringLiteral("SELECT mail.review, client.name, file, made_at, sent_at FROM mail JOIN review ON review.id = "
+                        "mail.review JOIN client ON client.id = review.client ORDER BY made_at DESC, mail.review DESC "
+                        "LIMIT ?"),
+         {most}, [&](const QSqlQuery& row) {
+             out.push_back({row.value(0).toLongLong(),
+                            s(row.value(1)),
+                            {},
+                            {folder_ / s(row.value(2)), s(row.value(3)), s(row.value(4))}});
+         });
+    for (MadeLetter& letter : out)
+        each(
+            QStringLiteral("SELECT exercise FROM review WHERE id = ? OR id IN (SELECT review FROM visit WHERE letter = "
+                           "?) ORDER BY id"),
+            {qlonglong(letter.review), qlonglong(letter.review)},
+            [&](const QSqlQuery& row) { letter.exercises.push_back(s(row.value(0))); });
+    return out;
+}
+
 Result<void> Library::setMailSent(int64_t review, bool sent) {
     return transaction([&] {
         return run(QStringLiteral("UPDATE mail SET sent_at = ? WHERE review = ?"),

@@ -166,6 +166,22 @@ private slots:
         QVERIFY(!parseParcels(shipped(), j, "p"));
     }
 
+    /// A phone's folder, taken over once: films first, nothing is taken away there, nothing is written over.
+    void aFolderTakenOver() {
+        const fs::path from = filledInbox("phone"), to = folder("taken");
+        fs::create_directories(to);
+        (void)writeFileAtomically(from / "shopping.txt", "tape");
+        const int files = takeOver(from, to).value();
+        QVERIFY(files >= 2);
+        QVERIFY(!fs::exists(to / "shopping.txt"));
+        QCOMPARE(lookIntoInbox(shipped(), to)->ready.size(), lookIntoInbox(shipped(), from)->ready.size());
+        QCOMPARE(takeOver(from, to).value(), 0); // it is there
+        for (const auto& entry : fs::directory_iterator(to))
+            if (entry.path().extension() == ".mp4") (void)writeFileAtomically(entry.path(), "another film");
+        QCOMPARE(takeOver(from, to).error().code, Errc::Conflict);
+        QCOMPARE(takeOver(from / "nowhere", to).error().code, Errc::NotReadable);
+    }
+
     void inboxIsRead() {
         const fs::path inbox = filledInbox("read");
         (void)writeFileAtomically(inbox / "early.json", [] {

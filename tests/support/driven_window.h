@@ -85,6 +85,7 @@ protected:
     void openWindow(const QString& name) {
         window_.reset();
         window_ = std::make_unique<MainWindow>(std::move(*Library::open(dir_.filePath(name).toStdString())));
+        window_->session().filing().setGrace(0);
         window_->resize(1280, 800);
         window_->show();
         QVERIFY(QTest::qWaitForWindowExposed(window_.get()));

@@ -25,6 +25,18 @@ QString byWords(const std::string& date) {
     return day.isEmpty() ? QObject::tr("waits") : QObject::tr("by %1").arg(day);
 }
 
+/// Filed, ready, or how urgent it is and what the client wrote: for who cannot see the row.
+QString waitWords(const ClipList::Entry& e) {
+    if (e.clip.filed) return QObject::tr("filed");
+    QStringList words = {e.isReady() ? QObject::tr("ready for its letter") : QObject::tr("waiting")};
+    const ClientNote& note = e.clip.draft.note;
+    if (note.pain) words << QObject::tr("pain was named");
+    if (!note.pain && note.isAlarming()) words << QObject::tr("a reason to stop was told");
+    if (!e.clip.draft.answerBy.empty()) words << QObject::tr("answer promised %1").arg(byWords(e.clip.draft.answerBy));
+    if (!note.words.empty()) words << QStringLiteral("“%1”").arg(QString::fromStdString(note.words));
+    return words.join(QStringLiteral(", "));
+}
+
 /// The proposed points with room around them, in the shape of the list's pictures.
 QRectF cropAround(const MarkedFrame& marks, const ClipInfo& clip) {
     QPolygonF points;
@@ -206,10 +218,7 @@ QVariant ClipList::data(const QModelIndex& index, int role) const {
                  folded        ? tr("visit of %1 clips: %2").arg(e.visit).arg(e.visitWords)
                  : e.visit > 1 ? tr("clip %1 of %2 of a visit: %3").arg(e.place + 1).arg(e.visit).arg(e.exercise)
                                : e.exercise,
-                 e.clip.filed  ? tr("filed")
-                 : e.isReady() ? tr("ready for its letter")
-                               : tr("waiting"),
-                 QString::fromStdString(e.clip.received), e.work.isEmpty() ? e.found : e.work);
+                 waitWords(e), QString::fromStdString(e.clip.received), e.work.isEmpty() ? e.found : e.work);
     }
     return {};
 }
@@ -233,6 +242,7 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     putText(*p, QRectF(box.left() + 8, box.top() + 26, 64, 18),
             e.clip.filed                     ? QObject::tr("filed")
             : e.isReady() && !folded         ? QObject::tr("ready")
+            : e.clip.draft.note.pain         ? QObject::tr("pain")
             : e.clip.draft.note.isAlarming() ? QObject::tr("first")
             : e.clip.draft.answerBy.empty()  ? QObject::tr("waits")
                                              : byWords(e.clip.draft.answerBy),

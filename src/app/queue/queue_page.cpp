@@ -62,6 +62,9 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     side_->addWidget(form_);
     coach_ = new CoachForm(library);
     side_->addWidget(coach_);
+    mails_ = new MailList(library);
+    side_->addWidget(mails_);
+    connect(mails_, &MailList::said, this, &QueuePage::failed);
     side_->setFixedWidth(392);
 
     auto* page = new QHBoxLayout(this);
@@ -80,7 +83,10 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     find_->hide();
     connect(find_, &QLineEdit::textChanged, this, &QueuePage::filter);
     connect(find_, &QLineEdit::returnPressed, list_, qOverload<>(&QWidget::setFocus));
+    found_ = new QLabel;
+    found_->hide();
     left->addWidget(find_);
+    left->addWidget(found_);
     left->addWidget(list_, 1);
     left->addWidget(inbox_);
     expected_ = new ExpectedList(library);
@@ -104,7 +110,10 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     connect(coach_, &CoachForm::said, this, &QueuePage::failed);
     connect(coach_, &CoachForm::left, this, &QueuePage::leave);
     connect(about_, &QLabel::linkActivated, this, &QueuePage::askForCoach);
-    connect(form_, &NewClipForm::cancelled, this, [this] { side_->setCurrentIndex(0); });
+    connect(form_, &NewClipForm::cancelled, this, [this] {
+        side_->setCurrentIndex(0);
+        bringInNext();
+    });
     connect(form_, &NewClipForm::corrected, this, [this](qint64 clip) {
         side_->setCurrentIndex(0);
         clips_->touch(clip);
@@ -115,7 +124,10 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     connect(form_, &NewClipForm::added, this, [this](qint64 clip) {
         side_->setCurrentIndex(0);
         refresh();
-        emit openClip(clip);
+        if (next_.isEmpty())
+            emit openClip(clip);
+        else
+            bringInNext();
     });
     refresh();
 }
@@ -165,6 +177,21 @@ void QueuePage::find() {
     find_->selectAll();
 }
 
+void QueuePage::showMails() {
+    mails_->refresh();
+    side_->setCurrentWidget(mails_);
+    mails_->setFocus();
+}
+
+void QueuePage::bringInAll(const QStringList& films) {
+    next_ = films;
+    bringInNext();
+}
+
+void QueuePage::bringInNext() {
+    if (!next_.isEmpty()) bringIn(next_.takeFirst());
+}
+
 void QueuePage::askForCoach() {
     side_->setCurrentWidget(coach_);
     coach_->begin();
@@ -184,7 +211,7 @@ void QueuePage::leave() {
 /// Rows without all of the words are hidden; the chosen row stays one that is shown.
 void QueuePage::filter() {
     const QStringList words = plain(find_->text()).split(QLatin1Char(' '), Qt::SkipEmptyParts);
-    int first = -1;
+    int first = -1, found = 0;
     for (int row = 0; row < clips_->rowCount(); ++row) {
         const auto& e = clips_->entry(row);
         const QString said = QStringLiteral("%1 %2 %3 %4")
@@ -195,8 +222,11 @@ void QueuePage::filter() {
         });
         const bool folded = words.isEmpty() && e.place > 0 && !clips_->isUnfolded(row); // what is sought is shown
         list_->setRowHidden(row, !has || folded);
+        found += has;
         if (has && !folded && first < 0) first = row;
     }
+    found_->setVisible(!words.isEmpty());
+    found_->setText(tr("%1 of %2 clips; Esc shows all").arg(found).arg(clips_->rowCount()));
     if (const int now = list_->currentIndex().row(); first >= 0 && (now < 0 || list_->isRowHidden(now)))
         list_->setCurrentIndex(clips_->index(first));
 }

@@ -3,6 +3,7 @@
 #include "app/queue/clip_list.h"
 #include "app/queue/coach_form.h"
 #include "app/queue/expected_list.h"
+#include "app/queue/mail_list.h"
 #include "app/queue/new_clip_form.h"
 
 #include <QListView>
@@ -19,6 +20,10 @@ public:
     QListView& list() { return *list_; }
     NewClipForm& form() { return *form_; }
     CoachForm& coachForm() { return *coach_; }
+    MailList& mails() { return *mails_; }
+    void showMails(); ///< made and sent, beside the list
+    /// Films one after the other, each with its form.
+    void bringInAll(const QStringList& films);
     void askForCoach(); ///< name and address of the coach, beside the list
     ExpectedList& expected() { return *expected_; }
     void refresh();
@@ -51,6 +56,7 @@ private:
     QString askedFor(const ReviewInputs& draft) const;
     void preview();
     void filter();
+    void bringInNext();
     Library& library_;
     ClipList* clips_;
     QListView* list_;
@@ -61,6 +67,9 @@ private:
     ExpectedList* expected_;
     QLabel *picture_, *about_, *inbox_;
     KeyButton* open_;
+    QLabel* found_; ///< how many of the clips a search shows
+    MailList* mails_;
+    QStringList next_; ///< films that are brought in after this one
 };
 
 } // namespace deft::ui

@@ -4,6 +4,8 @@
 #include "review/review.h"
 #include "store/library.h"
 
+#include <QDeadlineTimer>
+#include <QTimer>
 #include <deque>
 #include <memory>
 
@@ -21,7 +23,7 @@ struct FiledLetter {
 class Filing : public QObject {
     Q_OBJECT
 public:
-    explicit Filing(Library& library, QObject* parent = nullptr) : QObject(parent), library_(library) {}
+    explicit Filing(Library& library, QObject* parent = nullptr);
 
     struct One {
         int64_t clip = 0;
@@ -31,8 +33,15 @@ public:
     void file(std::vector<One> reviews, bool withPictures);
     bool isFiling(int64_t clip) const;
     bool isIdle() const { return waiting_.empty(); }
+    /// For so long after it was sent off a letter can be taken back; usually a minute.
+    void setGrace(int ms) { grace_ms_ = ms; }
+    int grace_ms() const { return grace_ms_; }
+    /// Takes back the newest letter that has not been recorded yet. @return its clips; empty = there is none
+    std::vector<int64_t> takeBack();
+    void hurry(); ///< nothing can be taken back any more: the window closes
 
 signals:
+    void takenBack(const std::vector<int64_t>& clips);
     void filed(const deft::ui::FiledLetter& letter);
     /// Nothing is recorded, and the draft is kept. @param why one sentence without a full stop
     void failed(qint64 clip, const QString& why);
@@ -41,11 +50,19 @@ private:
     struct Sheet {
         std::vector<One> reviews;
         bool withPictures = false;
+        QDeadlineTimer until; ///< it can be taken back
+    };
+    struct Page {
+        std::string html, text;
     };
     void next();
+    void record();
 
     Library& library_;
-    std::deque<Sheet> waiting_; ///< the first is being made
+    int grace_ms_ = 60'000;
+    std::deque<Sheet> waiting_;        ///< the first is being made, or made and held
+    std::optional<Result<Page>> page_; ///< of the first, once it is made
+    QTimer hold_;
     BackgroundJob job_;
 };
 

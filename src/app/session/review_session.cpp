@@ -49,6 +49,9 @@ ReviewSession::ReviewSession(Library& library, QObject* parent)
         undo_.clear(); // what was sent is not taken back
         emit filedReview();
     });
+    connect(&filing_, &Filing::takenBack, this, [this](const std::vector<int64_t>& clips) {
+        if (std::find(clips.begin(), clips.end(), clipId_) != clips.end()) emit reviewChanged();
+    });
     connect(&watch_, &ClipWatch::troubled, this, &ReviewSession::failed);
     connect(&watch_, &ClipWatch::wellAgain, this, [this] { emit failed({}); });
 }

@@ -117,6 +117,9 @@ void MainWindow::makeActions() {
         else if (!session_->inputs().marks.frames.empty())
             session_->measure();
     });
+    add(moment, tr("File and send as it stands, and open the next clip"),
+        {K(Qt::CTRL | Qt::SHIFT | Qt::Key_Return), K(Qt::CTRL | Qt::SHIFT | Qt::Key_Enter)}, bench_,
+        [this] { fileAnswer(true); });
     add(moment, tr("Back to the queue"), {K(Qt::Key_Escape)}, bench_, [this] {
         if (StageTool* tool = bench_->stage().activeTool())
             tool->cancel();

@@ -27,6 +27,7 @@ namespace deft::ui {
 MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     : QMainWindow(parent), library_(std::move(library)) {
     setWindowTitle(tr("Deft Mirror"));
+    setAcceptDrops(true);
     library_->onTrouble([this](const std::string& sentence) { say(QString::fromStdString(sentence)); });
     session_ = new ReviewSession(*library_, this);
     undo_ = new QUndoGroup(this);
@@ -315,6 +316,7 @@ void MainWindow::closeEvent(QCloseEvent* e) {
         e->ignore();
         if (closing_) return;
         closing_ = true;
+        session_->filing().hurry();
         centralWidget()->setEnabled(false);
         say(tr("The last mail is being finished …"));
         auto* look = new QTimer(this);

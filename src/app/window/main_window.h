@@ -87,6 +87,8 @@ public:
 
 protected:
     void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
 
 private:
     QAction* add(QMenu* menu, const QString& text, const QList<QKeySequence>& keys, QWidget* where,
@@ -135,8 +137,11 @@ private:
     /// @param andNext opens the clip that is to be answered next, while this one is being filed
     /// @param alone though its visit has other clips, they get another letter
     void fileAnswer(bool andNext = false, bool alone = false);
-    double filmTime() const;         ///< of the frame that is shown, s from the film's own start
-    void cutPart();                  ///< from where a part was begun to the frame that is shown
+    double filmTime() const;                    ///< of the frame that is shown, s from the film's own start
+    void cutPart();                             ///< from where a part was begun to the frame that is shown
+    void takeDropped(const QStringList& paths); ///< films and folders
+    void takeFolder(const QString& path);
+    void takeBackLetter();           ///< the newest that has not been recorded yet
     void keepForVisit(bool andNext); ///< as long as others of its visit are not ready
     void workAhead();
     void connectWork();
@@ -160,6 +165,7 @@ private:
     Outgoing* outgoing_;
     bool closing_ = false;
     std::pair<int64_t, double> partFrom_{0, 0}; ///< clip, s of its film: where a part begins that has no end yet
+    BackgroundJob taking_;                      ///< of a folder into the inbox
     BackgroundJob writing_;                     ///< of an answer's file
     QTimer arrivals_;                           ///< runs out when the inbox has brought nothing for a moment
     QTimer removal_;                            ///< runs out when Delete has not been pressed again

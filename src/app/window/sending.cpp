@@ -95,7 +95,9 @@ void MainWindow::fileAnswer(bool andNext, bool alone) {
     go(Queue);
     const int64_t next = queue_->chooseNext([this](int64_t clip) { return session_->filing().isFiling(clip); });
     if (andNext && next) openClip(next);
-    say(tr("Filing the answer to %1 …").arg(name));
+    say(session_->filing().grace_ms() > 0
+            ? tr("The answer to %1 goes out in a minute; U in the queue takes it back.").arg(name)
+            : tr("Filing the answer to %1 …").arg(name));
 }
 
 void MainWindow::connectSending() {
@@ -129,6 +131,14 @@ void MainWindow::connectSending() {
                 .arg(sentence));
         showInbox();
     });
+}
+
+void MainWindow::takeBackLetter() {
+    const auto clips = session_->filing().takeBack();
+    queue_->refresh();
+    if (clips.empty()) return say(tr("Nothing is being sent that could be taken back."));
+    queue_->chooseClip(clips.front());
+    say(tr("Taken back: nothing has been filed, and the draft is as it was."));
 }
 
 void MainWindow::openMail(const std::filesystem::path& file) {

@@ -2,10 +2,13 @@
 // What goes on in the background, and how the queue shows it.
 #include "app/bench/bench_page.h"
 #include "app/queue/queue_page.h"
+#include "app/theme/words.h"
 #include "app/window/demo_phone.h"
 #include "app/window/main_window.h"
 
+#include <QDragEnterEvent>
 #include <QFileDialog>
+#include <QMimeData>
 #include <QSettings>
 #include <QUrl>
 
@@ -216,6 +219,46 @@ void MainWindow::chooseInbox() {
     say(tr("Clips are taken in from %1.").arg(path));
 }
 
+/// Films are asked about one after the other; what lies in a folder is copied into the inbox, with its notes.
+void MainWindow::takeDropped(const QStringList& paths) {
+    QStringList films;
+    for (const QString& path : paths) {
+        std::error_code ec;
+        if (std::filesystem::is_directory(path.toStdString(), ec))
+            takeFolder(path);
+        else
+            films << path;
+    }
+    if (films.isEmpty()) return;
+    go(Queue);
+    queue_->bringInAll(films);
+}
+
+void MainWindow::takeFolder(const QString& path) {
+    say(tr("Taking over what lies in %1 …").arg(path));
+    taking_.run([from = std::filesystem::path(path.toStdString()), to = inbox_->folder()](
+                    StopToken stop, const ProgressFn& progress) { return takeOver(from, to, stop, progress); },
+                [this, path](const Result<int>& copied) {
+                    say(copied ? tr("%1 copied into the inbox from %2; nothing was taken away there.")
+                                     .arg(counted(*copied, tr("file"), tr("files")), path)
+                               : QString::fromStdString("Not taken over: " + copied.error().detail + "."));
+                    inbox_->look();
+                });
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* e) {
+    const auto urls = e->mimeData()->urls();
+    if (std::any_of(urls.begin(), urls.end(), [](const QUrl& url) { return url.isLocalFile(); }))
+        e->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* e) {
+    QStringList paths;
+    for (const QUrl& url : e->mimeData()->urls())
+        if (url.isLocalFile()) paths << url.toLocalFile();
+    takeDropped(paths);
+}
+
 void MainWindow::makeQueueActions(QMenu* menu) {
     using K = QKeySequence;
     queueMenu_ = menu;
@@ -256,7 +299,18 @@ void MainWindow::makeQueueActions(QMenu* menu) {
     add(menu, tr("Open the last mail in the mail program"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_M)}, this,
         [this] { openMail(lastMail_); });
     add(menu, tr("Discard failed emails"), {}, this, [this] { giveUpMails(); });
+    add(menu, tr("Mails made and sent"), {K(Qt::Key_M)}, &queue_->list(), [this] { queue_->showMails(); });
+    add(menu, tr("Open the chosen mail"), {K(Qt::Key_Return), K(Qt::Key_Enter)}, &queue_->mails(), [this] {
+        if (const MadeLetter* l = queue_->mails().chosen()) openMail(l->mail.file);
+    });
+    add(menu, tr("The chosen mail was sent, or was not"), {K(Qt::Key_M)}, &queue_->mails(),
+        [this] { queue_->mails().toggleSent(); });
+    add(menu, tr("Take back the answer that is being sent"), {K(Qt::Key_U)}, queue_, [this] { takeBackLetter(); });
     add(menu, tr("Choose the inbox folder…"), {}, this, [this] { chooseInbox(); });
+    add(menu, tr("Take over a folder once…"), {}, this, [this] {
+        const QString path = QFileDialog::getExistingDirectory(this, tr("A folder with clips"));
+        if (!path.isEmpty()) takeDropped({path});
+    });
 }
 
 } // namespace deft::ui
