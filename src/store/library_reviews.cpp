@@ -185,7 +185,7 @@ std::vector<MadeLetter> Library::letters(int most) const {
 Result<void> Library::setMailSent(int64_t review, bool sent) {
     return transaction([&] {
         return run(QStringLiteral("UPDATE mail SET sent_at = ? WHERE review = ?"),
-                   {sent ? now() : QString(), qlonglong(letterOf(review))});
+                   {sent ? now() : QStringLiteral(""), qlonglong(letterOf(review))});
     });
 }
 

@@ -200,6 +200,8 @@ private slots:
         QVERIFY(library->mailOf(ids[1]) && library->mailOf(ids[1])->file == library->mailOf(ids[0])->file);
         QVERIFY(library->setMailSent(ids[1], true));
         QVERIFY(!library->mailOf(ids[0])->sent.empty());
+        QVERIFY(library->setMailSent(ids[1], false));
+        QVERIFY(library->mailOf(ids[0])->sent.empty());
         QVERIFY(library->visitOf(*library->clip(clips[2])).size() == 1);
         QVERIFY(library->check().empty());
         QVERIFY(library->erase(client, Erasing::Everything));

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What the queue does for a coach besides opening clips: taking an answer back, mails made and sent, films dropped onto
 // the window, a search that says how much it shows, and rows that tell everything to who cannot see them.
+#include "base/json.h"
 #include "support/demo_review.h"
 #include "support/driven_window.h"
 #include "support/numbered_clip.h"
