@@ -13,7 +13,9 @@
 
 #include <QAccessible>
 #include <QClipboard>
+#include <QDropEvent>
 #include <QMenu>
+#include <QMimeData>
 #include <QTimer>
 
 using namespace deft;
@@ -87,6 +89,28 @@ private slots:
         QVERIFY(!desk().isGiven() && !desk().running());
         QVERIFY(names().size() >= 3);
         QVERIFY(secondsOf(*window_->library().catalogue(), desk().programme()) <= 60.0 * desk().programme().minutes);
+    }
+
+    /// A row dropped on another stands in its place, and the others close up; one step that can be undone.
+    void dragged() {
+        const QStringList before = names();
+        QVERIFY(before.size() >= 3);
+        const QAbstractItemModel& model = *room().table().model();
+        QVERIFY(model.flags(model.index(0, 1)) & Qt::ItemIsDragEnabled);
+        press(Qt::Key_Home);
+        const QPoint third = room().table().visualRect(model.index(2, 1)).center();
+        QMimeData data;
+        QDropEvent drop(third, Qt::MoveAction, &data, Qt::LeftButton, {});
+        struct Dropped : ProgrammeView { // a drag of the view's own cannot be made offscreen
+            using ProgrammeView::dropEvent;
+        };
+        (room().table().*(&Dropped::dropEvent))(&drop);
+        QCOMPARE(names(), (QStringList{before[1], before[2], before[0]} + before.mid(3)));
+        QCOMPARE(desk().chosen(), 2);
+        desk().moveTo(0);
+        QCOMPARE(names(), before);
+        desk().undoStack().undo();
+        QCOMPARE(names()[2], before[0]);
     }
 
     /// A programme is kept as a template without its client, and begun from for another, as far as it is open to them.

@@ -12,6 +12,7 @@
 #include <QDate>
 #include <QHBoxLayout>
 #include <QScrollArea>
+#include <set>
 
 namespace deft::ui {
 namespace {
@@ -65,6 +66,16 @@ QString painAtHome(const Library& library, int64_t client) {
             days.prepend(d.where.empty() ? dayWords(d.day)
                                          : QObject::tr("%1 (%2)").arg(dayWords(d.day), text(d.where)));
     return days.join(QStringLiteral(", "));
+}
+
+/// Days on which pain was told, with a clip or from home.
+std::vector<std::string> daysOfPain(const Library& library, const ClientRecord& record) {
+    std::set<std::string> days;
+    for (const Clip& clip : record.clips())
+        if (clip.draft.note.pain) days.insert(clip.received);
+    for (const PractisedDay& d : library.practised(record.client().id))
+        if (d.isAlarming()) days.insert(d.day);
+    return {days.begin(), days.end()};
 }
 
 /// Schools of the chosen exercise that are not its usual ones.
@@ -271,7 +282,8 @@ void ClientPage::refresh() {
     const bool none = !told || told->reviews.empty();
     weeks_->show(told ? told->weeks : std::vector<OverTime>(),
                  none ? tr("No review of this exercise has been filed yet. Its readings stand here from the first on.")
-                      : tr("The last review has no readings."));
+                      : tr("The last review has no readings."),
+                 daysOfPain(library_, record_));
 }
 
 } // namespace deft::ui

@@ -37,8 +37,9 @@ QString told(const OverTime& o, double value) { return reading(value, o.now.unit
 /// Draws the rows; all share one scale of time.
 class WeeksPainter {
 public:
-    WeeksPainter(QPainter& painter, const QRectF& body, const std::vector<OverTime>& readings)
-        : p_(painter), readings_(readings), body_(body), columns_(body.width()),
+    WeeksPainter(QPainter& painter, const QRectF& body, const std::vector<OverTime>& readings,
+                 const std::vector<std::string>& pain)
+        : p_(painter), readings_(readings), pain_(pain), body_(body), columns_(body.width()),
           rows_(weeksThatFit(body.height(), readings.size())) {
         height_ = std::clamp((body.height() - kDays) / rows_, double(kLeastRow), double(kMostRow));
         days_.left = body.left() + columns_.name, days_.right = body.right() - columns_.words;
@@ -52,6 +53,7 @@ public:
     void paint() {
         const QRectF plots(days_.left, body_.top() + kDays, days_.right - days_.left, rows_ * height_);
         paintDays(plots);
+        paintPain(plots);
         QRectF row(body_.left(), plots.top(), body_.width(), height_);
         for (int i = 0; i < rows_; ++i) {
             paintReading(row, QRectF(plots.left(), row.top() + 6, plots.width(), height_ - 12), readings_[size_t(i)]);
@@ -76,6 +78,18 @@ private:
             free = x;
             putText(p_, QRectF(x - 40, plot.top() - kDays, 80, kDays), dayWords(longest->visits[i].date), Size::Small,
                     c_.ink2, QFont::Normal, Qt::AlignCenter);
+        }
+    }
+
+    void paintPain(const QRectF& plot) {
+        for (const std::string& day : pain_) {
+            if (day < days_.first) continue; // before there was anything to read
+            const double x = std::min(days_.across(day), plot.right() - 5);
+            p_.setPen(QPen(c_.ink, 1.2, Qt::DotLine));
+            p_.drawLine(QPointF(x, plot.top()), QPointF(x, plot.bottom()));
+            p_.setPen(QPen(c_.ink, 2));
+            for (const double way : {-1.0, 1.0})
+                p_.drawLine(QPointF(x - 4, plot.top() - 2 - 4 * way), QPointF(x + 4, plot.top() - 2 + 4 * way));
         }
     }
 
@@ -156,6 +170,7 @@ private:
     QPainter& p_;
     const Palette& c_ = colours();
     const std::vector<OverTime>& readings_;
+    const std::vector<std::string>& pain_;
     const QRectF body_;
     const WeeksColumns columns_;
     const int rows_;
@@ -195,11 +210,12 @@ int weeksThatFit(double height, size_t readings) {
     return int(std::clamp((height - kDays) / kLeastRow, 1.0, double(std::max<size_t>(readings, 1))));
 }
 
-void drawWeeks(QPainter& p, const QRectF& body, const std::vector<OverTime>& readings) {
+void drawWeeks(QPainter& p, const QRectF& body, const std::vector<OverTime>& readings,
+               const std::vector<std::string>& pain) {
     if (readings.empty()) return;
     p.save();
     p.setRenderHint(QPainter::Antialiasing);
-    WeeksPainter(p, body, readings).paint();
+    WeeksPainter(p, body, readings, pain).paint();
     p.restore();
 }
 

@@ -32,6 +32,8 @@ struct WeeksColumns {
 int weeksThatFit(double height, size_t readings);
 /// Each reading over the client's visits, one below the other, with its bands, its tolerance and the trend in words.
 /// Those that do not fit are left out. The last visit is filled.
-void drawWeeks(QPainter& painter, const QRectF& body, const std::vector<OverTime>& readings);
+/// @param pain ISO days on which pain was told: a sign above the plots, and a line down through them
+void drawWeeks(QPainter& painter, const QRectF& body, const std::vector<OverTime>& readings,
+               const std::vector<std::string>& pain = {});
 
 } // namespace deft::ui

@@ -116,16 +116,17 @@ void ProgrammeDesk::begin(const QString& what, const Programme& from) {
     Programme p = programme_;
     p.items = std::move(open.programme.items);
     change(what, std::move(p));
-    emit said(open.leftOut.empty() ? tr("Taken over: %1.").arg(what)
-                                   : tr("Taken over, without %1.")
-                                         .arg(QString::fromStdString(open.leftOut.front().name + " (" +
-                                                                     open.leftOut.front().why + ")")));
+    const QString done = what.left(1).toUpper() + what.mid(1);
+    emit said(open.leftOut.empty() ? tr("%1.").arg(done)
+                                   : tr("%1, without %2.")
+                                         .arg(done, QString::fromStdString(open.leftOut.front().name + " (" +
+                                                                           open.leftOut.front().why + ")")));
 }
 
 void ProgrammeDesk::useTemplate(const std::string& name) {
     const auto from = library_.programmeTemplate(name);
     if (!from) return emit said(QString::fromStdString("Not used: " + from.error().detail + "."));
-    begin(tr("template %1").arg(QString::fromStdString(name)), *from);
+    begin(tr("begun from the template %1").arg(QString::fromStdString(name)), *from);
 }
 
 void ProgrammeDesk::saveTemplate(const std::string& name) {
@@ -163,6 +164,19 @@ void ProgrammeDesk::move(int by) {
     std::swap(p.items[size_t(chosen_)], p.items[size_t(to)]);
     chosen_ = to;
     change(by < 0 ? tr("earlier") : tr("later"), std::move(p));
+}
+
+void ProgrammeDesk::moveTo(int place) {
+    const int last = int(programme_.items.size()) - 1, from = chosen_, to = std::clamp(place, 0, std::max(0, last));
+    if (from < 0 || from == to) return;
+    Programme p = programme_;
+    const auto first = p.items.begin();
+    if (from < to)
+        std::rotate(first + from, first + from + 1, first + to + 1);
+    else
+        std::rotate(first + to, first + from, first + from + 1);
+    chosen_ = to;
+    change(tr("order"), std::move(p));
 }
 
 void ProgrammeDesk::remove() {

@@ -41,6 +41,7 @@ public:
 
     void propose(); ///< anew, from what is on record
     /// Exercises and doses of another programme, or of a template, as far as they are open to this client.
+    /// @param what was done, as the undo list and the message say it: "imported"
     void begin(const QString& what, const Programme& from);
     void useTemplate(const std::string& name);
     void saveTemplate(const std::string& name); ///< what is on the desk, without its client
@@ -50,6 +51,7 @@ public:
     /// One change by a name, as the undo list tells it.
     void change(const QString& what, Programme programme);
     void move(int by);
+    void moveTo(int place); ///< the chosen one to another place, the others close up
     void remove();
     void add(ProgrammeItem item); ///< behind the chosen one
     void replace(ProgrammeItem item);

@@ -7,6 +7,7 @@
 #include "app/theme/words.h"
 #include "programme/phases.h"
 
+#include <QDropEvent>
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QPainter>
@@ -102,6 +103,11 @@ QVariant ProgrammeTable::data(const QModelIndex& index, int role) const {
     }
 }
 
+/// Rows are dragged to another place; what is dropped stands between or on rows alike.
+Qt::ItemFlags ProgrammeTable::flags(const QModelIndex& index) const {
+    return QAbstractTableModel::flags(index) | Qt::ItemIsDragEnabled | Qt::ItemIsDropEnabled;
+}
+
 QVariant ProgrammeTable::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal || role != Qt::DisplayRole) return {};
     const QString names[] = {tr("Place"), tr("Exercise, and why"), tr("Dose"), tr("Minutes")};
@@ -119,6 +125,8 @@ ProgrammeView::ProgrammeView(ProgrammeDesk& desk, QWidget* parent) : QTableView(
     setStyleSheet(QStringLiteral("QTableView { background: transparent; }"));
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setTabKeyNavigation(false);
+    setDragDropMode(InternalMove);
+    setDragDropOverwriteMode(false);
     horizontalHeader()->hide();
     verticalHeader()->hide();
     verticalHeader()->setDefaultSectionSize(kRow);
@@ -132,6 +140,13 @@ ProgrammeView::ProgrammeView(ProgrammeDesk& desk, QWidget* parent) : QTableView(
     connect(selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& now) {
         if (now.isValid()) desk_.choose(now.row());
     });
+}
+
+void ProgrammeView::dropEvent(QDropEvent* event) {
+    const QModelIndex at = indexAt(event->position().toPoint());
+    event->setDropAction(Qt::CopyAction); // the desk moves it; the view has nothing to take away
+    event->accept();
+    desk_.moveTo(at.isValid() ? at.row() : model()->rowCount() - 1);
 }
 
 /// Keys that are the room's own stay the room's.

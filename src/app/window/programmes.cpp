@@ -225,7 +225,7 @@ void MainWindow::readProgramme(const QString& path) {
         return parseProgramme(*library_->catalogue(), j, path.toStdString());
     });
     if (!read) return say(QString::fromStdString("Not imported: " + read.error().detail + "."));
-    desk.begin(tr("import"), *read);
+    desk.begin(tr("imported"), *read);
 }
 
 void MainWindow::nameTemplate() {

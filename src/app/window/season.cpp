@@ -116,6 +116,7 @@ Result<void> fillSeason(Library& library, const QDate& today) {
                 Programme programme;
                 double kept;
                 std::string until;
+                Json pain; ///< a day and where it hurt; null = none
             };
             std::optional<Given> running;
             unsigned seed = 0;
@@ -123,8 +124,14 @@ Result<void> fillSeason(Library& library, const QDate& today) {
             // What came home before a day, when the next clip is looked at.
             const auto comeHome = [&](const std::string& before) -> Result<void> {
                 if (!running) return {};
-                return practisedOn(library, *client, running->programme,
-                                   daysKept(running->programme, running->kept, std::min(before, running->until), seed));
+                const Programme& p = running->programme;
+                const auto days = daysKept(p, running->kept, std::min(before, running->until), seed);
+                if (auto ok = practisedOn(library, *client, p, days); !ok || running->pain.is_null()) return ok;
+                PractisedDay hurt;
+                hurt.day = shiftedDay(running->pain.at("day"), *shift);
+                hurt.pain = true, hurt.where = running->pain.at("where");
+                if (hurt.day >= before) return {};
+                return library.takePractice(*client, {p.clientUid, p.client, p.uid, {hurt}});
             };
             for (const Json& sent : who.at("clips")) {
                 const std::string day = shiftedDay(sent.at("received"), *shift);
@@ -135,7 +142,7 @@ Result<void> fillSeason(Library& library, const QDate& today) {
                 auto given = giveEarlier(library, *client, day, told.at("weeks"), told.at("minutes"));
                 if (!given) return tl::unexpected(given.error());
                 const std::string until = told.contains("until") ? shiftedDay(told.at("until"), *shift) : "9999";
-                running = Given{std::move(*given), told.at("kept"), until};
+                running = Given{std::move(*given), told.at("kept"), until, told.value("pain", Json())};
                 seed = sent.at("seed");
             }
             if (auto ok = comeHome(isoDate(*parseDate(shiftedDay(list->at("today"), *shift)))); !ok) return ok;
