@@ -163,6 +163,11 @@ int main(int argc, char** argv) {
     window.go(MainWindow::Record);
     QTest::keyClick(&window.clientPage(), Qt::Key_Up); // the bridge of eight weeks
     shot("client");
+    if (argc > 2) { // somebody who told of pain
+        QTest::keyClick(&window.clientPage(), Qt::Key_PageDown, Qt::ControlModifier);
+        shot("client-pain");
+        QTest::keyClick(&window.clientPage(), Qt::Key_PageUp, Qt::ControlModifier);
+    }
     window.go(MainWindow::Programmes);
     window.programmePage().desk().choose(1);
     window.say({});

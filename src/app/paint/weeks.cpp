@@ -89,7 +89,7 @@ private:
             p_.drawLine(QPointF(x, plot.top()), QPointF(x, plot.bottom()));
             p_.setPen(QPen(c_.ink, 2));
             for (const double way : {-1.0, 1.0})
-                p_.drawLine(QPointF(x - 4, plot.top() - 2 - 4 * way), QPointF(x + 4, plot.top() - 2 + 4 * way));
+                p_.drawLine(QPointF(x - 4, plot.top() + 4 - 4 * way), QPointF(x + 4, plot.top() + 4 + 4 * way));
         }
     }
 

@@ -265,7 +265,7 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     putText(*p, QRectF(x, second.top(), 0.55 * rest, 20),
             e.clip.draft.note.words.empty()
                 ? QString()
-                : QStringLiteral("“%1”").arg(QString::fromStdString(e.clip.draft.note.words)),
+                : QStringLiteral("“%1”").arg(QString::fromStdString(e.clip.draft.note.words).simplified()),
             Size::Small, c.ink);
     putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.work.isEmpty() ? e.found : e.work,
             Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
