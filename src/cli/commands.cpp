@@ -110,7 +110,7 @@ int analyseClip(const CataloguePtr& catalogue, const Options& o) {
     if (o.tracks.empty()) return written(analyse(catalogue, std::move(*in), interrupt.token(), progressTo(o)), o);
     auto reader = ClipReader::open(in->clipPath, in->part);
     if (!reader) return failed(reader.error());
-    return written(fromTracks(catalogue, std::move(*in), o.tracks, reader->info()), o);
+    return written(fromTracks(catalogue, std::move(*in), o.tracks, readTracks(o.tracks), reader->info()), o);
 }
 
 int marks(const Catalogue& catalogue, const Options& o) {

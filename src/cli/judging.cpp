@@ -9,6 +9,7 @@
 #include "marks/clip_of_tracks.h"
 #include "review/review_json.h"
 
+#include <future>
 #include <iostream>
 
 namespace deft::cli {
@@ -67,9 +68,12 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
     return in;
 }
 
-Result<Review> fromTracks(CataloguePtr catalogue, ReviewInputs in, const std::string& file,
+Result<Tracks> readTracks(const std::string& file) {
+    return readFile(file).and_then([&](const std::string& csv) { return parseTracks(csv, file); });
+}
+
+Result<Review> fromTracks(CataloguePtr catalogue, ReviewInputs in, const std::string& file, Result<Tracks> tracks,
                           const std::optional<ClipInfo>& known) {
-    auto tracks = readFile(file).and_then([&](const std::string& csv) { return parseTracks(csv, file); });
     if (!tracks) return tl::unexpected(tracks.error());
     ClipInfo clip = known ? *known : clipOf(*tracks);
     if (known) {
@@ -107,6 +111,9 @@ std::optional<int> runWithoutPictures(const Options& o) {
     const bool fromTracksAlone = o.command == "analyse" && !o.tracks.empty() && !std::filesystem::exists(o.clip, ec);
     const bool ofExercises = o.command.starts_with("exercises ") && o.command != "exercises sheet";
     if (!fromTracksAlone && !ofExercises && o.command != "decide") return std::nullopt;
+    // Read while the catalogue is.
+    auto tracks =
+        std::async(fromTracksAlone ? std::launch::async : std::launch::deferred, [&] { return readTracks(o.tracks); });
     const auto catalogue = Catalogue::load(dataFolder());
     if (!catalogue) return failed(catalogue.error());
     const Catalogue& c = **catalogue;
@@ -119,7 +126,7 @@ std::optional<int> runWithoutPictures(const Options& o) {
         auto in = inputsFor(c, o);
         if (!in) return failed(in.error());
         warnOfUnconfirmed(in->marks, o);
-        return written(fromTracks(*catalogue, std::move(*in), o.tracks, std::nullopt), o);
+        return written(fromTracks(*catalogue, std::move(*in), o.tracks, tracks.get(), std::nullopt), o);
     }
     return std::nullopt;
 }

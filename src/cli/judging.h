@@ -8,8 +8,11 @@ namespace deft::cli {
 /// What `analyse` was given, read and checked. @errors of the files
 Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& options);
 
-/// Measured from the tracks of `--tracks`. @param clip what is known of the clip; nothing = what the tracks tell of it
-Result<Review> fromTracks(CataloguePtr catalogue, ReviewInputs inputs, const std::string& file,
+/// The file of `--tracks`. @errors of the file
+Result<Tracks> readTracks(const std::string& file);
+/// Measured from tracks. @param file they come from @param clip what is known of the clip; nothing = what the tracks
+/// tell of it
+Result<Review> fromTracks(CataloguePtr catalogue, ReviewInputs inputs, const std::string& file, Result<Tracks> tracks,
                           const std::optional<ClipInfo>& clip);
 
 /// Marks that nobody has confirmed are told of.

@@ -4,6 +4,7 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "base/numbers.h"
+#include "base/parallel.h"
 #include "judgement/sides.h"
 #include "marks/names.h"
 
@@ -335,9 +336,17 @@ Result<void> writeFolder(const Review& r, const std::filesystem::path& folder) {
     if (ec)
         return fail(Errc::WriteFailed, folder.string() + ": the folder cannot be made (" + ec.message() +
                                            "); choose another place for --out");
-    if (auto ok = writeFileAtomically(folder / "tracks.csv", toCsv(r.tracks()), Sync::No); !ok) return ok;
-    if (auto ok = writeFileAtomically(folder / "series.csv", toCsv(r.series()), Sync::No); !ok) return ok;
-    return writeFileAtomically(folder / "review.json", toText(toJson(r)), Sync::No);
+    const std::pair<const char*, std::function<std::string()>> files[] = {
+        {"review.json", [&] { return toText(toJson(r)); }},
+        {"series.csv", [&] { return toCsv(r.series()); }},
+        {"tracks.csv", [&] { return toCsv(r.tracks()); }}};
+    Result<void> written[std::size(files)];
+    inParallel(std::size(files), [&](size_t i) {
+        written[i] = writeFileAtomically(folder / files[i].first, files[i].second(), Sync::No);
+    });
+    for (const auto& ok : written)
+        if (!ok) return ok;
+    return {};
 }
 
 } // namespace deft
