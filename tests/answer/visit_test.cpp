@@ -124,8 +124,20 @@ private slots:
             if (p.id == "target") QCOMPARE(p.text.find("leave this exercise out") != std::string::npos, p.of == 1);
         const std::string cautions = a.find("cautions")->text, first = composeAnswer(hurt).find("cautions")->text;
         QCOMPARE(cautions.substr(0, cautions.find('\n')), first.substr(0, first.find('\n')));
-        QVERIFY(a.find("next"));
+        // Nobody is asked to film what is to be left out, in the letter or in the calendar.
+        QVERIFY(a.find("next")->text.starts_with("Next clip, " + all_[0].exercise.name + ": "));
+        const std::string ics = answerCalendar(a, all_[0].inputs).value();
+        QVERIFY(ics.find("Film your next clips") != std::string::npos &&
+                ics.find("Film your " + hurt.exercise.name) == std::string::npos);
         QVERIFY(!composeVisit({&hurt, &hurt}).find("next"));
+    }
+
+    /// Thanks stand in the greeting and nowhere else.
+    void thanksOnce() {
+        Review plain = sceneReview("saoirse-stand-may", "one-leg-stand");
+        plain.events.reps.clear(), plain.findings = {}, plain.decision.cues.clear();
+        QVERIFY(answerText(composeAnswer(plain)).find("Thank you for filming") != std::string::npos);
+        QCOMPARE(count(answerText(composeVisit({&all_[0], &plain})), "hank you"), 1);
     }
 
     void oneDate() {

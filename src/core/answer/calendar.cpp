@@ -3,6 +3,8 @@
 
 #include "answer/calendar_file.h"
 
+#include <algorithm>
+
 namespace deft {
 namespace {
 constexpr std::chrono::days kUntilNext{7}; // common practice, no published source
@@ -20,12 +22,16 @@ std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) {
 }
 
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs) {
-    if (const AnswerPart* next = answer.find("next"); !next || !next->sent)
+    const AnswerPart* next = answer.find("next");
+    if (!next || !next->sent)
         return fail(Errc::Unsupported, "no next clip is asked for, so there is no day for one");
     const auto due = nextClipDay(inputs);
     if (!due) return fail(Errc::Unsupported, "the review has no date, so there is no next date either");
-    const std::string title = "Film your " + answer.exerciseName;
-    std::string words;
+    // The letter on a visit also names what is not to be filmed; its own sentence says what is.
+    const bool isVisit =
+        std::any_of(answer.parts.begin(), answer.parts.end(), [](const AnswerPart& p) { return p.of > 0; });
+    const std::string title = isVisit ? "Film your next clips" : "Film your " + answer.exerciseName;
+    std::string words = isVisit ? next->text + "\n" : "";
     for (const AnswerPart& part : answer.parts)
         if (part.id == "target" && part.sent) words += part.text + "\n";
     words += kScopeNote;

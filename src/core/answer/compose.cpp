@@ -20,6 +20,8 @@ const char* const kScopeNote =
     "This is coaching, not medical advice, and the program that helped to measure your clip is no medical device. "
     "What your doctor or physiotherapist tells you comes first.";
 
+const char* const kThanks = "Thank you for filming and sending this.";
+
 namespace {
 
 /// The schools that this answer follows, where the exercise leaves a choice that matters here.
@@ -93,7 +95,7 @@ AnswerPart whatWentWell(const Review& r) {
             part.facts.push_back("gone since " + r.inputs.history.back().date + ": " + listOf(gone));
         }
     }
-    if (say.empty()) say.push_back("Thank you for filming and sending this.");
+    if (say.empty()) say.push_back(kThanks);
     for (const std::string& s : say) part.text += (part.text.empty() ? "" : " ") + s;
     return part;
 }

@@ -12,6 +12,9 @@ struct Telling {
     std::set<std::string> sidesShown; ///< "left", "right": in other clips of the same exercise
 };
 
+/// What stands under what went well where there is nothing else to praise.
+extern const char* const kThanks;
+
 Answer composeTelling(const Review& review, const Telling& telling);
 
 } // namespace deft

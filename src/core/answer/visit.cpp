@@ -166,7 +166,8 @@ Answer composeVisit(const std::vector<const Review*>& reviews) {
     };
     const auto addOfAll = [&](const char* id) {
         for (size_t i = 0; i < single.size(); ++i)
-            if (const AnswerPart* part = single[i].find(id)) add(*part, i, true);
+            // The greeting thanks for all clips already.
+            if (const AnswerPart* part = single[i].find(id); part && part->text != kThanks) add(*part, i, true);
     };
     AnswerPart greeting = *single.front().find("greeting");
     if (!greeting.edited) greeting.text += " thank you for your " + countWords(int(reviews.size())) + " clips.";
@@ -198,16 +199,24 @@ Answer composeVisit(const std::vector<const Review*>& reviews) {
                                      " corrections are enough for one letter");
     }
     add(cautionsOf(reviews, names, single), 0, false);
-    for (size_t i = 0; i < single.size(); ++i)
-        if (const AnswerPart* next = single[i].find("next"); next && next->sent) {
-            AnswerPart part = *next;
-            if (part.text == part.computed) { // not in words of the coach's own
-                const std::string once = "Next clip: ";
-                part.text = "Next clips, one of each exercise: " + part.text.substr(once.size());
-            }
-            add(std::move(part), i, false);
-            break;
+    // What is stopped is not filmed again.
+    std::vector<std::string> filmed;
+    std::optional<size_t> first;
+    for (size_t i = 0; i < single.size(); ++i) {
+        const AnswerPart* next = single[i].find("next");
+        if (!next || !next->sent) continue;
+        if (!first) first = i;
+        if (std::find(filmed.begin(), filmed.end(), names[i]) == filmed.end()) filmed.push_back(names[i]);
+    }
+    if (first) {
+        AnswerPart part = *single[*first].find("next");
+        if (part.text == part.computed) { // not in words of the coach's own
+            const std::string once = "Next clip: ";
+            part.text = (filmed.size() > 1 ? "Next clips, one each of " : "Next clip, ") + namesTogether(filmed) +
+                        ": " + part.text.substr(once.size());
         }
+        add(std::move(part), *first, false);
+    }
     add(*single.front().find("close"), 0, false);
     for (AnswerPart& part : a.parts) part.computed = part.text;
     return a;
