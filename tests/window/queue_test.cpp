@@ -2,8 +2,8 @@
 // What the queue does for a coach besides opening clips: taking an answer back, mails made and sent, films dropped onto
 // the window, a search that says how much it shows, and rows that tell everything to who cannot see them.
 #include "base/json.h"
-#include "support/demo_review.h"
 #include "support/driven_window.h"
+#include "support/known_clip.h"
 #include "support/numbered_clip.h"
 
 #include <QDropEvent>
@@ -18,14 +18,7 @@ class QueueTest : public DrivenWindow {
     Q_OBJECT
 
     int64_t addClip(const char* client, const std::function<void(ReviewInputs&)>& change = {}) {
-        Library& library = window_->library();
-        const int64_t id = library.addClient(client, "lighting").value();
-        ReviewInputs in = demoInputs();
-        in.client = client;
-        if (change) change(in);
-        const auto clip = library.addClip(id, "2026-05-14", in).value();
-        library.cacheTracks(library.clip(clip)->draft, demoTracks());
-        return clip;
+        return addKnownClip(window_->library(), client, "2026-05-14", "ruta-bridge-april", change);
     }
     void fileFromLetter(int64_t clip) {
         window_->openClip(clip);
@@ -141,6 +134,32 @@ private slots:
         drop({QString::fromStdString(folder.string())});
         QVERIFY(QTest::qWaitFor([&] { return queue().clips().waiting() == 2; }, kPatience_ms));
         QVERIFY(fs::exists(folder / "b.mp4") && fs::exists(folder / "b.json"));
+    }
+
+    /// A parcel of several clips, of somebody new without an id: all of them are that person's, and one visit. What a
+    /// program that was killed has taken in already is passed over, and the rest is still the same person's.
+    void aParcelOfSeveral() {
+        const fs::path inbox = window_->inbox().folder();
+        Json j = {{"format", "deft-mirror-parcel"},
+                  {"version", 1},
+                  {"client", "Nadia Haddad"},
+                  {"sent", "2026-05-20"},
+                  {"clips", {{{"clip", "a.mp4"}, {"exercise", "bridge"}}, {{"clip", "b.mp4"}, {"exercise", "march"}}}}};
+        const auto send = [&] {
+            fs::copy_file(film("a.mp4"), inbox / "a.mp4");
+            fs::copy_file(film("b.mp4"), inbox / "b.mp4");
+            QVERIFY(writeFileAtomically(inbox / "visit.json", toText(j)));
+        };
+        send();
+        QVERIFY(QTest::qWaitFor([&] { return queue().clips().waiting() == 2 && fs::is_empty(inbox); }, kPatience_ms));
+        QCOMPARE(window_->library().clients().size(), size_t(1));
+        const auto clips = window_->library().visitOf(queue().clips().entry(0).clip);
+        QCOMPARE(clips.size(), size_t(2));
+        QVERIFY(window_->library().removeClip(clips[1].id)); // as if it had not come so far
+        send();
+        QVERIFY(QTest::qWaitFor([&] { return queue().clips().waiting() == 2 && fs::is_empty(inbox); }, kPatience_ms));
+        QVERIFY(window_->inbox().questions().empty());
+        QCOMPARE(window_->library().clients().size(), size_t(1));
     }
 
     void searchSaysHowMuchItShows() {

@@ -2,8 +2,8 @@
 // Several clips of one client on one day: one row that opens, one letter, one mail; and a long film cut into parts.
 #include "app/session/filing.h"
 #include "app/session/outgoing.h"
-#include "support/demo_review.h"
 #include "support/driven_window.h"
+#include "support/known_clip.h"
 
 #include <QDir>
 
@@ -14,16 +14,8 @@ using namespace deft::test;
 class VisitWindowTest : public DrivenWindow {
     Q_OBJECT
 
-    /// Clips whose tracks are known already: nothing has to be followed.
     int64_t addClip(const char* name, const char* received, const char* client = "Mirela Dumitru") {
-        Library& library = window_->library();
-        const auto known = library.clientsLike(client);
-        const int64_t id = known.empty() ? library.addClient(client, "lighting").value() : known.front().id;
-        ReviewInputs in = demoInputs(name);
-        in.client = client;
-        const auto clip = library.addClip(id, received, in).value();
-        library.cacheTracks(library.clip(clip)->draft, demoTracks(name));
-        return clip;
+        return addKnownClip(window_->library(), client, received, name);
     }
     int row(int64_t clip) {
         ClipList& clips = window_->queuePage().clips();

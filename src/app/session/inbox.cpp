@@ -148,8 +148,11 @@ void Inbox::took(const InboxContent::Item& item, const Result<KeptClip>& kept) {
         answers_.erase(item.note);
         clearFromInbox(item);
     } else if (clip || clip.error().code == Errc::Conflict) {
-        // What came together is one person's.
-        if (const auto taken = clip ? library_.clip(*clip) : std::nullopt) answers_[item.note] = {true, taken->client};
+        // What came together is one person's, also where this clip had been taken in before.
+        for (const Clip& known : library_.clips())
+            if (known.draft.clipSha256 == kept->sha256 && known.draft.exercise == item.parcel().exercise &&
+                (!clip || known.id == *clip))
+                answers_[item.note] = {true, known.client};
         waiting_.push_front(item);
         ++waiting_.front().next;
     }
