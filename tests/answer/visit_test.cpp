@@ -104,6 +104,17 @@ private slots:
         QVERIFY(answerText(composeVisit({&left, &all_[0]})).find("side as well") != std::string::npos);
     }
 
+    /// What is left out of the first review takes no heading away from the others.
+    void headingsStay() {
+        const Review quiet = sceneReview("ruta-bridge-may", "bridge", [](ReviewInputs& in) {
+            in.parts["well"] = false, in.parts["target"] = false;
+        });
+        const std::string html = answerHtml(composeVisit({&quiet, &all_[1]}), {});
+        for (const char* heading : {"What went well", "What to do next"})
+            QCOMPARE(count(html, std::string("<h2>") + heading), 1);
+        QCOMPARE(count(html, "<section>"), count(html, "</section>"));
+    }
+
     /// The same fault in two clips of one exercise is told once.
     void theSameTwice() {
         const Review left = sceneReview("ruta-bridge-may", "bridge", [](ReviewInputs&in) { in.side = "left"; }),

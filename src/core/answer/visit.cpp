@@ -166,8 +166,9 @@ Answer composeVisit(const std::vector<const Review*>& reviews) {
     };
     const auto addOfAll = [&](const char* id) {
         for (size_t i = 0; i < single.size(); ++i)
-            // The greeting thanks for all clips already.
-            if (const AnswerPart* part = single[i].find(id); part && part->text != kThanks) add(*part, i, true);
+            // The greeting thanks for all clips already; what the coach leaves out bears no heading for the others.
+            if (const AnswerPart* part = single[i].find(id); part && part->sent && part->text != kThanks)
+                add(*part, i, true);
     };
     AnswerPart greeting = *single.front().find("greeting");
     if (!greeting.edited) greeting.text += " thank you for your " + countWords(int(reviews.size())) + " clips.";
