@@ -221,7 +221,10 @@ Points sweepingOnTheSide(const Person& p, const Params& q) {
     SidePose s; // from above, the front upward in the picture
     s.hip = {0, q("off")}, s.thigh = q("sweep"), s.shank = s.thigh - q("knee"), s.foot = s.shank + 90;
     s.upperArm = -60, s.forearm = -20;
-    return sidePoints(p, with(s, q));
+    Points out = sidePoints(p, with(s, q));
+    out["far_knee"] = s.hip + p.thigh * along(60); // the lower leg stays: the thigh in front, the shin back
+    out["far_ankle"] = out["far_knee"] + p.shank * along(q("far_straight") - 30);
+    return out;
 }
 
 Points overABench(const Person& p, const Params& q) {

@@ -34,7 +34,7 @@ Points facingDown(const Person&, const Params&);     ///< "chest", "leg"
 Points kneelingTable(const Person&, const Params&);  ///< on hands and feet facing up, knees bent; "down" (cm)
 Points leaningOnAWall(const Person&, const Params&); ///< "lean" (deg), "hips" (deg, + toward the wall)
 Points standing(const Person&, const Params&); ///< "lean" (deg, + forward), "head", "sway" (cm forward), "locked" (deg)
-Points sweepingOnTheSide(const Person&, const Params&); ///< from above; "sweep", "knee" (deg), "off" the wall (cm)
+Points sweepingOnTheSide(const Person&, const Params&); ///< from above; "sweep", "knee" (deg), "off" the wall (cm), "far_straight" (deg)
 Points overABench(const Person&, const Params&);        ///< "leg" (deg above the line), "knee" (deg bent)
 // From the foot end; _l and _r.
 Points bridgeFromTheFeet(const Person&,

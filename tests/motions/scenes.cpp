@@ -270,7 +270,10 @@ void kneelingAndFacingDown(std::vector<Scene>& all, const Person& who, bool rest
                                   2,
                                   1,
                                   2},
-                                 rest, {{"off", 5, "back-leaves-wall"}, {"tilt", 12, "arch"}}));
+                                 rest,
+                                 {{"off", 5, "back-leaves-wall"},
+                                  {"tilt", 12, "arch"},
+                                  {"far_straight", 30, "lower-knee-bent", {}, true, true, true, true}}));
         all.back().motion.fromAbove();
     }
     for (const char* version : {"low", "hold"})

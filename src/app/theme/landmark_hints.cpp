@@ -44,6 +44,9 @@ QString landmarkHint(const std::string& landmark) {
         {"plumb_b", QT_TRANSLATE_NOOP("landmark", "The lower end of the same upright.")},
         {"scale_a", QT_TRANSLATE_NOOP("landmark", "One end of a length that you know, beside the body.")},
         {"scale_b", QT_TRANSLATE_NOOP("landmark", "The other end of it.")},
+        {"far_knee",
+         QT_TRANSLATE_NOOP("landmark", "The middle of the knee of the leg that lies behind the other, or below it.")},
+        {"far_ankle", QT_TRANSLATE_NOOP("landmark", "The ankle of the leg that lies behind the other, or below it.")},
         {"wheel", QT_TRANSLATE_NOOP("landmark", "The wheel's axle.")},
         {"ball", QT_TRANSLATE_NOOP("landmark", "The middle of the ball.")}};
     const std::string side = sideOf(landmark);

@@ -41,6 +41,8 @@ const std::map<std::string, std::string, std::less<>>& words() {
                                                                       {"mat_b", "mat, second corner"},
                                                                       {"mat_c", "mat, third corner"},
                                                                       {"mat_d", "mat, fourth corner"},
+                                                                      {"far_knee", "knee of the far leg"},
+                                                                      {"far_ankle", "ankle of the far leg"},
                                                                       {"wheel", "wheel"},
                                                                       {"ball", "ball"}};
     return w;
@@ -69,7 +71,7 @@ const std::vector<std::string>& sceneLandmarks() {
 
 bool isLandmark(std::string_view name) {
     return in(sideLandmarks(), name) || in(sceneLandmarks(), name) || name == "nose" || name == "sternum" ||
-           in(sideLandmarks(), withoutSide(name));
+           name == "far_knee" || name == "far_ankle" || in(sideLandmarks(), withoutSide(name));
 }
 
 bool isSceneLandmark(std::string_view name) { return in(sceneLandmarks(), name) && name != "wheel" && name != "ball"; }

@@ -85,6 +85,8 @@ std::vector<Measure> limbMeasures() {
     return {
         joint("hip_angle", "hip angle", {"shoulder", "hip", "knee"}, true),
         joint("knee_angle", "knee angle", {"hip", "knee", "ankle"}, false),
+        // Seen from above or the side the hips lie one behind the other, so the near one stands for both.
+        joint("far_knee_angle", "knee angle of the far leg", {"hip", "far_knee", "far_ankle"}, false),
         joint("ankle_angle", "ankle angle", {"knee", "ankle", "toe"}, true),
         joint("shoulder_angle", "shoulder angle", {"hip", "shoulder", "elbow"}, false), // 0 by the side, then forward
         armTravel(),
