@@ -100,6 +100,7 @@ Options parse(int argc, char** argv) {
     proposeCommand->add_option("CLIENT", o.name, "name or id")->required();
     proposeCommand->add_option("--from", o.from, "day on which it begins; usually today");
     proposeCommand->add_option("--minutes", o.minutes, "a day")->check(CLI::Range(1, 180));
+    proposeCommand->add_option("--goal", o.goals, "what the client comes for: an id, may stand several times");
     proposeCommand->add_option("--weeks", o.weeks)->check(CLI::Range(1, 26));
     proposeCommand->add_option("--out", o.out)->required();
     ofLibrary(proposeCommand);

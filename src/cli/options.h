@@ -12,6 +12,7 @@ struct Options {
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
                              caseFile, last, checkedFor, version, library, asked, tracks, from;
     std::vector<double> part;   ///< from and to, s; empty = the whole film
+    std::vector<std::string> goals; ///< of a programme; empty = as before
     int minutes = 0, weeks = 0; ///< of a programme; 0 = as before, or as usual
     std::vector<std::string> schools, folders, flags, cleared;
     bool json = false, quiet = false, mirrored = false;

@@ -44,7 +44,15 @@ int proposeOne(const Options& o) {
     ProgrammeNeed need = programmeNeed(**library, client->id, o.from.empty() ? today() : o.from, {});
     if (o.minutes > 0) need.minutes = o.minutes;
     if (o.weeks > 0) need.weeks = o.weeks;
-    const auto proposed = proposeProgramme(*(*library)->catalogue(), need);
+    if (!o.goals.empty()) need.goals = o.goals;
+    const Catalogue& catalogue = *(*library)->catalogue();
+    for (const std::string& goal : need.goals)
+        if (!catalogue.goals().count(goal)) {
+            std::string known;
+            for (const auto& [id, name] : catalogue.goals()) known += (known.empty() ? "" : ", ") + id;
+            return failed({Errc::NotFound, "there is no goal \"" + goal + "\"; there are " + known});
+        }
+    const auto proposed = proposeProgramme(catalogue, need);
     if (!proposed) return failed(proposed.error());
     for (const LeftOut& l : proposed->leftOut)
         if (!o.quiet) std::cerr << "left out: " << l.name << ": " << l.why << "\n";

@@ -41,6 +41,7 @@ Result<void> Library::saveTemplate(const std::string& name, Programme programme)
         return fail(Errc::BadFormat, "\"" + name + "\" is no name for a file: up to " + std::to_string(kMostName) +
                                          " characters without a slash, the first no full stop");
     programme.uid = name, programme.clientUid.clear(), programme.client.clear(), programme.coach.clear();
+    programme.goals.clear(), programme.reminder.clear();
     for (ProgrammeItem& item : programme.items) item.because.clear(), item.watch.clear(); // they tell of a client
     std::error_code ec;
     fs::create_directories(folder_ / "programmes", ec);

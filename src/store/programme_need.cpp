@@ -65,6 +65,7 @@ ProgrammeNeed programmeNeed(const Library& library, int64_t id, const std::strin
     if (!given.empty()) {
         const Programme& last = given.back().programme;
         need.weeks = last.weeks, need.days = last.days, need.minutes = last.minutes;
+        need.goals = last.goals, need.reminder = last.reminder;
     }
     return need;
 }

@@ -45,11 +45,6 @@ class ProgrammeTest : public QObject {
         r.arithmetic = {"stay: keep 5 s"};
         return {{r}, {}, {}, {}};
     }
-    static const ProgrammeItem* itemOf(const Programme& p, const std::string& exercise) {
-        for (const ProgrammeItem& i : p.items)
-            if (i.exercise == exercise) return &i;
-        return nullptr;
-    }
     static bool says(const ProgrammeItem& item, const std::string& words) {
         return std::any_of(item.because.begin(), item.because.end(),
                            [&](const std::string& why) { return why.find(words) != std::string::npos; });
@@ -93,7 +88,7 @@ private slots:
         n.record[0].reviews[0].next.hold_s = 10;
         n.record[0].reviews[0].past.cues = {{"back-bend", "image", 12, 2}};
         const auto p = proposed(n).programme;
-        const ProgrammeItem* bridge = itemOf(p, "bridge");
+        const ProgrammeItem* bridge = p.find("bridge");
         QVERIFY(bridge);
         QCOMPARE(*bridge->target.hold_s, 10.0);
         QCOMPARE(bridge->rest_s, 10.0); // a rest as long as the hold: common practice, no published source
@@ -108,18 +103,51 @@ private slots:
         auto n = need();
         n.record = {reviewed("one-leg-stand", "2031-05-12", "stay", "wide", {"hip-drop"})};
         const auto p = proposed(n).programme;
-        const ProgrammeItem* plank = itemOf(p, "side-plank");
+        const ProgrammeItem* plank = p.find("side-plank");
         QVERIFY(plank && says(*plank, "hip"));
         // Of a posture scan, which is looked at and not practised, only the answers come.
         n.record = {reviewed("posture-scan", "2031-05-12", "stay", "free", {"arched-standing"})};
         const auto q = proposed(n).programme;
-        QVERIFY(!itemOf(q, "posture-scan") && itemOf(q, "pelvic-tilt") && itemOf(q, "hip-stretch"));
+        QVERIFY(!q.find("posture-scan") && q.find("pelvic-tilt") && q.find("hip-stretch"));
+    }
+    /// What a client comes for has an exercise for each part that serves it, before what only fills a gap, and says so.
+    void goalsSteer() {
+        auto n = need(60);
+        const auto plain = proposed(n).programme;
+        QVERIFY(!plain.find("curl-up") && !plain.find("arm-leg-reach"));
+        n.goals = {"low-back"};
+        const auto p = proposed(n).programme;
+        QCOMPARE(p.goals, n.goals);
+        for (const char* id : {"curl-up", "arm-leg-reach", "side-plank"}) { // front, back, side
+            const ProgrammeItem* item = p.find(id);
+            QVERIFY2(item && says(*item, "a low back that stays quiet"), id);
+        }
+        QVERIFY(!p.find("march") && !p.find("bridge")); // their parts are served
+        // Ten minutes: what is wanted stays, what fills a gap goes.
+        n.minutes = 10;
+        const auto quick = proposed(n).programme;
+        QVERIFY(quick.find("curl-up") && !quick.find("hip-stretch"));
+        // A finding comes first, and what is locked is told with its reason.
+        n.minutes = 60, n.flags = {"pregnancy"};
+        const auto expecting = proposed(n);
+        QVERIFY(whyLeftOut(expecting, "curl-up").find("pregnancy") != std::string::npos);
+        for (const ProgrammeItem& item : expecting.programme.items)
+            QVERIFY(locksOf(shipped(), *shipped().exercise(item.exercise), item.target.version, n.flags, {}).empty());
+        // Another goal, other exercises; every goal there is finds some.
+        for (const auto& [id, name] : shipped().goals()) {
+            auto other = need(60);
+            other.goals = {id};
+            const auto its = proposed(other).programme;
+            const auto count = std::count_if(its.items.begin(), its.items.end(),
+                                             [&](const ProgrammeItem& i) { return says(i, "“" + name + "”"); });
+            QVERIFY2(count >= 2, id.c_str());
+        }
     }
     void painStopsItsExerciseAndARedFlagEverything() {
         auto n = need();
         n.record = {reviewed("bridge", "2031-05-12", "stop", "both")};
         const auto p = proposed(n);
-        QVERIFY(!itemOf(p.programme, "bridge"));
+        QVERIFY(!p.programme.find("bridge"));
         QVERIFY(whyLeftOut(p, "bridge").find("stopped") != std::string::npos);
         n.record[0].note.redFlags = {"fever"};
         const auto none = proposeProgramme(shipped(), n);
@@ -133,9 +161,9 @@ private slots:
         n.record = {reviewed("curl-up", "2031-05-12", "stay", "tips"),
                     reviewed("leg-lower", "2031-05-12", "up", "two-bent")};
         const auto p = proposed(n);
-        QVERIFY(!itemOf(p.programme, "curl-up") && !whyLeftOut(p, "curl-up").empty());
+        QVERIFY(!p.programme.find("curl-up") && !whyLeftOut(p, "curl-up").empty());
         // The nearest version that is open takes the place of one that is locked.
-        const ProgrammeItem* lower = itemOf(p.programme, "leg-lower");
+        const ProgrammeItem* lower = p.programme.find("leg-lower");
         QVERIFY(lower);
         QCOMPARE(lower->target.version, std::string("one-bent"));
         QVERIFY(says(*lower, "locked by pregnancy"));
@@ -153,13 +181,13 @@ private slots:
             n.record = {reviewed("bridge", date, "stay", "hold")};
             const ProgrammeItem* bridge = nullptr;
             const auto p = proposed(n).programme;
-            bridge = itemOf(p, "bridge");
+            bridge = p.find("bridge");
             QVERIFY(bridge);
             QCOMPARE(bridge->target.version, std::string(version));
             QCOMPARE(says(*bridge, "two weeks or more away"), std::string(version) == "both");
         }
         n.lastPractised = "2031-05-10"; // it was done although nothing was filmed
-        QCOMPARE(itemOf(proposed(n).programme, "bridge")->target.version, std::string("hold"));
+        QCOMPARE(proposed(n).programme.find("bridge")->target.version, std::string("hold"));
     }
     /// Less than half of the days, or more than were asked for: a step up waits (chosen here; each edge).
     void nothingGetsHarderForDaysThatWereNotKept() {
@@ -169,7 +197,7 @@ private slots:
             n.record[0].reviews[0].next.version = "hold";
             n.practice = Practice{asked, done};
             const auto p = proposed(n).programme;
-            QCOMPARE(itemOf(p, "bridge")->target.version, std::string(waits ? "both" : "hold"));
+            QCOMPARE(p.find("bridge")->target.version, std::string(waits ? "both" : "hold"));
         }
     }
     /// The day of the next clip: the programme's, where that comes after the answer; else a week after it.
@@ -188,7 +216,7 @@ private slots:
         auto n = need(5);
         n.record = {reviewed("bridge", "2031-05-12", "stay", "both")};
         const auto p = proposed(n);
-        QVERIFY(itemOf(p.programme, "bridge")); // what is under review comes first
+        QVERIFY(p.programme.find("bridge")); // what is under review comes first
         QVERIFY(secondsOf(shipped(), p.programme) <= 300);
         QVERIFY(std::any_of(p.leftOut.begin(), p.leftOut.end(),
                             [](const LeftOut& l) { return l.why.find("time") != std::string::npos; }));
@@ -205,6 +233,8 @@ private slots:
             ProgrammeNeed n = need(int(3 + random() % 40));
             for (const std::string& flag : flags)
                 if (random() % 8 == 0) n.flags.push_back(flag);
+            for (const auto& [goal, name] : shipped().goals())
+                if (random() % 4 == 0) n.goals.push_back(goal);
             for (const auto d : {Monday, Wednesday, Friday, Sunday})
                 if (random() % 2) n.days.push_back(d);
             for (size_t k = random() % 4; k > 0; --k) {
@@ -284,7 +314,7 @@ private slots:
         // It hurt: that exercise goes.
         n.record[0].note.pain = true;
         const Programme without = growProgramme(shipped(), n, running)->programme;
-        QVERIFY(!itemOf(without, "bridge"));
+        QVERIFY(!without.find("bridge"));
     }
 
     /// At the end what was filed before is filmed again; of somebody new, what everybody is looked at in first.
@@ -437,6 +467,9 @@ private slots:
     void badProgrammes_data() {
         QTest::addColumn<QString>("path");
         QTest::addColumn<QString>("change");
+        QTest::newRow("an unknown goal") << "/goals"
+                                         << R"(["fame"])";
+        QTest::newRow("a reminder that is a letter") << "/reminder" << QStringLiteral("\"%1\"").arg(QString(201, 'x'));
         QTest::newRow("no weeks") << "/weeks"
                                   << "0";
         QTest::newRow("a day twice") << "/days"
@@ -464,7 +497,7 @@ private slots:
         auto n = need();
         n.record = {reviewed("bridge", "2031-05-12", "stay", "both")};
         Programme p = proposed(n).programme;
-        p.items = {*itemOf(p, "bridge")};
+        p.items = {*p.find("bridge")};
         Json document = toJson(p);
         QVERIFY(parseProgramme(shipped(), document, "programme"));
         document[Json::json_pointer(path.toStdString())] = parseJson(change.toStdString(), "change").value();
@@ -514,6 +547,15 @@ private slots:
         const auto text = programmeCalendar(shipped(), p, 3, "2031-05-18");
         QVERIFY(text);
         QCOMPARE(*text, *programmeCalendar(shipped(), p, 3, "2031-05-18"));
+        // In the client's own words, where there are any; the minutes stand below them.
+        Programme own = p;
+        own.reminder = "Before the van leaves: my mat, ten minutes";
+        const auto told = programmeCalendar(shipped(), own, 3, "2031-05-18");
+        QVERIFY(text->find("SUMMARY:Practice\\, ") != std::string::npos);
+        QVERIFY(told->find("SUMMARY:Practice") == std::string::npos);
+        QVERIFY(told->find("SUMMARY:Before the van leaves: my mat\\, ten minutes") != std::string::npos);
+        QVERIFY(told->find("DESCRIPTION:Practice\\, ") != std::string::npos);
+        QCOMPARE(parseProgramme(shipped(), toJson(own), "own")->reminder, own.reminder);
         icalcomponent* parsed = icalparser_parse_string(text->c_str());
         QVERIFY(parsed);
         std::set<std::string> uids;

@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The programme room: from what is on record to a programme, out to the client, and back as a note.
 #include "app/client/client_page.h"
+#include "app/programme/programme_beside.h"
 #include "app/programme/programme_forms.h"
 #include "app/programme/programme_page.h"
 #include "app/programme/programme_panels.h"
 #include "app/programme/programme_table.h"
+#include "app/widgets/choices_button.h"
 #include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
@@ -119,6 +121,7 @@ private slots:
         QVERIFY(isSaid(QStringLiteral("Kept as the template")));
         QCOMPARE(window_->library().templates(), std::vector<std::string>{"three on the mat"});
         const Programme kept = window_->library().programmeTemplate("three on the mat").value();
+        QVERIFY(kept.goals.empty() && kept.reminder.empty() && !desk().programme().reminder.empty());
         QVERIFY(kept.client.empty() && kept.clientUid.empty() && kept.items.size() == desk().programme().items.size());
         const std::string file = (window_->library().folder() / "programmes/three on the mat.json").string();
         QVERIFY(readFile(file).value().find("Ruta") == std::string::npos);
@@ -131,6 +134,56 @@ private slots:
         QVERIFY(isSaid(QStringLiteral("no name for a file")));
         desk().removeTemplate("three on the mat");
         QVERIFY(window_->library().templates().empty());
+    }
+
+    /// Two programmes in two columns: what differs is told and strong; Esc goes back to the order.
+    void sideBySide() {
+        ProgrammeBeside& beside = room().beside();
+        press(Qt::Key_C);
+        QVERIFY(beside.isVisible() && !room().table().isVisible());
+        QCOMPARE(beside.other().count(), 2); // both that Ruta was given, the newest first
+        QCOMPARE(beside.table().differences(), 0);
+        desk().remove();
+        const Programme before = desk().given().back().programme;
+        QCOMPARE(beside.table().rowCount(), int(before.items.size()) + 2); // what goes still stands there
+        QVERIFY(beside.table().differences() >= 2);                        // the exercise, and the minutes a day
+        const auto said = [&](int row, int column) {
+            return beside.table().index(row, column).data(Qt::AccessibleTextRole).toString();
+        };
+        const int gone = int(desk().programme().items.size());
+        QCOMPARE(said(gone, BesideTable::Now), QStringLiteral("not in it, changed"));
+        QVERIFY(said(gone, BesideTable::Before).contains(QStringLiteral("s")));
+        QVERIFY(!said(0, BesideTable::Now).contains(QStringLiteral("changed")));
+        desk().undoStack().undo();
+        QCOMPARE(beside.table().differences(), 0);
+        QTest::keyClick(window_.get(), Qt::Key_Escape);
+        QVERIFY(room().table().isVisible() && window_->room() == MainWindow::Programmes);
+        showClient("Ois"); // nothing was given yet
+        press(Qt::Key_C);
+        QVERIFY(!beside.other().isEnabled());
+        QTest::keyClick(window_.get(), Qt::Key_Escape);
+    }
+
+    /// A goal changes what is proposed; both goal and reminder are kept with the programme.
+    void goals() {
+        showClient("Ois");
+        auto* form = room().findChild<WhenForm*>();
+        auto* goals = form->findChild<ChoicesButton*>();
+        QVERIFY(goals->accessibleName().contains(QStringLiteral("no goal")));
+        for (QAction* a : goals->menu()->actions())
+            if (a->data() == QStringLiteral("balance")) a->trigger();
+        QCOMPARE(desk().programme().goals, std::vector<std::string>{"balance"});
+        QVERIFY(isSaid(QStringLiteral("R proposes anew")));
+        press(Qt::Key_R);
+        QVERIFY(names().contains(QStringLiteral("bridge-one-leg")));
+        const ProgrammeItem* plank = desk().programme().find("side-plank");
+        QVERIFY(plank && plank->because.front().find("steady on one leg") != std::string::npos);
+        auto* reminder = form->findChild<QLineEdit*>(QStringLiteral("reminder"));
+        reminder->setText(QStringLiteral("After the matinee"));
+        emit reminder->editingFinished();
+        QCOMPARE(window_->library().programmeDraft(desk().client().id)->reminder, std::string("After the matinee"));
+        desk().undoStack().undo();
+        QVERIFY(desk().programme().reminder.empty());
     }
 
     /// What is filmed again, and when, is the coach's to say.

@@ -172,6 +172,13 @@ int main(int argc, char** argv) {
     window.programmePage().desk().choose(1);
     window.say({});
     shot("programme");
+    if (argc > 2) {
+        window.programmePage().desk().stepVersion(1);
+        window.programmePage().besideAnother();
+        shot("programme-beside");
+        window.programmePage().besideAnother();
+        window.programmePage().desk().undoStack().undo();
+    }
     window.go(MainWindow::Exercises);
     window.exercisesPage().choose("side-plank");
     shot("exercises");

@@ -103,6 +103,7 @@ void ProgrammeDesk::propose() {
     ProgrammeNeed need = need_; // in the time that the coach has set
     need.from = programme_.from, need.weeks = programme_.weeks, need.days = programme_.days;
     need.minutes = programme_.minutes, need.uid = programme_.uid;
+    need.goals = programme_.goals, need.reminder = programme_.reminder;
     auto proposed = proposeProgramme(*library_.catalogue(), need);
     if (!proposed) return emit said(QString::fromStdString("Not proposed: " + proposed.error().detail + "."));
     leftOut_ = std::move(proposed->leftOut);

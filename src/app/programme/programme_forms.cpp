@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/programme/programme_forms.h"
 
+#include "app/widgets/choices_button.h"
 #include "base/dates.h"
 #include "programme/phases.h"
 
@@ -40,10 +41,20 @@ WhenForm::WhenForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk
     auto* rows = new QFormLayout(this);
     rows->setContentsMargins(0, 0, 0, 0);
     rows->setSpacing(6);
+    goals_ = new ChoicesButton(desk.library().catalogue()->goals(), tr("What the programme is for"), tr("no goal"));
+    goals_->setMinimumWidth(0);
+    reminder_ = new QLineEdit;
+    reminder_->setObjectName(QStringLiteral("reminder"));
+    reminder_->setAccessibleName(tr("Reminder, in the client's own words"));
+    reminder_->setPlaceholderText(tr("client's words"));
+    reminder_->setToolTip(tr("Stands in the calendar in place of “Practice, 12 min”."));
+    reminder_->setMaxLength(90);
+    rows->addRow(tr("For"), goals_);
     rows->addRow(tr("From"), from_);
     rows->addRow(tr("Weeks"), weeks_);
     rows->addRow(tr("A day"), minutes_);
     rows->addRow(tr("Look again"), again_);
+    rows->addRow(tr("Reminder"), reminder_);
     auto* days = new QHBoxLayout;
     days->setSpacing(2);
     for (int day = 1; day <= 7; ++day) {
@@ -61,6 +72,8 @@ WhenForm::WhenForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk
     rows->addRow(days);
     connect(from_, &QDateEdit::dateChanged, this, &WhenForm::keep);
     connect(again_, &QDateEdit::dateChanged, this, &WhenForm::keep);
+    connect(goals_, &ChoicesButton::toggled, this, &WhenForm::keep);
+    connect(reminder_, &QLineEdit::editingFinished, this, &WhenForm::keep);
     connect(weeks_, &QSpinBox::valueChanged, this, &WhenForm::keep);
     connect(minutes_, &QSpinBox::valueChanged, this, &WhenForm::keep);
     connect(&desk, &ProgrammeDesk::changed, this, &WhenForm::refresh);
@@ -73,6 +86,8 @@ void WhenForm::refresh() {
     from_->setDate(QDate::fromString(QString::fromStdString(p.from), Qt::ISODate));
     again_->setEnabled(p.lookAgain.has_value());
     if (p.lookAgain) again_->setDate(QDate::fromString(QString::fromStdString(p.lookAgain->on), Qt::ISODate));
+    goals_->setChosen(p.goals);
+    reminder_->setText(QString::fromStdString(p.reminder));
     weeks_->setValue(p.weeks);
     minutes_->setValue(p.minutes);
     for (size_t i = 0; i < days_.size(); ++i)
@@ -86,13 +101,16 @@ void WhenForm::keep() {
     Programme p = desk_.programme();
     p.from = from_->date().toString(Qt::ISODate).toStdString();
     p.weeks = weeks_->value(), p.minutes = minutes_->value();
+    p.goals = goals_->chosen(), p.reminder = reminder_->text().simplified().toStdString();
     if (p.lookAgain) p.lookAgain->on = again_->date().toString(Qt::ISODate).toStdString();
     std::vector<std::chrono::weekday> days;
     for (size_t i = 0; i < days_.size(); ++i)
         if (days_[i]->isChecked()) days.emplace_back(unsigned(i + 1));
     if (!days.empty()) p.days = days; // the last day stays: a programme without one is none
-    desk_.change(tr("days and weeks"), std::move(p));
+    const bool isOfGoals = p.goals != desk_.programme().goals;
+    desk_.change(isOfGoals ? tr("goals") : tr("days and weeks"), std::move(p));
     refresh();
+    if (isOfGoals) emit desk_.said(tr("R proposes anew, with what serves this."));
 }
 
 DoseForm::DoseForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {

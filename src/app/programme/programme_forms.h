@@ -12,7 +12,9 @@ class QFormLayout;
 
 namespace deft::ui {
 
-/// From which day, how many weeks, on which days, how many minutes.
+class ChoicesButton;
+
+/// What it is for, from which day, how many weeks, on which days, how many minutes, and what reminds of it.
 class WhenForm : public QWidget {
     Q_OBJECT
 public:
@@ -23,6 +25,8 @@ private:
     void keep();
     ProgrammeDesk& desk_;
     bool filling_ = false;
+    ChoicesButton* goals_;
+    QLineEdit* reminder_;
     QDateEdit *from_, *again_; ///< the second: when it is looked at again
     QSpinBox *weeks_, *minutes_;
     std::vector<QAbstractButton*> days_; ///< Monday first

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/programme/programme_page.h"
 
+#include "app/programme/programme_beside.h"
 #include "app/programme/programme_forms.h"
 #include "app/programme/programme_panels.h"
 #include "app/programme/programme_table.h"
@@ -79,6 +80,10 @@ QWidget* ProgrammePage::left() {
 
 QWidget* ProgrammePage::middle() {
     table_ = new ProgrammeView(desk_);
+    beside_ = new ProgrammeBeside(desk_);
+    shown_ = new QStackedWidget;
+    shown_->addWidget(table_);
+    shown_->addWidget(beside_);
     minutes_ = new QLabel;
     minutes_->setFont(face(Size::Body, QFont::DemiBold));
     add_ = new KeyButton(tr("Add…"), tr("Ins"));
@@ -91,16 +96,18 @@ QWidget* ProgrammePage::middle() {
     connect(out, &KeyButton::clicked, this, [this] { desk_.remove(); });
     auto* row = new QHBoxLayout;
     row->setSpacing(8);
-    for (QWidget* w : {add_, up, down, out}) row->addWidget(w);
+    auto* side = new KeyButton(tr("Compare"), QStringLiteral("C"));
+    connect(side, &KeyButton::clicked, this, &ProgrammePage::besideAnother);
+    for (QWidget* w : {add_, up, down, out, side}) row->addWidget(w);
     row->addStretch(1);
     row->addWidget(minutes_);
-    auto* course = new CoursePanel(desk_);
-    course->setMinimumHeight(150);
+    course_ = new CoursePanel(desk_);
+    course_->setMinimumHeight(150);
     auto* whole = new QWidget;
     auto* column = columnIn(whole, 10);
-    column->addWidget(table_, 3);
+    column->addWidget(shown_, 3);
     column->addLayout(row);
-    column->addWidget(course, 2);
+    column->addWidget(course_, 2);
     return whole;
 }
 
@@ -169,6 +176,13 @@ void ProgrammePage::offer(const std::vector<ProgrammeItem>& items, QWidget* at, 
 
 void ProgrammePage::addExercise() { offer(desk_.more(), add_, false); }
 void ProgrammePage::chooseInstead() { offer(desk_.instead(), instead_, true); }
+void ProgrammePage::besideAnother() {
+    const bool compare = shown_->currentWidget() == table_;
+    shown_->setCurrentWidget(compare ? static_cast<QWidget*>(beside_) : table_);
+    course_->setVisible(!compare);
+    beside_->refresh();
+    shown_->currentWidget()->setFocus();
+}
 void ProgrammePage::editDose() { dose_->first().setFocus(); }
 
 void ProgrammePage::refresh() {

@@ -6,12 +6,14 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
+#include <QStackedWidget>
 
 namespace deft::ui {
 
 class DoseForm;
 class FactsPanel;
 class KeyButton;
+class ProgrammeBeside;
 class ProgrammeView;
 class WhenForm;
 
@@ -23,11 +25,13 @@ public:
     explicit ProgrammePage(Library& library, QWidget* parent = nullptr);
     ProgrammeDesk& desk() { return desk_; }
     ProgrammeView& table() { return *table_; }
+    ProgrammeBeside& beside() { return *beside_; }
     ProgrammeForms forms() const;
     QString heading() const;
     void addExercise();   ///< shows what could be added
     void chooseInstead(); ///< shows what could stand in place of the chosen one
     void editDose();
+    void besideAnother(); ///< shows the programme beside another one, or in its order again
 
 signals:
     void givePressed();
@@ -45,6 +49,9 @@ private:
     QComboBox* who_;
     FactsPanel *answers_, *why_, *left_, *changes_;
     ProgrammeView* table_;
+    ProgrammeBeside* beside_;
+    QWidget* course_;
+    QStackedWidget* shown_; ///< the table, or two programmes side by side
     QLabel* minutes_;
     DoseForm* dose_;
     KeyButton *add_, *instead_, *give_, *page_;

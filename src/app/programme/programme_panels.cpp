@@ -12,12 +12,6 @@ namespace {
 
 constexpr int kWeekRow = 30, kWeeksShown = 4, kSquare = 12, kStep = 20;
 
-const ProgrammeItem* itemOf(const Programme& p, const std::string& exercise) {
-    const auto it = std::find_if(p.items.begin(), p.items.end(),
-                                 [&](const ProgrammeItem& item) { return item.exercise == exercise; });
-    return it == p.items.end() ? nullptr : &*it;
-}
-
 QString doseWords(const ProgrammeDesk& desk, const ProgrammeItem& item) {
     const auto e = desk.exercise(item);
     if (!e) return {};
@@ -149,7 +143,7 @@ void CoursePanel::paintBody(QPainter& p, const QRect& body) {
         for (size_t g = 0; g < desk_.given().size(); ++g) {
             const Programme& given = desk_.given()[g].programme;
             const auto from = parseDate(given.from);
-            const ProgrammeItem* at = itemOf(given, item.exercise);
+            const ProgrammeItem* at = given.find(item.exercise);
             if (!from || !at) continue;
             auto to = std::min(endOf(given), desk_.isGiven() ? last : *begins);
             if (g + 1 < desk_.given().size())
@@ -168,14 +162,14 @@ QStringList differencesBetween(const ProgrammeDesk& desk, const Programme& befor
         return QString::fromStdString(e ? e->name : item.exercise);
     };
     for (const ProgrammeItem& item : after.items) {
-        const ProgrammeItem* was = itemOf(before, item.exercise);
+        const ProgrammeItem* was = before.find(item.exercise);
         if (!was)
             out << QObject::tr("new: %1").arg(name(item));
         else if (!(was->target == item.target))
             out << QObject::tr("%1: %2 → %3").arg(name(item), doseWords(desk, *was), doseWords(desk, item));
     }
     for (const ProgrammeItem& item : before.items)
-        if (!itemOf(after, item.exercise)) out << QObject::tr("goes: %1").arg(name(item));
+        if (!after.find(item.exercise)) out << QObject::tr("goes: %1").arg(name(item));
     if (before.days != after.days) out << QObject::tr("other days");
     if (before.minutes != after.minutes)
         out << QObject::tr("%1 → %2 minutes a day").arg(before.minutes).arg(after.minutes);

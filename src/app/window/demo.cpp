@@ -39,9 +39,10 @@ Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem
 
 } // namespace
 
-Result<Programme> giveEarlier(Library& library, int64_t client, const std::string& from, int weeks, int minutes) {
+Result<Programme> giveEarlier(Library& library, int64_t client, const std::string& from, const Json& told) {
     ProgrammeNeed need = programmeNeed(library, client, from, {});
-    need.weeks = weeks, need.minutes = minutes;
+    need.weeks = told.at("weeks"), need.minutes = told.at("minutes");
+    need.goals = told.value("goals", need.goals), need.reminder = told.value("reminder", need.reminder);
     const auto before = library.programmes(client);
     auto made = before.empty() ? proposeProgramme(*library.catalogue(), need)
                                : growProgramme(*library.catalogue(), need, before.back().programme);
@@ -138,8 +139,7 @@ Result<void> fillDemo(Library& library, const QDate& today) {
                 if (auto ok = fileEarlier(library, *id, stem.string() + ".tracks.csv"); !ok) return ok;
                 if (!sent.contains("programme")) continue;
                 const Json& told = sent.at("programme");
-                const auto given = giveEarlier(library, *client, shiftedDay(told.at("from"), *shift), told.at("weeks"),
-                                               told.at("minutes"));
+                const auto given = giveEarlier(library, *client, shiftedDay(told.at("from"), *shift), told);
                 if (!given) return tl::unexpected(given.error());
                 std::vector<std::string> done;
                 for (const std::string day : told.at("done")) done.push_back(shiftedDay(day, *shift));

@@ -17,7 +17,7 @@ Result<void> fillDemo(Library& library, const QDate& today);
 Result<int64_t> addDemoClient(Library& library, const Json& who, qint64 shift, const QDate& today,
                               const std::string& where);
 /// A programme as the program itself proposes it from what is filed by `from`, given on that day.
-Result<Programme> giveEarlier(Library& library, int64_t client, const std::string& from, int weeks, int minutes);
+Result<Programme> giveEarlier(Library& library, int64_t client, const std::string& from, const Json& told);
 /// On these days everything in it was done. @param days ISO
 Result<void> practisedOn(Library& library, int64_t client, const Programme& programme,
                          const std::vector<std::string>& days);

@@ -3,6 +3,7 @@
 #include "app/client/client_page.h"
 #include "app/documents/printed_page.h"
 #include "app/documents/programme_files.h"
+#include "app/programme/programme_beside.h"
 #include "app/programme/programme_page.h"
 #include "app/programme/programme_table.h"
 #include "app/queue/queue_page.h"
@@ -46,6 +47,7 @@ void MainWindow::makeProgrammeActions(QMenu* menu) {
         {tr("A harder version"), K(Qt::Key_Plus), [&desk] { desk.stepVersion(1); }},
         {tr("An easier version"), K(Qt::Key_Minus), [&desk] { desk.stepVersion(-1); }},
         {tr("Edit the dose"), K(Qt::Key_D), [this] { programme_->editDose(); }},
+        {tr("Side by side with another one"), K(Qt::Key_C), [this] { programme_->besideAnother(); }},
         {tr("Propose again"), K(Qt::Key_R), [&desk] { desk.propose(); }},
         {tr("Page as the client sees it"), K(Qt::Key_P), [this] { showPracticePage(); }},
         {tr("Export the programme…"), K::Save, [this] { chooseProgrammeFile(); }},
@@ -63,7 +65,9 @@ void MainWindow::makeProgrammeActions(QMenu* menu) {
         {tr("Give it to the client"), K(Qt::CTRL | Qt::Key_Return), [this] { giveProgramme(); }},
         {tr("Open the newest mail in the mail program"), K(Qt::SHIFT | Qt::Key_M), [this] { openMail(lastMail_); }},
         {tr("Back from the programme"), K(Qt::Key_Escape), [this] {
-             if (programme_->table().hasFocus() || programme_->hasFocus())
+             if (programme_->beside().isVisible())
+                 programme_->besideAnother();
+             else if (programme_->table().hasFocus() || programme_->hasFocus())
                  go(Record);
              else
                  programme_->table().setFocus();

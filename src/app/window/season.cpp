@@ -139,7 +139,7 @@ Result<void> fillSeason(Library& library, const QDate& today) {
                 if (auto ok = fileClip(library, *client, folder, sent, day, films, where); !ok) return ok;
                 if (!sent.contains("programme")) continue;
                 const Json& told = sent.at("programme");
-                auto given = giveEarlier(library, *client, day, told.at("weeks"), told.at("minutes"));
+                auto given = giveEarlier(library, *client, day, told);
                 if (!given) return tl::unexpected(given.error());
                 const std::string until = told.contains("until") ? shiftedDay(told.at("until"), *shift) : "9999";
                 running = Given{std::move(*given), told.at("kept"), until, told.value("pain", Json())};

@@ -75,6 +75,11 @@ Result<std::shared_ptr<const Catalogue>> Catalogue::load(const fs::path& data, c
     if (!entries) return tl::unexpected(entries.error());
     if (auto ok = expectFormat(*entries, "deft-mirror-shared", 1, shared.string()); !ok)
         return tl::unexpected(ok.error());
+    auto goals = readMembers(shared.string(), [&]() -> Result<std::map<std::string, std::string>> {
+        return entries->at("goals").get<std::map<std::string, std::string>>();
+    });
+    if (!goals) return tl::unexpected(goals.error());
+    c->goals_ = std::move(*goals);
     auto rulesOfFiles =
         readJsonFile(schema).and_then([&](const Json& j) { return JsonSchema::parse(j, schema.string()); });
     if (!rulesOfFiles) return tl::unexpected(rulesOfFiles.error());

@@ -34,6 +34,8 @@ public:
 
     const SchoolQuestions& schools() const { return schools_; }
     const SafetyRules& safety() const { return safety_; }
+    /// What clients come for: id → name, as in "for “steady on one leg”".
+    const std::map<std::string, std::string>& goals() const { return goals_; }
     /// Of all exercise files, in order.
     const std::vector<std::string>& exerciseIds() const { return ids_; }
     bool hasExercise(const std::string& id) const { return files_.count(id) > 0; }
@@ -75,6 +77,7 @@ private:
     std::string ownStamp_;
     SchoolQuestions schools_;
     SafetyRules safety_;
+    std::map<std::string, std::string> goals_;
     std::unique_ptr<const Json> shared_;
     std::unique_ptr<const JsonSchema> schema_;
     std::vector<std::string> ids_;

@@ -101,8 +101,9 @@ enum class SeriesPart { Position, Front, Back, Side, Whole, Stretch };
 /// The place of an exercise in a series.
 struct SeriesPlace {
     SeriesPart part = SeriesPart::Front;
-    bool begins = false; ///< the one of its part that somebody new begins with
-    std::string purpose; ///< to the client: what it is for, as the end of "It …"
+    bool begins = false;            ///< the one of its part that somebody new begins with
+    std::string purpose;            ///< to the client: what it is for, as the end of "It …"
+    std::vector<std::string> goals; ///< of Catalogue::goals(), which it serves
 };
 
 /// A body drawn from points: x to the right, y up, floor at 0, in hundredths of the body's length.

@@ -40,7 +40,8 @@ std::optional<SeriesPlace> seriesOf(const Json& exercise) {
     const std::map<std::string, SeriesPart> parts = {
         {"position", SeriesPart::Position}, {"front", SeriesPart::Front}, {"back", SeriesPart::Back},
         {"side", SeriesPart::Side},         {"whole", SeriesPart::Whole}, {"stretch", SeriesPart::Stretch}};
-    return SeriesPlace{parts.at(place->at("part")), place->value("begins", false), place->at("purpose")};
+    return SeriesPlace{parts.at(place->at("part")), place->value("begins", false), place->at("purpose"),
+                       place->value("goals", std::vector<std::string>{})};
 }
 
 std::vector<Cue> readCues(const Json& list) {
@@ -293,6 +294,8 @@ private:
                     complain("/schools/" + a.question + "/choices/" + c.id + "/start",
                              "\"" + c.startVersion + "\" is not on the ladder");
         e_.series = seriesOf(j_);
+        for (const std::string& goal : e_.series ? e_.series->goals : std::vector<std::string>{})
+            if (!catalogue_.goals().count(goal)) complain("/series/goals", "names \"" + goal + "\", which is no goal");
         for (const Json& f : j_["felt"])
             e_.felt.push_back({f["id"], f["name"], f["means"], f.value("as_intended", false)});
     }

@@ -13,7 +13,7 @@ namespace deft {
 namespace {
 
 constexpr const char* kProgrammeFormat = "deft-mirror-programme";
-constexpr size_t kMostText = 1000; // characters; chosen here
+constexpr size_t kMostReminder = 200; // bytes; chosen here
 constexpr std::array<const char*, 7> kWeekdays = {"sun", "mon", "tue", "wed", "thu", "fri", "sat"}; // as C counts them
 
 std::vector<std::chrono::weekday> daysIn(JsonReader& r) {
@@ -67,6 +67,12 @@ void readLookAgain(const Catalogue& catalogue, JsonReader& r, LookAgain& again, 
 
 } // namespace
 
+const ProgrammeItem* Programme::find(const std::string& exercise) const {
+    for (const ProgrammeItem& item : items)
+        if (item.exercise == exercise) return &item;
+    return nullptr;
+}
+
 Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, kProgrammeFormat, 1, where); !ok) return tl::unexpected(ok.error());
     std::string trouble, unknown, format;
@@ -84,6 +90,11 @@ Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, c
     p.days = daysIn(r);
     r.count("minutes", p.minutes, 1, kMostMinutes);
     r.object("look_again", [&](JsonReader& l) { readLookAgain(catalogue, l, p.lookAgain.emplace(), unknown); });
+    r.texts("goals", p.goals);
+    for (const std::string& goal : p.goals)
+        if (!catalogue.goals().count(goal) && unknown.empty()) unknown = "/goals: there is no goal \"" + goal + "\"";
+    r.text("reminder", p.reminder);
+    if (p.reminder.size() > kMostReminder) r.complain("/reminder", "at most 200 bytes", Json(p.reminder.size()));
     r.objects("items", [&](JsonReader& i) { readItem(catalogue, i, p.items.emplace_back(), unknown); });
     if (p.items.size() > size_t(kMostItems)) r.complain("/items", "at most 12 exercises", Json(p.items.size()));
     r.finish();
@@ -111,7 +122,9 @@ Json toJson(const Programme& p) {
               {"minutes", p.minutes},
               {"items", std::move(items)}};
     if (p.lookAgain) j["look_again"] = {{"on", p.lookAgain->on}, {"exercises", p.lookAgain->exercises}};
-    for (const auto& [key, value] : {std::pair{"client_id", &p.clientUid}, {"client", &p.client}, {"coach", &p.coach}})
+    if (!p.goals.empty()) j["goals"] = p.goals;
+    for (const auto& [key, value] :
+         {std::pair{"client_id", &p.clientUid}, {"client", &p.client}, {"coach", &p.coach}, {"reminder", &p.reminder}})
         if (!value->empty()) j[key] = *value;
     return j;
 }

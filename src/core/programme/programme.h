@@ -36,7 +36,10 @@ struct Programme {
     int minutes = 15;                       ///< that the client has on such a day
     std::vector<ProgrammeItem> items;
     std::optional<LookAgain> lookAgain; ///< nothing = the next clip is asked for by each review
+    std::vector<std::string> goals;     ///< of Catalogue::goals(): what the client comes for
+    std::string reminder;               ///< what reminds the client, in the client's own words; empty = the program's
 
+    const ProgrammeItem* find(const std::string& exercise) const; ///< null = it is not in it
     bool operator==(const Programme&) const = default;
 };
 

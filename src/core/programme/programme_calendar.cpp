@@ -25,8 +25,10 @@ Result<std::string> programmeCalendar(const Catalogue& catalogue, const Programm
             words += e->name + ": " + doseOf(*e, p.items[i]) + "\n";
         }
         const int minutes = int(std::ceil(secondsOf(catalogue, p, items) / 60));
-        events.push_back({p.uid + "-" + isoDate(day) + "@deft-mirror.invalid",
-                          "Practice, " + std::to_string(minutes) + " min", words + kScopeNote, day, revision});
+        std::string title = "Practice, " + std::to_string(minutes) + " min";
+        if (!p.reminder.empty()) words = title + "\n" + words, title = p.reminder;
+        events.push_back(
+            {p.uid + "-" + isoDate(day) + "@deft-mirror.invalid", title, words + kScopeNote, day, revision});
     }
     const auto again = p.lookAgain ? parseDate(p.lookAgain->on) : std::nullopt;
     if (again) {

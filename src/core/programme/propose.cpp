@@ -18,7 +18,7 @@ constexpr std::chrono::days kAway{14}; // then a version back; common practice, 
 using std::chrono::Friday, std::chrono::Monday, std::chrono::Wednesday;
 
 /// Why something is in a programme, most urgent first.
-enum class Rank { UnderReview, Answers, Position, Missing, Rest };
+enum class Rank { UnderReview, Answers, Wanted, Position, Missing, Rest };
 
 struct Candidate {
     ProgrammeItem item;
@@ -51,6 +51,7 @@ public:
     ProposedProgramme propose() {
         underReview();
         answering();
+        wanted();
         for (const auto& [part, rank, why] :
              {std::tuple{SeriesPart::Position, Rank::Position, "finds the position before anything is loaded"},
               {SeriesPart::Front, Rank::Missing, "nothing else works the front of the trunk"},
@@ -224,6 +225,28 @@ private:
         }
     }
 
+    /// What serves a goal: for each part of the body one, unless something there serves it already.
+    void wanted() {
+        for (const std::string& goal : need_.goals) {
+            std::set<SeriesPart> served;
+            for (const Candidate& c : candidates_)
+                if (serves(c.item.exercise, goal)) served.insert(c.part);
+            for (const std::string& id : catalogue_.exerciseIds()) {
+                const auto e = catalogue_.exercise(id);
+                if (!serves(id, goal) || has(id) || served.count(e->series->part)) continue;
+                const size_t before = candidates_.size();
+                fresh(id, Rank::Wanted, "for “" + catalogue_.goals().at(goal) + "” (common practice)");
+                if (candidates_.size() > before) served.insert(e->series->part);
+            }
+        }
+    }
+
+    bool serves(const std::string& id, const std::string& goal) const {
+        const auto e = catalogue_.exercise(id);
+        return e && e->series && std::count(e->series->goals.begin(), e->series->goals.end(), goal) > 0 &&
+               catalogue_.goals().count(goal) > 0;
+    }
+
     /// What somebody new to a part begins with, where nothing works on it yet.
     void begin(SeriesPart part, Rank rank, const std::string& why) {
         if (std::any_of(candidates_.begin(), candidates_.end(), [&](const Candidate& c) { return c.part == part; }))
@@ -326,6 +349,7 @@ Result<ProposedProgramme> proposeProgramme(const Catalogue& catalogue, const Pro
     Programme& p = out.programme;
     p.uid = need.uid, p.clientUid = need.clientUid, p.client = need.client, p.coach = need.coach;
     p.from = need.from, p.weeks = need.weeks, p.minutes = need.minutes;
+    p.goals = need.goals, p.reminder = need.reminder;
     p.days = need.days.empty() ? std::vector{Monday, Wednesday, Friday} : need.days;
     p.lookAgain = lookAgainAt(catalogue, need, p);
     return out;

@@ -21,6 +21,8 @@ struct ProgrammeNeed {
     int minutes = 15;
     std::string uid, clientUid, client, coach;
     std::vector<std::string> flags;
+    std::vector<std::string> goals;   ///< of Catalogue::goals(): what the client comes for
+    std::string reminder;             ///< in the client's own words
     Schools schools;                  ///< of this coach, for exercises that are new to the client
     std::vector<Reviewed> record;     ///< one for each exercise that was reviewed
     std::string lastPractised;        ///< ISO day; empty = not known
@@ -38,7 +40,8 @@ struct ProposedProgramme {
 
 /// At most six exercises, in the order in which a series is done (finds the position, front, back, sides, the whole,
 /// a stretch; common practice, no published source): what is under review goes on with the target that was decided;
-/// then what answers a finding; then what a part of the body that nobody works on is begun with. Nothing that intake
+/// then what answers a finding; then what serves a goal, one exercise for each part of the body; then what a part that
+/// nobody works on is begun with. Nothing that intake
 /// locks, nothing harder than what was decided, no more minutes than there are. After two weeks away everything is a
 /// version easier (common practice). Every item says why.
 /// @errors Unsupported (naming what was told) while a red flag stands: a clinician comes first; BadFormat when `from`
