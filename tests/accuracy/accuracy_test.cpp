@@ -161,6 +161,36 @@ private slots:
         }
     }
 
+    /// A T-shirt and joggers that hang and slide: the landmarks are on the body beneath, and what is told of them holds
+    /// it; nothing is called a clear fault that the true points contradict. The whole set: tests/accuracy/loose.
+    void looseClothes() {
+        Json j = readJsonFile(DEFT_TEST_DATA "/accuracy/loose/scenes/bridge-loose.json").value();
+        j["camera"]["width"] = 960, j["camera"]["height"] = 540, j["camera"]["focal_px"] = 1275;
+        j["film"]["fps"] = 15, j["film"]["room_samples"] = 1;
+        const std::filesystem::path clip = dir_.filePath(QStringLiteral("loose.mp4")).toStdString();
+        QVERIFY(figure::filmScene(figure::parseScene(j, "scene").value(), clip));
+        const auto [seen, truth] = measureTwice(clip, {});
+        report(seen, truth);
+        for (const PointState state : {PointState::Seen, PointState::Weak}) {
+            size_t inside = 0, all = 0;
+            for (const auto& [name, points] : seen.tracks().landmark) {
+                const Errors e = errorsOf(seen, truth, name, state);
+                all += e.off.size(), inside += size_t(std::lround(e.coverage() * double(e.off.size())));
+            }
+            qInfo("%s: %zu of %zu inside", stateName(state), inside, all);
+            QVERIFY(all > 100 && double(inside) >= 0.9 * double(all));
+        }
+        for (const char* m :
+             {"tilt", "trunk", "knee_angle", "hip_height"}) // 60 to 86 % before bones' lengths were asked
+            QVERIFY2(errorsOf(seen, truth, m).coverage() >= 0.9, m);
+        for (const Fault& f : seen.findings.faults) {
+            const auto& all = truth.findings.faults;
+            QVERIFY2(f.certainty != Certainty::Clear ||
+                         std::any_of(all.begin(), all.end(), [&](const Fault& t) { return t.id == f.id; }),
+                     f.id.c_str());
+        }
+    }
+
     /// Plain clothes, and something that passes over the front hip point for half a second: what cannot be seen is not
     /// told as seen, and it comes back by itself. The whole set of scenes is in docs/accuracy.md.
     void plainClothesCovered() {

@@ -3,6 +3,7 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "base/units.h"
+#include "figure/cloth.h"
 #include "figure/film.h"
 #include "figure/positions.h"
 #include "support/table.h"
@@ -45,6 +46,64 @@ private slots:
         NEAR(up.points.at("ankle").x, flat.points.at("ankle").x, 1.0); // the feet stay
         NEAR(up.points.at("ankle").y, flat.points.at("ankle").y, 1.0);
         NEAR(up.points.at("floor_a").y, flat.points.at("floor_a").y, 1e-6);
+    }
+
+    /// Loose clothes hang on the same body: the landmarks stay where they are, what is seen there is cloth, which has
+    /// slid when the hips are up, and is the same however the frames are asked for.
+    void looseClothes() {
+        Json j = small();
+        const FilmStudio close(scene(j));
+        j["person"]["loose"] = 1;
+        const FilmStudio loose(scene(j)), again(scene(j));
+        const FilmedFrame flat = loose.frame(0), up = loose.frame(1);
+        for (const auto& [name, p] : close.frame(1).points) {
+            NEAR(up.points.at(name).x, p.x, 1e-6);
+            NEAR(up.points.at(name).y, p.y, 1e-6);
+        }
+        const auto differs = [](const cv::Mat& a, const cv::Mat& b) {
+            return cv::norm(a, b, cv::NORM_L1) / double(a.total());
+        };
+        QVERIFY(differs(up.picture, close.frame(1).picture) > 1);
+        (void)again.frame(0.5);
+        QVERIFY(differs(up.picture, again.frame(1).picture) == 0);   // through other frames on the way
+        QVERIFY(differs(flat.picture, again.frame(0).picture) == 0); // and back
+        j["person"]["loose"] = 3;
+        const auto refused = parseScene(j, "scene");
+        QVERIFY(!refused && refused.error().detail.find("/person/loose") != std::string::npos);
+    }
+
+    /// Cloth lies over the skin, not in it, and slides over it by centimetres when the body moves.
+    void clothKeepsOut() {
+        const Mesh mesh = buildBodyMesh(5.2f);
+        const Skin skin(mesh);
+        const Scene s = scene(small());
+        const auto at = [&](double t) { return skin.posed(poseAt(s, t), 0); };
+        Cloth cloth(mesh, 1, at);
+        const auto rest = cloth.worn(0, at(0));
+        const auto before = at(0), after = at(1);
+        const auto worn = cloth.worn(1, after);
+        const auto normals = vertexNormals(mesh, after);
+        int inside = 0, dressed = 0;
+        double farthest = 0;
+        for (size_t i = 0; i < worn.size(); i += 7) {
+            const Material m = materialAt(mesh.rest[i]);
+            if (m != Material::Shirt && m != Material::Leggings) {
+                QVERIFY((worn[i] - after[i]).norm() < 1e-6f);
+                continue;
+            }
+            ++dressed;
+            float nearest = 1e9f, depth = 0;
+            for (size_t k = 0; k < after.size(); ++k)
+                if (const float d = (after[k] - worn[i]).squaredNorm(); d < nearest)
+                    nearest = d, depth = (after[k] - worn[i]).dot(normals[k]);
+            inside += depth > 4; // mH
+            const Vec3 slid = (worn[i] - after[i]) - (rest[i] - before[i]);
+            farthest = std::max(farthest, double(slid.norm()));
+            QVERIFY(std::isfinite(worn[i].sum()) && worn[i].y() > -2);
+        }
+        qInfo("%d of %d in the skin; slid by up to %.1f thousandths of the height", inside, dressed, farthest);
+        QVERIFY(inside < dressed / 50);
+        QVERIFY(farthest > 15 && farthest < 150);
     }
 
     /// Every position from every view it can be filmed from: the body is in the picture, on the floor and hardly deeper

@@ -6,6 +6,7 @@
 #include "base/numbers.h"
 #include "base/units.h"
 #include "figure/body_painter.h"
+#include "figure/cloth.h"
 #include "figure/handling.h"
 #include "figure/light.h"
 #include "figure/noise.h"
@@ -14,6 +15,7 @@
 #include "figure/things.h"
 #include "video/clip_writer.h"
 
+#include <mutex>
 #include <opencv2/imgproc.hpp>
 
 namespace deft::figure {
@@ -44,6 +46,8 @@ TrueBody trueBody(const Posed& pose, const Bearings& b, int side) {
     return body;
 }
 
+constexpr float kUnderCloth = 0.08f; // m; what lies nearer to the camera than that hides a landmark
+
 /// Light to 8 bits: exposure, a gentle shoulder, display gamma.
 uchar developed(float light) {
     const float x = std::max(0.f, light);
@@ -61,7 +65,9 @@ struct FilmStudio::Set {
     RoomPicture room;
     std::map<std::string, SkinPoint> landmarks;
     std::vector<Sticker> stickers;
-    std::vector<float> restArea; ///< mean edge length at rest, for the wrinkles
+    std::vector<float> restArea;  ///< mean edge length at rest, for the wrinkles
+    std::unique_ptr<Cloth> cloth; ///< null = the clothes lie on the skin
+    std::mutex wearing;           ///< the cloth goes on from frame to frame
 };
 
 FilmStudio::FilmStudio(const Scene& scene) : set_(std::make_unique<Set>()) {
@@ -84,9 +90,13 @@ FilmStudio::FilmStudio(const Scene& scene) : set_(std::make_unique<Set>()) {
         else
             for (const int side : {0, 1}) add(l, side, side ? "_r" : "_l");
     }
+    if (scene.loose > 0)
+        s.cloth = std::make_unique<Cloth>(mesh, float(scene.loose),
+                                          [&s](double seconds) { return s.skin.posed(poseAt(s.scene, seconds), 0); });
+    const auto& rest = s.cloth ? s.cloth->rest() : mesh.rest;
     for (size_t i = 0; i < mesh.rest.size(); ++i) {
         float sum = 0;
-        for (const int n : mesh.neighbours[i]) sum += (mesh.rest[n] - mesh.rest[i]).norm();
+        for (const int n : mesh.neighbours[i]) sum += (rest[n] - rest[i]).norm();
         s.restArea.push_back(sum);
     }
 }
@@ -99,7 +109,12 @@ FilmedFrame FilmStudio::frame(double seconds) const {
     const Mesh& mesh = bodyMesh();
     const auto metre = float(scene.heightM / 1000);
     const Posed pose = poseAt(scene, seconds);
-    auto points = s.skin.posed(pose, 0);
+    auto skinPoints = s.skin.posed(pose, 0);
+    auto points = skinPoints;
+    if (s.cloth) {
+        const std::lock_guard lock(set_->wearing);
+        points = s.cloth->worn(seconds, skinPoints);
+    }
     std::vector<float> crease(points.size());
     for (size_t i = 0; i < points.size(); ++i) {
         float sum = 0;
@@ -108,8 +123,10 @@ FilmedFrame FilmStudio::frame(double seconds) const {
         const float folds = std::sin(mesh.rest[i].y() * 0.62f + 5 * valueNoise(mesh.rest[i] / 24.f));
         crease[i] = squeezed * (0.25f + 0.55f * folds * folds);
     }
-    for (Vec3& p : points) p = p * metre + Vec3(0, kMatTop, 0);
+    for (auto* surface : {&points, &skinPoints})
+        for (Vec3& p : *surface) p = p * metre + Vec3(0, kMatTop, 0);
     const auto normals = vertexNormals(mesh, points);
+    const auto skinNormals = s.cloth ? vertexNormals(mesh, skinPoints) : normals;
     const std::vector<Thing> things = thingsOf(scene, pose);
     auto casting = points;
     for (const Thing& thing : things) {
@@ -182,14 +199,15 @@ FilmedFrame FilmStudio::frame(double seconds) const {
         }
 
     for (const auto& [name, skinPoint] : s.landmarks) {
-        const Vec3 place = skinPoint.on(mesh, points), seen = camera.project(place);
-        const Vec3 n = skinPoint.on(mesh, normals).normalized();
+        // Under loose clothes the landmark stays on the skin: what the camera sees there is cloth.
+        const Vec3 place = skinPoint.on(mesh, skinPoints), seen = camera.project(place);
+        const Vec3 n = skinPoint.on(mesh, skinNormals).normalized();
         TruePoint p{double(seen.x()), double(seen.y()), n.dot((camera.position - place).normalized()) > 0.12f};
         const int sx = int(std::lround((seen.x() + 0.5f) * float(body.scale) - 0.5f)),
                   sy = int(std::lround((seen.y() + 0.5f) * float(body.scale) - 0.5f));
         if (sx < 0 || sy < 0 || sx >= body.depth.cols || sy >= body.depth.rows)
             p.visible = false;
-        else if (body.depth(sy, sx) < seen.z() - 0.012f)
+        else if (body.depth(sy, sx) < seen.z() - (s.cloth ? kUnderCloth : 0.012f))
             p.visible = false;
         out.points[name] = p;
     }

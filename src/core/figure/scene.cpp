@@ -131,6 +131,7 @@ Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     Reader person = top.under("person");
     person.read("height_m", s.heightM, 1.2, 2.2);
     person.read("stickers", s.stickers);
+    person.read("loose", s.loose, 0, 2);
     person.colour("skin", s.skin);
     person.colour("shirt", s.shirt);
     person.colour("leggings", s.leggings);

@@ -27,6 +27,7 @@ struct Scene {
     bool headLeft = true;      ///< standing seen from the side: the face looks left
     double heightM = 1.68;
     bool stickers = true;
+    double loose = 0; ///< clothes that hang and slide: 1 = T-shirt and joggers; 0 = they lie on the skin
     Vec3 skin{0.72f, 0.50f, 0.39f}, shirt{0.25f, 0.10f, 0.12f}, leggings{0.045f, 0.05f, 0.075f},
         hair{0.06f, 0.035f, 0.02f}, mat{0.06f, 0.22f, 0.25f};
     std::string room = "rehearsal-room";

@@ -130,6 +130,8 @@ constexpr double kCalibratedSeen = 0.5; ///< times; the parts of a band together
 constexpr double kCalibratedWaist = 0.65; ///< times; … of the pelvis; as above
 constexpr double kCalibrated = 0.8; ///< times; … of a weak one; as above
 
+constexpr double kSlipWindow_s = 0.3; ///< s; marks that slide past each other agree for a moment: the largest change of a bone's length within it counts; six clips in loose clothes
+
 // The way through a clip.
 constexpr double kMaxSpeed = 300; ///< px a second; a quicker jump is not believed; chosen here
 constexpr double kGoesOn_px = 1.5; ///< px; between a match and where optical flow leads; made clips

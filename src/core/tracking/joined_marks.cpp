@@ -10,12 +10,12 @@ namespace deft {
 using namespace tracking;
 namespace {
 
-struct Run {
+struct MarkedRun {
     std::vector<int64_t> frames;
     std::vector<double> time_s, x, y;
 };
 
-void tell(PassInput& input, const std::string& name, const Run& run, const std::vector<double>& time_s) {
+void tell(PassInput& input, const std::string& name, const MarkedRun& run, const std::vector<double>& time_s) {
     if (run.frames.size() < 2) return;
     const NaturalSpline x(run.time_s, run.x), y(run.time_s, run.y);
     for (size_t k = 1; k < run.frames.size(); ++k) {
@@ -33,10 +33,10 @@ void tell(PassInput& input, const std::string& name, const Run& run, const std::
 } // namespace
 
 void joinMarks(PassInput& input, const std::vector<double>& time_s) {
-    std::map<std::string, Run> runs; // the one that each landmark is in
+    std::map<std::string, MarkedRun> runs; // the one that each landmark is in
     for (const auto& [frame, points] : input.marked)
         for (const auto& [name, point] : points) {
-            Run& run = runs[name];
+            MarkedRun& run = runs[name];
             const double t = time_s[size_t(frame)];
             if (!point || (!run.frames.empty() && t - run.time_s.back() > kJoined_s)) {
                 tell(input, name, run, time_s);

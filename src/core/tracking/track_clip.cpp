@@ -2,6 +2,7 @@
 #include "tracking/track_clip.h"
 
 #include "base/json.h"
+#include "tracking/bone_lengths.h"
 #include "tracking/joined_marks.h"
 
 #include <algorithm>
@@ -135,6 +136,11 @@ Result<Tracks> trackClip(ClipReader& reader, const Marks& marks, StopToken stop,
             points[size_t(i)] = {{rounded(p.at.x(), 3), rounded(p.at.y(), 3)}, rounded(p.sd, 3), p.state};
         }
     }
+    std::set<std::string> stickers;
+    for (const TrackPass* pass : {&*forward, backward ? &*backward : nullptr})
+        for (const auto& [frame, names] : pass ? pass->stickers : decltype(pass->stickers){})
+            stickers.insert(names.begin(), names.end());
+    widenBySlip(tracks, stickers);
     kept = {std::move(*forward), std::move(backward)};
     if (progress) progress({done, done, "following the marks"});
     return tracks;

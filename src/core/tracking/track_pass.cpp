@@ -54,6 +54,8 @@ template <class Which> void takeOver(TrackPass& to, const TrackPass& from, Which
         if (which(frame)) to.rows[frame] = row;
     for (const int64_t frame : from.damaged)
         if (which(frame)) to.damaged.push_back(frame);
+    for (const auto& [frame, names] : from.stickers)
+        if (which(frame)) to.stickers[frame] = names;
     for (const auto& [frame, tracker] : from.places)
         if (which(frame)) to.places.insert_or_assign(frame, tracker);
 }
@@ -64,7 +66,7 @@ Result<TrackPass> runPass(ClipReader& clip, PassInput input, int64_t begin, int6
                           bool keepPlaces, StopToken stop, const std::function<void(int64_t)>& report) {
     const int64_t onward = end >= begin ? 1 : -1;
     const auto isBefore = [&](int64_t a, int64_t b) { return (b - a) * onward > 0; };
-    TrackPass pass{std::move(input), begin, end, {}, {}, {}};
+    TrackPass pass{std::move(input), begin, end, {}, {}, {}, {}};
     if (earlier && (earlier->begin != begin || isBefore(earlier->end, begin))) earlier = nullptr;
 
     // From where on the two differ, from where on they have the same marks again, and where to set out from.
@@ -110,6 +112,7 @@ Result<TrackPass> runPass(ClipReader& clip, PassInput input, int64_t begin, int6
         if (const auto* marked = at(pass.input.marked, i)) {
             const auto* joined = at(onward > 0 ? pass.input.joinedOnward : pass.input.joinedBack, i);
             tracker.mark(*image, *marked, joined ? *joined : std::set<std::string>{});
+            pass.stickers[i] = tracker.stickers();
         }
         pass.rows[i] = tracker.now();
         report(std::abs(end - i));

@@ -25,6 +25,7 @@ struct TrackPass {
     int64_t begin = 0, end = 0; ///< first frame and last one, which is before it when backward
     std::map<int64_t, std::map<std::string, TrackPoint>> rows; ///< by frame
     std::vector<int64_t> damaged;
+    std::map<int64_t, std::set<std::string>> stickers; ///< by frame, of the marks that were set there
     /// The tracker as it was after some frames, without pictures: where a pass with other marks can set out from.
     std::map<int64_t, LandmarkTracker> places;
 };
