@@ -16,7 +16,7 @@ namespace deft {
 /// the bone is in the band of what is read from them (measures/soft_tissue.h)
 ///
 /// Measured on six made clips in loose clothes (cloth simulated, tests/accuracy/loose), share of frames inside their
-/// 95 % circle: seen 85 to 95, weak 90 to 95; close-fitting, five demo clips: seen 97 to 99, weak 93 as before.
+/// 95 % circle: seen 85 to 95, weak 90 to 95; five demo clips: seen 97 and weak 93 as before.
 void widenBySlip(Tracks& tracks, const std::set<std::string>& stickers);
 
 } // namespace deft

@@ -139,7 +139,7 @@ void LandmarkTracker::mark(const cv::Mat& raw, const std::map<std::string, std::
         if (!a) continue; // too near the edge of the picture: the segment alone carries it
         const SegmentCloud* s = mainSegment(name);
         a->bornAngle = s ? s->pose().angleRad : 0;
-        a->carried = a->bornAt = now_[name].at;
+        a->carried = now_[name].at;
         anchors_.emplace(name, std::move(*a));
     }
     pyramid_ = flowPyramid(image);
@@ -286,9 +286,6 @@ void LandmarkTracker::step(const cv::Mat& raw, double seconds, const std::map<st
                 s.sight = lookAround(image, *s.anchor, seed->second, s.angle), s.sight.bySeed = nearSeed();
             else if (s.anchor->failures % kLookAgain == 0 && !s.anchor->blank && !s.anchor->sticker)
                 s.sight = lookAround(image, *s.anchor, now_.at(*s.name).at, s.angle);
-            // Who moves out comes back: to where it was marked, turned as it was then.
-            else if (s.anchor->failures % kLookAgain == kLookAgain / 2 && !s.anchor->blank && !s.anchor->sticker)
-                s.sight = lookAround(image, *s.anchor, s.anchor->bornAt, s.anchor->bornAngle);
         }
     });
     partClaims(searches);

@@ -45,13 +45,12 @@ public:
 private:
     struct Anchor {
         Patch patch;
-        Point2 bornAt = Point2::Zero(); ///< where it was marked
-        double bornAngle = 0;           ///< of the main segment when the patch was taken
-        bool sticker = false;           ///< so much texture that the patch alone proves the place
-        double lookalike = 0;           ///< best correlation with places beside it: what a match must surpass
-        bool blank = false;             ///< it looks so much like its surroundings that it would be found anywhere
-        double angle = 0;               ///< last found, relative to bornAngle
-        double typical = 0.95;          ///< correlation that it has had lately
+        double bornAngle = 0;  ///< of the main segment when the patch was taken
+        bool sticker = false;  ///< so much texture that the patch alone proves the place
+        double lookalike = 0;  ///< best correlation with places beside it: what a match must surpass
+        bool blank = false;    ///< it looks so much like its surroundings that it would be found anywhere
+        double angle = 0;      ///< last found, relative to bornAngle
+        double typical = 0.95; ///< correlation that it has had lately
         int failures = 0;
         int alone = 0;            ///< frames since a segment or a body finder has last backed it
         bool provenAlone = false; ///< it has moved alone, and a body finder saw it there
