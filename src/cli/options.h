@@ -11,9 +11,9 @@ struct Options {
     std::string command; ///< "analyse", "exercises list", …; empty = the window
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
                              caseFile, last, checkedFor, version, library, asked, tracks, from;
-    std::vector<double> part;   ///< from and to, s; empty = the whole film
+    std::vector<double> part;       ///< from and to, s; empty = the whole film
     std::vector<std::string> goals; ///< of a programme; empty = as before
-    int minutes = 0, weeks = 0; ///< of a programme; 0 = as before, or as usual
+    int minutes = 0, weeks = 0;     ///< of a programme; 0 = as before, or as usual
     std::vector<std::string> schools, folders, flags, cleared;
     bool json = false, quiet = false, mirrored = false;
     bool demo = false, takeOver = false; ///< of the window

@@ -469,7 +469,7 @@ private slots:
         QTest::addColumn<QString>("change");
         QTest::newRow("an unknown goal") << "/goals"
                                          << R"(["fame"])";
-        QTest::newRow("a reminder that is a letter") << "/reminder" << QStringLiteral("\"%1\"").arg(QString(201, 'x'));
+        QTest::newRow("a reminder that is a letter") << "/reminder" << QStringLiteral("\"%1\"").arg(QString(301, 'x'));
         QTest::newRow("no weeks") << "/weeks"
                                   << "0";
         QTest::newRow("a day twice") << "/days"

@@ -134,7 +134,7 @@ ProgrammeBeside::ProgrammeBeside(ProgrammeDesk& desk, QWidget* parent) : QWidget
     column->addLayout(head);
     column->addWidget(view_, 1);
     setFocusProxy(view_);
-    connect(other_, &QComboBox::activated, this, &ProgrammeBeside::show);
+    connect(other_, &QComboBox::activated, this, &ProgrammeBeside::compareWith);
     connect(&desk, &ProgrammeDesk::changed, this, [this] {
         if (isVisible()) refresh();
     });
@@ -155,10 +155,10 @@ void ProgrammeBeside::refresh() {
         }
     other_->setEnabled(!others_.empty());
     if (others_.empty()) other_->addItem(tr("nothing was given yet, and there is no template"));
-    show(std::max(0, other_->findText(before)));
+    compareWith(std::max(0, other_->findText(before)));
 }
 
-void ProgrammeBeside::show(int index) {
+void ProgrammeBeside::compareWith(int index) {
     other_->setCurrentIndex(index);
     table_->compare(other_->currentText(), size_t(index) < others_.size() ? others_[size_t(index)] : Programme());
     const int different = table_->differences();

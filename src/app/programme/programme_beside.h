@@ -42,7 +42,7 @@ public:
     void refresh();
 
 private:
-    void show(int index);
+    void compareWith(int index); ///< of the box
 
     ProgrammeDesk& desk_;
     QComboBox* other_;

@@ -32,7 +32,8 @@ struct FilmedFrame {
     TrueBody body;
 };
 
-/// Renders the frames of a scene. Building one takes seconds (mesh, skin, room); a frame a fraction of one.
+/// Renders the frames of a scene. Building one takes seconds (mesh, skin, room); a frame a fraction of one. Loose
+/// clothes hang on what was before: then frames are quickest in the order of time.
 class FilmStudio {
 public:
     explicit FilmStudio(const Scene& scene);

@@ -13,7 +13,7 @@ namespace deft {
 namespace {
 
 constexpr const char* kProgrammeFormat = "deft-mirror-programme";
-constexpr size_t kMostReminder = 200; // bytes; chosen here
+constexpr size_t kMostReminder = 300; // bytes; chosen here
 constexpr std::array<const char*, 7> kWeekdays = {"sun", "mon", "tue", "wed", "thu", "fri", "sat"}; // as C counts them
 
 std::vector<std::chrono::weekday> daysIn(JsonReader& r) {
@@ -94,7 +94,7 @@ Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, c
     for (const std::string& goal : p.goals)
         if (!catalogue.goals().count(goal) && unknown.empty()) unknown = "/goals: there is no goal \"" + goal + "\"";
     r.text("reminder", p.reminder);
-    if (p.reminder.size() > kMostReminder) r.complain("/reminder", "at most 200 bytes", Json(p.reminder.size()));
+    if (p.reminder.size() > kMostReminder) r.complain("/reminder", "at most 300 bytes", Json(p.reminder.size()));
     r.objects("items", [&](JsonReader& i) { readItem(catalogue, i, p.items.emplace_back(), unknown); });
     if (p.items.size() > size_t(kMostItems)) r.complain("/items", "at most 12 exercises", Json(p.items.size()));
     r.finish();
