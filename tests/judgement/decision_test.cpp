@@ -161,6 +161,21 @@ private slots:
         }
     }
 
+    /// A rep of which the clip cannot tell whether it gave way asks nobody to go back, or less far.
+    void whatCannotBeToldDecidesNothing() {
+        Case c;
+        c.exercise = "leg-lower", c.version = shipped().exercise("leg-lower")->startVersion;
+        c.target.version = c.version, c.target.sets = 2, c.target.reps = 2;
+        for (const bool told : {true, false}) {
+            c.reps.clear();
+            for (int k = 0; k < 2; ++k) c.reps.push_back({"both", 60, 15, 2, "tilt", false, told});
+            c.faults = {{"arch", "tilt", told ? "clear" : "cannot-tell", 12, 2, 0}};
+            const auto d = decide(shipped(), c);
+            QCOMPARE(d->step, std::string(told ? "back" : "stay"));
+            QCOMPARE(d->target.range.has_value(), told);
+        }
+    }
+
     /// One side may be filmed at a time: up once each has been clean twice running, in whatever order they came.
     void sidesFilmedInTurn() {
         const auto steps = [](const std::vector<std::pair<std::string, bool>>& clips) { // side, clean?

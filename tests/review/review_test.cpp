@@ -36,6 +36,17 @@ private slots:
         QCOMPARE(clear(proposed), decltype(clear(proposed))(0));
         QCOMPARE(proposed.findings.faults.size(), confirmed.findings.faults.size()); // still worth a look
         QVERIFY(proposed.decision.cues.empty());
+        // And what gave way there is no reason to go back, or to go less far.
+        const auto toldBroken = [](const Review& r) {
+            const Case c = caseOf(r);
+            return std::count_if(c.holds.begin(), c.holds.end(),
+                                 [](const Case::Hold& h) { return h.isTold && !h.brokenBy.empty(); }) +
+                   std::count_if(c.reps.begin(), c.reps.end(),
+                                 [](const Case::Rep& rep) { return rep.isTold && !rep.brokenBy.empty(); });
+        };
+        QVERIFY(toldBroken(confirmed) > 0);
+        QCOMPARE(toldBroken(proposed), decltype(toldBroken(proposed))(0));
+        QVERIFY(!proposed.decision.target.range);
     }
 
     /// What an edit makes anew, and no more: what was measured is shared as long as nothing that it hangs on changes,

@@ -82,12 +82,14 @@ struct Case {
         std::string brokenBy;
         std::optional<double> tremorShare{}; ///< per cent, see tremorOf()
         double tremorU95 = 0;
+        bool isTold = true; ///< false: the clip cannot tell whether it was broken
     };
     struct Rep {
         std::string side = "both"; ///< "" = nobody can tell
         double reach = 0, controlRange = 0, u95 = 0;
         std::string brokenBy;
         bool onTheWayBack = false; ///< broken only there
+        bool isTold = true;        ///< false: the clip cannot tell whether it was broken
     };
     struct Fault {
         std::string id, measure, certainty;

@@ -15,9 +15,11 @@ using BySide = std::map<std::string, std::vector<double>>;
 
 /// The anchor went in the first third of the hold that was asked for, or of the hold itself when none was.
 bool earlyInHold(const Case::Hold& h, const Case& c) {
-    return !h.brokenBy.empty() && h.clean_s < c.target.hold_s.value_or(h.duration_s) / 3;
+    return h.isTold && !h.brokenBy.empty() && h.clean_s < c.target.hold_s.value_or(h.duration_s) / 3;
 }
-bool earlyInRange(const Case::Rep& r) { return !r.brokenBy.empty() && !r.onTheWayBack && r.controlRange < r.reach / 3; }
+bool earlyInRange(const Case::Rep& r) {
+    return r.isTold && !r.brokenBy.empty() && !r.onTheWayBack && r.controlRange < r.reach / 3;
+}
 
 int earlyBreaks(const Case& c) {
     int holds = 0, reps = 0, together = 0;

@@ -192,10 +192,11 @@ void setRange(Decision& d, const Case& c) {
     double least = 1e300, band = 0;
     bool broken = false;
     for (const Case::Rep& r : c.reps) {
+        if (!r.isTold) continue;
         broken = broken || (!r.brokenBy.empty() && !r.onTheWayBack);
         if (r.controlRange - r.u95 < least - band) least = r.controlRange, band = r.u95;
     }
-    if (c.reps.empty() || (!broken && !c.target.range)) return;
+    if (least > 1e299 || (!broken && !c.target.range)) return;
     double range = std::floor(least - band);
     std::string sum = "range: least control range " + numberWords(least, 0) + " − " + numberWords(band, 0) + " → " +
                       numberWords(range, 0);

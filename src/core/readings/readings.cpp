@@ -166,12 +166,6 @@ std::optional<Limit> limitOf(const Exercise& e, const std::string& measure) {
     return found;
 }
 
-bool isClearIn(const Review& r, const std::string& measure, int rep) {
-    return std::any_of(r.findings.faults.begin(), r.findings.faults.end(), [&](const Fault& f) {
-        return f.measure == measure && f.rep == rep && !f.rejected && (f.byCoach || f.certainty == Certainty::Clear);
-    });
-}
-
 Verdict asFound(Verdict ofReading, bool clear) {
     if (clear) return Verdict::Out;
     return ofReading == Verdict::Out ? Verdict::CannotTell : ofReading;

@@ -38,8 +38,6 @@ ReadingRow toldReading(const Exercise& exercise, const std::string& measure, con
 /// Limit of a measure in an exercise as its school has it: of its faults, both ends together; else of a set-up check.
 std::optional<Limit> limitOf(const Exercise& exercise, const std::string& measure);
 
-/// Does a finding of this measure stand in a rep (from 0), clear or seen by the coach?
-bool isClearIn(const Review& review, const std::string& measure, int rep);
 /// A reading is Out where its finding is clear, and nowhere else: a moment beyond the limit that was too short, or that
 /// the coach has rejected, cannot tell.
 Verdict asFound(Verdict ofReading, bool clear);

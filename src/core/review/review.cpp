@@ -101,6 +101,12 @@ std::optional<Review::Pair> Review::framePair(const std::string& id) const {
     return pair;
 }
 
+bool isClearIn(const Review& r, const std::string& measure, int rep) {
+    return std::any_of(r.findings.faults.begin(), r.findings.faults.end(), [&](const Fault& f) {
+        return f.measure == measure && f.rep == rep && !f.rejected && (f.byCoach || f.certainty == Certainty::Clear);
+    });
+}
+
 Case caseOf(const Review& r) {
     Case c;
     c.exercise = r.inputs.exercise;
@@ -113,20 +119,30 @@ Case caseOf(const Review& r) {
     c.history = r.inputs.history;
     c.usable = std::none_of(r.check.begin(), r.check.end(), [](const ClipCheck& k) { return k.verdict == "unusable"; });
     for (const SetupVerdict& v : r.findings.setup) c.setup.emplace_back(v.id, v.rejected ? "good" : v.verdict);
-    for (const Rep& rep : r.events.reps) {
+    const auto standing = r.standing();
+    // What the clip cannot tell is neither clean nor broken.
+    const auto isTold = [&](const std::string& measure, int rep) {
+        return isClearIn(r, measure, rep) || std::none_of(standing.begin(), standing.end(), [&](const Fault* f) {
+                   return f->measure == measure && f->rep == rep;
+               });
+    };
+    for (size_t i = 0; i < r.events.reps.size(); ++i) {
+        const Rep& rep = r.events.reps[i];
         if (rep.unsure()) continue; // what was not seen decides nothing
         // Done on each side, and nobody can tell on which: that shows neither.
         const std::string side = r.exercise.eachSide && rep.side == "both" ? "" : rep.side;
         Case::Rep cr{side, rep.reach, rep.controlRange, rep.controlRangeU95, rep.brokenBy};
         if (rep.breakBack_s) cr.brokenBy = rep.brokenBackBy, cr.onTheWayBack = true;
+        cr.isTold = isTold(cr.brokenBy, int(i));
         Case::Hold ch{side, rep.hold.duration_s(), rep.hold.clean_s, rep.hold.brokenBy};
+        ch.isTold = isTold(ch.brokenBy, int(i));
         if (const auto& tremor = rep.hold.tremor) ch.tremorShare = tremor->share, ch.tremorU95 = tremor->u95;
         if (!r.exercise.mover.isWindow()) c.reps.push_back(cr);
         c.holds.push_back(ch);
     }
     for (const Fault& f : r.findings.between)
         if (std::find(c.between.begin(), c.between.end(), f.id) == c.between.end()) c.between.push_back(f.id);
-    for (const Fault* f : r.standing())
+    for (const Fault* f : standing)
         c.faults.push_back({f->id, f->measure, f->certainty == Certainty::Clear ? "clear" : "cannot-tell", f->worst,
                             f->u95OfChange(), f->rep});
     return c;

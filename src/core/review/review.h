@@ -61,6 +61,8 @@ Result<Review> judgeAgain(const Review& before, ReviewInputs inputs, CataloguePt
 
 /// What the decision is made from.
 Case caseOf(const Review& review);
+/// Does a finding of this measure stand in a rep (from 0), clear or seen by the coach?
+bool isClearIn(const Review& review, const std::string& measure, int rep);
 
 /// The reading of each measure over the clip, told as the contract's summary.
 struct Summary {
