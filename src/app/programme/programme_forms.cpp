@@ -72,7 +72,7 @@ WhenForm::WhenForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk
     rows->addRow(days);
     connect(from_, &QDateEdit::dateChanged, this, &WhenForm::keep);
     connect(again_, &QDateEdit::dateChanged, this, &WhenForm::keep);
-    connect(goals_, &ChoicesButton::toggled, this, &WhenForm::keep);
+    connect(goals_, &ChoicesButton::ticked, this, &WhenForm::keep);
     connect(reminder_, &QLineEdit::editingFinished, this, &WhenForm::keep);
     connect(weeks_, &QSpinBox::valueChanged, this, &WhenForm::keep);
     connect(minutes_, &QSpinBox::valueChanged, this, &WhenForm::keep);

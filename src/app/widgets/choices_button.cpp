@@ -16,7 +16,7 @@ ChoicesButton::ChoicesButton(const std::map<std::string, std::string>& choices, 
         a->setData(QString::fromStdString(id));
         a->setCheckable(true);
         connect(a, &QAction::toggled, this, &ChoicesButton::showNames);
-        connect(a, &QAction::triggered, this, &ChoicesButton::toggled);
+        connect(a, &QAction::triggered, this, &ChoicesButton::ticked);
     }
     showNames();
 }

@@ -20,7 +20,7 @@ public:
     void setChosen(const std::vector<std::string>& ids);
 
 signals:
-    void toggled(); ///< by the user
+    void ticked(); ///< or unticked, by the user
 
 private:
     void showNames();
