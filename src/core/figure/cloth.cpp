@@ -58,21 +58,24 @@ Cloth::Cloth(const Mesh& mesh, float looseness, SkinAt skinAt)
 }
 
 const std::vector<Vec3>& Cloth::worn(double seconds, const std::vector<Vec3>& skin) {
-    if (time_ < 0 || seconds < time_) begin(seconds > kFrame_s ? 0 : seconds);
+    if (time_ < 0 || seconds < time_ - kFrame_s) begin();
     while (seconds - time_ > 1e-9) {
-        const double next = std::min(seconds, time_ + kFrame_s);
-        const auto now = next == seconds ? skin : skinAt_(next);
-        step(skin_, now, float(next - time_));
+        const double next = time_ + kFrame_s;
+        const auto now = skinAt_(next);
+        lay_ = at_;
+        step(skin_, now, float(kFrame_s));
         skin_ = now, time_ = next;
     }
-    for (size_t i = 0; i < at_.size(); ++i)
-        if (ease_[i] < 0) at_[i] = skin_[i];
-    return at_;
+    const auto back = float((time_ - seconds) / kFrame_s);
+    worn_ = skin;
+    for (size_t i = 0; i < worn_.size(); ++i)
+        if (ease_[i] >= 0) worn_[i] = at_[i] + back * (lay_[i] - at_[i]);
+    return worn_;
 }
 
 /// Blown up around the body, then left to settle.
-void Cloth::begin(double seconds) {
-    skin_ = skinAt_(seconds);
+void Cloth::begin() {
+    skin_ = skinAt_(0);
     const auto normals = vertexNormals(mesh_, skin_);
     at_ = skin_;
     for (size_t i = 0; i < at_.size(); ++i) {
@@ -81,7 +84,8 @@ void Cloth::begin(double seconds) {
     }
     before_ = at_;
     for (double t = 0; t < kSettled_s; t += kFrame_s) step(skin_, skin_, float(kFrame_s));
-    time_ = seconds;
+    lay_ = at_;
+    time_ = 0;
 }
 
 void Cloth::step(const std::vector<Vec3>& from, const std::vector<Vec3>& to, float dt) {

@@ -15,8 +15,8 @@ public:
     using SkinAt = std::function<std::vector<Vec3>(double seconds)>; ///< deformed vertices of the body, mH
     /// @param looseness 1 = about 3 cm of air under the shirt, 2 under the trousers; 0 = lies on the skin
     Cloth(const Mesh& mesh, float looseness, SkinAt skinAt);
-    /// The clothed surface: cloth where there is some, else skin. Goes on from the time that was last asked for, and
-    /// begins anew, hanging still, where time goes back.
+    /// The clothed surface: cloth where there is some, else skin. Thirty steps a second, whatever the film's rate, and
+    /// straight on between them. Begins anew, hanging still, where time goes back.
     /// @param skin of this time
     const std::vector<Vec3>& worn(double seconds, const std::vector<Vec3>& skin);
     const std::vector<Vec3>& rest() const { return rest_; } ///< uncreased
@@ -26,8 +26,8 @@ private:
         int a, b;
         float length;
     };
-    void begin(double seconds);
-    /// One step of the film's length `dt`, the skin moving from `from` to `to`.
+    void begin();
+    /// One step of length `dt`, the skin moving from `from` to `to`.
     void step(const std::vector<Vec3>& from, const std::vector<Vec3>& to, float dt);
     void keepOutOf(const std::vector<Vec3>& skin, const std::vector<Vec3>& before, const std::vector<Vec3>& normals);
 
@@ -38,8 +38,9 @@ private:
     std::vector<int> free_;   ///< vertices that move by themselves
     std::vector<int> held_;   ///< vertices of a seam that goes with the skin
     std::vector<Edge> edges_;
-    std::vector<int> over_; ///< the skin vertex that each lies over
-    std::vector<Vec3> at_, before_, skin_;
+    std::vector<int> over_;                ///< the skin vertex that each lies over
+    std::vector<Vec3> at_, before_, skin_; ///< at `time_`, the newest step
+    std::vector<Vec3> lay_, worn_;         ///< at the step before; what was last asked for
     double time_ = -1;
 };
 

@@ -76,6 +76,11 @@ bool isLandmark(std::string_view name) {
 
 bool isSceneLandmark(std::string_view name) { return in(sceneLandmarks(), name) && name != "wheel" && name != "ball"; }
 
+bool mayWearSticker(std::string_view name) {
+    const auto part = withoutSide(name);
+    return !isSceneLandmark(name) && part != "ear" && part != "eye" && part != "nose" && part != "chin";
+}
+
 std::string sideOf(std::string_view name) { return name.ends_with("_l") ? "_l" : name.ends_with("_r") ? "_r" : ""; }
 
 std::string otherSideOf(std::string_view name) {

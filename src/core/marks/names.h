@@ -18,6 +18,8 @@ inline constexpr std::array<const char*, 4> kMatCorners = {"mat_a", "mat_b", "ma
 /// A side-view name, one of those with _l or _r (the client's own left and right), a midline or a scene name.
 bool isLandmark(std::string_view name);
 bool isSceneLandmark(std::string_view name);
+/// Ears, eyes, nose and chin are told apart by eye, and an ear looks like a sticker; scene marks wear none either.
+bool mayWearSticker(std::string_view name);
 /// "_l" or "_r" (the client's own left and right), empty for a name without a side.
 std::string sideOf(std::string_view name);
 /// The same place on the body's other side; empty for a name without a side.

@@ -108,7 +108,7 @@ void snapToStickers(std::map<std::string, ProposedMark>& marks, const cv::Mat& g
     std::vector<Sticker> stickers;
     std::map<std::string, Wish> wishes;
     for (const auto& [name, mark] : marks) {
-        if (isSceneLandmark(name) || turnedAway(name)) continue;
+        if (!mayWearSticker(name) || turnedAway(name)) continue;
         const double reach = std::clamp(2.5 * mark.sd, 0.06 * torsoPx, 0.15 * torsoPx);
         const cv::Rect region(int(mark.at.x() - reach), int(mark.at.y() - reach), int(2 * reach), int(2 * reach));
         Wish wish{name, &mark, {}};

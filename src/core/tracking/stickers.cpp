@@ -2,6 +2,7 @@
 #include "tracking/stickers.h"
 
 #include "base/units.h"
+#include "marks/names.h"
 #include "tracking/constants.h"
 #include "tracking/patch.h"
 
@@ -169,7 +170,7 @@ std::map<std::string, Point2> onStickers(const cv::Mat& grey, std::map<std::stri
     };
     std::vector<Claim> claims;
     for (const auto& [name, at] : marks)
-        if (const auto sticker = stickerAt(grey, at, kMarkReach_px))
+        if (const auto sticker = mayWearSticker(name) ? stickerAt(grey, at, kMarkReach_px) : std::nullopt)
             if (const double away = (sticker->centre - at).norm(); away < sticker->radiusPx)
                 claims.push_back({*sticker, name, away});
     std::sort(claims.begin(), claims.end(), [](const Claim& a, const Claim& b) { return a.away_px < b.away_px; });
