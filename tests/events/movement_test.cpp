@@ -362,6 +362,31 @@ private slots:
         NEAR(e.reps[0].lost_s, e.reps[0].hold.end_s - e.reps[0].start_s, 1e-9);
     }
 
+    /// A mover that was lost on its way out tells no tempo, nor what the hold has lost of its height.
+    void whatWasNotSeenHasNoTempo() {
+        const auto seen = series(28, lift3, [](double) { return 0.0; });
+        for (const bool lost : {false, true}) {
+            SeriesSet set = seen;
+            for (size_t i = 0; lost && i < set.time_s.size(); ++i)
+                if (set.time_s[i] > 2.9 && set.time_s[i] < 3.6) set.find("hip_height")->value[i] = kGap;
+            const Events e = findMovement(set, {});
+            QCOMPARE(e.reps.size(), size_t(3));
+            addTempo(set, e, {});
+            addLevelLoss(set, e, {});
+            for (const char* measure : {"pace_out", "level_loss"}) {
+                const Series& s = *set.find(measure);
+                const auto told = [&](const Rep& rep) {
+                    return std::any_of(s.value.begin(), s.value.end(), [&](const double& v) {
+                        const double t = set.time_s[size_t(&v - s.value.data())];
+                        return t >= rep.start_s && t <= rep.end_s && std::isfinite(v);
+                    });
+                };
+                QVERIFY2(told(e.reps[0]) == !lost, measure);
+                QVERIFY2(told(e.reps[1]), measure);
+            }
+        }
+    }
+
     void clipEndsInTheHold() {
         const auto set = series(
             8, [](double t) { return outAndBack(t, 2.5, 4, 9, 10, 12, 55); }, [](double) { return 0.0; });
@@ -412,6 +437,15 @@ private slots:
         const Series& loss = *set.find("level_loss");
         NEAR(loss.value[size_t(8.5 * 30)], 17.5, 0.6);
         QVERIFY(std::isnan(loss.value[30])); // no hold, no loss
+        // A mark that slips in the hold takes the height along: what its band grows by is in that of the loss.
+        const double usual = loss.u95[size_t(8.5 * 30)];
+        Series& mover = *set.find("hip_height");
+        for (size_t i = 0; i < mover.u95.size(); ++i)
+            if (set.time_s[i] > 6) mover.u95[i] = 3;
+        addLevelLoss(set, e, {});
+        const Series& slipped = set.series.back();
+        NEAR(slipped.u95[size_t(5.5 * 30)], usual, 1e-9);
+        QVERIFY(slipped.u95[size_t(8.5 * 30)] > 6.5); // of a lift by 43
     }
 
     void holdsOfTheReference() {

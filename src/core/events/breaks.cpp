@@ -13,14 +13,6 @@ namespace {
 /// Of weak marks 63 % lay inside their band on clips from elsewhere, where it should be 95: it is that much too narrow.
 constexpr double kWeakBand = 2.2;
 
-/// Time between two moments in which a series has no value.
-double gapBetween(const std::vector<double>& time_s, const std::vector<double>& x, double from_s, double to_s) {
-    double gap = 0;
-    for (size_t i = indexAt(time_s, from_s) + 1; i < x.size() && time_s[i] <= to_s; ++i)
-        if (!std::isfinite(x[i])) gap += time_s[i] - time_s[i - 1];
-    return gap;
-}
-
 constexpr double kStillOnTheWay = 0.95; // of the reach: beyond it the mover has arrived (chosen here)
 
 /// When the mover is farthest out.
@@ -80,11 +72,6 @@ void findBreaks(Events& events, const SeriesSet& set, const MoverPlan& plan, con
     const Series* mover = set.find(plan.measure);
     if (!mover) return;
     for (Rep& rep : events.reps) {
-        // What is lost right after the hold may have belonged to it.
-        size_t after = indexAt(set.time_s, rep.hold.end_s) + 1;
-        while (after < mover->value.size() && !std::isfinite(mover->value[after])) ++after;
-        const double seenAgain_s = after < mover->value.size() ? set.time_s[after] : set.time_s.back();
-        rep.lost_s = gapBetween(set.time_s, mover->value, rep.start_s, seenAgain_s);
         const auto excursionAt = [&](double time_s) {
             return plan.outward(mover->value[indexAt(set.time_s, time_s)]) - rep.baseline;
         };

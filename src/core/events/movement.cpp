@@ -249,6 +249,14 @@ Events withoutBands(const SeriesSet& set, const MoverPlan& plan) {
 
 Events findMovement(const SeriesSet& set, const MoverPlan& plan) {
     Events events = withoutBands(set, plan);
+    if (const Series* mover = set.find(plan.measure))
+        for (Rep& rep : events.reps) {
+            // What is lost right after the hold may have belonged to it.
+            size_t after = indexAt(set.time_s, rep.hold.end_s) + 1;
+            while (after < mover->value.size() && !std::isfinite(mover->value[after])) ++after;
+            const double seenAgain_s = after < mover->value.size() ? set.time_s[after] : set.time_s.back();
+            rep.lost_s = gapBetween(set.time_s, mover->value, rep.start_s, seenAgain_s);
+        }
     addTimeBands(events, set, plan);
     return events;
 }
@@ -257,13 +265,15 @@ void addTempo(SeriesSet& set, const Events& events, const MoverPlan& plan) {
     if (plan.isWindow()) return;
     const std::vector<double> none(set.time_s.size(), kGap);
     Series out{"pace_out", "s", none, none}, back{"pace_back", "s", none, none};
-    for (const Rep& rep : events.reps)
+    for (const Rep& rep : events.reps) {
+        if (rep.unsure()) continue; // what was not seen has no tempo
         for (size_t i = 0; i < set.time_s.size(); ++i) {
             const double t = set.time_s[i];
             if (t >= rep.start_s && t <= rep.top_s) out.value[i] = rep.out_s(), out.u95[i] = rep.outU95_s();
             if (t >= rep.hold.end_s && t <= rep.end_s && rep.finished)
                 back.value[i] = rep.back_s(), back.u95[i] = rep.backU95_s();
         }
+    }
     set.series.push_back(std::move(out));
     set.series.push_back(std::move(back));
 }
@@ -275,18 +285,22 @@ void addLevelLoss(SeriesSet& set, const Events& events, const MoverPlan& plan) {
                 std::vector<double>(set.time_s.size(), kGap)};
     for (const Rep& rep : events.reps) {
         const size_t a = indexAt(set.time_s, rep.hold.start_s), b = indexAt(set.time_s, rep.hold.end_s);
+        if (rep.unsure()) continue;
         // The height of the hold is reached a moment after its start.
-        std::vector<double> first;
+        size_t reached = a;
+        double from = kGap;
         for (size_t i = a; i <= b && set.time_s[i] <= rep.hold.start_s + 0.5; ++i)
-            first.push_back(plan.outward(mover->value[i]));
-        const double from = first.empty() ? kGap : *std::max_element(first.begin(), first.end());
+            if (const double height = plan.outward(mover->value[i]); !(height <= from) && std::isfinite(height))
+                reached = i, from = height;
         const double lift = from - rep.baseline;
         if (!(lift > 0)) continue;
         for (size_t i = a; i <= b; ++i) {
             loss.value[i] = 100 * (from - plan.outward(mover->value[i])) / lift;
-            // Both heights hang on the same mat line, so only the marks' own noise remains: take the band of a height
-            // difference from the smaller of the two half-widths.
-            loss.u95[i] = 100 * std::min(mover->u95[i], 0.03 * lift) / lift;
+            // Both heights hang on the same mat line and the same mark, so of their bands only the marks' own noise
+            // remains, and what the later one has grown by: slip since then.
+            const double now = mover->u95[i], then = mover->u95[reached];
+            const double grown = std::sqrt(std::max(0.0, now * now - then * then));
+            loss.u95[i] = 100 * std::hypot(std::min(now, 0.03 * lift), grown) / lift;
         }
     }
     set.series.push_back(std::move(loss));

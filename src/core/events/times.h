@@ -21,4 +21,12 @@ inline double crossing(double t0, double v0, double t1, double v1, double level)
     return t0 + std::clamp((level - v0) / (v1 - v0), 0.0, 1.0) * (t1 - t0);
 }
 
+/// Time between two moments in which a series has no value.
+inline double gapBetween(const std::vector<double>& time_s, const std::vector<double>& x, double from_s, double to_s) {
+    double gap = 0;
+    for (size_t i = indexAt(time_s, from_s) + 1; i < x.size() && time_s[i] <= to_s; ++i)
+        if (!std::isfinite(x[i])) gap += time_s[i] - time_s[i - 1];
+    return gap;
+}
+
 } // namespace deft
