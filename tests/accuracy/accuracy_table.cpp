@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Not a test: films the scenes, measures each clip twice and writes the tables of docs/accuracy.md.
-// accuracy_table CLIPS [--only CLIP] [DOCUMENT]    clips that are there already are not filmed again
+// accuracy_table CLIPS [--only CLIP] [--cases FILE] [--forget] [DOCUMENT]
+// Clips that are there already are not filmed again; --forget keeps none.
 #include "accuracy/made_case.h"
 #include "base/files.h"
 
@@ -253,6 +254,18 @@ bool addClip(Pool& pool, const MadeCase& c, const std::filesystem::path& scenes,
     return true;
 }
 
+/// The measures whose bands hold less than they should, with or without stickers.
+std::string narrowBands(const Pool& pool) {
+    constexpr double kLeast = 0.92;
+    std::string named;
+    for (const bool stickers : {true, false})
+        for (const auto& [id, e] : pool.byMeasure[stickers])
+            if (!e.off.empty() && e.coverage() < kLeast)
+                named += (named.empty() ? "" : ", ") + measureName(id) + (stickers ? " with stickers" : "") + " (" +
+                         percent(e.coverage()) + " %)";
+    return "\nInside their band in less than 92 % of frames: " + (named.empty() ? "none" : named) + ".\n";
+}
+
 std::string tablesOf(const Pool& pool) {
     std::string states = "| | with stickers: frames, RMS, inside the band | without |\n|---|---|---|\n";
     for (const PointState state : {PointState::Seen, PointState::Weak, PointState::Lost}) {
@@ -293,7 +306,7 @@ std::string tablesOf(const Pool& pool) {
     }
     return "| clip | marks, RMS | wrong as seen | angles, RMS | inside the band | measured | times of reps / holds / "
            "breaks |\n|---|---|---|---|---|---|---|\n" +
-           pool.clips + "\n" + states + "\n" + measures + "\n" + events + "\n" + threeD +
+           pool.clips + "\n" + states + "\n" + measures + "\n" + events + "\n" + threeD + narrowBands(pool) +
            "\nFindings called clear that the true points contradict: " + std::to_string(pool.wrongFindings) + " of " +
            std::to_string(pool.clearFindings) +
            ".\nFindings that cannot be told though the true points are more than 1.5 half-widths from the limit: " +
@@ -304,25 +317,31 @@ std::string tablesOf(const Pool& pool) {
 
 int main(int argc, char** argv) {
     if (argc < 2)
-        return std::fprintf(stderr, "accuracy_table CLIPS [--only CLIP] [--cases FILE] [DOCUMENT]\n"
+        return std::fprintf(stderr, "accuracy_table CLIPS [--only CLIP] [--cases FILE] [--forget] [DOCUMENT]\n"
                                     "FILE: another cases.json, with its scenes in the folder scenes beside it\n"),
                2;
     const std::filesystem::path folder = argv[1];
     std::filesystem::create_directories(folder);
     std::string only, document;
+    bool forget = false;
     std::filesystem::path cases = DEFT_TEST_DATA "/accuracy/cases.json";
     for (int i = 2; i < argc; ++i) {
         if (std::string(argv[i]) == "--only" && i + 1 < argc)
             only = argv[++i];
         else if (std::string(argv[i]) == "--cases" && i + 1 < argc)
             cases = argv[++i];
+        else if (std::string(argv[i]) == "--forget")
+            forget = true;
         else
             document = argv[i];
     }
     Pool pool;
-    for (const MadeCase& c : readCases(cases))
-        if (c.clip.find(only) != std::string::npos && !addClip(pool, c, cases.parent_path() / "scenes", folder))
-            return 1;
+    for (const MadeCase& c : readCases(cases)) {
+        if (c.clip.find(only) == std::string::npos) continue;
+        if (!addClip(pool, c, cases.parent_path() / "scenes", folder)) return 1;
+        for (const char* kind : {".mp4", ".marks.json", ".truth.csv"})
+            if (forget) std::filesystem::remove(folder / (c.clip + kind));
+    }
     const std::string text = tablesOf(pool);
     std::printf("\n%s", text.c_str());
     if (document.empty()) return 0;
