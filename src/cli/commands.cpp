@@ -2,6 +2,7 @@
 #include "cli/commands.h"
 
 #include "analysis/analyse.h"
+#include "base/data_folder.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "base/progress.h"
@@ -12,7 +13,6 @@
 #include "cli/looking.h"
 #include "cli/programmes.h"
 #include "cli/repeat.h"
-#include "exercises/data_folder.h"
 #include "figure/film.h"
 #include "tracking/track_clip.h"
 #include "video/clip_reader.h"

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The whole program: every command, and the window.
 
-#include "app/window/main_window.h"
+#include "app/window/run.h"
 #include "cli/commands.h"
 
 #include <iostream>
@@ -13,7 +13,7 @@ int main(int argc, char** argv) {
         const auto options = deft::cli::parse(argc, argv);
         if (options.exit) return *options.exit;
         if (const auto exit = deft::cli::run(options, argc, argv)) return *exit;
-        return deft::ui::runWindow(argc, argv, options.library, options.demo, options.takeOver);
+        return deft::ui::runWindow(argc, argv, {options.library, options.demo, options.takeOver, options.files});
     } catch (const std::exception& e) {
         std::cerr << "deft-mirror: it could not be done (" << e.what() << ").\n";
         return 1;

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/judging.h"
 
+#include "base/data_folder.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "cli/knowledge.h"
-#include "exercises/data_folder.h"
 #include "judgement/asked.h"
 #include "marks/clip_of_tracks.h"
 #include "review/review_json.h"

@@ -17,6 +17,7 @@ struct Options {
     std::vector<std::string> schools, folders, flags, cleared;
     bool json = false, quiet = false, mirrored = false;
     bool demo = false, takeOver = false; ///< of the window
+    std::vector<std::string> files;      ///< that it opens
 
     /// Set when nothing is left to do: 0 after help, 2 after wrong use.
     std::optional<int> exit;

@@ -2,10 +2,10 @@
 // The library's database: opening, transactions, reading.
 #include "store/library.h"
 
+#include "base/data_folder.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "base/numbers.h"
-#include "exercises/data_folder.h"
 #include "store/cache_names.h"
 #include "store/schema.h"
 #include "store/sql_values.h"

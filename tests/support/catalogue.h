@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "base/data_folder.h"
 #include "exercises/catalogue.h"
-#include "exercises/data_folder.h"
 
 namespace deft {
 

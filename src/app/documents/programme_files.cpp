@@ -2,9 +2,9 @@
 #include "app/documents/programme_files.h"
 
 #include "app/documents/printed_page.h"
+#include "base/data_folder.h"
 #include "base/files.h"
 #include "base/json.h"
-#include "exercises/data_folder.h"
 #include "programme/programme_calendar.h"
 #include "programme/programme_letter.h"
 

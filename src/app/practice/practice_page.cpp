@@ -3,7 +3,7 @@
 
 #include "app/practice/noise_panel.h"
 #include "app/session/own_marking.h"
-#include "exercises/data_folder.h"
+#include "base/data_folder.h"
 
 #include <QVBoxLayout>
 

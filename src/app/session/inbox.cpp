@@ -11,7 +11,7 @@ namespace deft::ui {
 namespace {
 constexpr int kSettle_ms = 400;   // files come in pieces
 constexpr int kAgain_ms = 10'000; // for folders whose changes the system does not tell of
-constexpr const char* kKind = "note";
+constexpr const char* kNoteWork = "note";
 
 /// A note as the library knows it was put aside: another one of that name is another.
 std::string subjectOf(const std::filesystem::path& note) {
@@ -44,11 +44,11 @@ void Inbox::setFolder(const std::filesystem::path& folder) {
 void Inbox::stop() {
     job_.stop();
     waiting_.clear();
-    if (!now_.empty()) (void)library_.end(kKind, std::exchange(now_, {}));
+    if (!now_.empty()) (void)library_.end(kNoteWork, std::exchange(now_, {}));
 }
 
 void Inbox::retry() {
-    for (const Aside& a : library_.asides(kKind)) (void)library_.end(kKind, a.subject);
+    for (const Aside& a : library_.asides(kNoteWork)) (void)library_.end(kNoteWork, a.subject);
     look();
 }
 
@@ -82,7 +82,7 @@ void Inbox::seen(Result<InboxContent> content) {
         trouble_ = QString::fromStdString(content.error().detail);
     } else {
         refused_ = std::move(content->refused), loose_ = std::move(content->loose);
-        const auto aside = library_.asides(kKind);
+        const auto aside = library_.asides(kNoteWork);
         const auto isAsked = [this](const std::filesystem::path& note) {
             return std::any_of(questions_.begin(), questions_.end(),
                                [&](const Question& q) { return q.item.note == note; });
@@ -104,7 +104,7 @@ void Inbox::seen(Result<InboxContent> content) {
 }
 
 void Inbox::takeHome(const InboxContent::Home& home) {
-    const auto aside = library_.asides(kKind);
+    const auto aside = library_.asides(kNoteWork);
     const auto known =
         std::find_if(aside.begin(), aside.end(), [&](const Aside& a) { return a.subject == subjectOf(home.file); });
     if (known != aside.end()) return void(refused_.push_back({home.file, known->why}));
@@ -116,7 +116,7 @@ void Inbox::takeHome(const InboxContent::Home& home) {
 }
 
 void Inbox::refuse(const std::filesystem::path& note, const std::string& why) {
-    (void)library_.putAside({kKind, subjectOf(note), why});
+    (void)library_.putAside({kNoteWork, subjectOf(note), why});
     refused_.push_back({note, why});
     emit changed();
 }
@@ -126,7 +126,7 @@ void Inbox::next() {
     const InboxContent::Item item = std::move(waiting_.front());
     waiting_.pop_front();
     now_ = subjectOf(item.note);
-    (void)library_.begin(kKind, now_);
+    (void)library_.begin(kNoteWork, now_);
     job_.run([item, home = library_.folder() / "clips"](
                  StopToken stop, const ProgressFn& progress) { return keepClip(item, home, stop, progress); },
              [this, item](const Result<KeptClip>& kept) {
@@ -136,7 +136,7 @@ void Inbox::next() {
 }
 
 void Inbox::took(const InboxContent::Item& item, const Result<KeptClip>& kept) {
-    (void)library_.end(kKind, std::exchange(now_, {}));
+    (void)library_.end(kNoteWork, std::exchange(now_, {}));
     if (!kept) {
         if (kept.error().code != Errc::Cancelled) refuse(item.note, kept.error().detail);
         return;

@@ -12,7 +12,7 @@
 
 namespace deft::ui {
 namespace {
-constexpr const char* kKind = "mail"; // as the library knows what was put aside
+constexpr const char* kMailWork = "mail"; // as the library knows what was put aside
 } // namespace
 
 /// The calendar file of a letter. @errors those of answerCalendar
@@ -82,12 +82,12 @@ void Outgoing::send(int64_t filed, std::vector<std::shared_ptr<const Review>> re
 }
 
 void Outgoing::retry() {
-    for (const Aside& a : library_.asides(kKind)) (void)library_.end(kKind, a.subject);
+    for (const Aside& a : library_.asides(kMailWork)) (void)library_.end(kMailWork, a.subject);
     resume();
 }
 
 void Outgoing::resume() {
-    const auto aside = library_.asides(kKind);
+    const auto aside = library_.asides(kMailWork);
     const auto waits = [this](int64_t filed) {
         return now_ == filed ||
                std::any_of(waiting_.begin(), waiting_.end(), [&](const Letter& l) { return l.filed == filed; });
@@ -125,7 +125,7 @@ void Outgoing::giveUp(const std::vector<int64_t>& filed) {
         waiting_.end());
     if (!job_.isRunning() || !isMeant(now_)) return;
     job_.stop();
-    (void)library_.end(kKind, std::to_string(now_));
+    (void)library_.end(kMailWork, std::to_string(now_));
     next();
 }
 
@@ -133,7 +133,7 @@ void Outgoing::stop() {
     waiting_.clear();
     if (!job_.isRunning()) return;
     job_.stop();
-    (void)library_.end(kKind, std::to_string(now_)); // closing is no failure
+    (void)library_.end(kMailWork, std::to_string(now_)); // closing is no failure
 }
 
 void Outgoing::next() {
@@ -142,7 +142,7 @@ void Outgoing::next() {
     Letter letter = std::move(waiting_.front());
     waiting_.pop_front();
     const int64_t filed = now_ = letter.filed;
-    (void)library_.begin(kKind, std::to_string(filed));
+    (void)library_.begin(kMailWork, std::to_string(filed));
     job_.run(
         [letter = std::move(letter), folder = library_.folder()](StopToken stop,
                                                                  const ProgressFn& progress) -> Result<MadeMail> {
@@ -152,12 +152,12 @@ void Outgoing::next() {
         },
         [this, filed](const Result<MadeMail>& made) {
             const std::string subject = std::to_string(filed);
-            (void)library_.end(kKind, subject);
+            (void)library_.end(kMailWork, subject);
             if (made) {
                 (void)library_.markMade(filed, made->file); // if this fails, the next start makes the mail once more
                 emit sent(*made);
             } else {
-                (void)library_.putAside({kKind, subject, made.error().detail});
+                (void)library_.putAside({kMailWork, subject, made.error().detail});
                 emit failed(filed, QString::fromStdString(made.error().detail));
             }
             next();

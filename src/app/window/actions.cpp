@@ -337,20 +337,7 @@ void MainWindow::chooseClipFile() {
 void MainWindow::readMarksFile() {
     if (!session_->isOpen()) return say(tr("Open a clip first; marks belong to one."));
     const QString path = QFileDialog::getOpenFileName(this, tr("Marks"), {}, tr("Marks (*.json)"));
-    if (path.isEmpty()) return;
-    auto marks = readMarks(path.toStdString());
-    if (!marks)
-        return say(QString::fromStdString("Marks not read: " + marks.error().detail +
-                                          ". The marks of this review are as they were."));
-    auto fitted = fitToClip(std::move(*marks), session_->clip(), session_->inputs().clipSha256);
-    if (!fitted)
-        return say(QString::fromStdString("Marks not read: " + fitted.error().detail +
-                                          ". The marks of this review are as they were."));
-    if (areUnconfirmed(*fitted)) // the file is looked at here, by the coach: from now on they are the coach's marks
-        say(tr("These marks were proposed by the program. Look at each before you answer."));
-    fitted->keep("proposed", nullptr);
-    session_->edit(tr("marks from a file"), [&](ReviewInputs& in) { in.marks = *fitted; });
-    if (!session_->review()) session_->measure();
+    if (!path.isEmpty()) takeMarks(path);
 }
 
 void MainWindow::writeMarksFile() {

@@ -2,10 +2,10 @@
 #include "app/window/demo.h"
 
 #include "answer/answer.h"
+#include "base/data_folder.h"
 #include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
-#include "exercises/data_folder.h"
 #include "review/review_json.h"
 #include "store/programme_need.h"
 #include "video/clip_reader.h"

@@ -307,8 +307,22 @@ void MainWindow::showKeys() {
     sheet->show();
 }
 
+void MainWindow::comeBack() {
+    QSettings settings;
+    const auto room = Room(settings.value(QStringLiteral("room"), int(Queue)).toInt());
+    const auto clip = library_->clip(settings.value(QStringLiteral("clip"), 0).toLongLong());
+    settings.remove(QStringLiteral("clip")); // should it end the program, the next start does not try it again
+    if (clip && isOfAClip(room)) {
+        std::error_code ec;
+        if (!clip->filed && std::filesystem::exists(clip->draft.clipPath, ec)) openClip(clip->id);
+    } else if (room == Record || room == Programmes || room == Exercises || room == Practice)
+        go(room);
+}
+
 void MainWindow::closeEvent(QCloseEvent* e) {
     QSettings settings;
+    settings.setValue(QStringLiteral("room"), int(room()));
+    settings.setValue(QStringLiteral("clip"), qlonglong(session_->isOpen() ? session_->clipId() : 0));
     settings.setValue(QStringLiteral("geometry"), saveGeometry());
     settings.setValue(QStringLiteral("threads-folded"), bench_->threadsFolded());
     // What has been filed is on its way: a few seconds are waited for it, and then the window closes by itself.

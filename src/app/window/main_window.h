@@ -54,6 +54,10 @@ public:
     Room room() const;
     void go(Room room);
     void openClip(qint64 clip);
+    /// What somebody hands to the program: films, folders, and files of ours, each where it belongs.
+    void openFiles(const QStringList& paths);
+    /// Room and clip of the last time.
+    void comeBack();
     /// The film of a clip is here now: it is taken into the library, and the clip is opened.
     void bringBack(int64_t clip, const QString& path);
     const QString& message() const;
@@ -137,9 +141,11 @@ private:
     /// @param andNext opens the clip that is to be answered next, while this one is being filed
     /// @param alone though its visit has other clips, they get another letter
     void fileAnswer(bool andNext = false, bool alone = false);
-    double filmTime() const;                    ///< of the frame that is shown, s from the film's own start
-    void cutPart();                             ///< from where a part was begun to the frame that is shown
-    void takeDropped(const QStringList& paths); ///< films and folders
+    double filmTime() const; ///< of the frame that is shown, s from the film's own start
+    void cutPart();          ///< from where a part was begun to the frame that is shown
+    void takeMarks(const QString& path);
+    void takeExercise(const QString& path);
+    void takeNote(const QString& path);
     void takeFolder(const QString& path);
     void takeBackLetter();           ///< the newest that has not been recorded yet
     void keepForVisit(bool andNext); ///< as long as others of its visit are not ready
@@ -192,9 +198,5 @@ private:
     std::vector<QAction*> roomActions_;
     QAction* dark_;
 };
-
-/// Runs the window until it is closed. @param takeOver open the library although it seems to be open elsewhere
-/// @return exit code
-int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo, bool takeOver);
 
 } // namespace deft::ui

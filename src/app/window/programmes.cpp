@@ -29,8 +29,6 @@
 namespace deft::ui {
 namespace {
 
-constexpr size_t kMostNoteBytes = size_t(1) << 20;
-
 std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
 
 } // namespace
@@ -253,10 +251,7 @@ void MainWindow::takePracticeNote() {
     const std::string copied = noteInText(QApplication::clipboard()->text().toStdString());
     if (copied.find("deft-mirror-practice") != std::string::npos) return readPracticeNote(copied, "the copied text");
     const QString path = QFileDialog::getOpenFileName(this, tr("A practice note"), {}, tr("Note (*.json *.txt *.eml)"));
-    if (path.isEmpty()) return;
-    const auto file = readFile(path.toStdString(), kMostNoteBytes);
-    if (!file) return say(QString::fromStdString("Not taken in: " + file.error().detail + "."));
-    readPracticeNote(noteInText(*file), path.toStdString());
+    if (!path.isEmpty()) takeNote(path);
 }
 
 void MainWindow::readPracticeNote(const std::string& text, const std::string& where) {

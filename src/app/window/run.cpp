@@ -1,10 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/window/run.h"
+
+#include "app/session/desktop_link.h"
 #include "app/session/log.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
 #include "app/window/main_window.h"
 
 #include <QApplication>
+#include <QFileInfo>
 #include <QIcon>
 #include <QMessageBox>
 #include <QPushButton>
@@ -53,12 +57,21 @@ Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder
 
 } // namespace
 
-int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo, bool takeOver) {
+int runWindow(int argc, char** argv, const WindowStart& start) {
+    // Files are chosen in the desktop's own dialogs where it offers them to all programs.
+    if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORMTHEME")) qputenv("QT_QPA_PLATFORMTHEME", "xdgdesktopportal");
     Application application(argc, argv);
     std::setlocale(LC_NUMERIC, "C"); // Qt has taken the user's; files and libraries want a point
     QCoreApplication::setOrganizationName(QStringLiteral("deft-mirror"));
     QCoreApplication::setApplicationName(QStringLiteral("deft-mirror"));
     QCoreApplication::setApplicationVersion(QStringLiteral(DEFT_VERSION));
+    QGuiApplication::setDesktopFileName(QStringLiteral("org.deft_mirror.DeftMirror"));
+    QStringList files;
+    for (const std::string& file : start.files)
+        files << QFileInfo(QString::fromStdString(file)).absoluteFilePath(); // the other program has its own folder
+    const bool isOwn = start.library.empty() && !start.demo; // there is one window over the coach's own library
+    DesktopLink link;
+    if (isOwn && !link.take() && DesktopLink::handOver(files)) return 0;
     keepLog();
     qCInfo(lcWork) << "started:" << DEFT_VERSION << "with Qt" << qVersion();
     QGuiApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/mark.svg")));
@@ -68,11 +81,11 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
 
     const std::filesystem::path base =
         QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation).toStdString();
-    const std::filesystem::path folder = !libraryFolder.empty()
-                                             ? std::filesystem::path(libraryFolder)
-                                             : base / "deft-mirror" / (demo ? "demo-library" : "library");
-    auto library = openLibrary(folder, takeOver);
-    if (library && demo && (*library)->clients().empty()) {
+    const std::filesystem::path folder = !start.library.empty()
+                                             ? std::filesystem::path(start.library)
+                                             : base / "deft-mirror" / (start.demo ? "demo-library" : "library");
+    auto library = openLibrary(folder, start.takeOver);
+    if (library && start.demo && (*library)->clients().empty()) {
         const QDate today = QDate::currentDate();
         if (auto ok = fillDemo(**library, today).and_then([&] { return fillSeason(**library, today); }); !ok) {
             std::cerr << "deft-mirror: the demo could not be set up: " << ok.error().detail << ".\n";
@@ -91,8 +104,15 @@ int runWindow(int argc, char** argv, const std::string& libraryFolder, bool demo
     }
     MainWindow window(std::move(*library));
     application.window = &window;
-    if (demo) window.startDemo();
+    start.demo ? window.startDemo() : window.comeBack();
     window.show();
+    QObject::connect(&link, &DesktopLink::wanted, &window, [&window](const QStringList& wanted) {
+        window.setWindowState((window.windowState() & ~Qt::WindowMinimized) | Qt::WindowActive);
+        window.raise();
+        window.activateWindow();
+        window.openFiles(wanted);
+    });
+    window.openFiles(files);
     const int exit = QApplication::exec();
     application.window = nullptr;
     return exit;

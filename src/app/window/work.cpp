@@ -2,6 +2,7 @@
 // What goes on in the background, and how the queue shows it.
 #include "app/bench/bench_page.h"
 #include "app/queue/queue_page.h"
+#include "app/session/desktop_link.h"
 #include "app/theme/words.h"
 #include "app/window/demo_phone.h"
 #include "app/window/main_window.h"
@@ -40,6 +41,11 @@ void MainWindow::connectWork() {
     arrivals_.setInterval(300); // many may come at once
     connect(inbox_, &Inbox::practised, this, &MainWindow::tellPractice);
     connect(inbox_, &Inbox::tookIn, &arrivals_, qOverload<>(&QTimer::start));
+    connect(inbox_, &Inbox::tookIn, this, [this](qint64 id) {
+        const auto clip = library_->clip(id);
+        if (clip && clip->draft.note.isAlarming() && !isActiveWindow())
+            DesktopLink::notify(tr("A clip with pain has come in"), tr("It stands first in the queue."));
+    });
     connect(&arrivals_, &QTimer::timeout, this, [this] {
         queue_->refresh();
         refreshBars();
@@ -219,21 +225,6 @@ void MainWindow::chooseInbox() {
     say(tr("Clips are taken in from %1.").arg(path));
 }
 
-/// Films are asked about one after the other; what lies in a folder is copied into the inbox, with its notes.
-void MainWindow::takeDropped(const QStringList& paths) {
-    QStringList films;
-    for (const QString& path : paths) {
-        std::error_code ec;
-        if (std::filesystem::is_directory(path.toStdString(), ec))
-            takeFolder(path);
-        else
-            films << path;
-    }
-    if (films.isEmpty()) return;
-    go(Queue);
-    queue_->bringInAll(films);
-}
-
 void MainWindow::takeFolder(const QString& path) {
     say(tr("Taking over what lies in %1 …").arg(path));
     taking_.run([from = std::filesystem::path(path.toStdString()), to = inbox_->folder()](
@@ -256,7 +247,7 @@ void MainWindow::dropEvent(QDropEvent* e) {
     QStringList paths;
     for (const QUrl& url : e->mimeData()->urls())
         if (url.isLocalFile()) paths << url.toLocalFile();
-    takeDropped(paths);
+    openFiles(paths);
 }
 
 void MainWindow::makeQueueActions(QMenu* menu) {
@@ -309,7 +300,7 @@ void MainWindow::makeQueueActions(QMenu* menu) {
     add(menu, tr("Choose the inbox folder…"), {}, this, [this] { chooseInbox(); });
     add(menu, tr("Take over a folder once…"), {}, this, [this] {
         const QString path = QFileDialog::getExistingDirectory(this, tr("A folder with clips"));
-        if (!path.isEmpty()) takeDropped({path});
+        if (!path.isEmpty()) openFiles({path});
     });
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "detection/keypoint_network.h"
 
+#include "base/data_folder.h"
+
 #include <cstdlib>
 #include <opencv2/dnn.hpp>
 
@@ -49,13 +51,17 @@ std::filesystem::path KeypointNetwork::usualPlace() {
         cache = xdg;
     else if (const char* home = std::getenv("HOME"))
         cache = std::filesystem::path(home) / ".cache";
-    return cache / "deft-mirror" / "keypoints-1.onnx";
+    const auto fetched = cache / "deft-mirror" / "keypoints-1.onnx";
+    const auto installed = dataFolder() / "keypoints" / "keypoints-1.onnx";
+    std::error_code ec;
+    return !std::filesystem::exists(fetched, ec) && std::filesystem::exists(installed, ec) ? installed : fetched;
 }
 
 Result<KeypointNetwork> KeypointNetwork::load(const std::filesystem::path& file) {
     if (std::error_code ec; !std::filesystem::is_regular_file(file, ec))
-        return fail(Errc::NotFound, "marks cannot be proposed from the picture: the keypoint network is not at " +
-                                        file.string() + "; ./start fetches it when there is a network");
+        return fail(Errc::NotFound,
+                    "marks cannot be proposed from the picture: the keypoint network is not at " + file.string() +
+                        "; the package deft-mirror-data brings it, and ./start fetches it when there is a network");
     auto state = std::make_unique<State>();
     try {
         state->net = cv::dnn::readNetFromONNX(file.string());

@@ -53,8 +53,8 @@ class KeypointNetwork {
 public:
     static constexpr int kSide = 256; ///< width and height of the square that a pass takes
 
-    /// The file that set-up leaves in the cache folder: DEFT_MIRROR_KEYPOINTS if set, else
-    /// $XDG_CACHE_HOME/deft-mirror/keypoints-1.onnx.
+    /// DEFT_MIRROR_KEYPOINTS if set; the file that set-up leaves in the cache folder,
+    /// $XDG_CACHE_HOME/deft-mirror/keypoints-1.onnx; where that is not there, the one that was installed with the data.
     static std::filesystem::path usualPlace();
 
     /// @errors NotFound (with what to do), BadFormat

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "exercises/data_folder.h"
+#include "base/data_folder.h"
 
 #include <cstdlib>
 
