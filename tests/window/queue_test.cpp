@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What the queue does for a coach besides opening clips: taking an answer back, mails made and sent, films dropped onto
 // the window, a search that says how much it shows, and rows that tell everything to who cannot see them.
+#include "app/exercises/exercises_page.h"
+#include "base/files.h"
 #include "base/json.h"
 #include "support/driven_window.h"
 #include "support/known_clip.h"
@@ -115,6 +117,48 @@ private slots:
 
     /// Films are asked about one after the other; a folder's films and notes go into the inbox and stay where they
     /// were.
+    /// What is handed over goes where it belongs; nothing counts before the coach has looked at it.
+    void filesGoWhereTheyBelong() {
+        const auto open = [&](const QString& path) {
+            window_->openFiles({path});
+            return window_->message();
+        };
+        const QString clips = QStringLiteral(DEFT_SOURCE_DIR "/demo/clips/");
+        const QString marks = clips + QStringLiteral("ruta-bridge-april.marks.json");
+        QVERIFY(open(marks).startsWith(QLatin1String("Open a clip first")));
+        QVERIFY(open(QStringLiteral("/nowhere.mp4")).contains(QLatin1String("there is no such file")));
+        const QString letter = dir_.filePath(QStringLiteral("letter.txt"));
+        QVERIFY(writeFileAtomically(letter.toStdString(), "Dear coach,\n").has_value());
+        QVERIFY(open(letter).contains(QLatin1String("neither a film")));
+        open(QStringLiteral(DEFT_SOURCE_DIR "/data/exercises/bridge.json"));
+        QCOMPARE(window_->room(), MainWindow::Exercises);
+        QVERIFY(window_->exercisesPage().isEditing() && window_->exercisesPage().editor().isInOrder());
+        QVERIFY(!fs::exists(window_->library().folder() / "exercises" / "bridge.json")); // not before it is saved
+        const int64_t clip = addClip("Ruta Varga");
+        window_->openClip(clip);
+        QVERIFY(measured());
+        session().edit(QStringLiteral("no marks"), [](ReviewInputs& in) { in.marks.frames.clear(); });
+        open(marks);
+        QVERIFY(!session().inputs().marks.frames.empty());
+    }
+
+    /// The next start shows the room and the clip of the last one, but does not try a clip twice that ended it.
+    void comesBackWhereItWas() {
+        const int64_t clip = addClip("Ruta Varga");
+        window_->openClip(clip);
+        QVERIFY(measured());
+        window_->go(MainWindow::Letter);
+        window_->close();
+        const QString folder = QString::fromStdString(window_->library().folder().filename().string());
+        openWindow(folder);
+        QCOMPARE(window_->room(), MainWindow::Queue); // a test's window and the demo begin at the queue
+        window_->comeBack();
+        QVERIFY(window_->room() == MainWindow::Bench && session().clipId() == clip);
+        openWindow(folder); // that one was not closed in order
+        window_->comeBack();
+        QCOMPARE(window_->room(), MainWindow::Queue);
+    }
+
     void dropped() {
         drop({QString::fromStdString(film("a.mp4").string()), QString::fromStdString(film("b.mp4").string())});
         QCOMPARE(window_->room(), MainWindow::Queue);

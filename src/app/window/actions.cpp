@@ -343,7 +343,7 @@ void MainWindow::readMarksFile() {
 void MainWindow::writeMarksFile() {
     if (!session_->isOpen()) return say(tr("Open a clip first; marks belong to one."));
     const QString path =
-        QFileDialog::getSaveFileName(this, tr("Marks"), QStringLiteral("marks.json"), tr("Marks (*.json)"));
+        QFileDialog::getSaveFileName(this, tr("Marks"), QStringLiteral("clip.marks.json"), tr("Marks (*.json)"));
     if (path.isEmpty()) return;
     auto ok = writeFileAtomically(path.toStdString(), toText(toJson(session_->inputs().marks)));
     say(ok ? tr("Marks exported to %1.").arg(path)

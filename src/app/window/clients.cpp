@@ -105,7 +105,7 @@ void MainWindow::writeReport(const QString& path) {
 
 void MainWindow::chooseBundleFile() {
     if (!client_->record().chosenReview()) return say(tr("No review of this exercise has been filed yet."));
-    const QString path = QFileDialog::getSaveFileName(this, tr("The review as a bundle"), QStringLiteral("review.zip"),
+    const QString path = QFileDialog::getSaveFileName(this, tr("The review as a bundle"), QStringLiteral("review.deft-bundle.zip"),
                                                       tr("Bundle (*.zip)"));
     if (!path.isEmpty()) writeBundle(path);
 }

@@ -158,7 +158,7 @@ void MainWindow::showPracticePage() {
 void MainWindow::chooseProgrammeFile() {
     const QString path = QFileDialog::getSaveFileName(
         this, tr("The programme as a file"), QStringLiteral("practice.html"),
-        tr("Practice page (*.html);;Printed sheet (*.pdf);;Calendar (*.ics);;Programme (*.json)"));
+        tr("Practice page (*.html);;Printed sheet (*.pdf);;Calendar (*.ics);;Programme (*.programme.json *.json)"));
     if (!path.isEmpty()) writeProgramme(path);
 }
 
@@ -216,7 +216,7 @@ void MainWindow::writeThenAndNow(const QString& path) {
 }
 
 void MainWindow::readProgrammeFile() {
-    const QString path = QFileDialog::getOpenFileName(this, tr("A programme"), {}, tr("Programme (*.json)"));
+    const QString path = QFileDialog::getOpenFileName(this, tr("A programme"), {}, tr("Programme (*.programme.json *.json)"));
     if (!path.isEmpty()) readProgramme(path);
 }
 
