@@ -158,8 +158,11 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (o.command == "analyse") return analyseClip(*catalogue, o);
     if (o.command == "check") return check(**catalogue, o);
     if (o.command == "marks") return marks(**catalogue, o);
-    if (o.command == "answer") return writeAnswer(*catalogue, {o.folder}, o.format, o.out, argc, argv);
-    if (o.command == "visit") return writeAnswer(*catalogue, o.folders, o.format, o.out, argc, argv);
+    if (o.command == "answer" || o.command == "visit") {
+        const Interruptible interrupt;
+        const auto folders = o.command == "visit" ? o.folders : std::vector{o.folder};
+        return writeAnswer(*catalogue, folders, o.format, o.out, interrupt.token(), argc, argv);
+    }
     if (o.command == "season") return makeSeason(o.library);
     if (o.command == "programme show") return showProgramme(**catalogue, o);
     if (o.command == "programme export") return exportProgramme(*catalogue, o);

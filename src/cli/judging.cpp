@@ -2,6 +2,7 @@
 #include "cli/judging.h"
 
 #include "base/data_folder.h"
+#include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "cli/knowledge.h"
@@ -34,6 +35,9 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
         return tl::unexpected(sha.error());
     else if (const Json told = in.marks.kept("clip_sha256"); told.is_string())
         in.clipSha256 = told;
+    if (!o.date.empty() && !parseDate(o.date))
+        return fail(Errc::BadFormat, "--date " + o.date + ": a day is written as 2026-05-31");
+    in.date = o.date;
     for (const std::string& s : o.schools)
         if (auto ok = catalogue.schools().add(in.schools, s); !ok) return tl::unexpected(ok.error());
     auto exercise = exerciseOf(catalogue, in);

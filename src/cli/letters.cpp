@@ -2,9 +2,13 @@
 #include "cli/letters.h"
 
 #include "analysis/analyse.h"
+#include "answer/calendar.h"
 #include "answer/sheet.h"
 #include "app/documents/answer_file.h"
+#include "app/documents/bundle.h"
 #include "app/documents/letter_films.h"
+#include "app/documents/reply_clip.h"
+#include "app/documents/review_sheet.h"
 #include "app/documents/sketch_picture.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
@@ -24,6 +28,10 @@ namespace {
 /// Pictures and pages carry text, so the typeface is needed, but no display.
 std::unique_ptr<QGuiApplication> withoutDisplay(int& argc, char** argv) {
     qputenv("QT_QPA_PLATFORM", "offscreen");
+    // Standard error is for what could not be done, not for what Qt misses without a desktop.
+    qInstallMessageHandler([](QtMsgType type, const QMessageLogContext&, const QString& said) {
+        if (type == QtFatalMsg || type == QtCriticalMsg) std::cerr << said.toStdString() << "\n";
+    });
     auto gui = std::make_unique<QGuiApplication>(argc, argv);
     std::setlocale(LC_NUMERIC, "C"); // Qt has taken the user's
     ui::loadTypeface();
@@ -36,10 +44,26 @@ int written(const std::string& out, const Result<std::string>& content) {
     return 0;
 }
 
+/// A reply clip, a bundle, the rep sheet: nothing without the film.
+bool isOfFilm(const std::string& form) { return form == "mp4" || form == "zip" || form == "sheet"; }
+
+/// What is made from the film of the first review.
+int ofFilm(ui::LetterFilms& films, const Answer& letter, const std::string& form, const std::string& out,
+           StopToken stop) {
+    const Review& review = films.review(0);
+    if (form == "zip") {
+        std::cerr << "deft-mirror: faces are covered and the name is left out; pass it on only if the client agreed\n";
+        return written(out, ui::reviewBundle(review, films.reader(0), stop));
+    }
+    const auto ok = form == "mp4" ? ui::writeReplyClip(review, letter, films.reader(0), out, stop)
+                                  : ui::writeReviewSheet(review, films.reader(0), out);
+    return ok ? 0 : failed(ok.error());
+}
+
 } // namespace
 
 int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& folders, const std::string& form,
-                const std::string& out, int& argc, char** argv) {
+                const std::string& out, StopToken stop, int& argc, char** argv) {
     std::vector<std::shared_ptr<const Review>> reviews;
     for (const std::string& folder : folders) {
         auto review = readFolder(catalogue, folder);
@@ -51,9 +75,19 @@ int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& f
     }
     auto films = ui::LetterFilms::open(reviews);
     if (!films && films.error().code != Errc::NotFound) return failed(films.error());
-    if (!films) std::cerr << "deft-mirror: " << films.error().detail << "; the answer goes without pictures\n";
+    if (!films && !isOfFilm(form))
+        std::cerr << "deft-mirror: " << films.error().detail << "; the answer goes without pictures\n";
+    const Answer letter = ui::letterOn(reviews);
+    if (form == "ics") {
+        const AnswerPart* next = letter.find("next");
+        return written(out, answerCalendar(letter, reviews[size_t(next ? next->of : 0)]->inputs));
+    }
     const auto gui = withoutDisplay(argc, argv);
-    return written(out, ui::answerIn(form, ui::letterOn(reviews), {reviews.front()->inputs.coach, {}, {}},
+    if (isOfFilm(form)) {
+        if (!films) return failed(films.error());
+        return ofFilm(*films, letter, form, out, stop);
+    }
+    return written(out, ui::answerIn(form, letter, {reviews.front()->inputs.coach, {}, {}},
                                      films ? films->pictures() : PictureMaker()));
 }
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "base/progress.h"
 #include "exercises/catalogue.h"
 
 #include <string>
@@ -9,8 +10,10 @@ namespace deft::cli {
 
 // What goes to a client, written to a file in one of the forms html, pdf, text, eml. Each returns the exit code.
 /// @param folders analysed ones of one client; of several the letter on their visit
+/// @param form also "ics"; of one folder "mp4" (the reply clip), "zip" (to be passed on), "sheet" (the rep sheet, by
+/// the ending of `out` as pdf, svg or png)
 int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& folders, const std::string& form,
-                const std::string& out, int& argc, char** argv);
+                const std::string& out, StopToken stop, int& argc, char** argv);
 /// Flags from intake, and those whose readiness list is confirmed.
 struct KnownFlags {
     std::vector<std::string> flags, cleared;

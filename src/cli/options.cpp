@@ -40,6 +40,8 @@ void describeArguments(CLI::App& app, Options& o) {
     analyseCommand->add_option("--school", o.schools, "QUESTION=SCHOOL")->take_all();
     analyseCommand->add_option("--history", o.history, "file of the client's earlier reviews");
     analyseCommand->add_option("--asked", o.asked, "what was asked and is known of the client");
+    analyseCommand->add_option("--date", o.date,
+                               "day on which the clip was made; with it the letter names the next one");
     analyseCommand->add_option("--tracks", o.tracks, "tracks.csv that is there already; the clip need not be");
     analyseCommand->add_option("--part", o.part, "of the film: from and to, in seconds")->expected(2);
     analyseCommand->add_option("--out", o.out, "folder for review.json, tracks.csv and series.csv")->required();
@@ -55,15 +57,18 @@ void describeArguments(CLI::App& app, Options& o) {
     marksCommand->add_option("--out", o.out, "file of marks to write")->required();
     CLI::App* answerCommand = command("answer", "the answer of an analysed folder");
     answerCommand->add_option("DIR", o.folder, "folder that `analyse` has written")->required();
-    answerCommand->add_option("--format", o.format, "of what is written")
+    answerCommand
+        ->add_option("--format", o.format,
+                     "the letter; its day as a calendar; the reply clip; the review to be passed on; the rep sheet "
+                     "(out: pdf, svg, png)")
         ->required()
-        ->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
+        ->check(CLI::IsMember({"html", "pdf", "text", "eml", "ics", "mp4", "zip", "sheet"}));
     answerCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* visitCommand = command("visit", "one letter for several analysed folders of a client");
     visitCommand->add_option("DIR", o.folders, "in the order in which they are told")->required()->expected(1, 12);
     visitCommand->add_option("--format", o.format, "of what is written")
         ->required()
-        ->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
+        ->check(CLI::IsMember({"html", "pdf", "text", "eml", "ics"}));
     visitCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* seasonCommand = app.add_subcommand("season", "eight weeks of the demo's company, into a library");
     seasonCommand->add_option("--library", o.library, "folder of the library, which is made where there is none")

@@ -2,10 +2,13 @@
 // The command line as other tools use it: formats, exit codes, one sentence of trouble, the same bytes twice.
 #include "base/files.h"
 #include "base/json.h"
+#include "detection/keypoint_network.h"
 #include "support/numbered_clip.h"
 #include "support/patience.h"
 #include "support/table.h"
+#include "video/clip_reader.h"
 
+#include <QFileInfo>
 #include <QProcess>
 #include <QRegularExpression>
 #include <QTemporaryDir>
@@ -197,6 +200,37 @@ private slots:
         QCOMPARE(QString::fromLatin1(mail).count(QStringLiteral("Content-ID:"), Qt::CaseInsensitive), pictures);
         QVERIFY(!mail.contains("src=\"data:") && !mail.contains("src=3D\"data:"));
         for (const QByteArray& line : mail.split('\n')) QVERIFY(line.size() <= 998); // RFC 5322, 2.1.1
+    }
+
+    /// What goes out besides the letter: the day of the next clip, the clip in slow motion, the rep sheet, the bundle.
+    void otherForms() {
+        const auto answer = [&](const char* folder, const char* form, const char* out) {
+            return run({"answer", at(folder), "--format", form, "--out", at(out), "--quiet"});
+        };
+        verifyTrouble(answer("one", "ics", "none.ics"), "no date");
+        const QStringList with = {"--exercise",         "bridge", "--marks", marks_, "--tracks",
+                                  at("one/tracks.csv"), "--quiet"};
+        verifyTrouble(
+            run(QStringList{"analyse", clip_, "--date", "1.12.2026"} + with + QStringList{"--out", at("dated")}),
+            "a day is written as");
+        QCOMPARE(
+            run(QStringList{"analyse", clip_, "--date", "2026-04-20"} + with + QStringList{"--out", at("dated")}).code,
+            0);
+        QCOMPARE(answer("dated", "ics", "next.ics").code, 0);
+        const auto day = QString::fromStdString(readFile(at("next.ics").toStdString()).value());
+        QVERIFY2(day.startsWith(QLatin1String("BEGIN:VCALENDAR")) &&
+                     day.contains(QLatin1String("DTSTART;VALUE=DATE:20260427")),
+                 qPrintable(day));
+        QCOMPARE(answer("dated", "sheet", "sheet.png").code, 0);
+        QVERIFY(QFileInfo(at("sheet.png")).size() > 20000);
+        verifyTrouble(answer("dated", "sheet", "sheet.bmp"), "sheet.bmp");
+        if (!std::filesystem::exists(KeypointNetwork::usualPlace())) QSKIP("the keypoint network has not been fetched");
+        QCOMPARE(answer("dated", "mp4", "reply.mp4").code, 0);
+        const auto reply = ClipReader::open(at("reply.mp4").toStdString());
+        QVERIFY(reply && reply->info().width == 1280 && reply->info().duration_s > 3);
+        const Ran zip = answer("dated", "zip", "review.zip");
+        QVERIFY(zip.code == 0 && zip.err.contains("only if the client agreed"));
+        QVERIFY(readFile(at("review.zip").toStdString()).value().starts_with("PK"));
     }
 
     void trackIsTheSameAsInAnalyse() {

@@ -9,6 +9,7 @@
 
 #include <QDBusConnection>
 #include <QDir>
+#include <QFileInfo>
 #include <QMimeDatabase>
 #include <QProcess>
 #include <QRegularExpression>
@@ -148,6 +149,47 @@ private slots:
             for (auto found = ours.globalMatch(text); found.hasNext(); ++count)
                 QVERIFY(types.contains("\"" + found.next().captured().toUtf8() + "\""));
             QCOMPARE(count, int(types.count("<mime-type ")));
+        }
+    }
+
+    /// What the two programs are linked with is named there, with its licence.
+    void noticeNamesWhatIsLinked() {
+        const auto notice =
+            QString::fromStdString(readFile((source_ + QStringLiteral("NOTICE")).toStdString()).value());
+        const std::map<QString, QString> words = {{QStringLiteral("avcodec"), QStringLiteral("FFmpeg")},
+                                                  {QStringLiteral("avformat"), QStringLiteral("FFmpeg")},
+                                                  {QStringLiteral("avutil"), QStringLiteral("FFmpeg")},
+                                                  {QStringLiteral("swscale"), QStringLiteral("FFmpeg")},
+                                                  {QStringLiteral("opencv_core"), QStringLiteral("OpenCV")},
+                                                  {QStringLiteral("opencv_dnn"), QStringLiteral("OpenCV")},
+                                                  {QStringLiteral("opencv_imgproc"), QStringLiteral("OpenCV")},
+                                                  {QStringLiteral("opencv_video"), QStringLiteral("OpenCV")},
+                                                  {QStringLiteral("archive"), QStringLiteral("libarchive")},
+                                                  {QStringLiteral("ical"), QStringLiteral("libical")},
+                                                  {QStringLiteral("nettle"), QStringLiteral("Nettle")},
+                                                  {QStringLiteral("vmime"), QStringLiteral("VMime")},
+                                                  {QStringLiteral("qpdf"), QStringLiteral("qpdf")},
+                                                  {QStringLiteral("cpp-httplib"), QStringLiteral("cpp-httplib")}};
+        const QStringList runtime = {QStringLiteral("stdc++"), QStringLiteral("m"), QStringLiteral("gcc_s"),
+                                     QStringLiteral("c"), QStringLiteral("pthread")};
+        const QString program = QStringLiteral(DEFT_PROGRAM);
+        for (const QString& file :
+             {program, QFileInfo(program).dir().filePath(QStringLiteral("../libexec/deft-mirror/deft-mirror-full"))}) {
+            static const QRegularExpression needed(QStringLiteral("NEEDED\\s+lib([^.\\s]+(?:\\.[^s][^.\\s]*)*)\\.so"));
+            int count = 0;
+            for (auto found = needed.globalMatch(
+                     QString::fromLatin1(run(QStringLiteral("objdump"), {QStringLiteral("-p"), file})));
+                 found.hasNext(); ++count) {
+                const QString library = found.next().captured(1);
+                if (runtime.contains(library)) continue;
+                static const QRegularExpression qt(QStringLiteral("Qt 6 \\(([^)]*)\\)"));
+                if (library.startsWith(QLatin1String("Qt6")))
+                    QVERIFY2(qt.match(notice).captured(1).split(QStringLiteral(", ")).contains(library.mid(3)),
+                             qPrintable(library));
+                else
+                    QVERIFY2(words.count(library) && notice.contains(words.at(library)), qPrintable(library));
+            }
+            QVERIFY(count > 3);
         }
     }
 
