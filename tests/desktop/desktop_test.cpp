@@ -16,6 +16,7 @@
 #include <QSignalSpy>
 #include <QTemporaryDir>
 #include <QTest>
+#include <set>
 
 using namespace deft;
 using namespace deft::ui;
@@ -210,6 +211,41 @@ private slots:
                 QVERIFY2(names.contains(found.next().captured(1).remove(QLatin1Char('\\')) + QStringLiteral(".1")),
                          qPrintable(page));
         }
+    }
+
+    /// README's list of the command line names every command and option there is, and none besides.
+    void readmeKnowsTheCommandLine() {
+        static const QRegularExpression option(QStringLiteral("--[a-z-]+"));
+        const auto optionsIn = [&](QString text) {
+            std::set<QString> found;
+            for (auto m = option.globalMatch(text.remove(QLatin1Char('\\'))); m.hasNext();)
+                found.insert(m.next().captured());
+            for (const char* everywhere : {"--help", "--json", "--quiet", "--version"})
+                found.erase(QString::fromLatin1(everywhere));
+            return found;
+        };
+        const auto lines =
+            QString::fromStdString(readFile((source_ + QStringLiteral("README.md")).toStdString()).value())
+                .split(QLatin1Char('\n'));
+        const QDir pages(made_ + QStringLiteral("described/man1"));
+        std::map<QString, QString> said, listed; // by the first word after the program's name
+        for (const QString& page : pages.entryList({QStringLiteral("*.1")}))
+            said[page.chopped(2).section(QLatin1Char('-'), 2, 2)] +=
+                QString::fromStdString(readFile(pages.filePath(page).toStdString()).value())
+                    .section(QStringLiteral(".SH OPTIONS"), 1)
+                    .section(QStringLiteral(".SH"), 0, 0);
+        for (const QString& line : lines)
+            if (line.startsWith(QLatin1String("deft-mirror "))) {
+                const QString word = line.section(QLatin1Char(' '), 1, 1);
+                listed[word.startsWith(QLatin1Char('[')) ? QString() : word] += line;
+            }
+        for (const auto& [command, text] : said) {
+            QVERIFY2(listed.count(command), qPrintable(command));
+            const auto there = optionsIn(text), told = optionsIn(listed.at(command));
+            for (const QString& o : there) QVERIFY2(told.count(o), qPrintable(command + QLatin1String(" lacks ") + o));
+            for (const QString& o : told) QVERIFY2(there.count(o), qPrintable(command + QLatin1String(" has no ") + o));
+        }
+        QCOMPARE(listed.size(), said.size());
     }
 
     void completion() {
