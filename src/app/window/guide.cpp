@@ -23,7 +23,10 @@ Guide::Guide(QWidget* parent) : QDialog(parent) {
     page_->setFrameShape(QFrame::NoFrame);
     page_->document()->setDocumentMargin(16);
     const QDir pages(QStringLiteral(":/guide"));
-    for (const QString& name : pages.entryList({QStringLiteral("*.md")}, QDir::Files, QDir::Name)) {
+    QStringList names = pages.entryList({QStringLiteral("*.md")}, QDir::Files);
+    const auto number = [](const QString& name) { return name.section(QLatin1Char('-'), 0, 0).toInt(); };
+    std::sort(names.begin(), names.end(), [&](const QString& a, const QString& b) { return number(a) < number(b); });
+    for (const QString& name : names) {
         QFile file(pages.filePath(name));
         if (!file.open(QIODevice::ReadOnly)) continue;
         const QString text = QString::fromUtf8(file.readAll());
