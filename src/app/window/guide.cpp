@@ -16,7 +16,6 @@ Guide::Guide(QWidget* parent) : QDialog(parent) {
     setAttribute(Qt::WA_DeleteOnClose);
     resize(860, 560);
     contents_ = new QListWidget;
-    contents_->setFixedWidth(220);
     contents_->setFrameShape(QFrame::NoFrame);
     contents_->setAccessibleName(tr("Pages of the guide"));
     page_ = new QTextBrowser;
@@ -33,6 +32,7 @@ Guide::Guide(QWidget* parent) : QDialog(parent) {
         auto* entry = new QListWidgetItem(text.section(QLatin1Char('\n'), 0, 0).mid(2), contents_);
         entry->setData(Qt::UserRole, text);
     }
+    contents_->setFixedWidth(contents_->sizeHintForColumn(0) + 16);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(16, 16, 16, 16);
     row->setSpacing(16);
