@@ -122,6 +122,10 @@ private slots:
         const Series& knee = *r.series().find("knee_rise");
         NEAR(knee.value[10], 0, 0.3);
         QVERIFY(*std::max_element(knee.value.begin(), knee.value.end()) > 3);
+        // The client is told what hid it, or the next clip is the same one again.
+        const auto kept =
+            std::find_if(r.check.begin(), r.check.end(), [](const ClipCheck& c) { return c.id == "marks-kept"; });
+        QVERIFY(kept != r.check.end() && kept->verdict == "unusable" && kept->ask.find("clothes") != std::string::npos);
     }
 
     /// The earlier demo clip was made with feet 540 mm from the upper back and two lifts that bend the back.

@@ -19,14 +19,16 @@ std::optional<double> knownTurn(const Review& r) {
 }
 
 /// Time after the set-up and outside the reps in which the mover was not seen, s: a rep may have been missed there.
+/// Without a rep nobody knows when the set-up ended.
 double lostBetweenReps(const Review& r) {
+    const double from_s = r.events.reps.empty() ? 0 : r.events.setupEnd_s;
     const Series* mover = r.series().find(moverPlan(r.exercise).measure);
     double lost = 0;
     for (size_t i = 1; mover && i < mover->value.size(); ++i) {
         const double t = r.series().time_s[i];
         const bool inRep = std::any_of(r.events.reps.begin(), r.events.reps.end(),
                                        [t](const Rep& rep) { return t >= rep.start_s && t <= rep.end_s; });
-        if (!std::isfinite(mover->value[i]) && t > r.events.setupEnd_s && !inRep) lost += t - r.series().time_s[i - 1];
+        if (!std::isfinite(mover->value[i]) && t > from_s && !inRep) lost += t - r.series().time_s[i - 1];
     }
     return lost;
 }
