@@ -3,6 +3,7 @@
 #include "app/answer/answer_row.h"
 #include "app/bench/mark_panel.h"
 #include "app/bench/readings_panel.h"
+#include "app/bench/rep_sheet.h"
 #include "app/bench/target_panel.h"
 #include "app/exercises/exercises_page.h"
 #include "app/sheet/rep_rows.h"
@@ -16,6 +17,7 @@
 
 #include <QDialog>
 #include <QLineEdit>
+#include <QScrollBar>
 #include <QSpinBox>
 #include <QWheelEvent>
 
@@ -400,6 +402,19 @@ private slots:
         QVERIFY2(filed(), qPrintable(window_->message()));
         qInfo("a harder clip from opened to filed: %d actions", actions_);
         QVERIFY(actions_ <= 25);
+    }
+
+    /// A message above takes room from the rep sheet; its pictures shrink a little rather than the last row being cut.
+    void messageCutsNoRow() {
+        openRuta();
+        auto* sheet = window_->benchPage().findChild<RepSheet*>();
+        QVERIFY(sheet);
+        for (const int height : {800, 775}) {
+            window_->resize(1280, height);
+            QCoreApplication::processEvents();
+            QCOMPARE(sheet->verticalScrollBar()->maximum(), 0);
+        }
+        window_->resize(1280, 800);
     }
 
     /// From the waiting clip to the filed answer, counted: twelve deliberate actions at the most.

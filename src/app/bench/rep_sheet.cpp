@@ -84,6 +84,7 @@ RepSheetLook RepSheet::look() const {
     if (!rows_.empty()) look.chosen = {session_.rep(), session_.phase()};
     look.moment = session_.moment();
     look.focus = hasFocus();
+    look.shrinkInto(viewport()->height());
     return look;
 }
 

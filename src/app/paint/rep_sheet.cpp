@@ -129,6 +129,14 @@ double cellWidth(const RepSheetLook& look) {
 
 double RepSheetLook::rowHeight() const { return std::round(cellWidth(*this) / kShape) + kWords; }
 
+void RepSheetLook::shrinkInto(double available) {
+    constexpr double kLeast = 0.8; // narrower, and the words below no longer fit
+    if (rows.empty() || height() <= available) return;
+    const double each = std::floor((available - kHeadHeight - 4) / double(rows.size()));
+    const double width_px = kShape * (each - kWords);
+    if (width_px >= kLeast * cellWidth(*this)) widest = width_px;
+}
+
 QRectF RepSheetLook::box(int rep, Phase phase) const {
     const double w = cellWidth(*this), row = rowHeight();
     return {kLeft + int(phase) * (w + kGap_px), kHeadHeight + 4 + rep * row - scrolled, w, row - kWords};

@@ -25,6 +25,9 @@ struct RepSheetLook {
 
     QRectF box(int rep, Phase phase) const; ///< of a cell's picture; its words stand below
     double rowHeight() const;               ///< with the words
+    /// Makes the pictures smaller, by a fifth at most, where all rows fit into a height then: a message above must not
+    /// cut the last one. Else they scroll.
+    void shrinkInto(double available);
     double height() const { return kHeadHeight + 4.0 + double(rows.size()) * rowHeight(); }
 };
 
