@@ -241,6 +241,21 @@ private slots:
             QVERIFY2(files.count(name), name);
         const QImage still = QImage::fromData(QByteArray::fromStdString(files.at("stills/rep-1-worst.jpg")));
         QCOMPARE(still.size(), QSize(960, 640));
+        // Every column is described, in order, and every number that is not a count or a share has a unit.
+        const Json package = Json::parse(files.at("datapackage.json"));
+        QCOMPARE(package.at("resources").size(), size_t(2));
+        for (const Json& resource : package.at("resources")) {
+            const std::string csv = files.at(resource.at("path").get<std::string>());
+            std::string header;
+            for (const Json& f : resource.at("schema").at("fields")) {
+                header += (header.empty() ? "" : ",") + f.at("name").get<std::string>();
+                QVERIFY2(!f.at("title").get<std::string>().empty() &&
+                             (f.at("type") != "number" || !f.value("unit", "").empty() || header.ends_with("waist") ||
+                              header.ends_with("waist_u95")),
+                         f.dump().c_str());
+            }
+            QCOMPARE(csv.substr(0, csv.find('\n')), header);
+        }
         const Json review = Json::parse(files.at("review.json"));
         QCOMPARE(review.at("clip").at("file").get<std::string>(), std::string("ruta-bridge-april.mp4"));
         for (const auto& [name, content] : files)

@@ -6,6 +6,7 @@
 #include "app/sheet/rep_rows.h"
 #include "base/json.h"
 #include "base/zip_file.h"
+#include "review/data_package.h"
 #include "review/review_json.h"
 
 namespace deft::ui {
@@ -24,7 +25,8 @@ Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken st
     std::vector<ZipEntry> entries{{"review.json", toText(toJson(review))},
                                   {"marks.json", toText(toJson(review.inputs.marks))},
                                   {"series.csv", toCsv(review.series())},
-                                  {"tracks.csv", toCsv(review.tracks())}};
+                                  {"tracks.csv", toCsv(review.tracks())},
+                                  {"datapackage.json", toText(dataPackage(review))}};
     const auto rows = repRows(review);
     for (size_t rep = 0; rep < rows.size(); ++rep)
         for (size_t phase = 0; phase < kPhases; ++phase) {

@@ -71,7 +71,7 @@ int runWindow(int argc, char** argv, const WindowStart& start) {
         files << QFileInfo(QString::fromStdString(file)).absoluteFilePath(); // the other program has its own folder
     const bool isOwn = start.library.empty() && !start.demo; // there is one window over the coach's own library
     DesktopLink link;
-    if (isOwn && !link.take() && DesktopLink::handOver(files)) return 0;
+    if (isOwn && !link.take() && !start.takeOver && DesktopLink::handOver(files)) return 0;
     keepLog();
     qCInfo(lcWork) << "started:" << DEFT_VERSION << "with Qt" << qVersion();
     QGuiApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/mark.svg")));

@@ -17,7 +17,7 @@
 namespace deft {
 
 const char* const kScopeNote =
-    "This is coaching, not medical advice, and the program that helped to measure your clip is no medical device. "
+    "This is coaching, not medical advice, and the program that helps me to measure is no medical device. "
     "What your doctor or physiotherapist tells you comes first.";
 
 const char* const kThanks = "Thank you for filming and sending this.";
