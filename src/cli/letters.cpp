@@ -52,7 +52,8 @@ int ofFilm(ui::LetterFilms& films, const Answer& letter, const std::string& form
            StopToken stop) {
     const Review& review = films.review(0);
     if (form == "zip") {
-        std::cerr << "deft-mirror: faces are covered, the client's name is in it; pass it on only if the client agreed\n";
+        std::cerr
+            << "deft-mirror: faces are covered, the client's name is in it; pass it on only if the client agreed\n";
         return written(out, ui::reviewBundle(review, films.reader(0), stop));
     }
     const auto ok = form == "mp4" ? ui::writeReplyClip(review, letter, films.reader(0), out, stop)
