@@ -44,6 +44,9 @@ class DesktopTest : public QObject {
     static QByteArray run(const QString& program, const QStringList& arguments, int expected = 0) {
         QProcess p;
         p.setProcessChannelMode(QProcess::MergedChannels);
+        auto environment = QProcessEnvironment::systemEnvironment();
+        environment.insert(QStringLiteral("LC_ALL"), QStringLiteral("C.UTF-8")); // what they say is looked for here
+        p.setProcessEnvironment(environment);
         p.start(program, arguments);
         if (!p.waitForFinished(kPatience_ms)) return "did not end";
         const QByteArray out = p.readAll();

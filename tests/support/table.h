@@ -5,6 +5,7 @@
 #include "base/files.h"
 #include "base/json.h"
 
+#include <charconv>
 #include <cmath>
 #include <fstream>
 #include <map>
@@ -45,9 +46,9 @@ inline Table readTable(const std::string& path) {
         }
         cells.resize(names.size());
         for (size_t i = 0; i < names.size(); ++i) {
-            char* end = nullptr;
-            const double v = std::strtod(cells[i].c_str(), &end);
-            t.column[names[i]].push_back(end == cells[i].c_str() ? std::nan("") : v);
+            double v = std::nan(""); // stays so where there is no number; no locale changes the point
+            std::from_chars(cells[i].data(), cells[i].data() + cells[i].size(), v);
+            t.column[names[i]].push_back(v);
             t.words[names[i]].push_back(cells[i]);
         }
         ++t.rows;
