@@ -161,14 +161,14 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (o.command == "answer" || o.command == "visit") {
         const Interruptible interrupt;
         const auto folders = o.command == "visit" ? o.folders : std::vector{o.folder};
-        return writeAnswer(*catalogue, folders, o.format, o.out, interrupt.token(), argc, argv);
+        return writeAnswer(*catalogue, folders, o.format, o.language, o.out, interrupt.token(), argc, argv);
     }
     if (o.command == "season") return makeSeason(o.library);
     if (o.command == "programme show") return showProgramme(**catalogue, o);
     if (o.command == "programme export") return exportProgramme(*catalogue, o);
     if (o.command == "repeat") return showRepeatability(*catalogue, o.folders, o.json);
     if (o.command == "exercises sheet")
-        return writeSheet(**catalogue, o.name, o.version, {o.flags, o.cleared}, o.format, o.out, argc, argv);
+        return writeSheet(**catalogue, o.name, o.version, {{}, {}, o.flags, o.cleared, o.language}, o.format, o.out, argc, argv);
     return std::nullopt;
 }
 

@@ -38,6 +38,8 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
     if (!o.date.empty() && !parseDate(o.date))
         return fail(Errc::BadFormat, "--date " + o.date + ": a day is written as 2026-05-31");
     in.date = o.date;
+    if (auto ok = knowsLanguage(catalogue, o.language); !ok) return tl::unexpected(ok.error());
+    in.language = o.language;
     for (const std::string& s : o.schools)
         if (auto ok = catalogue.schools().add(in.schools, s); !ok) return tl::unexpected(ok.error());
     auto exercise = exerciseOf(catalogue, in);

@@ -4,6 +4,7 @@
 #include "base/json.h"
 #include "judgement/decision.h"
 
+#include <algorithm>
 #include <cstdio>
 #include <iostream>
 
@@ -80,6 +81,14 @@ int validateExercise(const Catalogue& catalogue, const std::string& file) {
     return 0;
 }
 
+Result<void> knowsLanguage(const Catalogue& catalogue, const std::string& code) {
+    const auto& known = catalogue.languages();
+    if (code.empty() || std::find(known.begin(), known.end(), code) != known.end()) return {};
+    std::string all;
+    for (const std::string& one : known) all += (all.empty() ? "" : ", ") + one;
+    return fail(Errc::NotFound, "there is no language \"" + code + "\"; there are " + all);
+}
+
 int decideCase(const Catalogue& catalogue, const std::string& file, bool json) {
     auto document = readJsonFile(file);
     if (!document) return failed(document.error());
@@ -87,17 +96,18 @@ int decideCase(const Catalogue& catalogue, const std::string& file, bool json) {
     if (!now) return failed(now.error());
     auto d = decide(catalogue, *now);
     if (!d) return failed(d.error());
+    const Language& english = *catalogue.language("en");
     if (json) {
-        std::cout << toText(toJson(*d));
+        std::cout << toText(toJson(*d, english));
         return 0;
     }
     std::printf("%s\n", d->step.c_str());
     for (const auto* lines : {&d->because, &d->arithmetic})
-        for (const std::string& line : *lines) std::printf("  %s\n", line.c_str());
+        for (const Message& line : *lines) std::printf("  %s\n", english.say(line).c_str());
     for (const ChosenCue& c : d->cues)
         std::printf("  %s, %s cue: %s\n", c.fault.c_str(), c.level.c_str(), c.text.c_str());
-    for (const auto& [id, why] : d->waiting) std::printf("  %s waits: %s\n", id.c_str(), why.c_str());
-    for (const std::string& c : d->cautions) std::printf("  caution: %s\n", c.c_str());
+    for (const auto& [id, why] : d->waiting) std::printf("  %s waits: %s\n", id.c_str(), english.say(why).c_str());
+    for (const Message& c : d->cautions) std::printf("  caution: %s\n", english.say(c).c_str());
     return 0;
 }
 

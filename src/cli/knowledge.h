@@ -13,6 +13,9 @@ int showExercise(const Catalogue& catalogue, const std::string& id, bool json);
 int validateExercise(const Catalogue& catalogue, const std::string& file);
 int decideCase(const Catalogue& catalogue, const std::string& file, bool json);
 
+/// Is there such a language? Empty is English. @errors NotFound naming those there are
+Result<void> knowsLanguage(const Catalogue& catalogue, const std::string& code);
+
 /// Says what went wrong on standard error; 1.
 int failed(const Error& error);
 

@@ -64,7 +64,8 @@ int ofFilm(ui::LetterFilms& films, const Answer& letter, const std::string& form
 } // namespace
 
 int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& folders, const std::string& form,
-                const std::string& out, StopToken stop, int& argc, char** argv) {
+                const std::string& language, const std::string& out, StopToken stop, int& argc, char** argv) {
+    if (auto ok = knowsLanguage(*catalogue, language); !ok) return failed(ok.error());
     std::vector<std::shared_ptr<const Review>> reviews;
     for (const std::string& folder : folders) {
         auto review = readFolder(catalogue, folder);
@@ -72,6 +73,7 @@ int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& f
         if (!reviews.empty() && review->inputs.client != reviews.front()->inputs.client)
             return failed({Errc::Conflict, folder + ": is a review of another client than " + folders.front() +
                                                "; a letter goes to one"});
+        if (!language.empty()) review->inputs.language = language;
         reviews.push_back(std::make_shared<const Review>(std::move(*review)));
     }
     auto films = ui::LetterFilms::open(reviews);
@@ -92,7 +94,7 @@ int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& f
                                      films ? films->pictures() : PictureMaker()));
 }
 
-int writeSheet(const Catalogue& catalogue, const std::string& id, const std::string& asked, const KnownFlags& of,
+int writeSheet(const Catalogue& catalogue, const std::string& id, const std::string& asked, const SheetReader& of,
                const std::string& form, const std::string& out, int& argc, char** argv) {
     const auto exercise = catalogue.form({id, {}, {}, Schools{}});
     if (!exercise) return failed(exercise.error());
@@ -106,11 +108,12 @@ int writeSheet(const Catalogue& catalogue, const std::string& id, const std::str
     if (!asVersion) return failed(asVersion.error());
     Target target = usualTarget(*asVersion);
     target.version = version;
+    if (auto ok = knowsLanguage(catalogue, of.language); !ok) return failed(ok.error());
     for (const auto* flags : {&of.flags, &of.cleared})
         for (const std::string& flag : *flags)
             if (!catalogue.safety().flags.count(flag))
                 return failed({Errc::NotFound, "there is no intake flag \"" + flag + "\""});
-    const auto sheet = exerciseSheet(catalogue, *exercise, target, {{}, {}, of.flags, of.cleared});
+    const auto sheet = exerciseSheet(catalogue, *exercise, target, of);
     if (!sheet) return failed(sheet.error());
     const auto gui = withoutDisplay(argc, argv);
     return written(out, ui::answerIn(form, sheet->letter, {}, ui::sheetPictures(sheet->exercise)));

@@ -42,6 +42,8 @@ void describeArguments(CLI::App& app, Options& o) {
     analyseCommand->add_option("--asked", o.asked, "what was asked and is known of the client");
     analyseCommand->add_option("--date", o.date,
                                "day on which the clip was made; with it the letter names the next one");
+    const auto spoken = [&](CLI::App* c, const char* to) { c->add_option("--language", o.language, to); };
+    spoken(analyseCommand, "of the client, who is written to: en, de, es or fr");
     analyseCommand->add_option("--tracks", o.tracks, "tracks.csv that is there already; the clip need not be");
     analyseCommand->add_option("--part", o.part, "of the film: from and to, in seconds")->expected(2);
     analyseCommand->add_option("--out", o.out, "folder for review.json, tracks.csv and series.csv")->required();
@@ -63,12 +65,14 @@ void describeArguments(CLI::App& app, Options& o) {
                      "(out: pdf, svg, png)")
         ->required()
         ->check(CLI::IsMember({"html", "pdf", "text", "eml", "ics", "mp4", "zip", "sheet"}));
+    spoken(answerCommand, "of the letter; usually the client's");
     answerCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* visitCommand = command("visit", "one letter for several analysed folders of a client");
     visitCommand->add_option("DIR", o.folders, "in the order in which they are told")->required()->expected(1, 12);
     visitCommand->add_option("--format", o.format, "of what is written")
         ->required()
         ->check(CLI::IsMember({"html", "pdf", "text", "eml", "ics"}));
+    spoken(visitCommand, "of the letter; usually the client's");
     visitCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* seasonCommand = app.add_subcommand("season", "eight weeks of the demo's company, into a library");
     seasonCommand->add_option("--library", o.library, "folder of the library, which is made where there is none")
@@ -97,6 +101,7 @@ void describeArguments(CLI::App& app, Options& o) {
     sheetCommand->add_option("--rung", o.version, "version; usually the first of its ladder");
     sheetCommand->add_option("--flag", o.flags, "intake flag of the client");
     sheetCommand->add_option("--cleared", o.cleared, "intake flag whose readiness list is confirmed");
+    spoken(sheetCommand, "of the client, who is written to: en, de, es or fr");
     sheetCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* decideCommand = command("decide", "the decision from a case, without a clip");
     decideCommand->add_option("CASE", o.caseFile, "file of a case")->required();
@@ -130,6 +135,7 @@ void describeArguments(CLI::App& app, Options& o) {
         ->required()
         ->check(CLI::IsMember({"html", "pdf", "ics", "json", "text"}));
     exportCommand->add_option("--flag", o.flags, "intake flag of the client");
+    spoken(exportCommand, "of the client, who is written to: en, de, es or fr");
     exportCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* takeCommand = programmeCommand->add_subcommand("take", "a note of what was practised, into the library");
     takeCommand->add_option("FILE", o.name, "the note, or a mail that holds it")->required();

@@ -63,14 +63,16 @@ int proposeOne(const Options& o) {
 int showProgramme(const Catalogue& catalogue, const Options& o) {
     const auto p = readProgramme(catalogue, o.name);
     if (!p) return failed(p.error());
+    const Language& english = *catalogue.language("en");
     Json items = Json::array();
     for (const ProgrammeItem& item : p->items) {
         const auto e = exerciseOf(catalogue, item);
         if (!e) return failed(e.error());
         const double seconds = secondsOf(*e, item);
-        items.push_back({{"exercise", e->name}, {"dose", doseOf(*e, item)}, {"seconds", seconds}});
+        const std::string dose = english.say(doseOf(*e, item));
+        items.push_back({{"exercise", e->name}, {"dose", dose}, {"seconds", seconds}});
         if (o.json) continue;
-        std::cout << items.size() << ". " << e->name << ": " << doseOf(*e, item) << " (" << int(std::ceil(seconds / 60))
+        std::cout << items.size() << ". " << e->name << ": " << dose << " (" << int(std::ceil(seconds / 60))
                   << " min)\n";
         for (const std::string& why : item.because) std::cout << "   " << why << "\n";
     }
@@ -88,7 +90,8 @@ int exportProgramme(const CataloguePtr& catalogue, const Options& o) {
     if (!p) return failed(p.error());
     ui::ProgrammeJob job;
     job.catalogue = catalogue, job.programme = *p, job.today = p->from;
-    job.extras.flags = o.flags;
+    job.extras.flags = o.flags, job.extras.language = o.language;
+    if (auto known = knowsLanguage(*catalogue, o.language); !known) return failed(known.error());
     const auto letter = [&] {
         return programmeLetter(*catalogue, *p, job.extras).map([](const Answer& a) { return answerText(a); });
     };

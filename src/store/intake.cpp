@@ -14,7 +14,8 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
         for (const auto& [question, choice] : usual)
             if (known->inSchools(*e, {{question, choice}})) in.schools[question] = choice;
     }
-    if (const auto c = library.client(client)) in.client = c->name, in.clientRole = c->role, in.flags = c->flags;
+    if (const auto c = library.client(client)) 
+        in.client = c->name, in.clientRole = c->role, in.flags = c->flags, in.language = c->language;
     in.coach = library.coach().name;
     if (const auto last = library.newestClip(); last && in.coach.empty()) in.coach = last->draft.coach;
     int64_t newest = 0;

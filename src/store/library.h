@@ -23,6 +23,7 @@ struct Client {
     std::vector<std::string> flags;
     std::string wants;              ///< what the client comes for, in the coach's words
     std::string address;            ///< for mail; empty = not known
+    std::string language;           ///< in which the client is written to; empty = English
     std::optional<Consent> consent; ///< the last that was recorded
 };
 
@@ -157,6 +158,8 @@ public:
     Result<void> setFlags(int64_t client, const std::vector<std::string>& flags);
     /// @param address for mail, empty = not known
     Result<void> setAbout(int64_t client, const std::string& wants, const std::string& address);
+    /// In which the client is written to; clips that wait are answered in it. @errors WriteFailed
+    Result<void> setLanguage(int64_t client, const std::string& language);
     Coach coach() const;
     Result<void> setCoach(const Coach& coach);
     int64_t clientOfReview(int64_t review) const; ///< 0 = there is no such review
@@ -304,6 +307,6 @@ private:
 std::string nameKey(const std::string& name);
 
 /// The newest schema that this program reads and writes.
-constexpr int kLibraryVersion = 6;
+constexpr int kLibraryVersion = 7;
 
 } // namespace deft

@@ -46,11 +46,11 @@ Result<void> Library::setFlags(int64_t client, const std::vector<std::string>& f
 std::vector<Client> Library::readClients(const QString& which, const QVariantList& values) const {
     std::vector<Client> out;
     each(QStringLiteral("SELECT id, uid, name, role, flags, wants, address, (SELECT consent FROM consent WHERE "
-                        "consent.client = client.id ORDER BY consent.id DESC LIMIT 1) FROM client ") +
+                        "consent.client = client.id ORDER BY consent.id DESC LIMIT 1), language FROM client ") +
              which,
          values, [&](const QSqlQuery& row) {
              Client c{row.value(0).toLongLong(), s(row.value(1)), s(row.value(2)), s(row.value(3)), {},
-                      s(row.value(5)),           s(row.value(6)), std::nullopt};
+                      s(row.value(5)),           s(row.value(6)), s(row.value(8)), std::nullopt};
              const std::string place = "the intake flags of " + c.name;
              const auto flags = parseJson(s(row.value(4)), place).and_then([&](const Json& j) {
                  return readMembers(
@@ -123,9 +123,11 @@ Result<void> Library::merge(int64_t from, int64_t into) {
     for (Clip& c : clipsOf(into)) waiting.push_back(std::move(c));
     std::erase_if(waiting, [](const Clip& c) { return c.filed; });
     return transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("UPDATE client SET flags = ?, role = ?, wants = ?, address = ? WHERE id = ?"),
+        if (auto r = run(QStringLiteral("UPDATE client SET flags = ?, role = ?, wants = ?, address = ?, language = ? WHERE id "
+                                        "= ?"),
                          {text(Json(flags)), q(either(kept->role, gone->role)), q(either(kept->wants, gone->wants)),
-                          q(either(kept->address, gone->address)), qlonglong(into)});
+                          q(either(kept->address, gone->address)), q(either(kept->language, gone->language)),
+                          qlonglong(into)});
             !r)
             return r;
         // Of a day that both tell of, and of two programmes that are being made, the kept one's stays.
@@ -175,6 +177,22 @@ Result<void> Library::setAbout(int64_t client, const std::string& wants, const s
             !r)
             return r;
         return seal("client", client);
+    });
+}
+
+Result<void> Library::setLanguage(int64_t client, const std::string& language) {
+    if (const auto now = this->client(client); now && now->language == language) return {};
+    std::vector<Clip> waiting = clipsOf(client);
+    std::erase_if(waiting, [](const Clip& c) { return c.filed; });
+    return transaction([&]() -> Result<void> {
+        if (auto r = run(QStringLiteral("UPDATE client SET language = ? WHERE id = ?"), {q(language), qlonglong(client)});
+            !r)
+            return r;
+        for (Clip& c : waiting) {
+            c.draft.language = language;
+            if (auto r = writeDraft(c.id, c.draft); !r) return r;
+        }
+        return audit("client's language changed", client);
     });
 }
 

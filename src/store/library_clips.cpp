@@ -27,7 +27,10 @@ void Library::resolve(ReviewInputs& inputs) const {
 void Library::remember(int64_t client, ReviewInputs& draft) const {
     draft.history.clear();
     for (const FiledReview& past : filed(client, draft.exercise)) draft.history.push_back(past.past);
-    if (const auto of = this->client(client); of && draft.flags.empty()) draft.flags = of->flags;
+    if (const auto of = this->client(client)) {
+        draft.language = of->language;
+        if (draft.flags.empty()) draft.flags = of->flags;
+    }
     draft.cueRecord = cueRecord();
     askAsProgrammed(client, draft);
 }

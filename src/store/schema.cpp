@@ -84,7 +84,9 @@ const std::vector<QStringList>& steps() {
             // Reviews that another one's letter answers, too: the clips of one visit.
             list(
                 {"CREATE TABLE visit (review INTEGER PRIMARY KEY REFERENCES review, letter INTEGER NOT NULL REFERENCES "
-                 "review)"})};
+                 "review)"}),
+            // In which the client is written to. It is not summed: the sums of earlier rows stay what they are.
+            list({"ALTER TABLE client ADD COLUMN language TEXT NOT NULL DEFAULT ''"})};
     }();
     return all;
 }

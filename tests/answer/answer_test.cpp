@@ -37,7 +37,7 @@ private slots:
     }
 
     void numbersInWords() {
-        QCOMPARE(ordinal(0), std::string("first"));
+        QCOMPARE(said(ordinal(0)), std::string("first"));
         for (const auto& [rep, words] : {std::pair{9, "tenth"},
                                          {10, "11th"},
                                          {11, "12th"},
@@ -48,10 +48,10 @@ private slots:
                                          {23, "24th"},
                                          {110, "111th"},
                                          {112, "113th"}})
-            QCOMPARE(ordinal(rep), std::string(words));
-        QCOMPARE(secondsWords(1), std::string("one second"));
-        QCOMPARE(secondsWords(5.5), std::string("5.5 seconds"));
-        QCOMPARE(secondsWords(12), std::string("12 seconds"));
+            QCOMPARE(said(ordinal(rep)), std::string(words));
+        QCOMPARE(said(secondsWords(1)), std::string("one second"));
+        QCOMPARE(said(secondsWords(5.5)), std::string("5.5 seconds"));
+        QCOMPARE(said(secondsWords(12)), std::string("12 seconds"));
     }
 
     /// Pain stops the exercise: nothing is asked for next, no day is set, and what is said is what happened.
@@ -121,7 +121,7 @@ private slots:
         QVERIFY(count >= 2);
         QVERIFY(!html.contains(QLatin1String("http://")) && !html.contains(QLatin1String("https://")) &&
                 !html.contains(QLatin1String("<script")));
-        QVERIFY(html.contains(QString::fromUtf8(kScopeNote)));
+        QVERIFY(html.contains(QString::fromStdString(scopeNote(*a.language))));
         QCOMPARE(QString::fromStdString(answerHtml(a, picture)), html);
     }
 
@@ -368,7 +368,7 @@ private slots:
         const ChosenCue& cue = r.decision.cues.front();
         const auto facts = [&] {
             std::string all;
-            for (const std::string& fact : correction(r, cue, 1).facts) all += fact + "\n";
+            for (const std::string& fact : correction(Speaker(r, "en"), cue, 1).facts) all += fact + "\n";
             return all;
         };
         QVERIFY(r.exercise.fault(cue.fault));

@@ -18,11 +18,12 @@ class DecisionTest : public QObject {
     Q_OBJECT
     Json rows_;
 
-    static bool says(const std::vector<std::string>& lines, const std::string& words) {
+    static bool says(const Messages& messages, const std::string& words) {
+        const auto lines = said(messages);
         return std::any_of(lines.begin(), lines.end(),
                            [&](const std::string& l) { return l.find(words) != std::string::npos; });
     }
-    static QString all(const Decision& d) { return QString::fromStdString(toText(toJson(d))); }
+    static QString all(const Decision& d) { return QString::fromStdString(toText(toJson(d, *shipped().language("en")))); }
 
     /// A random bout of an exercise that is done on each side; `worse` ≥ 0 takes that much off every reading.
     static Case randomCase(std::mt19937& random, double worse) {

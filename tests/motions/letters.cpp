@@ -82,7 +82,7 @@ QString troubleWithLetter(const Review& r) {
     const QString well = QString::fromStdString(answer.find("well")->text);
     for (const Fault& f : r.findings.faults) {
         const auto praised =
-            QString::fromStdString("Your " + ordinal(f.rep) + " " + r.exercise.words.one + " was clean");
+            QString::fromStdString("Your " + said(ordinal(f.rep)) + " " + r.exercise.words.one + " was clean");
         expect(!well.contains(praised) && !well.contains(QStringLiteral("were clean")),
                QStringLiteral("praises a rep with ") + QString::fromStdString(f.id));
     }

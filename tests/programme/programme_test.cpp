@@ -356,7 +356,7 @@ private slots:
         QCOMPARE(pair->differences.size(), size_t(2));
         QVERIFY(pair->differences[0].verdict == Difference::Verdict::WithinBand);
         QVERIFY(pair->differences[1].verdict == Difference::Verdict::Real && pair->differences[1].better == true);
-        const std::string page = thenAndNowPage("R <b>", {*pair}, {});
+        const std::string page = thenAndNowPage(*shipped().language("en"), "R <b>", {*pair}, {});
         for (const char* part :
              {"R &lt;b&gt;", "within the ± of both", "better", "Wednesday 12 March", "Monday 12 May"})
             QVERIFY2(page.find(part) != std::string::npos, part);

@@ -243,7 +243,7 @@ private slots:
         const Decision d = demoReview(in).decision;
         QCOMPARE(d.step, std::string("back"));
         QCOMPARE(d.target.version, std::string("pad"));
-        QCOMPARE(d.because.front(),
+        QCOMPARE(said(d.because.front()),
                  "overruled by the coach: proposed was " + proposed.step + "; long drive before the clip");
         in.note.pain = true;
         QCOMPARE(demoReview(in).decision.step, std::string("stop"));

@@ -93,7 +93,7 @@ private slots:
         QVERIFY(filed[0].find("pelvis_on_trunk", "worst")->value > 5);
         QCOMPARE(filed[0].step, review.decision.step);
         QVERIFY(toJson(filed[0].next) == toJson(review.decision.target));
-        QCOMPARE(filed[0].because, review.decision.because);
+        QCOMPARE(filed[0].because, said(review.decision.because));
         QCOMPARE(filed[0].past.faults.empty(), false);
         QCOMPARE(QDir(QString::fromStdString((at("a") / "answers").string())).entryList(QDir::Files).size(), 1);
         // The next clip of this client knows what was said.

@@ -12,4 +12,12 @@ inline const CataloguePtr& shippedCatalogue() {
 }
 inline const Catalogue& shipped() { return *shippedCatalogue(); }
 
+/// A message as a file of the program has it: in English.
+inline std::string said(const Message& message) { return shipped().language("en")->say(message); }
+inline std::vector<std::string> said(const Messages& messages) {
+    std::vector<std::string> lines;
+    for (const Message& m : messages) lines.push_back(said(m));
+    return lines;
+}
+
 } // namespace deft

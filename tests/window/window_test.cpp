@@ -332,7 +332,7 @@ private slots:
         const Decision& d = session().review()->decision;
         QCOMPARE(d.step, std::string("back"));
         NEAR(*d.target.hold_s, 4, 0);
-        QVERIFY(d.because.front().find("a long drive the day before") != std::string::npos);
+        QVERIFY(said(d.because.front()).find("a long drive the day before") != std::string::npos);
         QVERIFY(session().answer().find("target")->text.find("four seconds") != std::string::npos);
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(session().review()->decision.step, proposed.step);

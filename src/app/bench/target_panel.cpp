@@ -73,8 +73,11 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
     if (d.step != "stop" && d.step != "ask-again")
         line(targetWords(r->exercise, d.target), Size::Large, c.ink, QFont::DemiBold, 0);
     y += 2;
-    for (const std::string& s : d.arithmetic) line(QString::fromStdString(s), Size::Small, c.ink, QFont::Medium, 0);
-    for (const std::string& s : d.because) line(QString::fromStdString(s), Size::Small, c.ink2, QFont::Normal, 0);
+    const Language& words = *r->catalogue->language(coachLanguage());
+    for (const Message& m : d.arithmetic)
+        line(QString::fromStdString(words.say(m)), Size::Small, c.ink, QFont::Medium, 0);
+    for (const Message& m : d.because)
+        line(QString::fromStdString(words.say(m)), Size::Small, c.ink2, QFont::Normal, 0);
     y += 4;
     int number = 0;
     for (const ChosenCue& cue : d.cues) {

@@ -19,7 +19,7 @@ constexpr double kWidth = 1000, kMargin = 24, kHead = 72, kSection = 36, kGapBel
 } // namespace
 
 Result<void> writeClientReport(const ClientStory& story, const std::string& client, const std::string& role,
-                               const std::filesystem::path& path) {
+                               const std::string& scope, const std::filesystem::path& path) {
     if (story.reviews.empty()) return fail(Errc::Unsupported, "no review of this exercise has been filed yet");
     const OnPaper light;
     const double weeks = 24 + kReading * double(std::max<size_t>(story.weeks.size(), 1)),
@@ -49,7 +49,7 @@ Result<void> writeClientReport(const ClientStory& story, const std::string& clie
                     .arg(exercise, counted(int(story.reviews.size()), QObject::tr("review"), QObject::tr("reviews")),
                          dayAndYear(story.reviews.front().date), dayAndYear(story.reviews.back().date)),
                 Size::Body, c.ink);
-        putText(p, head.translated(0, 44), QString::fromUtf8(kScopeNote), Size::Small, c.ink2);
+        putText(p, head.translated(0, 44), QString::fromStdString(scope), Size::Small, c.ink2);
         y += kHead;
         drawWeeks(p,
                   section(QObject::tr("Over the weeks"),

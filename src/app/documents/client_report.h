@@ -11,6 +11,6 @@ namespace deft::ui {
 /// them, the ladder, the last decision. By the file's ending: .pdf, .svg or .png. No pictures of the client are on it.
 /// @errors Unsupported (another ending, or no filed review), WriteFailed
 Result<void> writeClientReport(const ClientStory& story, const std::string& client, const std::string& role,
-                               const std::filesystem::path& path);
+                               const std::string& scope, const std::filesystem::path& path);
 
 } // namespace deft::ui

@@ -2,6 +2,7 @@
 #include "app/documents/letter_films.h"
 
 #include "app/documents/answer_picture.h"
+#include "app/theme/words.h"
 
 namespace deft::ui {
 
@@ -25,7 +26,7 @@ PictureMaker LetterFilms::pictures() {
 Answer letterOn(const std::vector<std::shared_ptr<const Review>>& reviews) {
     std::vector<const Review*> plain;
     for (const auto& review : reviews) plain.push_back(review.get());
-    return composeVisit(plain);
+    return composeVisit(plain, coachLanguage());
 }
 
 } // namespace deft::ui

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/theme/words.h"
 #include "app/documents/review_sheet.h"
 
 #include "answer/answer.h"
@@ -55,7 +56,7 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
         putText(p, head.adjusted(used + 16, 0, 0, 0),
                 QObject::tr("%1, %2. Bands are 95 %.").arg(exercise, QString::fromStdString(review.inputs.date)),
                 Size::Body, c.ink);
-        putText(p, head.translated(0, 26), QString::fromUtf8(kScopeNote), Size::Small, c.ink2);
+        putText(p, head.translated(0, 26), QString::fromStdString(scopeNote(*review.catalogue->language(coachLanguage()))), Size::Small, c.ink2);
         p.save();
         p.translate(kMargin, kMargin + kHead);
         drawRepHead(p, sheet, review.exercise);

@@ -3,7 +3,7 @@
 
 #include "app/theme/palette.h"
 #include "app/theme/words.h"
-#include "judgement/wording.h"
+#include "language/numbers.h"
 #include "readings/readings.h"
 
 #include <QObject>

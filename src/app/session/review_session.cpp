@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/theme/words.h"
 #include "app/session/review_session.h"
 
 #include "app/session/own_marking.h"
@@ -80,7 +81,7 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     inputs_ = std::move(inputs);
     if (inputs_.client.empty()) inputs_.client = client.name, inputs_.clientRole = client.role;
     if (inputs_.coach.empty() && !filed_) inputs_.coach = library_.coach().name;
-    if (!filed_) inputs_.answered = today();
+    if (!filed_) inputs_.answered = today(), inputs_.language = client.language;
     catalogue_ = catalogue, exercise_ = std::move(*exercise);
     clip_ = reader->info();
     for (FiledReview& r : library_.filed(client.id, inputs_.exercise)) {
@@ -195,7 +196,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
     save();
     if (change == Change::Answer && review_) {
         takeAnswer(review_->inputs, inputs_);
-        answer_ = composeAnswer(*review_);
+        answer_ = composeAnswer(*review_, coachLanguage());
         emit reviewChanged();
     } else if (change == Change::Tracks) {
         if (auto exercise = exerciseOf(*catalogue_, inputs_)) exercise_ = std::move(*exercise); // another view, maybe
@@ -286,7 +287,7 @@ void ReviewSession::show(Result<Review> review) {
     }
     const bool first = !review_;
     review_ = std::make_unique<Review>(std::move(*review));
-    answer_ = composeAnswer(*review_);
+    answer_ = composeAnswer(*review_, coachLanguage());
     moments_ = momentsOf(*review_);
     if (moment_ >= int(moments_.size())) moment_ = -1;
     emit reviewChanged();
@@ -350,7 +351,7 @@ Result<void> ReviewSession::file(bool alone) {
     inputs_.answered = today(); // the window may have been open since yesterday
     if (inputs_.date.empty()) inputs_.date = inputs_.answered;
     review_->inputs.date = inputs_.date, review_->inputs.answered = inputs_.answered;
-    answer_ = composeAnswer(*review_);
+    answer_ = composeAnswer(*review_, coachLanguage());
     std::vector<Filing::One> ones = {{clipId_, std::make_shared<const Review>(*review_)}};
     if (!alone)
         for (const VisitClips::Other& other : visit_.others()) {

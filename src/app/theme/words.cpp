@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/theme/words.h"
 
-#include "judgement/wording.h"
+#include "language/numbers.h"
 
 #include <QDate>
 #include <QLocale>
@@ -9,6 +9,14 @@
 #include <cmath>
 
 namespace deft::ui {
+
+static std::string& language() {
+    static std::string code = "en"; // set before the first window, and never while there is one
+    return code;
+}
+
+const std::string& coachLanguage() { return language(); }
+void setCoachLanguage(const std::string& code) { language() = code; }
 
 QString reading(double value, const std::string& unit, int decimals, bool sign) {
     if (!std::isfinite(value)) return QStringLiteral("–");

@@ -7,6 +7,10 @@
 
 namespace deft::ui {
 
+/// The language in which the window speaks to the coach, a code such as "de".
+const std::string& coachLanguage();
+void setCoachLanguage(const std::string& code);
+
 /// A number with its unit; a real minus sign, "–" for a gap.
 QString reading(double value, const std::string& unit, int decimals = 1, bool sign = true);
 /// Half-width of a band: one decimal, two when it is small, never "0".

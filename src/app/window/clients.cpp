@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The client room's keys, and what leaves the library or is erased from it.
+#include "app/theme/words.h"
 #include "app/client/client_page.h"
 #include "app/documents/bundle.h"
 #include "app/documents/client_report.h"
@@ -72,7 +73,7 @@ void MainWindow::sheetOfRecord() {
     const ClientStory& story = *record.story();
     const Target next = story.now().value_or(firstTarget(*library_->catalogue(), story.exercise));
     const Client& client = record.client();
-    chooseSheetForClient(story.exercise, next, {client.name, newest->draft.coach, client.flags, newest->draft.cleared},
+    chooseSheetForClient(story.exercise, next, {client.name, newest->draft.coach, client.flags, newest->draft.cleared, client.language},
                          client.id);
 }
 
@@ -98,8 +99,9 @@ void MainWindow::writeReport(const QString& path) {
     const ClientRecord& record = client_->record();
     if (!record.story()) return say(tr("No review of this exercise has been filed yet."));
     writeAside(path, [story = *record.story(), name = record.client().name, role = record.client().role,
+                      scope = scopeNote(*library_->catalogue()->language(coachLanguage())),
                       file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) {
-        return writeClientReport(story, name, role, file);
+        return writeClientReport(story, name, role, scope, file);
     });
 }
 

@@ -92,7 +92,7 @@ ProgrammeJob MainWindow::programmeJob() const {
     ProgrammeJob job;
     job.catalogue = library_->catalogue();
     job.programme = desk.programme();
-    job.extras.flags = desk.client().flags;
+    job.extras.flags = desk.client().flags, job.extras.language = desk.client().language;
     for (const ProgrammeItem& item : job.programme.items)
         for (const auto& [question, choice] : desk.schoolsOf(item.exercise)) job.extras.schools[question] = choice;
     job.forms = programme_->forms();
@@ -200,6 +200,7 @@ void MainWindow::writeThenAndNow(const QString& path) {
     writeAside(
         path,
         [&library = *library_, pairs, clips, name = desk.client().name,
+         language = library_->catalogue()->language(desk.client().language),
          file = std::filesystem::path(path.toStdString())](StopToken stop, const ProgressFn& progress) -> Result<void> {
             const auto shown = [&](const ThenAndNow& pair) {
                 const auto of = [&](const FiledReview& review) {
@@ -208,7 +209,7 @@ void MainWindow::writeThenAndNow(const QString& path) {
                 };
                 return std::pair(of(pair.then), of(pair.now));
             };
-            const std::string page = thenAndNowPage(name, pairs, shown);
+            const std::string page = thenAndNowPage(*language, name, pairs, shown);
             if (file.extension() == ".html") return writeFileAtomically(file, page);
             auto pdf = printedPage(page);
             return pdf ? writeFileAtomically(file, *pdf) : tl::unexpected(pdf.error());

@@ -176,7 +176,9 @@ void MainWindow::remind(qint64 review) {
             if (const auto clip = r.id == review ? library_->clip(r.clip) : std::nullopt)
                 exercise = exerciseOf(*library_->catalogue(), clip->draft);
         if (!exercise) return say(QString::fromStdString("No reminder: " + exercise.error().detail + "."));
-        const auto mail = answerMail(reminder(*exercise, e.target, e.name, e.coach, e.due),
+        const auto client = library_->client(e.client);
+        const LanguagePtr language = library_->catalogue()->language(client ? client->language : std::string());
+        const auto mail = answerMail(reminder(language, *exercise, e.target, e.name, e.coach, e.due),
                                      library_->correspondents(e.client, e.coach), {});
         if (!mail) return say(QString::fromStdString("No reminder: " + mail.error().detail + "."));
         const auto file =

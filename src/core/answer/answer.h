@@ -30,28 +30,29 @@ struct AnswerPart {
 };
 
 struct Answer {
+    LanguagePtr language; ///< in which it speaks to the client; never null in one that was composed
     std::vector<AnswerPart> parts;
     std::string clientName, exerciseName, schoolWords;
-    std::string about = "your review"; ///< after the exercise, in a mail's subject
+    const char* subject = "subject.review"; ///< key of a mail's subject, with the exercise in it
     const AnswerPart* find(const std::string& id) const;
 };
 
-/// Words and pictures from the findings, the decision and what the coach has changed (inputs.words, inputs.parts).
+/// Words to the client in the language of the review (inputs.language), titles and facts in the coach's. Words and pictures from the findings, the decision and what the coach has changed (inputs.words, inputs.parts).
 /// Where the coach has only added to the computed words, these follow when the review changes; cautions may be added to
 /// but never lose a line.
-Answer composeAnswer(const Review& review);
+Answer composeAnswer(const Review& review, const std::string& coachLanguage = "en");
 
 /// One letter for several reviews of a client whose clips came together: three corrections at most over all of them,
 /// what comes first in each review before what comes second, and the same fault of the same name told once; one target
 /// an exercise; each caution once. Parts and pictures say which review they are of. (At most three, upstream first:
 /// common practice, no published source.)
 /// @param reviews at least one, in the order in which they are told; of one alone it is composeAnswer()
-Answer composeVisit(const std::vector<const Review*>& reviews);
+Answer composeVisit(const std::vector<const Review*>& reviews, const std::string& coachLanguage = "en");
 /// The parts that are about one review of a visit, as an answer of its own.
 Answer partsOf(const Answer& visit, int review);
 
 /// Always at the end of every answer.
-extern const char* const kScopeNote;
+std::string scopeNote(const Language& language);
 /// What stands under the scope note: the exercise and, where a school was chosen, its way of measuring.
 std::string footnote(const Answer& answer);
 /// Corrections are numbered; the other parts are paragraphs.

@@ -30,11 +30,12 @@ Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inp
     // The letter on a visit also names what is not to be filmed; its own sentence says what is.
     const bool isVisit =
         std::any_of(answer.parts.begin(), answer.parts.end(), [](const AnswerPart& p) { return p.of > 0; });
-    const std::string title = isVisit ? "Film your next clips" : "Film your " + answer.exerciseName;
+    const Language& l = *answer.language;
+    const std::string title = l.say({"calendar.film", {{"visit", isVisit}, {"exercise", answer.exerciseName}}});
     std::string words = isVisit ? next->text + "\n" : "";
     for (const AnswerPart& part : answer.parts)
         if (part.id == "target" && part.sent) words += part.text + "\n";
-    words += kScopeNote;
+    words += scopeNote(l);
     const std::string uid = inputs.clipSha256.substr(0, 32) + "-" + inputs.date + "@deft-mirror.invalid";
     // Made on the day of the answer: the same review gives the same bytes.
     return calendarFile({{uid, title, words, *due}},

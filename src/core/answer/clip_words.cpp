@@ -4,11 +4,12 @@
 #include "answer/dose_words.h"
 #include "answer/phrases.h"
 #include "judgement/shown.h"
-#include "judgement/wording.h"
 #include "signal/resample.h"
 
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <tuple>
 
 namespace deft {
 namespace {
@@ -17,21 +18,14 @@ constexpr size_t kMostTold = 5; // more seconds than these are no longer read (c
 
 std::string other(const std::string& side) { return side == "left" ? "right" : side == "right" ? "left" : ""; }
 
-std::string capital(std::string text) {
-    if (!text.empty()) text[0] = char(std::toupper(static_cast<unsigned char>(text[0])));
-    return text;
-}
-
 /// "two holds (9.4 and 8.1 seconds)"; without a hold only how many.
-std::string countOf(const Exercise& e, const std::vector<const Rep*>& reps, bool byHold) {
-    std::string one = e.words.one, many = e.words.many;
-    if (byHold && one == "rep") one = "hold", many = "holds";
-    std::string text = countWords(int(reps.size())) + " " + (reps.size() == 1 ? one : many);
-    if (!byHold || reps.empty() || reps.size() > kMostTold) return text;
-    std::vector<std::string> seconds;
-    for (const Rep* rep : reps) seconds.push_back(numberWords(rep->hold.duration_s(), 1));
-    const bool single = seconds.size() == 1 && seconds[0] == "1";
-    return text + " (" + listOf(seconds) + (single ? " second)" : " seconds)");
+Message countOf(const Exercise& e, const std::vector<const Rep*>& reps, bool byHold) {
+    const Message many = movements(e, int(reps.size()), byHold);
+    if (!byHold || reps.empty() || reps.size() > kMostTold) return many;
+    Messages seconds;
+    for (const Rep* rep : reps) seconds.push_back({"number.plain", {{"n", Amount{rep->hold.duration_s()}}}});
+    const double told = std::round(10 * reps.front()->hold.duration_s()) / 10;
+    return {"shown.held", {{"movements", many}, {"list", seconds}, {"n", reps.size() == 1 ? told : 2}}};
 }
 
 bool tempoMatters(const Exercise& e, const char* measure) {
@@ -39,7 +33,7 @@ bool tempoMatters(const Exercise& e, const char* measure) {
                        [&](const FaultPlan& f) { return f.limit.measure == measure; });
 }
 
-std::string tempoWords(const Review& r) {
+Message tempoWords(const Review& r) {
     std::vector<double> out, back;
     for (const Rep& rep : r.events.reps)
         if (!rep.unsure() && rep.finished) out.push_back(rep.out_s()), back.push_back(rep.back_s());
@@ -47,18 +41,16 @@ std::string tempoWords(const Review& r) {
                                    [](const Fault& f) { return !f.rejected && f.measure.starts_with("pace_"); });
     // Beside a hold the way there and back is only worth a word when it was hurried.
     if (out.empty() || r.exercise.mover.isWindow() || (r.inputs.asked.hold_s && !found)) return {};
-    std::vector<std::string> said;
-    if (tempoMatters(r.exercise, "pace_out"))
-        said.push_back(secondsWords(std::round(2 * medianOf(out)) / 2) + " on the way out");
-    if (tempoMatters(r.exercise, "pace_back"))
-        said.push_back(secondsWords(std::round(2 * medianOf(back)) / 2) + " on the way back");
-    return said.empty() ? "" : " You took about " + listOf(said) + ".";
+    Messages said;
+    for (const auto& [measure, key, times] : {std::tuple{"pace_out", "shown.tempo-out", &out}, {"pace_back", "shown.tempo-back", &back}})
+        if (tempoMatters(r.exercise, measure))
+            said.push_back({key, {{"seconds", secondsWords(std::round(2 * medianOf(*times)) / 2)}}});
+    return said.empty() ? Message() : Message("shown.tempo", {{"ways", said}});
 }
 
 } // namespace
 
-std::string shownWords(const Review& r) {
-    const Exercise& e = r.exercise;
+Messages shownWords(const Review& r, const Exercise& e) {
     std::map<std::string, std::vector<const Rep*>> seen;
     int unsure = 0;
     for (const Rep& rep : r.events.reps) {
@@ -68,14 +60,15 @@ std::string shownWords(const Review& r) {
             seen[rep.side].push_back(&rep);
     }
     const bool byHold = r.inputs.asked.hold_s.has_value();
-    std::vector<std::string> parts;
+    Messages parts;
     for (const auto& [side, reps] : seen)
-        parts.push_back(countOf(e, reps, byHold) + (side == "both" || side.empty() ? "" : " on the " + side));
-    std::string text = "I had asked for " + askedWords(e, r.inputs.asked) + ".";
-    if (parts.empty()) return text;
-    text += " You showed " + listOf(parts) + ".";
-    if (unsure) text += " " + capital(countWords(unsure)) + " more could not be seen well enough to count.";
-    return text + tempoWords(r);
+        parts.push_back({"shown.on-side", {{"what", countOf(e, reps, byHold)}, {"side", side}}});
+    Messages say = {{"shown.asked", {{"dose", askedWords(e, r.inputs.asked)}}}};
+    if (parts.empty()) return say;
+    say.push_back({"shown.showed", {{"parts", parts}}});
+    if (unsure) say.push_back({"shown.unseen", {{"n", unsure}}});
+    if (Message tempo = tempoWords(r); !tempo.empty()) say.push_back(std::move(tempo));
+    return say;
 }
 
 int praisedRep(const Review& r) {
@@ -95,16 +88,10 @@ int praisedRep(const Review& r) {
     return best;
 }
 
-std::string toldWords(const Review& r, const FaultPlan& plan, const Fault& f) {
-    std::string text = plan.told;
-    const auto put = [&](const std::string& token, const std::string& side, const std::string& otherwise) {
-        if (const size_t at = text.find(token); at != std::string::npos)
-            text.replace(at, token.size(), side == "left" || side == "right" ? side : otherwise);
-    };
+Message toldWords(const Review& r, const FaultPlan& plan, const Fault& f) {
     const std::string working = r.exercise.sideIsStance ? other(f.side) : f.side;
-    put("{free}", working, "free");
-    put("{lower}", f.worst > 0 ? "right" : "left", "one");
-    return text;
+    return {plan.told,
+            {{"free", working == "left" || working == "right" ? working : "free"}, {"lower", f.worst > 0 ? "right" : "left"}}};
 }
 
 } // namespace deft

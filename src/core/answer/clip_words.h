@@ -4,13 +4,14 @@
 
 namespace deft {
 
-// What a clip showed, in words to the client.
+// What the letter says of a clip, in the words of the exercise that it is given.
 
-/// What was asked and what was shown: how many, how long, on which side, how fast where that matters.
-std::string shownWords(const Review& review);
-/// The rep, from 0, that deserves praise: nothing stands against it and it reached what was asked. -1 = none.
+/// What was asked for and what the clip shows of it, as sentences.
+Messages shownWords(const Review& review, const Exercise& words);
+/// The rep that deserves praise: clean, finished and as long and far as asked; of several the longest or farthest.
+/// −1 = none.
 int praisedRep(const Review& review);
-/// What was seen of a fault, with its side in words: "your left hip sank". @param fault one of its findings
-std::string toldWords(const Review& review, const FaultPlan& plan, const Fault& fault);
+/// A finding in the words of its fault, with the side it was on.
+Message toldWords(const Review& review, const FaultPlan& plan, const Fault& fault);
 
 } // namespace deft

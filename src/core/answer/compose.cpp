@@ -6,8 +6,8 @@
 #include "answer/dose_words.h"
 #include "answer/letter_parts.h"
 #include "answer/phrases.h"
+#include "exercises/translated.h"
 #include "judgement/shown.h"
-#include "judgement/wording.h"
 #include "review/seen_faults.h"
 #include "signal/resample.h"
 
@@ -15,94 +15,110 @@
 #include <cmath>
 
 namespace deft {
-
-const char* const kScopeNote =
-    "This is coaching, not medical advice, and the program that helps me to measure is no medical device. "
-    "What your doctor or physiotherapist tells you comes first.";
-
-const char* const kThanks = "Thank you for filming and sending this.";
-
 namespace {
 
+/// Sentences one after the other.
+std::string together(const Language& language, const Messages& sentences) {
+    std::string text;
+    for (const Message& m : sentences) {
+        const std::string said = language.say(m);
+        if (!said.empty()) text += (text.empty() ? "" : " ") + said;
+    }
+    return text;
+}
+
 /// The schools that this answer follows, where the exercise leaves a choice that matters here.
-std::string schoolWords(const Review& r) {
-    std::string out;
+std::string schoolWords(const Speaker& s) {
+    const Review& r = s.r;
+    Messages out;
     for (const auto& [question, chosen] : r.inputs.schools) {
         const SchoolQuestion* q = r.catalogue->schools().find(question);
         const SchoolChoice* choice = q ? q->choice(chosen) : nullptr;
         const bool matters = r.exercise.schools.size() == 1 || question == "bridge" || question == "pelvis" ||
                              chosen != r.exercise.answerTo(question)->defaultChoice;
-        if (choice && matters) out += (out.empty() ? "" : " ") + choice->name + ": " + choice->aim;
+        if (choice && matters) out.push_back({"school", {{"name", Message(choice->name)}, {"aim", Message(choice->aim)}}});
     }
-    return out;
+    return together(*s.client, out);
 }
 
-AnswerPart whatWasShown(const Review& r) {
-    AnswerPart part{"shown", "What was shown", shownWords(r), {}, {}};
-    for (size_t i = 0; i < r.events.reps.size(); ++i) {
-        const Rep& rep = r.events.reps[i];
-        part.facts.push_back("rep " + std::to_string(i + 1) + ": " + sec(rep.hold.clean_s) + " clean of " +
-                             sec(rep.hold.duration_s()) + " held" +
-                             (r.inputs.asked.hold_s ? ", asked " + sec(*r.inputs.asked.hold_s) : ""));
+AnswerPart whatWasShown(const Speaker& s) {
+    AnswerPart part{"shown", "part.shown", together(*s.client, shownWords(s.r, s.e)), {}, {}};
+    const auto asked = s.r.inputs.asked.hold_s;
+    for (size_t i = 0; i < s.r.events.reps.size(); ++i) {
+        const Rep& rep = s.r.events.reps[i];
+        part.facts.push_back(s.fact({"fact.rep",
+                                     {{"n", int(i + 1)},
+                                      {"clean", sec(rep.hold.clean_s)},
+                                      {"held", sec(rep.hold.duration_s())},
+                                      {"told", asked.has_value()},
+                                      {"asked", sec(asked.value_or(0))}}}));
     }
     return part;
 }
 
 /// Of the one that deserves it; of several the longest or farthest.
-std::string praise(const Review& r) {
-    const int best = praisedRep(r);
+Message praise(const Speaker& s) {
+    const int best = praisedRep(s.r);
     if (best < 0) return {};
-    const Rep& rep = r.events.reps[size_t(best)];
-    const MovementWords& words = r.exercise.words;
-    const bool only = r.events.reps.size() == 1;
-    const std::string whose = only ? "Your " + words.one : "Your " + ordinal(best) + " " + words.one;
-    if (r.inputs.asked.hold_s && rep.hold.clean_s >= 1)
-        return whose + " was clean from start to end: " + secondsWords(std::floor(rep.hold.clean_s)) + " with " +
-               words.anchor + ".";
-    return whose + " was clean from start to end, with " + words.anchor + ".";
+    const Rep& rep = s.r.events.reps[size_t(best)];
+    const bool byHold = s.r.inputs.asked.hold_s && rep.hold.clean_s >= 1;
+    return {"well.praise",
+            {{"only", s.r.events.reps.size() == 1},
+             {"ordinal", ordinal(best)},
+             {"number", best + 1},
+             {"one", Message(s.e.words.one)},
+             {"anchor", Message(s.e.words.anchor)},
+             {"held", byHold},
+             {"seconds", secondsWords(byHold ? std::floor(rep.hold.clean_s) : 0)}}};
 }
 
-AnswerPart whatWentWell(const Review& r) {
-    AnswerPart part{"well", "What went well", "", {}, {}};
-    std::vector<std::string> say;
+AnswerPart whatWentWell(const Speaker& s) {
+    const Review& r = s.r;
+    AnswerPart part{"well", "part.well", "", {}, {}};
+    Messages say;
     const Shown shown = summarisePerformance(r.exercise, caseOf(r));
     const bool nothingWrong =
         r.decision.cues.empty() && r.standing().empty() && r.allClean() && r.decision.step != "stop";
     if (nothingWrong && shown.total > 1)
-        say.push_back((shown.total == 2 ? "Both" : "All " + countWords(shown.total)) + " were clean, with " +
-                      r.exercise.words.anchor + ": that was a pleasure to watch.");
-    else if (const std::string words = praise(r); !words.empty())
-        say.push_back(words + (nothingWrong ? " That was a pleasure to watch." : ""));
+        say.push_back({"well.all-clean",
+                       {{"n", shown.total}, {"words", countWords(shown.total)}, {"anchor", Message(s.e.words.anchor)}}});
+    else if (const Message words = praise(s); !words.empty()) {
+        say.push_back(words);
+        if (nothingWrong) say.push_back("well.pleasure");
+    }
+    size_t told = say.empty() ? 0 : 1;
     for (const SetupVerdict& v : r.findings.setup)
-        if (v.verdict == "good" && say.size() < 3) {
-            const SetupCheck* check = r.exercise.check(v.id);
-            say.push_back(check->good);
-            part.facts.push_back(check->name + ": " + band(v.value, v.u95, check->limit.unit, false));
+        if (v.verdict == "good" && told < 3) {
+            say.push_back(s.e.check(v.id)->good), ++told;
+            const SetupCheck* check = s.own.check(v.id);
+            part.facts.push_back(s.fact(
+                {"fact.check", {{"check", Message(check->name)}, {"value", reading(v.value, check->limit.unit, 1, false, v.u95)}}}));
         }
     if (!r.inputs.history.empty()) {
         // A fault that was there last time and is not now has earned a sentence.
-        std::vector<std::string> gone;
+        Messages gone;
         for (const std::string& id : r.inputs.history.back().faults) {
             const bool still =
                 std::any_of(r.findings.faults.begin(), r.findings.faults.end(),
                             [&](const Fault& f) { return f.id == id && !f.rejected; }) ||
                 std::any_of(r.findings.setup.begin(), r.findings.setup.end(),
                             [&](const SetupVerdict& v) { return v.id == id && v.verdict != "good" && !v.rejected; });
-            if (!still) gone.push_back(id);
+            if (!still) gone.push_back(s.own.nameOf(id));
         }
         if (!gone.empty()) {
-            say.push_back("Something we worked on last time is no longer there: well done.");
-            part.facts.push_back("gone since " + r.inputs.history.back().date + ": " + listOf(gone));
+            say.push_back("well.gone");
+            part.facts.push_back(s.fact({"fact.gone", {{"date", r.inputs.history.back().date}, {"faults", gone}}}));
         }
     }
-    if (say.empty()) say.push_back(kThanks);
-    for (const std::string& s : say) part.text += (part.text.empty() ? "" : " ") + s;
+    if (say.empty()) say.push_back("well.thanks");
+    part.text = together(*s.client, say);
     return part;
 }
 
 /// The frames on which the coach drew, each a picture with the coach's words under it.
-std::optional<AnswerPart> drawings(const Review& r) {
-    AnswerPart part{"drawings", "What you drew", "Have a look at what I have drawn for you.", {}, {}};
+std::optional<AnswerPart> drawings(const Speaker& s) {
+    const Review& r = s.r;
+    AnswerPart part{"drawings", "part.drawings", s.say("drawings.look"), {}, {}};
     for (const Drawing& d : r.inputs.drawings) {
         const int64_t frame = r.clip().frameAt(d.time_s);
         auto at = std::find_if(part.pictures.begin(), part.pictures.end(),
@@ -114,160 +130,143 @@ std::optional<AnswerPart> drawings(const Review& r) {
         if (!d.words.empty()) at->caption += (at->caption.empty() ? "" : "; ") + d.words;
     }
     if (part.pictures.empty()) return std::nullopt;
-    part.facts.push_back("drawn on " + std::to_string(part.pictures.size()) +
-                         (part.pictures.size() > 1 ? " frames" : " frame") + " by you");
+    part.facts.push_back(s.fact({"fact.drawn", {{"n", int(part.pictures.size())}}}));
     return part;
 }
 
 /// Why the target is what it is, in the client's words.
-std::string whyWords(const Review& r, const Telling& telling) {
+Messages whyWords(const Speaker& s, const Telling& telling) {
+    const Review& r = s.r;
     const Decision& d = r.decision;
     const Shown shown = summarisePerformance(r.exercise, caseOf(r));
-    if (!d.open.empty()) return " " + d.open;
-    if (d.step == "up") return " That is a step up: you have shown it cleanly twice running.";
-    if (d.step == "back") return " It is a step easier for now, so that it can be clean from start to end.";
-    std::string why;
+    if (!d.openFor.empty()) return {{"target.open", {{"reason", Message(d.openFor)}}}};
+    if (d.step == "up") return {"target.up"};
+    if (d.step == "back") return {"target.back"};
+    Messages why;
+    const bool clean = r.allClean() && r.standing().empty();
+    const auto& practice = r.inputs.practice;
     if (!d.cues.empty())
-        why = !telling.cues.empty() ? " We stay with this until what stands above has settled."
-                                    : " We stay with this for now: first comes what stands above.";
-    else if (r.allClean() && r.standing().empty() && !shown.met)
-        why = " It was clean; what is missing is only how much of it.";
-    else if (const auto& practice = r.inputs.practice;
-             practice && practice->isTooMuch() && r.allClean() && r.standing().empty())
-        why = " You practised more often than I had asked, and it shows; your body gets stronger on the days between, "
-              "so let us keep the days and not make it harder yet.";
-    else if (practice && practice->isTooLittle() && r.allClean() && r.standing().empty())
-        why = " It was clean. There was little room for practice these two weeks, and that happens; let us keep this "
-              "until it has a place in your days. If fewer days suit you better, tell me.";
-    else if (r.allClean() && r.standing().empty() && shown.bothSides)
-        why = " Show it to me once more as cleanly as today, and we go on.";
+        why.push_back(!telling.cues.empty() ? "target.stay" : "target.stay-untold");
+    else if (clean && !shown.met)
+        why.push_back("target.more-of-it");
+    else if (practice && practice->isTooMuch() && clean)
+        why.push_back("target.practised-more");
+    else if (practice && practice->isTooLittle() && clean)
+        why.push_back("target.practised-less");
+    else if (clean && shown.bothSides)
+        why.push_back("target.once-more");
     else if (shown.bothSides)
-        why = " This clip does not let me say enough for a change.";
+        why.push_back("target.not-enough");
     if (!r.findings.between.empty()) {
         const Fault& f = r.findings.between.front();
-        why += " In between, when the other side seemed to work, " + toldWords(r, *r.exercise.fault(f.id), f) + ".";
+        why.push_back({"target.between", {{"told", toldWords(r, *s.e.fault(f.id), f)}}});
     }
     if (shown.total > 0 && !shown.bothSides) {
         std::string missing;
         for (const Rep& rep : r.events.reps)
             if (rep.side == "left" || rep.side == "right") missing = rep.side == "left" ? "right" : "left";
         if (!missing.empty() && telling.sidesShown.count(missing)) return why; // it came in another clip
-        why += missing.empty() ? " From here I cannot tell which side worked: please film each side by itself and say "
-                                 "which one it is."
-                               : " Please film the " + missing + " side as well: I can only speak of what I see.";
+        if (missing.empty())
+            why.push_back("target.side-unknown");
+        else
+            why.push_back({"target.side-missing", {{"side", missing}}});
     }
     return why;
 }
 
 /// A share of the way in words.
-std::string shareWords(double share) {
-    return share < 0.4    ? "about a third"
-           : share < 0.58 ? "about half"
-           : share < 0.71 ? "about two thirds"
-           : share < 0.86 ? "about three quarters"
-                          : "nearly all";
+const char* shareWords(double share) {
+    return share < 0.4 ? "third" : share < 0.58 ? "half" : share < 0.71 ? "two-thirds" : share < 0.86 ? "three-quarters" : "nearly-all";
 }
 
 /// How to keep inside the range that stayed clean.
-std::string rangeWords(const Review& r, double range) {
+Message rangeWords(const Speaker& s, double range) {
     std::vector<double> reaches;
-    for (const Rep& rep : r.events.reps)
+    for (const Rep& rep : s.r.events.reps)
         if (!rep.unsure()) reaches.push_back(rep.reach);
-    if (reaches.empty() || r.exercise.words.range.empty()) return {};
-    std::string words = r.exercise.words.range;
+    if (reaches.empty() || s.e.words.range.empty()) return {};
+    std::string words = s.e.words.range;
     if (words.back() == '.') words.pop_back();
-    return " " + words + ": " + shareWords(range / std::max(1e-9, medianOf(reaches))) +
-           " of the way that you went this time.";
+    return {"target.range", {{"range", words}, {"share", shareWords(range / std::max(1e-9, medianOf(reaches)))}}};
 }
 
 /// Where no movement was found: what it would have been.
-std::string lookedFor(const Exercise& e) {
-    const std::string one =
-        (std::string("aeiou").find(e.words.one[0]) == std::string::npos ? "a " : "an ") + e.words.one;
-    return "I looked for " + one + (e.mover.isWindow() ? " that stays still" : " (" + e.mover.words + ")") +
-           " and found none that I could measure: it was too small or too short, or something hid it.";
+Message lookedFor(const Exercise& e) {
+    const bool vowel = std::string("aeiou").find(e.words.one[0]) != std::string::npos;
+    return {"target.not-found",
+            {{"vowel", vowel}, {"one", Message(e.words.one)}, {"still", e.mover.isWindow()}, {"mover", Message(e.mover.words)}}};
 }
 
-AnswerPart target(const Review& r, const Telling& telling) {
+AnswerPart target(const Speaker& s, const Telling& telling) {
+    const Review& r = s.r;
     const Decision& d = r.decision;
-    AnswerPart part{"target", "Next target", "", d.arithmetic, {}};
-    for (const std::string& b : d.because) part.facts.push_back(b);
-    for (const auto& [id, why] : d.waiting) {
-        const FaultPlan* fault = r.exercise.fault(id);
-        part.facts.push_back("waits: " + (fault ? fault->name : id) + ", " + why);
-    }
+    AnswerPart part{"target", "part.target", "", {}, {}};
+    for (const Messages* reasons : {&d.arithmetic, &d.because})
+        for (const Message& why : *reasons) part.facts.push_back(s.fact(why));
+    for (const auto& [id, why] : d.waiting)
+        part.facts.push_back(s.fact({"fact.waits", {{"fault", Message(s.own.nameOf(id))}, {"why", why}}}));
     if (d.step == "stop") {
         const ClientNote& note = r.inputs.note;
-        part.text = note.pain || !note.redFlags.empty()
-                        ? "Please leave this exercise out until we have spoken about what you felt."
-                    : !note.signs.empty() ? "Please leave this exercise out until we have looked at it together."
-                                          : "Please leave this exercise out until what is said below is settled.";
-        part.text += " I will write to you.";
+        part.text = together(*s.client, {note.pain || !note.redFlags.empty() ? "target.stop-felt"
+                                         : !note.signs.empty()               ? "target.stop-sign"
+                                                                             : "target.stop-locked",
+                                         "target.will-write"});
         return part;
     }
     if (d.step == "ask-again") {
-        part.text = (r.events.reps.empty() ? lookedFor(r.exercise)
-                                           : "This clip does not let me say enough to change anything.") +
-                    " Please film it once more.";
+        Messages say = {r.events.reps.empty() ? lookedFor(s.e) : Message("target.not-enough"), "target.film-again"};
         for (const ClipCheck& c : r.check)
-            if (!c.ask.empty() && c.verdict != "unknown") part.text += " " + c.ask;
-        for (const std::string& f : r.exercise.filming)
-            if (part.text.size() < 260) part.text += " " + f;
+            if (!c.ask.empty() && c.verdict != "unknown") say.push_back(c.ask);
+        for (const std::string& f : s.e.filming)
+            if (together(*s.client, say).size() < 260) say.push_back(f);
+        part.text = together(*s.client, say);
         return part;
     }
     const Target& t = d.target;
     const Version* other = nullptr; // another version than the one that was asked for
-    for (const Version& version : r.exercise.ladder)
+    for (const Version& version : s.e.ladder)
         if (version.id == t.version && t.version != r.inputs.asked.version) other = &version;
-    part.text = "Until next time: " + doseWords(r.exercise, t, other);
+    Messages say = {{"target.until", {{"dose", doseWords(s.e, t, other)}}}};
     const bool lifted =
         std::any_of(r.events.reps.begin(), r.events.reps.end(), [](const Rep& rep) { return !rep.brokenBy.empty(); });
-    if (t.range && lifted) part.text += rangeWords(r, *t.range);
-    part.text += whyWords(r, telling);
-    if (t.hold_s && r.exercise.dose.holdCap_s > *t.hold_s)
-        part.text += " When you film, make the last hold as long as it stays clean.";
+    if (t.range && lifted) say.push_back(rangeWords(s, *t.range));
+    for (Message& why : whyWords(s, telling)) say.push_back(std::move(why));
+    if (t.hold_s && r.exercise.dose.holdCap_s > *t.hold_s) say.push_back("target.last-hold");
+    part.text = together(*s.client, say);
     return part;
 }
 
-/// "in a week (Thursday 21 May)", or the day that the programme has for it.
-std::string dueWords(const ReviewInputs& in, const std::optional<std::chrono::sys_days>& due) {
-    if (!due) return "in a week";
-    return *due == parseDate(in.nextClip) ? "on " + dayInWords(*due) : "in a week (" + dayInWords(*due) + ")";
-}
-
-AnswerPart cautions(const Review& r) {
+AnswerPart cautions(const Speaker& s) {
+    const Review& r = s.r;
     // What stops comes before everything, the exercise's own cautions after its stop rule.
-    AnswerPart part{"cautions", "Cautions and stop rule", "", {}, {}};
-    const auto isOwn = [&](const std::string& c) {
-        return std::find(r.exercise.cautions.begin(), r.exercise.cautions.end(), c) != r.exercise.cautions.end();
+    AnswerPart part{"cautions", "part.cautions", "", {}, {}};
+    const auto isOwn = [&](const Message& c) {
+        return std::find(r.exercise.cautions.begin(), r.exercise.cautions.end(), c.key) != r.exercise.cautions.end();
     };
-    for (const std::string& c : r.decision.cautions)
-        if (!isOwn(c)) part.text += c + "\n";
-    part.text += r.exercise.stopRule;
-    for (const std::string& c : r.decision.cautions)
-        if (isOwn(c)) part.text += "\n" + c;
+    for (const Message& c : r.decision.cautions)
+        if (!isOwn(c)) part.text += s.say(c) + "\n";
+    part.text += s.e.stopRule;
+    for (const Message& c : r.decision.cautions)
+        if (isOwn(c)) part.text += "\n" + s.say(c);
     for (const std::string& place : r.inputs.note.felt)
-        for (const FeltPlace& f : r.exercise.felt)
-            if (f.id == place) {
-                part.facts.push_back("felt: " + f.name + ": " + f.means);
-                if (!f.asIntended)
-                    part.text += "\nYou felt it in the " + f.name +
-                                 ". If that turns to pain, leave the exercise out and tell me.";
-            }
+        if (const FeltPlace *told = s.e.feltPlace(place), *own = s.own.feltPlace(place); told && own) {
+            part.facts.push_back(s.fact({"fact.felt", {{"place", Message(own->name)}, {"means", Message(own->means)}}}));
+            if (!told->asIntended) part.text += "\n" + s.say({"caution.felt", {{"place", Message(told->name)}}});
+        }
     if (r.decision.step == "stop")
-        for (const std::string& why : r.decision.because) part.facts.push_back(why);
+        for (const Message& why : r.decision.because) part.facts.push_back(s.fact(why));
     else if (part.facts.empty())
-        part.facts.push_back("no pain named; pain next time: stop and refer, no step up");
+        part.facts.push_back(s.fact("fact.no-pain"));
     return part;
 }
 
-std::string headingOf(const AnswerPart& p) {
-    static const std::map<std::string, std::string> headings = {
-        {"shown", "What you showed"},  {"well", "What went well"},   {"drawings", "What I have drawn for you"},
-        {"target", "What to do next"}, {"cautions", "When to stop"}, {"next", "Your next clip"}};
-    if (isCorrection(p)) return "What to work on";
+const char* headingOf(const AnswerPart& p) {
+    static const std::map<std::string, const char*> headings = {
+        {"shown", "heading.shown"},   {"well", "heading.well"},         {"drawings", "heading.drawings"},
+        {"target", "heading.target"}, {"cautions", "heading.cautions"}, {"next", "heading.next"}};
+    if (isCorrection(p)) return "heading.corrections";
     const auto it = headings.find(p.id);
-    return it == headings.end() ? std::string() : it->second;
+    return it == headings.end() ? "" : it->second;
 }
 
 void useEdited(AnswerPart& p, const std::string& words, const ReviewInputs& in) {
@@ -294,31 +293,54 @@ const AnswerPart* Answer::find(const std::string& id) const {
     return it == parts.end() ? nullptr : &*it;
 }
 
-Answer composeAnswer(const Review& r) { return composeTelling(r, {r.decision.cues, {}}); }
+Speaker::Speaker(const Review& review, const std::string& coachLanguage)
+    : r(review), client(review.catalogue->language(review.inputs.language)),
+      coach(review.catalogue->language(coachLanguage)), e(inLanguage(review.exercise, *client)),
+      own(inLanguage(review.exercise, *coach)) {}
 
-Answer composeTelling(const Review& r, const Telling& telling) {
+Message nextClipWords(const Review& r, const std::string& names, int clips) {
+    const auto due = nextClipDay(r.inputs);
+    const bool planned = due && *due == parseDate(r.inputs.nextClip);
+    return {"next.clip",
+            {{"when", !due ? "week" : planned ? "day" : "both"},
+             {"day", due ? Argument(Day{*due}) : Argument("")},
+             {"spot", r.decision.step != "ask-again"},
+             {"clips", clips},
+             {"names", names}}};
+}
+
+std::string beforeTarget(const Language& language) {
+    const std::string mark = "\x1f";
+    const std::string whole = language.say({"target.until", {{"dose", mark}}});
+    return whole.substr(0, whole.find(mark));
+}
+
+Answer composeAnswer(const Review& r, const std::string& coachLanguage) {
+    return composeTelling(Speaker(r, coachLanguage), {r.decision.cues, {}});
+}
+
+Answer composeTelling(const Speaker& s, const Telling& telling) {
+    const Review& r = s.r;
     Answer a;
+    a.language = s.client;
     a.clientName = r.inputs.client;
-    a.exerciseName = r.exercise.name;
-    a.schoolWords = schoolWords(r);
-    a.parts.push_back(greetingTo(r.inputs.client));
-    a.parts.push_back(whatWentWell(r));
-    if (!r.events.reps.empty()) a.parts.push_back(whatWasShown(r));
+    a.exerciseName = s.e.name;
+    a.schoolWords = schoolWords(s);
+    a.parts.push_back(greetingTo(*s.client, r.inputs.client));
+    a.parts.push_back(whatWentWell(s));
+    if (!r.events.reps.empty()) a.parts.push_back(whatWasShown(s));
     int number = 0;
-    for (const ChosenCue& cue : telling.cues) a.parts.push_back(correction(r, cue, ++number));
-    if (auto drawn = drawings(r)) a.parts.push_back(std::move(*drawn));
-    a.parts.push_back(target(r, telling));
-    a.parts.push_back(cautions(r));
-    if (r.decision.step != "stop") { // then the coach writes first
-        const auto due = nextClipDay(r.inputs);
-        a.parts.push_back(plainPart("next", "Next clip",
-                                    "Next clip: " + dueWords(r.inputs, due) +
-                                        (r.decision.step == "ask-again" ? "." : ", the phone on the same spot.")));
-    }
-    a.parts.push_back(closeOf(r.inputs.coach));
+    for (const ChosenCue& cue : telling.cues) a.parts.push_back(correction(s, cue, ++number));
+    if (auto drawn = drawings(s)) a.parts.push_back(std::move(*drawn));
+    a.parts.push_back(target(s, telling));
+    a.parts.push_back(cautions(s));
+    if (r.decision.step != "stop") // then the coach writes first
+        a.parts.push_back(plainPart("next", "part.next", s.say(nextClipWords(r, "", 0))));
+    a.parts.push_back(closeOf(*s.client, r.inputs.coach));
     for (AnswerPart& p : a.parts) {
+        if (!isCorrection(p)) p.title = s.fact(p.title);
         p.computed = p.text;
-        p.heading = headingOf(p);
+        p.heading = s.say(headingOf(p));
         if (const auto it = r.inputs.words.find(p.id); it != r.inputs.words.end()) useEdited(p, it->second, r.inputs);
         // Cautions and the stop rule always go out.
         if (const auto it = r.inputs.parts.find(p.id); it != r.inputs.parts.end() && p.id != "cautions")

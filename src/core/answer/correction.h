@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "answer/answer.h"
+#include "answer/compose.h"
 
 namespace deft {
 
 /// The part of an answer that gives one cue: what was seen, what to do, what it rests on, and its pictures.
 /// @param number counted from 1
-AnswerPart correction(const Review& review, const ChosenCue& cue, int number);
+AnswerPart correction(const Speaker& speaker, const ChosenCue& cue, int number);
 
 } // namespace deft

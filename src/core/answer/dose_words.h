@@ -5,10 +5,12 @@
 
 namespace deft {
 
-/// What was asked for: "three holds of ten seconds on each side".
-std::string askedWords(const Exercise& exercise, const Target& target);
-/// What is to be done and how often: "three lifts of five seconds, every other day, with a good rest between them."
-/// @param version named in it; null = the one that the client knows
-std::string doseWords(const Exercise& exercise, const Target& target, const Version* version);
+/// "three holds of 15 seconds": what was asked for, to stand in a sentence.
+Message askedWords(const Exercise& exercise, const Target& target);
+/// A target in words: "three holds of 15 seconds, every other day, with a good rest between them."
+/// @param version another one than before, which is named
+Message doseWords(const Exercise& exercise, const Target& target, const Version* version);
+/// So many of this exercise's movements; of holds where a rep is held.
+Message movements(const Exercise& exercise, int n, bool byHold);
 
 } // namespace deft

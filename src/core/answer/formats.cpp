@@ -58,8 +58,10 @@ bool isCorrection(const AnswerPart& p) { return p.id.starts_with(kCorrection); }
 
 std::string faultOf(const AnswerPart& p) { return isCorrection(p) ? p.id.substr(kCorrection.size()) : std::string(); }
 
+std::string scopeNote(const Language& language) { return language.say("scope"); }
+
 std::string footnote(const Answer& a) {
-    return a.exerciseName + (a.schoolWords.empty() ? "" : ", measured the way of “" + a.schoolWords + "”");
+    return a.language->say({"footnote", {{"exercise", a.exerciseName}, {"told", !a.schoolWords.empty()}, {"way", a.schoolWords}}});
 }
 
 std::string answerHtml(const Answer& answer, const PictureMaker& pictures) {
@@ -70,7 +72,7 @@ std::string answerHtml(const Answer& answer, const PictureMaker& pictures) {
 }
 
 std::string answerPage(const Answer& a, const PictureSource& sources) {
-    std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
+    std::string h = "<!DOCTYPE html>\n<html lang=\"" + a.language->code() + "\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
                     "content=\"width=device-width\">\n<title>" +
                     escapedHtml(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
     h += "<h1>" + escapedHtml(a.exerciseName) + "</h1>\n";
@@ -92,7 +94,7 @@ std::string answerPage(const Answer& a, const PictureSource& sources) {
     }
     if (inList) h += "</ol>\n";
     if (inSection) h += "</section>\n";
-    h += "<p class=\"scope\">" + escapedHtml(kScopeNote) + "<br>" + escapedHtml(footnote(a)) +
+    h += "<p class=\"scope\">" + escapedHtml(scopeNote(*a.language)) + "<br>" + escapedHtml(footnote(a)) +
          "</p>\n</main>\n</body>\n</html>\n";
     return h;
 }
@@ -102,7 +104,7 @@ std::string answerText(const Answer& a) {
     int number = 0;
     for (const AnswerPart& p : a.parts)
         if (p.sent) t += (isCorrection(p) ? std::to_string(++number) + ". " : "") + p.text + "\n\n";
-    return t + kScopeNote + "\n" + footnote(a) + "\n";
+    return t + scopeNote(*a.language) + "\n" + footnote(a) + "\n";
 }
 
 } // namespace deft

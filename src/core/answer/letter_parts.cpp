@@ -8,19 +8,20 @@ std::string firstName(const std::string& name) { return name.substr(0, name.find
 
 } // namespace
 
-AnswerPart plainPart(const char* id, const char* title, std::string text) {
+AnswerPart plainPart(const char* id, std::string title, std::string text) {
     AnswerPart part;
-    part.id = id, part.title = title, part.text = std::move(text);
+    part.id = id, part.title = std::move(title), part.text = std::move(text);
     return part;
 }
 
-AnswerPart greetingTo(const std::string& client, const std::string& then) {
+AnswerPart greetingTo(const Language& language, const std::string& client, const std::string& then) {
     const std::string first = firstName(client);
-    return plainPart("greeting", "Greeting", (first.empty() ? "Hello," : "Hello " + first + ",") + then);
+    const std::string hello = language.say({"greeting.hello", {{"named", !first.empty()}, {"name", first}}});
+    return plainPart("greeting", "part.greeting", then.empty() ? hello : hello + " " + then);
 }
 
-AnswerPart closeOf(const std::string& coach) {
-    return plainPart("close", "Close", coach.empty() ? "Kind regards" : firstName(coach));
+AnswerPart closeOf(const Language& language, const std::string& coach) {
+    return plainPart("close", "part.close", coach.empty() ? language.say("close.regards") : firstName(coach));
 }
 
 } // namespace deft

@@ -4,12 +4,13 @@
 
 namespace deft {
 
-// Parts that every letter to a client has.
+// Parts that several kinds of letter have in common.
 
-AnswerPart plainPart(const char* id, const char* title, std::string text);
-/// "Hello Ruta," by the first name. @param then goes on in the same line
-AnswerPart greetingTo(const std::string& client, const std::string& then = {});
-/// The coach's first name, or kind regards of nobody in particular.
-AnswerPart closeOf(const std::string& coach);
+/// @param title for the coach
+AnswerPart plainPart(const char* id, std::string title, std::string text);
+/// "Hello Wim," @param then what goes on in the same sentence; empty = nothing
+AnswerPart greetingTo(const Language& language, const std::string& client, const std::string& then = {});
+/// The coach's first name, or kind regards.
+AnswerPart closeOf(const Language& language, const std::string& coach);
 
 } // namespace deft

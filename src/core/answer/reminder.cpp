@@ -4,24 +4,23 @@
 #include "answer/dose_words.h"
 #include "answer/letter_parts.h"
 #include "base/dates.h"
+#include "exercises/translated.h"
 
 namespace deft {
 
-Answer reminder(const Exercise& exercise, const Target& target, const std::string& client, const std::string& coach,
-                const std::string& due) {
+Answer reminder(const LanguagePtr& language, const Exercise& exercise, const Target& target, const std::string& client,
+                const std::string& coach, const std::string& due) {
+    const Language& l = *language;
+    const Exercise e = inLanguage(exercise, l);
     Answer letter;
-    letter.clientName = client, letter.exerciseName = exercise.name, letter.about = "your next clip";
+    letter.language = language;
+    letter.clientName = client, letter.exerciseName = e.name, letter.subject = "subject.reminder";
     const auto day = parseDate(due);
-    letter.parts = {
-        greetingTo(client),
-        plainPart(
-            "reminder", "Reminder",
-            "How is it going? I had looked forward to your next clip" +
-                (day ? " by " + dayInWords(*day) : std::string()) +
-                ". If it did not fit in, send it when it does; if something got in the way, or hurts, tell me and "
-                "we will change it."),
-        plainPart("target", "What was asked for", "We had said: " + doseWords(exercise, target, nullptr)),
-        plainPart("cautions", "Stop rule", exercise.stopRule), closeOf(coach)};
+    const Argument when = day ? Argument(Day{*day}) : Argument("");
+    letter.parts = {greetingTo(l, client),
+                    plainPart("reminder", "Reminder", l.say({"reminder.how", {{"dated", day.has_value()}, {"day", when}}})),
+                    plainPart("target", "What was asked for", l.say({"reminder.target", {{"dose", doseWords(e, target, nullptr)}}})),
+                    plainPart("cautions", "Stop rule", e.stopRule), closeOf(l, coach)};
     return letter;
 }
 

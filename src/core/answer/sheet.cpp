@@ -3,7 +3,7 @@
 
 #include "answer/dose_words.h"
 #include "answer/letter_parts.h"
-#include "answer/phrases.h"
+#include "exercises/translated.h"
 #include "judgement/decision.h"
 #include "judgement/safety.h"
 
@@ -11,8 +11,6 @@
 
 namespace deft {
 namespace {
-
-constexpr const char* kShaking = "shaking"; // is no place
 
 const Cue* cueOf(const std::vector<Cue>& cues, const std::string& version) {
     const auto it = std::find_if(cues.begin(), cues.end(), [&](const Cue& c) { return c.level == version; });
@@ -26,53 +24,58 @@ std::string lines(const std::string& first, const std::vector<std::string>& rest
 }
 
 /// The version by its own name, with both drawings.
-AnswerPart movement(const Exercise& e, const Target& target) {
+AnswerPart movement(const Language& l, const Exercise& e, const Target& target) {
     const int version = e.versionIndex(target.version);
-    AnswerPart p = plainPart("movement", "The movement", e.name);
-    if (version >= 0 && e.ladder[size_t(version)].name != e.name) p.text += ": " + e.ladder[size_t(version)].name;
-    p.text += e.mover.isWindow()
-                  ? ". Take the position and keep it, with " + e.words.anchor + "."
-                  : ". Each " + e.words.one + " has three parts (" + listOf({e.phaseOut, e.phaseHold, e.phaseBack}) +
-                        "), with " + e.words.anchor + " all the way.";
+    const bool named = version >= 0 && e.ladder[size_t(version)].name != e.name;
+    AnswerPart p = plainPart("movement", "sheet.movement",
+                             l.say({"sheet.this",
+                                    {{"exercise", Message(e.name)},
+                                     {"named", named},
+                                     {"version", named ? Message(e.ladder[size_t(version)].name) : Message()},
+                                     {"still", e.mover.isWindow()},
+                                     {"one", Message(e.words.one)},
+                                     {"out", Message(e.phaseOut)},
+                                     {"hold", Message(e.phaseHold)},
+                                     {"back", Message(e.phaseBack)},
+                                     {"anchor", Message(e.words.anchor)}}}));
     if (e.start.empty()) return p;
     const auto picture = [&](int64_t which, std::string caption) {
         AnswerPicture drawn;
         drawn.frame = which, drawn.caption = std::move(caption);
         p.pictures.push_back(std::move(drawn));
     };
-    picture(kSheetStart, "How it begins");
-    picture(kSheetEnd, e.mover.isWindow() ? "The position" : "Where it goes: " + e.mover.words);
+    picture(kSheetStart, l.say("sheet.begins"));
+    picture(kSheetEnd, l.say({"sheet.goes", {{"still", e.mover.isWindow()}, {"mover", Message(e.mover.words)}}}));
     return p;
 }
 
 /// What the first cues of set-up and anchor say, before anything has gone wrong.
-AnswerPart setUp(const Exercise& e) {
-    std::vector<std::string> say;
-    for (const SetupCheck& check : e.setup)
-        if (const Cue* cue = cueOf(check.cues, "set-up")) say.push_back(cue->text);
-    say.insert(say.end(), e.unseen.begin(), e.unseen.end());
+AnswerPart setUp(const Language& l, const Exercise& e) {
+    std::vector<std::string> say = setUpWords(e);
     if (const FaultPlan* anchor = e.anchor())
         if (const Cue* cue = cueOf(anchor->cues, "internal")) say.push_back(cue->text);
-    return plainPart("set-up", "Before and while you move", lines("Before you begin, and on the way:", say));
+    return plainPart("set-up", "sheet.before", lines(l.say("sheet.before-you"), say));
 }
 
-AnswerPart felt(const Exercise& e) {
-    std::vector<std::string> right, wrong;
+AnswerPart felt(const Language& l, const Exercise& e) {
+    Messages right, wrong;
     for (const FeltPlace& place : e.felt)
         if (place.id != kShaking) (place.asIntended ? right : wrong).push_back(place.name);
+    Messages say;
+    if (!right.empty()) say.push_back({"sheet.felt-right", {{"places", right}}});
+    if (e.feltPlace(kShaking)) say.push_back("sheet.shaking");
+    if (!wrong.empty()) say.push_back({"sheet.felt-wrong", {{"places", wrong}}});
     std::string text;
-    if (!right.empty()) text = "You may feel it here: " + listOf(right) + ".";
-    if (e.feltPlace(kShaking))
-        text += (text.empty() ? "" : " ") + std::string("Some shaking while the position stays is fine.");
-    if (!wrong.empty())
-        text += (text.empty() ? "Tell" : " Tell") + std::string(" me if you feel it elsewhere: ") + listOf(wrong) + ".";
-    return plainPart("felt", "Where it is felt", text);
+    for (const Message& m : say) text += (text.empty() ? "" : " ") + l.say(m);
+    return plainPart("felt", "sheet.felt", text);
 }
 
-AnswerPart cautions(const SafetyRules& rules, const Exercise& e, const SheetReader& reader) {
+AnswerPart cautions(const Language& l, const SafetyRules& rules, const Exercise& e, const SheetReader& reader) {
     Case asked;
     asked.exercise = e.id, asked.flags = reader.flags, asked.cleared = reader.cleared;
-    return plainPart("cautions", "Cautions and stop rule", lines(e.stopRule, cautionsFor(rules, e, asked, {})));
+    std::vector<std::string> say;
+    for (const Message& m : cautionsFor(rules, e, asked, {})) say.push_back(l.say(m));
+    return plainPart("cautions", "sheet.cautions", lines(e.stopRule, say));
 }
 
 /// What can be given in place of a version that is locked.
@@ -86,17 +89,22 @@ Result<Sheet> compose(const Catalogue& catalogue, const Exercise& e, const Targe
     if (const auto locks = locksOf(catalogue, e, target.version, reader.flags, reader.cleared); !locks.empty())
         return fail(Errc::Unsupported,
                     e.name + ": " + locks.front().reason + insteadOf(catalogue, e, target.version, reader));
+    const LanguagePtr language = catalogue.language(reader.language);
+    const Language& l = *language;
+    const Exercise told = inLanguage(e, l);
     Answer letter;
-    letter.clientName = reader.client, letter.exerciseName = e.name, letter.about = "your next exercise";
-    letter.parts = {greetingTo(reader.client, " here is your next exercise."), movement(e, target), setUp(e)};
-    if (!e.felt.empty()) letter.parts.push_back(felt(e));
-    letter.parts.push_back(plainPart("target", "How often", "To begin with: " + doseWords(e, target, nullptr)));
-    letter.parts.push_back(plainPart("film", "How to film it", lines("When you film it for me:", e.filming)));
-    letter.parts.push_back(cautions(catalogue.safety(), e, reader));
-    letter.parts.push_back(closeOf(reader.coach));
+    letter.language = language;
+    letter.clientName = reader.client, letter.exerciseName = told.name, letter.subject = "subject.sheet";
+    letter.parts = {greetingTo(l, reader.client, l.say("sheet.here")), movement(l, told, target), setUp(l, told)};
+    if (!e.felt.empty()) letter.parts.push_back(felt(l, told));
+    letter.parts.push_back(
+        plainPart("target", "sheet.often", l.say({"sheet.begin", {{"dose", doseWords(told, target, nullptr)}}})));
+    letter.parts.push_back(plainPart("film", "sheet.film", lines(l.say("sheet.when-you-film"), told.filming)));
+    letter.parts.push_back(cautions(l, catalogue.safety(), told, reader));
+    letter.parts.push_back(closeOf(l, reader.coach));
     for (AnswerPart& p : letter.parts) {
         p.computed = p.text;
-        if (p.id != "greeting" && p.id != "close") p.heading = p.title;
+        if (p.id != "greeting" && p.id != "close") p.heading = l.say(p.title);
     }
     return Sheet{std::move(letter), e};
 }

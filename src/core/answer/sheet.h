@@ -8,6 +8,7 @@ namespace deft {
 struct SheetReader {
     std::string client, coach;
     std::vector<std::string> flags, cleared; ///< from intake; those whose readiness list is confirmed
+    std::string language{};                  ///< the client's; empty = English
 };
 
 /// Frame numbers under which the pictures of a sheet ask for the exercise's drawings.

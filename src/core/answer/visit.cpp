@@ -11,35 +11,29 @@ namespace {
 constexpr size_t kMostCorrections = 3; // common practice, no published source
 
 /// How a review is called in a letter on several.
-std::vector<std::string> namesOf(const std::vector<const Review*>& reviews) {
+std::vector<std::string> namesOf(const std::vector<Speaker>& speakers) {
     std::vector<std::string> names;
-    for (const Review* r : reviews) {
-        const auto same = std::count_if(reviews.begin(), reviews.end(), [&](const Review* other) {
-            return other->inputs.exercise == r->inputs.exercise;
+    for (const Speaker& s : speakers) {
+        const auto same = std::count_if(speakers.begin(), speakers.end(), [&](const Speaker& other) {
+            return other.r.inputs.exercise == s.r.inputs.exercise;
         });
-        const bool oneSided = r->inputs.side == "left" || r->inputs.side == "right";
-        names.push_back(r->exercise.name + (same > 1 && oneSided ? ", " + r->inputs.side : ""));
+        names.push_back(s.say({"visit.name", {{"exercise", Message(s.e.name)}, {"side", same > 1 ? s.r.inputs.side : ""}}}));
     }
     return names;
 }
 
-std::string faultName(const Review& r, const std::string& id) {
-    if (const FaultPlan* plan = r.exercise.fault(id)) return plan->name;
-    const SetupCheck* check = r.exercise.check(id);
-    return check ? check->name : id;
-}
-
 /// "Bridge: Your first lift …"; a text that begins with a time goes on in the same sentence.
-std::string under(const std::string& name, const std::string& text) {
-    constexpr std::string_view until = "Until next time: ";
-    if (!text.starts_with(until)) return name + ": " + text;
-    return name + ", until next time: " + text.substr(until.size());
+std::string under(const Language& l, const std::string& name, const std::string& text) {
+    const std::string until = beforeTarget(l);
+    if (!text.starts_with(until)) return l.say({"visit.under", {{"name", name}, {"text", text}}});
+    return l.say({"visit.until", {{"name", name}, {"dose", text.substr(until.size())}}});
 }
 
 /// Names that may hold a comma.
-std::string namesTogether(const std::vector<std::string>& names) {
-    std::string out;
-    for (size_t i = 0; i < names.size(); ++i) out += (i == 0 ? "" : i + 1 < names.size() ? "; " : " and ") + names[i];
+std::string namesTogether(const Language& l, const std::vector<std::string>& names) {
+    std::string out = names.empty() ? "" : names.front();
+    for (size_t i = 1; i < names.size(); ++i)
+        out = i + 1 < names.size() ? out + "; " + names[i] : l.say({"visit.names", {{"first", out}, {"last", names[i]}}});
     return out;
 }
 
@@ -73,7 +67,7 @@ std::vector<Told> toldOf(const std::vector<const Review*>& reviews) {
             if (sent != r.inputs.parts.end() && !sent->second) continue; // the coach leaves it out
             const auto same = std::find_if(told.begin(), told.end(), [&](const Told& t) {
                 return t.review != i && t.cue.fault == cue.fault &&
-                       faultName(*reviews[t.review], t.cue.fault) == faultName(r, cue.fault);
+                       reviews[t.review]->exercise.nameOf(t.cue.fault) == r.exercise.nameOf(cue.fault);
             });
             if (same != told.end())
                 same->alsoIn.push_back(i);
@@ -94,7 +88,7 @@ std::vector<std::string> linesOf(const std::string& text) {
 }
 
 /// Each line once: what belongs to one exercise alone under its name, and what stops before everything else.
-AnswerPart cautionsOf(const std::vector<const Review*>& reviews, const std::vector<std::string>& names,
+AnswerPart cautionsOf(const std::vector<Speaker>& speakers, const std::vector<std::string>& names,
                       const std::vector<Answer>& single) {
     struct Line {
         std::string text;
@@ -103,13 +97,13 @@ AnswerPart cautionsOf(const std::vector<const Review*>& reviews, const std::vect
     std::vector<Line> lines;
     std::vector<size_t> order;
     for (const bool stopped : {true, false})
-        for (size_t i = 0; i < reviews.size(); ++i)
-            if ((reviews[i]->decision.step == "stop") == stopped) order.push_back(i);
+        for (size_t i = 0; i < speakers.size(); ++i)
+            if ((speakers[i].r.decision.step == "stop") == stopped) order.push_back(i);
     AnswerPart all = *single[order.front()].find("cautions");
     all.text.clear(), all.facts.clear(), all.computed.clear();
     for (const size_t i : order) {
         const AnswerPart& part = *single[i].find("cautions");
-        const Exercise& e = reviews[i]->exercise;
+        const Exercise& e = speakers[i].e;
         for (const std::string& text : linesOf(part.text)) {
             const bool own =
                 text == e.stopRule || std::find(e.cautions.begin(), e.cautions.end(), text) != e.cautions.end();
@@ -126,7 +120,7 @@ AnswerPart cautionsOf(const std::vector<const Review*>& reviews, const std::vect
         for (const Line& line : lines) {
             if ((line.of.empty() || line.of == everywhere) != ofAll) continue;
             const std::vector<std::string> of(line.of.begin(), line.of.end());
-            all.text += (all.text.empty() ? "" : "\n") + (ofAll ? "" : namesTogether(of) + ": ") + line.text;
+            all.text += (all.text.empty() ? "" : "\n") + (ofAll ? line.text : under(*speakers.front().client, namesTogether(*speakers.front().client, of), line.text));
         }
     all.computed = all.text;
     return all;
@@ -134,44 +128,49 @@ AnswerPart cautionsOf(const std::vector<const Review*>& reviews, const std::vect
 
 } // namespace
 
-Answer composeVisit(const std::vector<const Review*>& reviews) {
-    if (reviews.size() == 1) return composeAnswer(*reviews.front());
-    const auto names = namesOf(reviews);
+Answer composeVisit(const std::vector<const Review*>& reviews, const std::string& coachLanguage) {
+    if (reviews.size() == 1) return composeAnswer(*reviews.front(), coachLanguage);
+    std::vector<Speaker> speakers;
+    for (const Review* r : reviews) speakers.emplace_back(*r, coachLanguage);
+    const Language& l = *speakers.front().client;
+    const auto names = namesOf(speakers);
     const auto told = toldOf(reviews);
     std::vector<Answer> single;
     for (size_t i = 0; i < reviews.size(); ++i) {
         std::vector<ChosenCue> own;
         for (const Told& t : told)
             if (t.review == i || std::count(t.alsoIn.begin(), t.alsoIn.end(), i)) own.push_back(t.cue);
-        single.push_back(composeTelling(*reviews[i], {std::move(own), sidesBeside(reviews, i)}));
+        single.push_back(composeTelling(speakers[i], {std::move(own), sidesBeside(reviews, i)}));
     }
     Answer a;
+    a.language = speakers.front().client;
     a.clientName = single.front().clientName;
     std::vector<std::string> exercises;
-    for (const Review* r : reviews)
-        if (std::find(exercises.begin(), exercises.end(), r->exercise.name) == exercises.end())
-            exercises.push_back(r->exercise.name);
-    a.exerciseName = namesTogether(exercises);
+    for (const Speaker& s : speakers)
+        if (std::find(exercises.begin(), exercises.end(), s.e.name) == exercises.end()) exercises.push_back(s.e.name);
+    a.exerciseName = namesTogether(l, exercises);
     for (const Answer& s : single)
         if (!s.schoolWords.empty() && a.schoolWords.find(s.schoolWords) == std::string::npos)
             a.schoolWords += (a.schoolWords.empty() ? "" : " ") + s.schoolWords;
 
     const auto add = [&](AnswerPart part, size_t of, bool named) {
-        if (named) part.text = under(names[of], part.text);
+        if (named) part.text = under(l, names[of], part.text);
         part.of = int(of);
         for (AnswerPicture& picture : part.pictures) picture.of = int(of);
         // The heading stands above the first of its kind.
         if (!isCorrection(part) && !a.parts.empty() && a.parts.back().id == part.id) part.heading.clear();
         a.parts.push_back(std::move(part));
     };
+    const std::string thanks = l.say("well.thanks");
     const auto addOfAll = [&](const char* id) {
         for (size_t i = 0; i < single.size(); ++i)
             // The greeting thanks for all clips already; what the coach leaves out bears no heading for the others.
-            if (const AnswerPart* part = single[i].find(id); part && part->sent && part->text != kThanks)
+            if (const AnswerPart* part = single[i].find(id); part && part->sent && part->text != thanks)
                 add(*part, i, true);
     };
     AnswerPart greeting = *single.front().find("greeting");
-    if (!greeting.edited) greeting.text += " thank you for your " + countWords(int(reviews.size())) + " clips.";
+    if (!greeting.edited)
+        greeting.text += " " + l.say({"visit.thanks", {{"n", int(reviews.size())}, {"words", countWords(int(reviews.size()))}}});
     add(std::move(greeting), 0, false);
     addOfAll("well");
     addOfAll("shown");
@@ -180,12 +179,12 @@ Answer composeVisit(const std::vector<const Review*>& reviews) {
         const AnswerPart* found = single[t.review].find("correction-" + t.cue.fault);
         if (!found) continue;
         AnswerPart part = *found;
-        part.title = "Correction " + std::to_string(number) +
-                     part.title.substr(std::min(part.title.find(": "), part.title.size()));
+        part.title = speakers[t.review].fact(
+            {"part.correction", {{"n", int(number)}, {"name", Message(speakers[t.review].own.nameOf(t.cue.fault))}}});
         if (!t.alsoIn.empty()) {
             std::vector<std::string> also;
             for (const size_t i : t.alsoIn) also.push_back(names[i]);
-            part.text += " I saw the same here: " + namesTogether(also) + ".";
+            part.text += " " + l.say({"visit.same", {{"names", namesTogether(l, also)}}});
         }
         add(std::move(part), t.review, true);
     }
@@ -193,13 +192,14 @@ Answer composeVisit(const std::vector<const Review*>& reviews) {
     addOfAll("target");
     for (AnswerPart& part : a.parts) { // what found no room is for the coach to know
         if (part.id != "target") continue;
-        const Review& r = *reviews[size_t(part.of)];
-        for (const ChosenCue& cue : r.decision.cues)
+        const Speaker& s = speakers[size_t(part.of)];
+        for (const ChosenCue& cue : s.r.decision.cues)
             if (!single[size_t(part.of)].find("correction-" + cue.fault))
-                part.facts.push_back("waits: " + faultName(r, cue.fault) + ", " + countWords(int(kMostCorrections)) +
-                                     " corrections are enough for one letter");
+                part.facts.push_back(s.fact({"fact.waits",
+                                             {{"fault", Message(s.own.nameOf(cue.fault))},
+                                              {"why", Message("why.enough-for-a-letter", {{"n", int(kMostCorrections)}})}}}));
     }
-    add(cautionsOf(reviews, names, single), 0, false);
+    add(cautionsOf(speakers, names, single), 0, false);
     // What is stopped is not filmed again.
     std::vector<std::string> filmed;
     std::optional<size_t> first;
@@ -211,11 +211,8 @@ Answer composeVisit(const std::vector<const Review*>& reviews) {
     }
     if (first) {
         AnswerPart part = *single[*first].find("next");
-        if (part.text == part.computed) { // not in words of the coach's own
-            const std::string once = "Next clip: ";
-            part.text = (filmed.size() > 1 ? "Next clips, one each of " : "Next clip, ") + namesTogether(filmed) +
-                        ": " + part.text.substr(once.size());
-        }
+        if (part.text == part.computed) // not in words of the coach's own
+            part.text = l.say(nextClipWords(*reviews[*first], namesTogether(l, filmed), int(filmed.size())));
         add(std::move(part), *first, false);
     }
     add(*single.front().find("close"), 0, false);

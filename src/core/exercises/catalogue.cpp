@@ -30,6 +30,7 @@ struct Catalogue::Known {
     std::mutex mutex;
     std::map<ExerciseForm, std::shared_ptr<const Result<Exercise>>> made;
     std::map<std::string, JsonSchema> schemas;
+    std::map<std::string, LanguagePtr> languages;
 };
 
 namespace {
@@ -86,6 +87,9 @@ Result<std::shared_ptr<const Catalogue>> Catalogue::load(const fs::path& data, c
     c->schools_ = std::move(*questions), c->safety_ = std::move(*rules);
     c->shared_ = std::make_unique<const Json>(std::move(*entries));
     c->schema_ = std::make_unique<const JsonSchema>(std::move(*rulesOfFiles));
+    auto english = Language::load(data / "languages", "en");
+    if (!english) return tl::unexpected(english.error());
+    c->english_ = std::move(*english), c->languages_ = Language::in(data / "languages");
     c->data_ = data, c->own_ = own;
     c->ownStamp_ = stampOf(own); // before reading: what changes meanwhile is not current
     for (const fs::path& file : exerciseFilesIn(data / "exercises")) c->shipped_[file.stem().string()] = File::at(file);
@@ -105,6 +109,18 @@ Result<void> Catalogue::obeysSchema(const std::string& kind, const Json& documen
         it = known_->schemas.emplace(kind, std::move(*schema)).first;
     }
     return it->second.check(document, where);
+}
+
+LanguagePtr Catalogue::language(const std::string& code) const {
+    if (code.empty() || code == "en") return english_;
+    const std::lock_guard lock(known_->mutex);
+    auto it = known_->languages.find(code);
+    if (it == known_->languages.end()) {
+        const auto read = Language::load(data_ / "languages", code);
+        if (!read) return english_; // words of a file that somebody wrote; it is not kept
+        it = known_->languages.emplace(code, *read).first;
+    }
+    return it->second;
 }
 
 bool Catalogue::isCurrent() const { return stampOf(own_) == ownStamp_; }

@@ -2,6 +2,7 @@
 #pragma once
 #include "exercises/exercise.h"
 #include "exercises/safety_rules.h"
+#include "language/language.h"
 
 #include <filesystem>
 #include <memory>
@@ -47,6 +48,11 @@ public:
     Result<Exercise> form(const ExerciseForm& wanted) const;
     Result<Exercise> exercise(const std::string& id) const { return form(ExerciseForm{id}); }
 
+    /// Codes of the languages there are: data/languages.
+    const std::vector<std::string>& languages() const { return languages_; }
+    /// The words of a language, read when it is first asked for. English for one that is not there or cannot be read.
+    LanguagePtr language(const std::string& code) const;
+
     /// Does a document that others may write too obey its JSON Schema? @param kind "parcel", "practice" or "programme":
     /// data/schemas/<kind>.schema.json, read when it is first asked for
     /// @errors BadFormat naming path and reason; those of readJsonFile
@@ -78,6 +84,8 @@ private:
     SchoolQuestions schools_;
     SafetyRules safety_;
     std::map<std::string, std::string> goals_;
+    std::vector<std::string> languages_;
+    LanguagePtr english_;
     std::unique_ptr<const Json> shared_;
     std::unique_ptr<const JsonSchema> schema_;
     std::vector<std::string> ids_;

@@ -52,6 +52,12 @@ const Limit* Exercise::limitOf(const std::string& finding) const {
     return c ? &c->limit : nullptr;
 }
 
+std::string Exercise::nameOf(const std::string& finding) const {
+    if (const FaultPlan* f = fault(finding)) return f->name;
+    const SetupCheck* c = check(finding);
+    return c ? c->name : finding;
+}
+
 const FeltPlace* Exercise::feltPlace(const std::string& wanted) const { return byId(felt, wanted); }
 
 const FaultPlan* Exercise::anchor() const {

@@ -73,6 +73,7 @@ struct MovementWords {
     std::string anchor = "a quiet pelvis"; ///< what stays while it works
     std::string range;                     ///< to the client: how to keep inside the range
     std::string start = "How you started"; ///< caption of the set-up's picture
+    bool isRep = false;                    ///< told as "rep", so that a held one is called a hold
 };
 
 struct Dose {
@@ -155,6 +156,7 @@ struct Exercise {
     const FaultPlan* anchor() const; ///< the fault whose measure is watched first; null when none is an anchor
     const SetupCheck* check(const std::string& id) const;
     const Limit* limitOf(const std::string& id) const; ///< of the fault or set-up check of that id; null for another
+    std::string nameOf(const std::string& id) const; ///< of the fault or set-up check of that id; the id of another
     const FeltPlace* feltPlace(const std::string& id) const;
     /// Place on the ladder, −1 for an unknown version.
     int versionIndex(const std::string& id) const;

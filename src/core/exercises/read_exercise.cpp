@@ -176,6 +176,7 @@ private:
         }
         const Json& words = j_["words"];
         e_.words = {words["one"], words["many"], words["anchor"], words.value("range", ""), words["start"]};
+        e_.words.isRep = e_.words.one == "rep";
         const Json& phases = j_["phases"];
         e_.phaseOut = phases["out"], e_.phaseHold = phases["hold"], e_.phaseBack = phases["back"],
         e_.tempoBack_s = phases["back_s"], e_.tempoOut_s = optionalOf<double>(phases, "out_s");

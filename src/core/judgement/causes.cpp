@@ -37,11 +37,11 @@ CorrectionOrder correctionOrder(const Exercise& exercise, const Found& found) {
         else if (exercise.check(cause)) // still cued when there is room
             fromSetup.push_back(plan.id);
         else
-            order.wait.emplace_back(plan.id, "follows from " + cause);
+            order.wait.emplace_back(plan.id, Message("why.follows-from", {{"cause", Message(exercise.nameOf(cause))}}));
     }
     order.act.insert(order.act.end(), fromSetup.begin(), fromSetup.end());
     for (size_t i = kMaxCorrections; i < order.act.size(); ++i)
-        order.wait.emplace_back(order.act[i], "three corrections are enough for once");
+        order.wait.emplace_back(order.act[i], "why.three-are-enough");
     if (order.act.size() > kMaxCorrections) order.act.resize(kMaxCorrections);
     return order;
 }

@@ -12,7 +12,7 @@ constexpr int kMaxCorrections = 3; // chosen here
 /// What to act on now and what waits, from the graph of causes in the exercise file.
 struct CorrectionOrder {
     std::vector<std::string> act; ///< ids of set-up checks and faults, most upstream first, at most kMaxCorrections
-    std::vector<std::pair<std::string, std::string>> wait; ///< id, why it waits
+    std::vector<std::pair<std::string, Message>> wait; ///< id, why it waits
 };
 
 /// What was found: poor set-up checks, and clear faults by the rep (from 0) that they were found in.

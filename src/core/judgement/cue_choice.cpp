@@ -2,7 +2,6 @@
 #include "judgement/cue_choice.h"
 
 #include "judgement/cue_record.h"
-#include "judgement/wording.h"
 
 #include <algorithm>
 #include <cmath>
@@ -60,7 +59,7 @@ double expectedHelp(const CueRecord* r) { return r ? (r->helped + 1.0) / (r->tri
 
 /// The most promising cue beyond a level: among words the one with the best record, the ladder's order when equal.
 const Cue* nextCue(const std::vector<Cue>& cues, ptrdiff_t after, const std::string& id, const Case& now,
-                   std::string& because) {
+                   Messages& because) {
     const Cue* best = nullptr;
     for (const Cue& cue : cues) {
         const ptrdiff_t at = place(cue.level);
@@ -70,8 +69,7 @@ const Cue* nextCue(const std::vector<Cue>& cues, ptrdiff_t after, const std::str
     }
     if (best)
         if (const CueRecord* r = recordOf(now, id, best->level))
-            because +=
-                "; this rung has helped " + std::to_string(r->helped) + " of " + std::to_string(r->tried) + " times";
+            because.push_back({"cue.record", {{"helped", r->helped}, {"tried", r->tried}}});
     return best;
 }
 
@@ -86,23 +84,26 @@ ChosenCue chooseCue(const Exercise& exercise, const std::string& id, const Case&
     const SetupCheck* check = exercise.check(id);
     const std::vector<Cue>& cues = fault ? fault->cues : check->cues;
     const CueEffect effect = cueEffect(exercise, id, now);
-    auto chosen = [&](const Cue& cue, std::string why) { return ChosenCue{id, cue.level, cue.text, std::move(why)}; };
+    auto chosen = [&](const Cue& cue, const Messages& why) {
+        Message because = why.front();
+        if (why.size() > 1) because = {"cue.because", {{"why", because}, {"record", why.back()}}};
+        return ChosenCue{id, cue.level, cue.text, std::move(because)};
+    };
     if (effect.level.empty()) {
-        std::string why = "first time that this is cued";
+        Messages why = {"cue.first-time"};
         const Cue* first = nextCue(cues, -1, id, now, why);
         return chosen(first ? *first : cues.front(), why);
     }
+    const Message level("cue-level." + effect.level);
     if (effect.times >= 2 && !effect.helped()) {
-        std::string why = effect.level + " cue twice, change " + numberWords(effect.change, 1) + " within " +
-                          numberWords(effect.mdc, 1) + ": next rung";
+        Messages why = {{"cue.twice", {{"level", level}, {"change", Amount{effect.change}}, {"mdc", Amount{effect.mdc}}}}};
         if (const Cue* next = nextCue(cues, place(effect.level), id, now, why)) return chosen(*next, why);
     }
-    const std::string why = effect.helped()
-                                ? effect.level + " cue has helped: " + numberWords(effect.change, 1) + " less"
-                                : "said once; give it one more review";
+    const Message why = effect.helped() ? Message("cue.helped", {{"level", level}, {"change", Amount{effect.change}}})
+                                        : Message("cue.said-once");
     for (const Cue& cue : cues)
-        if (place(cue.level) >= place(effect.level)) return chosen(cue, why);
-    return chosen(cues.back(), why);
+        if (place(cue.level) >= place(effect.level)) return chosen(cue, {why});
+    return chosen(cues.back(), {why});
 }
 
 bool outlivedProp(const Exercise& exercise, const std::string& id, const Case& now) {

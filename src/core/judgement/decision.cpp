@@ -6,7 +6,7 @@
 #include "judgement/safety.h"
 #include "judgement/sides.h"
 #include "judgement/targets.h"
-#include "judgement/wording.h"
+#include "language/numbers.h"
 
 #include <algorithm>
 
@@ -99,11 +99,17 @@ Situation lookAt(const Catalogue& catalogue, const Exercise& e, const Case& c) {
     return s;
 }
 
-std::string askedWords(const Target& t) {
-    std::string words = std::to_string(t.sets) + " ×";
-    if (t.reps) words += " " + std::to_string(*t.reps) + (t.hold_s ? " ×" : " reps");
-    if (t.hold_s) words += " " + numberWords(*t.hold_s, 1) + " s";
-    return t.reps || t.hold_s ? words : "the target";
+Message askedWords(const Target& t) {
+    return {"asked.sum",
+            {{"sets", t.sets},
+             {"reps", t.reps.value_or(0)},
+             {"hold", t.hold_s ? Argument(Amount{*t.hold_s, 1, "s"}) : Argument("no")},
+             {"what", t.reps && t.hold_s ? "both" : t.reps ? "reps" : t.hold_s ? "hold" : "none"}}};
+}
+
+/// Has a set of movements, or of holds, its own word.
+std::vector<std::pair<std::string, Argument>> counted(const Exercise& e, int n) {
+    return {{"n", n}, {"one", Message(e.words.one)}, {"many", Message(e.words.many)}};
 }
 
 /// A version that intake locks is not asked for again; an easier one that is open takes its place.
@@ -112,12 +118,10 @@ bool offerOpenVersion(const Situation& s, Decision& d) {
     const std::string open = openVersion(s.catalogue, s.e, s.c.version, s.c.flags, s.c.cleared);
     if (open.empty()) return false;
     const Lock& lock = s.locks.front();
-    const std::string name = s.e.ladder[size_t(s.e.versionIndex(open))].name;
-    d.because.push_back("locked by " + lock.name + ": " + lock.reason + "; the nearest version that is open is “" +
-                        name + "”");
-    d.open = "What you filmed waits for now: " + lock.reason + ".";
-    d.arithmetic.push_back("locked: " + s.e.ladder[size_t(s.e.versionIndex(s.c.version))].name + " → " + name +
-                           ", in its own dose");
+    const Message name = s.e.ladder[size_t(s.e.versionIndex(open))].name;
+    d.because.push_back({"why.locked-open", {{"flag", Message(lock.name)}, {"reason", Message(lock.reason)}, {"open", name}}});
+    d.openFor = lock.reason;
+    d.arithmetic.push_back({"sum.locked", {{"from", Message(s.e.ladder[size_t(s.e.versionIndex(s.c.version))].name)}, {"to", name}}});
     changeVersion(d.target, s.catalogue, s.e, open, true);
     return true;
 }
@@ -126,15 +130,14 @@ bool stopRules(const Situation& s, Decision& d) {
     const ClientNote& note = s.c.note;
     const SafetyRules& rules = s.catalogue.safety();
     for (const std::string& flag : note.redFlags)
-        d.because.push_back("the client reports " + (rules.redFlags.count(flag) ? rules.redFlags.at(flag) : flag) +
-                            " (" + flag + "): stop and refer at once");
-    if (note.pain) d.because.push_back("the client reports pain: no step up, and no more of this until it is cleared");
+        d.because.push_back({"why.red-flag",
+                             {{"what", Message(rules.redFlags.count(flag) ? rules.redFlags.at(flag) : flag)}, {"id", flag}}});
+    if (note.pain) d.because.push_back("why.pain");
     const bool alarm = note.isAlarming();
     const std::string open = alarm ? "" : openVersion(s.catalogue, s.e, s.c.version, s.c.flags, s.c.cleared);
     for (const Lock& lock : s.locks)
         if (open.empty())
-            d.because.push_back("locked by " + lock.name + ": " + lock.reason +
-                                "; its readiness list is not confirmed");
+            d.because.push_back({"why.locked", {{"flag", Message(lock.name)}, {"reason", Message(lock.reason)}}});
     for (const std::string& sign : note.signs)
         d.because.push_back(rules.signs.count(sign) ? rules.signs.at(sign) : sign);
     return !d.because.empty();
@@ -142,43 +145,36 @@ bool stopRules(const Situation& s, Decision& d) {
 
 bool askAgain(const Situation& s, Decision& d) {
     if (!s.c.usable)
-        d.because.push_back("the clip check finds this clip unusable for a decision");
+        d.because.push_back("why.unusable");
     else if (s.shown.total == 0)
-        d.because.push_back("no " + s.e.words.one + " was found in this clip that could be read");
+        d.because.push_back({"why.none-found", {{"one", Message(s.e.words.one)}}});
     return !d.because.empty();
 }
 
 bool stepBack(const Situation& s, Decision& d) {
     if (s.shown.early >= kEarlyBreaks)
-        d.because.push_back("gave way in the first third in " + std::to_string(s.shown.early) + " " + s.e.words.many);
-    if (!s.setupAgain.empty())
-        d.because.push_back("the set-up (" + s.setupAgain + ") could not be kept after it had been cued");
-    if (!s.outlived.empty()) d.because.push_back(s.outlived + " has outlived cue and prop");
+        d.because.push_back({"why.early", counted(s.e, s.shown.early)});
+    if (!s.setupAgain.empty()) d.because.push_back({"why.setup-again", {{"check", Message(s.e.nameOf(s.setupAgain))}}});
+    if (!s.outlived.empty()) d.because.push_back({"why.outlived", {{"fault", Message(s.e.nameOf(s.outlived))}}});
     return !d.because.empty();
 }
 
-/// Shaking with the position kept, as the client felt it or as a hold shows it for certain: how that is told. Empty =
-/// none.
-std::string tremorWords(const Case& c) {
-    if (c.note.shaking) return "shaking with the position kept";
+/// Shaking with the position kept, as the client felt it or as a hold shows it for certain. Empty = none.
+Message tremorWords(const Case& c) {
+    if (c.note.shaking) return "why.shaking-felt";
     for (size_t i = 0; i < c.holds.size(); ++i) {
         const Case::Hold& h = c.holds[i];
         if (h.brokenBy.empty() && h.tremorShare && *h.tremorShare - h.tremorU95 > kShaking_percent)
-            return "shaking with the position kept (hold " + std::to_string(i + 1) + ": " +
-                   numberWords(*h.tremorShare, 0) + " ± " + numberWords(h.tremorU95, 0) +
-                   " % of the pelvis's movement is at 4 to 12 Hz)";
+            return {"why.shaking-seen", {{"hold", int(i + 1)}, {"share", Amount{*h.tremorShare, 0, "%", false, h.tremorU95}}}};
     }
     return {};
 }
 
 /// Why nothing gets harder for how often it was done; empty = it may.
-std::string practiceWords(const Case& c) {
-    if (!c.practice) return {};
-    const std::string days = "done on " + std::to_string(c.practice->done) + " of " +
-                             std::to_string(c.practice->asked) + " days in the two weeks before";
-    return c.practice->isTooMuch()     ? days + ", more often than asked: nothing gets harder"
-           : c.practice->isTooLittle() ? days + ", less than half: nothing gets harder yet"
-                                       : "";
+Message practiceWords(const Case& c) {
+    if (!c.practice || (!c.practice->isTooMuch() && !c.practice->isTooLittle())) return {};
+    return {c.practice->isTooMuch() ? "why.practised-more" : "why.practised-less",
+            {{"done", c.practice->done}, {"asked", c.practice->asked}}};
 }
 
 bool stepUp(const Situation& s, Decision& d) {
@@ -186,46 +182,43 @@ bool stepUp(const Situation& s, Decision& d) {
     if (!s.cleanNow() || sidesShown(s.e, s.c).empty() || !s.sidesToShow().empty() ||
         s.shown.sideDifference > kSideLimit + 1e-9 || !s.wrongPlace.empty() || enough || !practiceWords(s.c).empty())
         return false;
-    d.because.push_back(askedWords(s.c.target) + " met cleanly in two reviews running");
+    d.because.push_back({"why.met-twice", {{"asked", askedWords(s.c.target)}}});
     return true;
 }
 
 void whyStay(const Situation& s, Decision& d) {
     const Shown& w = s.shown;
-    auto say = [&](bool when, const std::string& words) {
-        if (when) d.because.push_back(words);
+    auto say = [&](bool when, Message words) {
+        if (when) d.because.push_back(std::move(words));
     };
-    say(s.cannotTell, "this clip cannot tell whether a limit was passed");
-    say(!s.c.between.empty(), "not up: between the reps, " + (s.c.between.empty() ? "" : s.c.between.front()) +
-                                  ": the side that is not marked has to be seen");
-    say(s.setupPoor, "not up: the set-up comes first");
-    say(w.clean < w.total,
-        "not up: " + std::to_string(w.clean) + " of " + std::to_string(w.total) + " " + s.e.words.many + " clean");
-    say(w.clean == w.total && w.brokenOnTheWay > 0, "not up: gave way on the way out or back in " +
-                                                        std::to_string(w.brokenOnTheWay) + " " +
-                                                        (w.brokenOnTheWay == 1 ? s.e.words.one : s.e.words.many));
-    say(w.clean == w.total && !s.faultFree, "not up: a fault still stands");
-    say(w.clean == w.total && !w.met, "clean, but " + askedWords(s.c.target) + " was not reached");
+    say(s.cannotTell, "why.cannot-tell");
+    if (!s.c.between.empty()) say(true, {"why.between", {{"fault", Message(s.e.nameOf(s.c.between.front()))}}});
+    say(s.setupPoor, "why.setup-first");
+    auto some = counted(s.e, w.total);
+    some.emplace_back("clean", w.clean);
+    say(w.clean < w.total, {"why.not-all-clean", some});
+    say(w.clean == w.total && w.brokenOnTheWay > 0, {"why.gave-way-between", counted(s.e, w.brokenOnTheWay)});
+    say(w.clean == w.total && !s.faultFree, "why.fault-stands");
+    say(w.clean == w.total && !w.met, {"why.not-reached", {{"asked", askedWords(s.c.target)}}});
     const auto shown = sidesShown(s.e, s.c);
-    say(shown.empty(), "not up: which side worked cannot be told from this clip");
+    say(shown.empty(), "why.side-unknown");
     for (const std::string& side : s.sidesToShow())
         say(!shown.empty() && !shown.count(side) && s.cleanNow(),
-            "not up: only one side is shown; the " + side + " side has " +
-                (s.cleanRunning(side) ? "been clean only once" : "yet to be clean"));
+            {s.cleanRunning(side) ? "why.side-once" : "why.side-missing", {{"side", side}}});
     say(w.sideDifference > kSideLimit + 1e-9,
-        "left and right differ by " + numberWords(100 * w.sideDifference, 0) + " %, more than 15 %");
-    if (!s.wrongPlace.empty())
-        d.because.push_back("felt in the " + s.e.feltPlace(s.wrongPlace)->name + ": " +
-                            s.e.feltPlace(s.wrongPlace)->means);
-    const std::string shaking = tremorWords(s.c);
-    say(s.e.tremorIsTheEnd && !shaking.empty(), shaking + ": the dose is enough");
-    const std::string practice = practiceWords(s.c);
-    say(!practice.empty() && s.cleanNow(), "not up: " + practice);
+        {"why.sides-differ", {{"share", Amount{100 * w.sideDifference, 0, "%"}}}});
+    if (!s.wrongPlace.empty()) {
+        const FeltPlace& place = *s.e.feltPlace(s.wrongPlace);
+        d.because.push_back({"why.felt", {{"place", Message(place.name)}, {"means", Message(place.means)}}});
+    }
+    const Message shaking = tremorWords(s.c);
+    say(s.e.tremorIsTheEnd && !shaking.empty(), {"why.dose-enough", {{"shaking", shaking}}});
+    const Message practice = practiceWords(s.c);
+    say(!practice.empty() && s.cleanNow(), {"why.not-up", {{"why", practice}}});
     const bool first = std::any_of(shown.begin(), shown.end(),
                                    [&](const std::string& side) { return s.cleanRunning(side) < kCleanReviews; });
-    say(s.cleanNow() && first, "the first clean time: once more before a step up");
-    d.because.push_back(w.early == 1 ? "not back: gave way early only once"
-                                     : "not back: nothing gave way in the first third");
+    say(s.cleanNow() && first, "why.first-clean");
+    d.because.push_back(w.early == 1 ? "why.early-once" : "why.not-early");
 }
 
 } // namespace
@@ -248,10 +241,10 @@ Decision decide(const Catalogue& catalogue, const Exercise& e, const Case& c) {
     else
         d.step = "stay", whyStay(s, d);
 
-    d.cautions = cautionsFor(catalogue.safety(), e, c, d.open.empty() ? s.locks : std::vector<Lock>{});
-    if (!d.open.empty()) return d; // what the locked version showed is not worked on
+    d.cautions = cautionsFor(catalogue.safety(), e, c, d.openFor.empty() ? s.locks : std::vector<Lock>{});
+    if (!d.openFor.empty()) return d; // what the locked version showed is not worked on
     if (d.step == "stop" || d.step == "ask-again")
-        d.arithmetic.push_back(d.step + ": the target stays as it was");
+        d.arithmetic.push_back({"sum.as-it-was", {{"step", Message("step." + d.step)}}});
     else
         setTarget(d, catalogue, e, c, s.shown, !s.outlived.empty() || !s.setupAgain.empty());
     if (d.step == "stop") return d;
@@ -273,13 +266,18 @@ Result<Decision> decide(const Catalogue& catalogue, const Case& now) {
     return decide(catalogue, *exercise, c);
 }
 
-Json toJson(const Decision& d) {
+Json toJson(const Decision& d, const Language& language) {
+    const auto said = [&](const Messages& messages) {
+        Json lines = Json::array();
+        for (const Message& m : messages) lines.push_back(language.say(m));
+        return lines;
+    };
     Json cues = Json::array(), waiting = Json::array();
     for (const ChosenCue& c : d.cues)
-        cues.push_back({{"fault", c.fault}, {"rung", c.level}, {"text", c.text}, {"because", c.because}});
-    for (const auto& [id, why] : d.waiting) waiting.push_back({{"fault", id}, {"because", why}});
-    return {{"step", d.step}, {"because", d.because}, {"target", toJson(d.target)}, {"arithmetic", d.arithmetic},
-            {"cues", cues},   {"waiting", waiting},   {"cautions", d.cautions}};
+        cues.push_back({{"fault", c.fault}, {"rung", c.level}, {"text", c.text}, {"because", language.say(c.because)}});
+    for (const auto& [id, why] : d.waiting) waiting.push_back({{"fault", id}, {"because", language.say(why)}});
+    return {{"step", d.step}, {"because", said(d.because)}, {"target", toJson(d.target)}, {"arithmetic", said(d.arithmetic)},
+            {"cues", cues},   {"waiting", waiting},         {"cautions", said(d.cautions)}};
 }
 
 } // namespace deft

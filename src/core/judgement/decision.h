@@ -7,17 +7,18 @@
 namespace deft {
 
 struct ChosenCue {
-    std::string fault, level, text, because;
+    std::string fault, level, text;
+    Message because;
 };
 
 struct Decision {
     std::string step; ///< stop, ask-again, back, stay, up
-    std::vector<std::string> because, arithmetic;
+    Messages because, arithmetic;
     Target target;
     std::vector<ChosenCue> cues;
-    std::vector<std::pair<std::string, std::string>> waiting; ///< id of a fault that is not cued now, why
-    std::vector<std::string> cautions;
-    std::string open; ///< to the client: why an easier version is asked for in place of one that is locked; else empty
+    std::vector<std::pair<std::string, Message>> waiting; ///< id of a fault that is not cued now, why
+    Messages cautions;
+    std::string openFor; ///< why an easier version is asked for in place of one that is locked; else empty
 };
 
 /// Hold lengths asked for, in seconds: common practice up to 60, the rest chosen here; no published source.
@@ -36,7 +37,7 @@ Result<Decision> decide(const Catalogue& catalogue, const Case& now);
 /// The target that a new client begins with.
 Target firstTarget(const Catalogue& catalogue, const Exercise& exercise);
 
-/// step, because, target, arithmetic, cues, waiting, cautions.
-Json toJson(const Decision& decision);
+/// step, because, target, arithmetic, cues, waiting, cautions; in files in English.
+Json toJson(const Decision& decision, const Language& language);
 
 } // namespace deft

@@ -46,17 +46,17 @@ std::string openVersion(const Catalogue& catalogue, const Exercise& e, const std
     return {};
 }
 
-std::vector<std::string> cautionsFor(const SafetyRules& rules, const Exercise& exercise, const Case& now,
-                                     const std::vector<Lock>& locks) {
-    std::vector<std::string> out;
-    auto say = [&](const std::string& words) {
-        if (!words.empty() && !has(out, words)) out.push_back(words);
+Messages cautionsFor(const SafetyRules& rules, const Exercise& exercise, const Case& now,
+                     const std::vector<Lock>& locks) {
+    Messages out;
+    auto say = [&](Message words) {
+        if (!words.empty() && std::find(out.begin(), out.end(), words) == out.end()) out.push_back(std::move(words));
     };
     if (!now.note.redFlags.empty()) say(rules.urgent);
     if (now.note.pain) say(rules.pain);
     if (!locks.empty()) say(rules.locked);
     for (const Lock& lock : locks)
-        for (const std::string& point : lock.readiness) say("To settle first: " + point + ".");
+        for (const std::string& point : lock.readiness) say({"caution.settle", {{"point", Message(point)}}});
     if (!now.note.signs.empty()) say(rules.sign);
     for (const std::string& id : now.flags)
         if (const auto it = rules.flags.find(id); it != rules.flags.end()) {

@@ -21,7 +21,7 @@ std::string openVersion(const Catalogue& catalogue, const Exercise& exercise, co
                         const std::vector<std::string>& flags, const std::vector<std::string>& cleared);
 
 /// The cautions of an answer: those of the stop rule that applies, of every flag, and of the exercise.
-std::vector<std::string> cautionsFor(const SafetyRules& rules, const Exercise& exercise, const Case& now,
-                                     const std::vector<Lock>& locks);
+Messages cautionsFor(const SafetyRules& rules, const Exercise& exercise, const Case& now,
+                     const std::vector<Lock>& locks);
 
 } // namespace deft

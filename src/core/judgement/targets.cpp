@@ -3,7 +3,6 @@
 
 #include "judgement/safety.h"
 #include "judgement/sides.h"
-#include "judgement/wording.h"
 
 #include <algorithm>
 #include <cmath>
@@ -26,7 +25,7 @@ Result<Exercise> formOf(const Catalogue& catalogue, const Exercise& e, const std
     return catalogue.form({e.id, version, {}, e.inForce.empty() ? std::nullopt : std::optional(e.inForce)});
 }
 
-std::string seconds(double v) { return numberWords(v, 1) + " s"; }
+Amount seconds(double v) { return {v, 1, "s"}; }
 
 /// Why a version may not be gone to, or empty.
 std::string lockOn(const Catalogue& catalogue, const Exercise& e, const std::string& version, const Case& c) {
@@ -59,11 +58,14 @@ bool isMet(const Criterion& needs, const Exercise& e, const Case& c) {
     });
 }
 
-std::string criterionShown(const Criterion& needs, const Exercise& e) {
-    std::string words = needs.reps ? std::to_string(*needs.reps) + " " : "";
-    words += needs.hold_s ? (needs.reps ? "× " : "") + seconds(*needs.hold_s) + " held" : e.words.many;
-    return words + (e.eachSide ? " on each side" : "") + " clean" +
-           (needs.reviews > 1 ? " in " + std::to_string(needs.reviews) + " reviews running" : "");
+Message criterionShown(const Criterion& needs, const Exercise& e) {
+    return {"sum.needs",
+            {{"what", needs.reps && needs.hold_s ? "both" : needs.hold_s ? "hold" : needs.reps ? "reps" : "none"},
+             {"reps", needs.reps.value_or(0)},
+             {"hold", seconds(needs.hold_s.value_or(0))},
+             {"many", Message(e.words.many)},
+             {"each", e.eachSide},
+             {"reviews", needs.reviews}}};
 }
 
 /// Does the next version say what it needs, so that a program can read it?
@@ -72,54 +74,63 @@ bool hasCriterion(const Exercise& e, const std::string& version) {
     return at >= 0 && at + 1 < int(e.ladder.size()) && e.ladder[size_t(at) + 1].needs.has_value();
 }
 
+/// One line of the sums of a step up: what is kept, what grows instead, and what was passed over for it.
+Message grown(const Message& keep, Message what, const Message& passedOver) {
+    return {"sum.up",
+            {{"keep", keep}, {"what", std::move(what)}, {"told", !passedOver.empty()}, {"passed", passedOver}}};
+}
+
 /// The next version, where what it needs has been shown and nothing locks it. @param passedOver why not
-bool nextVersion(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const std::string& keep,
-                 std::string& passedOver) {
+bool nextVersion(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Message& keep,
+                 Message& passedOver) {
     const int version = e.versionIndex(d.target.version);
     if (version < 0 || version + 1 >= int(e.ladder.size())) return false;
     const Version& next = e.ladder[size_t(version) + 1];
     if (const std::string lock = lockOn(catalogue, e, next.id, c); !lock.empty()) { // never onto what intake locks
-        passedOver = "; the next version is locked by " + lock;
+        passedOver = {"sum.next-locked", {{"flag", Message(lock)}}};
         return false;
     }
     if (next.needs && !isMet(*next.needs, e, c)) {
-        passedOver = "; the next version needs " + criterionShown(*next.needs, e);
+        passedOver = {"sum.next-needs", {{"needs", criterionShown(*next.needs, e)}}};
         return false;
     }
-    d.arithmetic.push_back("up: " + keep + ", next version: " + e.ladder[size_t(version)].name + " → " + next.name +
-                           (next.needs ? ", which needs " + criterionShown(*next.needs, e) : ""));
+    d.arithmetic.push_back(grown(keep, {"sum.next-version",
+                                        {{"from", Message(e.ladder[size_t(version)].name)},
+                                         {"to", Message(next.name)},
+                                         {"told", next.needs.has_value()},
+                                         {"needs", next.needs ? criterionShown(*next.needs, e) : Message()}}},
+                                 {}));
     changeVersion(d.target, catalogue, e, next.id, false);
     return true;
 }
 
 /// What grows when the hold cannot: the first of the exercise's own list that is possible.
-void growInstead(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const std::string& keep) {
+void growInstead(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Message& keep) {
     Target& t = d.target;
     // Reps to the top of their range first, then what the next version needs; rounds and days only without either.
     if (t.reps && e.dose.repsMax && *t.reps < *e.dose.repsMax) {
         t.reps = std::min(*e.dose.repsMax, *t.reps + kRepStep);
-        d.arithmetic.push_back("up: " + keep + ", reps to the top of " + std::to_string(*e.dose.reps) + "–" +
-                               std::to_string(*e.dose.repsMax) +
-                               " before a harder version: " + std::to_string(*t.reps));
+        d.arithmetic.push_back(
+            grown(keep, {"sum.reps", {{"least", *e.dose.reps}, {"most", *e.dose.repsMax}, {"now", *t.reps}}}, {}));
         return;
     }
-    std::string passedOver;
+    Message passedOver;
     if (hasCriterion(e, t.version) && nextVersion(d, catalogue, e, c, keep, passedOver)) return;
     for (const std::string& what : e.dose.instead) {
         if (what == "round" && t.sets < e.dose.setsMax) {
             ++t.sets;
-            d.arithmetic.push_back("up: " + keep + ", add a round: " + std::to_string(t.sets) + passedOver);
+            d.arithmetic.push_back(grown(keep, {"sum.round", {{"now", t.sets}}}, passedOver));
             return;
         }
         if (what == "days" && t.daysPerWeek < 7) {
             t.daysPerWeek = 7;
-            d.arithmetic.push_back("up: " + keep + ", every other day becomes every day" + passedOver);
+            d.arithmetic.push_back(grown(keep, "sum.days", passedOver));
             return;
         }
         if (what == "version" && !hasCriterion(e, t.version) && nextVersion(d, catalogue, e, c, keep, passedOver))
             return;
     }
-    d.arithmetic.push_back("up: " + keep + "; nothing else can grow" + passedOver);
+    d.arithmetic.push_back(grown(keep, "sum.nothing", passedOver));
 }
 
 void holdUp(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Shown& s, double asked) {
@@ -127,26 +138,31 @@ void holdUp(Decision& d, const Catalogue& catalogue, const Exercise& e, const Ca
     const double reachable = std::max(asked + kUpStep_s, kUpShare * s.medianClean_s);
     if (next == kHoldSteps.end() || *next > e.dose.holdCap_s + 1e-9)
         return growInstead(d, catalogue, e, c,
-                           "no longer than " + seconds(e.dose.holdCap_s) + " here → keep " + seconds(asked));
+                           {"sum.cap", {{"cap", seconds(e.dose.holdCap_s)}, {"asked", seconds(asked)}}});
     if (*next > reachable + 1e-9)
         return growInstead(d, catalogue, e, c,
-                           "the next rung " + seconds(*next) + " is beyond " + seconds(reachable) + " → keep " +
-                               seconds(asked));
+                           {"sum.beyond", {{"next", seconds(*next)}, {"reachable", seconds(reachable)}, {"asked", seconds(asked)}}});
     d.target.hold_s = *next;
-    d.arithmetic.push_back("up: next rung " + seconds(*next) + " ≤ larger of " + seconds(asked) + " + 5 s and 1.2 × " +
-                           seconds(s.medianClean_s) + " = " + seconds(reachable) + " → " + seconds(*next));
+    d.arithmetic.push_back({"sum.next-rung",
+                            {{"next", seconds(*next)},
+                             {"asked", seconds(asked)},
+                             {"step", seconds(kUpStep_s)},
+                             {"share", Amount{kUpShare}},
+                             {"median", seconds(s.medianClean_s)},
+                             {"reachable", seconds(reachable)}}});
 }
 
 /// One version down; at the bottom of the ladder, a round less.
 void easierVersion(Decision& d, const Catalogue& catalogue, const Exercise& e) {
     const int version = e.versionIndex(d.target.version);
     if (version > 0) {
-        d.arithmetic.push_back("version: " + e.ladder[size_t(version)].name + " → " +
-                               e.ladder[size_t(version) - 1].name);
+        d.arithmetic.push_back({"sum.version",
+                                {{"from", Message(e.ladder[size_t(version)].name)},
+                                 {"to", Message(e.ladder[size_t(version) - 1].name)}}});
         changeVersion(d.target, catalogue, e, e.ladder[size_t(version) - 1].id, true);
     } else if (d.target.sets > 1) {
         --d.target.sets;
-        d.arithmetic.push_back("back: already the easiest version → a round less: " + std::to_string(d.target.sets));
+        d.arithmetic.push_back({"sum.round-less", {{"now", d.target.sets}}});
     }
 }
 
@@ -154,35 +170,32 @@ void setHold(Decision& d, const Catalogue& catalogue, const Exercise& e, const C
     const double asked = *d.target.hold_s;
     if (d.step == "up") return holdUp(d, catalogue, e, c, s, asked);
     if (d.step == "stay") {
-        d.arithmetic.push_back("stay: " + std::to_string(s.clean) + " of " + std::to_string(s.total) +
-                               " holds clean → keep " + seconds(asked));
+        d.arithmetic.push_back({"sum.stay-hold", {{"clean", s.clean}, {"n", s.total}, {"asked", seconds(asked)}}});
         return;
     }
     const auto above = std::upper_bound(kHoldSteps.begin(), kHoldSteps.end(), s.medianClean_s + 1e-9);
     if (above == kHoldSteps.begin()) {
         d.target.hold_s = std::min(asked, kHoldSteps.front());
-        d.arithmetic.push_back("back: median clean hold " + seconds(s.medianClean_s) +
-                               " is below the shortest rung → " + seconds(*d.target.hold_s) +
-                               ", on the easier version");
+        d.arithmetic.push_back({"sum.below-shortest",
+                                {{"median", seconds(s.medianClean_s)}, {"now", seconds(*d.target.hold_s)}}});
         easier = true;
     } else {
         d.target.hold_s = std::min(asked, *(above - 1));
-        d.arithmetic.push_back("back: largest rung not above the median clean hold of " + seconds(s.medianClean_s) +
-                               " → " + seconds(*d.target.hold_s));
+        d.arithmetic.push_back({"sum.rung-below",
+                                {{"median", seconds(s.medianClean_s)}, {"now", seconds(*d.target.hold_s)}}});
     }
 }
 
 void setReps(Decision& d, const Catalogue& catalogue, const Exercise& e, const Case& c, const Shown& s, bool& easier) {
-    const std::string reps = d.target.reps ? std::to_string(*d.target.reps) + " reps" : "the dose";
-    if (d.step == "up") return growInstead(d, catalogue, e, c, "keep " + reps);
+    const std::pair<std::string, Argument> reps{"reps", d.target.reps.value_or(0)};
+    if (d.step == "up") return growInstead(d, catalogue, e, c, {"sum.keep-reps", {reps}});
     if (d.step == "stay") {
-        d.arithmetic.push_back("stay: " + std::to_string(s.clean) + " of " + std::to_string(s.total) +
-                               " reps clean → keep " + reps);
+        d.arithmetic.push_back({"sum.stay-reps", {{"clean", s.clean}, {"n", s.total}, reps}});
         return;
     }
     if (d.target.reps && e.dose.reps && *d.target.reps > *e.dose.reps) {
         d.target.reps = e.dose.reps;
-        d.arithmetic.push_back("back: " + reps + " → " + std::to_string(*e.dose.reps));
+        d.arithmetic.push_back({"sum.reps-back", {reps, {"now", *e.dose.reps}}});
     }
     easier = true;
 }
@@ -198,18 +211,17 @@ void setRange(Decision& d, const Case& c) {
     }
     if (least > 1e299 || (!broken && !c.target.range)) return;
     double range = std::floor(least - band);
-    std::string sum = "range: least control range " + numberWords(least, 0) + " − " + numberWords(band, 0) + " → " +
-                      numberWords(range, 0);
+    d.arithmetic.push_back(
+        {"sum.range", {{"least", Amount{least, 0}}, {"band", Amount{band, 0}}, {"range", Amount{range, 0}}}});
     if (c.target.range && range > *c.target.range * kWeeklyGrowth) {
         range = std::floor(*c.target.range * kWeeklyGrowth);
-        sum += ", at most 10 % more than " + numberWords(*c.target.range, 0) + " → " + numberWords(range, 0);
+        d.arithmetic.push_back({"sum.range-growth", {{"before", Amount{*c.target.range, 0}}, {"range", Amount{range, 0}}}});
     }
     if (d.step == "back" && c.target.range && range > *c.target.range) {
         range = *c.target.range;
-        sum += ", no more than before on a step back → " + numberWords(range, 0);
+        d.arithmetic.push_back({"sum.range-back", {{"range", Amount{range, 0}}}});
     }
     d.target.range = std::max(0.0, range);
-    d.arithmetic.push_back(sum);
 }
 
 } // namespace
@@ -236,9 +248,11 @@ void setTarget(Decision& d, const Catalogue& catalogue, const Exercise& e, const
     if (d.step == "back" && easier) easierVersion(d, catalogue, e);
     if (s.sideDifference > kSideWorthNaming) {
         d.target.firstSide = s.weakSide;
-        d.arithmetic.push_back("sides: " + s.weakSide + " is weaker (" + numberWords(s.weak, 1) + " against " +
-                               numberWords(s.strong, 1) + " " + s.weakUnit + ", " +
-                               numberWords(100 * s.sideDifference, 0) + " %): it begins, both sides get the same dose");
+        d.arithmetic.push_back({"sum.sides",
+                                {{"side", s.weakSide},
+                                 {"weak", Amount{s.weak}},
+                                 {"strong", Amount{s.strong, 1, s.weakUnit}},
+                                 {"share", Amount{100 * s.sideDifference, 0, "%"}}}});
     }
 }
 

@@ -3,10 +3,10 @@
 
 #include "answer/dose_words.h"
 #include "answer/html.h"
-#include "answer/phrases.h"
 #include "base/dates.h"
 #include "base/files.h"
 #include "base/json.h"
+#include "exercises/translated.h"
 #include "judgement/safety.h"
 #include "programme/phases.h"
 
@@ -15,8 +15,6 @@
 
 namespace deft {
 namespace {
-
-constexpr const char* kShaking = "shaking"; // is no place
 
 constexpr const char* kSheetStyle = R"(
  @page{size:A4;margin:14mm}
@@ -51,30 +49,22 @@ Json pointsOf(const Sketch& sketch) {
     return out;
 }
 
-std::vector<std::string> setUpOf(const Exercise& e) {
-    std::vector<std::string> out;
-    for (const SetupCheck& check : e.setup)
-        for (const Cue& cue : check.cues)
-            if (cue.level == "set-up") out.push_back(cue.text);
-    out.insert(out.end(), e.unseen.begin(), e.unseen.end());
-    return out;
-}
-
 /// Cautions of the intake flags, and of all exercises together, each once.
 std::vector<std::string> cautionsOf(const Catalogue& catalogue, const std::vector<Exercise>& exercises,
-                                    const PageExtras& extras) {
+                                    const PageExtras& extras, const Language& l) {
     std::vector<std::string> out;
     for (const Exercise& e : exercises) {
         Case asked;
         asked.exercise = e.id, asked.flags = extras.flags;
-        for (const std::string& caution : cautionsFor(catalogue.safety(), e, asked, {}))
-            if (std::find(out.begin(), out.end(), caution) == out.end()) out.push_back(caution);
+        for (const Message& caution : cautionsFor(catalogue.safety(), e, asked, {}))
+            if (const std::string said = l.say(caution); std::find(out.begin(), out.end(), said) == out.end())
+                out.push_back(said);
     }
-    out.push_back(kScopeNote);
+    out.push_back(scopeNote(l));
     return out;
 }
 
-Json itemOf(const Exercise& e, const ProgrammeItem& item, const PageExtras& extras) {
+Json itemOf(const Exercise& e, const ProgrammeItem& item, const PageExtras& extras, const Language& l) {
     Json felt = Json::array(), phases = Json::array();
     for (const FeltPlace& place : e.felt)
         if (place.id != kShaking) felt.push_back({{"id", place.id}, {"name", place.name}});
@@ -86,14 +76,14 @@ Json itemOf(const Exercise& e, const ProgrammeItem& item, const PageExtras& extr
               {"versionId", item.target.version},
               {"name", e.name},
               {"version", version < 0 ? "" : e.ladder[size_t(version)].name},
-              {"dose", doseOf(e, item)},
+              {"dose", l.say(doseOf(e, item))},
               {"sets", item.target.sets},
               {"moves", !e.mover.isWindow()},
               {"out", e.phaseOut},
               {"back", e.phaseBack},
               {"purpose", e.series ? e.series->purpose : ""},
               {"watch", item.watch},
-              {"setUp", setUpOf(e)},
+              {"setUp", setUpWords(e)},
               {"stopRule", e.stopRule},
               {"felt", std::move(felt)},
               {"phases", std::move(phases)},
@@ -103,20 +93,21 @@ Json itemOf(const Exercise& e, const ProgrammeItem& item, const PageExtras& extr
     return j;
 }
 
-Json lookAgainOf(const Catalogue& catalogue, const Programme& p) {
+Json lookAgainOf(const Catalogue& catalogue, const Programme& p, const Language& l) {
     if (!p.lookAgain) return nullptr;
     std::string names;
     for (const std::string& id : p.lookAgain->exercises)
-        if (const auto e = catalogue.exercise(id)) names += (names.empty() ? "" : "; ") + e->name;
+        if (const auto e = catalogue.exercise(id)) names += (names.empty() ? "" : "; ") + l.text(e->name);
     return {{"on", p.lookAgain->on}, {"names", names}};
 }
 
-Result<std::vector<Exercise>> exercisesOf(const Catalogue& catalogue, const Programme& p, const Schools& schools) {
+Result<std::vector<Exercise>> exercisesOf(const Catalogue& catalogue, const Programme& p, const Schools& schools,
+                                          const Language& l) {
     std::vector<Exercise> out;
     for (const ProgrammeItem& item : p.items) {
         auto e = exerciseOf(catalogue, item, schools);
         if (!e) return tl::unexpected(e.error());
-        out.push_back(std::move(*e));
+        out.push_back(inLanguage(*e, l));
     }
     return out;
 }
@@ -148,8 +139,9 @@ std::string filled(const std::string& page, const std::map<std::string, std::str
 
 } // namespace
 
-Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::string& language) {
+Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::string& wanted) {
     const auto folder = data / "practice-page";
+    const std::string language = wanted.empty() ? "en" : wanted;
     PageParts parts;
     parts.language = language;
     for (const auto& [name, to] :
@@ -164,34 +156,34 @@ Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::st
     return parts;
 }
 
-std::string lookAgainWords(const Catalogue& catalogue, const Programme& p) {
+std::string lookAgainWords(const Catalogue& catalogue, const Programme& p, const Language& l) {
     const auto day = p.lookAgain ? parseDate(p.lookAgain->on) : std::nullopt;
-    std::vector<std::string> names;
+    Messages names;
     if (day)
         for (const std::string& id : p.lookAgain->exercises)
             if (const auto e = catalogue.exercise(id)) names.push_back(e->name);
-    if (names.empty()) return {};
-    return "On " + dayInWords(*day) + " film once more, the same way as before: " + listOf(names) + ".";
+    return names.empty() ? "" : l.say({"programme.look-again", {{"day", Day{*day}}, {"names", names}}});
 }
 
-std::string doseOf(const Exercise& e, const ProgrammeItem& item) {
-    std::string words = askedWords(e, item.target);
-    if (e.eachSide && !item.target.firstSide.empty()) words += ", " + item.target.firstSide + " first";
-    return words;
+Message doseOf(const Exercise& e, const ProgrammeItem& item) {
+    return {"programme.dose",
+            {{"dose", askedWords(e, item.target)}, {"first", e.eachSide ? item.target.firstSide : ""}}};
 }
 
 Result<std::string> practicePage(const Catalogue& catalogue, const Programme& p, const PageParts& parts,
                                  const PageExtras& extras) {
-    const auto exercises = exercisesOf(catalogue, p, extras.schools);
+    const LanguagePtr language = catalogue.language(extras.language);
+    const Language& l = *language;
+    const auto exercises = exercisesOf(catalogue, p, extras.schools, l);
     if (!exercises) return tl::unexpected(exercises.error());
     Json items = Json::array(), plan = Json::array(), redFlags = Json::array();
-    for (size_t i = 0; i < p.items.size(); ++i) items.push_back(itemOf((*exercises)[i], p.items[i], extras));
+    for (size_t i = 0; i < p.items.size(); ++i) items.push_back(itemOf((*exercises)[i], p.items[i], extras, l));
     const auto days = practiceDays(p);
     for (const auto day : days) {
         plan.push_back({{"day", isoDate(day)}, {"week", weekOf(p, day) + 1}, {"items", itemsOn(p, day)}});
     }
     const SafetyRules& rules = catalogue.safety();
-    for (const auto& [id, name] : rules.redFlags) redFlags.push_back({{"id", id}, {"name", name}});
+    for (const auto& [id, name] : rules.redFlags) redFlags.push_back({{"id", id}, {"name", l.text(name)}});
     const Json data = {{"id", p.uid},
                        {"clientId", p.clientUid},
                        {"client", p.client},
@@ -199,14 +191,14 @@ Result<std::string> practicePage(const Catalogue& catalogue, const Programme& p,
                        {"from", p.from},
                        {"plan", std::move(plan)},
                        {"items", std::move(items)},
-                       {"again", lookAgainOf(catalogue, p)},
-                       {"pain", rules.pain},
-                       {"urgent", rules.urgent},
+                       {"again", lookAgainOf(catalogue, p, l)},
+                       {"pain", l.text(rules.pain)},
+                       {"urgent", l.text(rules.urgent)},
                        {"redFlags", std::move(redFlags)},
-                       {"cautions", cautionsOf(catalogue, *exercises, extras)},
+                       {"cautions", cautionsOf(catalogue, *exercises, extras, l)},
                        {"words", *parts.words}};
     return filled(parts.html, {{"lang", parts.language},
-                               {"title", escapedHtml(p.coach.empty() ? "Practice" : "Practice with " + p.coach)},
+                               {"title", escapedHtml(l.say({"programme.title", {{"named", !p.coach.empty()}, {"coach", p.coach}}}))},
                                {"css", parts.css},
                                {"noscript", escapedHtml(parts.words->at("noscript").get<std::string>())},
                                {"script", parts.script},
@@ -214,37 +206,41 @@ Result<std::string> practicePage(const Catalogue& catalogue, const Programme& p,
 }
 
 Result<std::string> practiceSheet(const Catalogue& catalogue, const Programme& p, const PageExtras& extras) {
-    const auto exercises = exercisesOf(catalogue, p, extras.schools);
+    const LanguagePtr language = catalogue.language(extras.language);
+    const Language& l = *language;
+    const auto exercises = exercisesOf(catalogue, p, extras.schools, l);
     if (!exercises) return tl::unexpected(exercises.error());
-    std::string title = "Practice";
-    if (!p.client.empty()) title += ": " + p.client;
-    std::string when = std::to_string(p.weeks) + (p.weeks == 1 ? " week" : " weeks");
-    if (const auto from = parseDate(p.from)) when += " from " + dayInWords(*from);
-    std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
+    const std::string title = l.say({"programme.sheet", {{"named", !p.client.empty()}, {"name", p.client}}});
+    const auto from = parseDate(p.from);
+    const std::string when = l.say({"programme.sheet-when",
+                                    {{"weeks", p.weeks},
+                                     {"dated", from.has_value()},
+                                     {"from", from ? Argument(Day{*from}) : Argument("")},
+                                     {"minutes", int(std::ceil(secondsOf(catalogue, p) / 60))}}});
+    std::string h = "<!DOCTYPE html>\n<html lang=\"" + l.code() + "\">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
                     escapedHtml(title) + "</title>\n<style>" + kSheetStyle + "</style>\n</head>\n<body>\n<main>\n<h1>" +
-                    escapedHtml(title) + "</h1>\n<p>" + escapedHtml(when) + ", about " +
-                    std::to_string(int(std::ceil(secondsOf(catalogue, p) / 60))) + " minutes a day</p>\n<ol>\n";
+                    escapedHtml(title) + "</h1>\n<p>" + escapedHtml(when) + "</p>\n<ol>\n";
     const auto days = practiceDays(p);
     for (size_t i = 0; i < p.items.size(); ++i) {
         const Exercise& e = (*exercises)[i];
         h += "<li><b>" + escapedHtml(nameWithVersion(e, p.items[i].target.version)) + "</b><br>" +
-             escapedHtml(doseOf(e, p.items[i])) + "<br>" + escapedHtml(p.items[i].watch) + "</li>\n";
+             escapedHtml(l.say(doseOf(e, p.items[i]))) + "<br>" + escapedHtml(p.items[i].watch) + "</li>\n";
     }
     h += "</ol>\n<table>\n";
     for (size_t d = 0; d < days.size();) {
         const int week = weekOf(p, days[d]);
-        h += "<tr><th>Week " + std::to_string(week + 1) + "</th>";
+        h += "<tr><th>" + escapedHtml(l.say({"programme.week", {{"n", week + 1}}})) + "</th>";
         for (; d < days.size() && weekOf(p, days[d]) == week; ++d)
-            h += "<td>" + escapedHtml(dayInWords(days[d])) + "<br><span class=\"square\"></span></td>";
+            h += "<td>" + escapedHtml(l.day({days[d]})) + "<br><span class=\"square\"></span></td>";
         h += "</tr>\n";
     }
     h += "</table>\n";
-    if (const std::string again = lookAgainWords(catalogue, p); !again.empty())
+    if (const std::string again = lookAgainWords(catalogue, p, l); !again.empty())
         h += "<p>" + escapedHtml(again) + "</p>\n";
     std::vector<std::string> said;
     for (const Exercise& e : *exercises)
         if (std::find(said.begin(), said.end(), e.stopRule) == said.end()) said.push_back(e.stopRule);
-    for (const std::string& caution : cautionsOf(catalogue, *exercises, extras)) said.push_back(caution);
+    for (const std::string& caution : cautionsOf(catalogue, *exercises, extras, l)) said.push_back(caution);
     for (const std::string& line : said) h += "<p class=\"scope\">" + escapedHtml(line) + "</p>\n";
     return h + "</main>\n</body>\n</html>\n";
 }

@@ -12,14 +12,15 @@ struct PageParts {
     std::string language;              ///< "en"
 };
 
-/// @param language a file words.LANGUAGE.json must be there @errors those of readFile and readJsonFile
-Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::string& language = "en");
+/// @param language a file words.LANGUAGE.json must be there; empty = English @errors those of readFile and readJsonFile
+Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::string& language = {});
 
 /// What else goes onto the page.
 struct PageExtras {
     Schools schools;                             ///< of this client
     std::vector<std::string> flags;              ///< from intake: their cautions
     std::map<std::string, PictureData> pictures; ///< exercise → the client's own best frame, face covered
+    std::string language{};                      ///< the client's; empty = English
 };
 
 /// The practice page: one HTML file for a phone that needs no network and may not use one. It lists each day's
@@ -28,11 +29,11 @@ struct PageExtras {
 Result<std::string> practicePage(const Catalogue& catalogue, const Programme& programme, const PageParts& parts,
                                  const PageExtras& extras = {});
 
-/// The dose of an item as the client reads it: "three holds of five seconds, with a good rest between them".
-std::string doseOf(const Exercise& exercise, const ProgrammeItem& item);
+/// The dose of an item to stand in a sentence: "three holds of five seconds on each side, left first".
+Message doseOf(const Exercise& exercise, const ProgrammeItem& item);
 
 /// "On Friday 12 June film once more, the same way as before: Bridge, both feet."; empty where nothing is asked for.
-std::string lookAgainWords(const Catalogue& catalogue, const Programme& programme);
+std::string lookAgainWords(const Catalogue& catalogue, const Programme& programme, const Language& language);
 
 /// The same programme to be printed on one sheet, as a page without a script: the exercises in their order with dose,
 /// what to watch, and a square for each day. @errors those of Catalogue::form

@@ -22,9 +22,9 @@ constexpr const char* kPairStyle = R"(
  .scope{color:#5a6164;font-size:13px}
 )";
 
-std::string dayOf(const std::string& iso) {
+std::string dayOf(const Language& l, const std::string& iso) {
     const auto day = parseDate(iso);
-    return day ? dayInWords(*day) : iso;
+    return day ? l.day({*day}) : iso;
 }
 
 std::vector<ReadingRow> rowsOf(const Exercise& e, const FiledReview& review) {
@@ -37,22 +37,22 @@ std::vector<ReadingRow> rowsOf(const Exercise& e, const FiledReview& review) {
     return rows;
 }
 
-std::string verdictWords(const Difference& d) {
+const char* verdictWords(const Difference& d) {
     switch (d.verdict) {
     case Difference::Verdict::Real:
-        return !d.better ? "changed" : *d.better ? "better" : "less good";
+        return !d.better ? "change.real" : *d.better ? "change.better" : "change.less-good";
     case Difference::Verdict::WithinReps:
-        return "no more than the repetitions scatter";
+        return "change.within-reps";
     case Difference::Verdict::WithinBand:
-        return "within the ± of both";
+        return "change.within-band";
     case Difference::Verdict::CannotTell:
         break;
     }
-    return "cannot be told";
+    return "change.cannot-tell";
 }
 
-std::string valueOf(const ReadingRow& row) {
-    return std::isfinite(row.value) ? band(row.value, row.u95, row.unit, row.sign) : "–";
+std::string valueOf(const Language& l, const ReadingRow& row) {
+    return std::isfinite(row.value) ? l.number(reading(row.value, row.unit, 1, row.sign, row.u95)) : "–";
 }
 
 std::string figure(const PictureData& picture, const std::string& caption) {
@@ -78,28 +78,29 @@ std::optional<ThenAndNow> thenAndNow(const Catalogue& catalogue, const std::vect
     return std::nullopt;
 }
 
-std::string thenAndNowPage(const std::string& client, const std::vector<ThenAndNow>& pairs,
+std::string thenAndNowPage(const Language& l, const std::string& client, const std::vector<ThenAndNow>& pairs,
                            const PairOfPictures& pictures) {
-    const std::string title = client.empty() ? "Then and now" : "Then and now: " + client;
-    std::string h = "<!DOCTYPE html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
+    const std::string title = l.say({"change.title", {{"named", !client.empty()}, {"name", client}}});
+    std::string h = "<!DOCTYPE html>\n<html lang=\"" + l.code() + "\">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
                     escapedHtml(title) + "</title>\n<style>" + kPairStyle + "</style>\n</head>\n<body>\n<main>\n<h1>" +
                     escapedHtml(title) + "</h1>\n";
     for (const ThenAndNow& p : pairs) {
-        const std::string then = dayOf(p.then.date), now = dayOf(p.now.date);
-        h += "<h2>" + escapedHtml(p.exercise.name) + "</h2>\n";
+        const std::string then = dayOf(l, p.then.date), now = dayOf(l, p.now.date);
+        h += "<h2>" + escapedHtml(l.text(p.exercise.name)) + "</h2>\n";
         const auto [before, after] = pictures ? pictures(p) : std::pair<PictureData, PictureData>();
         const std::string both = figure(before, then) + figure(after, now);
         if (!both.empty()) h += "<div class=\"pictures\">\n" + both + "</div>\n";
-        h += "<table>\n<tr><th scope=\"col\">Reading</th><th scope=\"col\">" + escapedHtml(then) +
-             "</th><th scope=\"col\">" + escapedHtml(now) + "</th><th scope=\"col\">What became of it</th></tr>\n";
+        h += "<table>\n<tr><th scope=\"col\">" + escapedHtml(l.say("change.reading")) + "</th><th scope=\"col\">" + escapedHtml(then) +
+             "</th><th scope=\"col\">" + escapedHtml(now) + "</th><th scope=\"col\">" +
+             escapedHtml(l.say("change.outcome")) + "</th></tr>\n";
         for (const Difference& d : p.differences)
-            h += "<tr><th scope=\"row\">" + escapedHtml(d.b.name) + "</th><td>" + escapedHtml(valueOf(d.a)) +
-                 "</td><td>" + escapedHtml(valueOf(d.b)) + "</td><td" +
-                 (d.verdict == Difference::Verdict::Real ? " class=\"real\">" : ">") + escapedHtml(verdictWords(d)) +
+            h += "<tr><th scope=\"row\">" + escapedHtml(l.text(d.b.name)) + "</th><td>" + escapedHtml(valueOf(l, d.a)) +
+                 "</td><td>" + escapedHtml(valueOf(l, d.b)) + "</td><td" +
+                 (d.verdict == Difference::Verdict::Real ? " class=\"real\">" : ">") + escapedHtml(l.say(verdictWords(d))) +
                  "</td></tr>\n";
         h += "</table>\n";
     }
-    return h + "<p class=\"scope\">" + escapedHtml(kScopeNote) + "</p>\n</main>\n</body>\n</html>\n";
+    return h + "<p class=\"scope\">" + escapedHtml(scopeNote(l)) + "</p>\n</main>\n</body>\n</html>\n";
 }
 
 } // namespace deft

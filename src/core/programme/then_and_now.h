@@ -22,7 +22,7 @@ using PairOfPictures = std::function<std::pair<PictureData, PictureData>(const T
 
 /// A page of them: pictures of the same moment side by side, then every reading with what became of it. Only a change
 /// that the bands of both cannot explain is called one.
-std::string thenAndNowPage(const std::string& client, const std::vector<ThenAndNow>& pairs,
+std::string thenAndNowPage(const Language& language, const std::string& client, const std::vector<ThenAndNow>& pairs,
                            const PairOfPictures& pictures);
 
 } // namespace deft

@@ -18,6 +18,7 @@ struct ReviewInputs {
     Schools schools;  ///< what is not named stays at the exercise's default
     std::optional<Neutral> neutral;
     std::string client, clientRole, coach, date; ///< for the answer; may be empty
+    std::string language; ///< in which the client is written to, a code such as "de"; empty = English
     std::string answerBy;                        ///< ISO date that was promised; empty = none
     /// ISO day on which the client's programme asks for the next clip; empty = a week after the answer.
     std::string nextClip;

@@ -28,9 +28,9 @@ void overrule(Review& r) {
     const ReviewInputs& in = r.inputs;
     Decision& d = r.decision;
     if (d.step == "stop" || (in.overruledStep.empty() && !in.overruled)) return;
-    std::string said = "overruled by the coach: proposed was " + d.step;
-    if (!in.overruledWhy.empty()) said += "; " + in.overruledWhy;
-    d.because.insert(d.because.begin(), said);
+    d.because.insert(d.because.begin(), Message("why.overruled", {{"step", Message("step." + d.step)},
+                                                                  {"told", !in.overruledWhy.empty()},
+                                                                  {"why", in.overruledWhy}}));
     if (!in.overruledStep.empty()) d.step = in.overruledStep;
     if (in.overruled) d.target = *in.overruled;
 }

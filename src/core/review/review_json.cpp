@@ -78,6 +78,7 @@ Json toJson(const ReviewInputs& in) {
               {"parts", in.parts},
               {"overruled", overruled}};
     if (!in.nextClip.empty()) j["next_clip"] = in.nextClip;
+    if (!in.language.empty()) j["language"] = in.language;
     if (in.practice) j["practice"] = toJson(*in.practice);
     if (in.part) j["part"] = toJson(*in.part);
     if (in.ready) j["ready"] = true;
@@ -122,7 +123,7 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
             in.neutral = std::move(*neutral);
         }
         in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""),
-        in.date = j.value("date", ""), in.answerBy = j.value("answer_by", ""), in.answered = j.value("answered", "");
+        in.language = j.value("language", ""), in.date = j.value("date", ""), in.answerBy = j.value("answer_by", ""), in.answered = j.value("answered", "");
         auto target = [&](const Json& t) {
             auto parsed = parseTarget(t, where);
             if (!parsed) throw std::invalid_argument(parsed.error().detail);
@@ -261,7 +262,7 @@ Json toJson(const Review& r) {
                          {"u95", value(v.u95)},
                          {"rejected", v.rejected}});
     // The contract has cues and cautions beside the decision.
-    Json decision = toJson(r.decision);
+    Json decision = toJson(r.decision, *r.catalogue->language("en"));
     const Json cues = decision["cues"], cautions = decision["cautions"];
     decision.erase("cues"), decision.erase("cautions");
     const Neutral& n = r.series().neutral;

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "judgement/wording.h"
+#include "language/numbers.h"
 
 #include "base/numbers.h"
 
