@@ -6,6 +6,7 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "cli/knowledge.h"
+#include "cli/translations.h"
 #include "judgement/asked.h"
 #include "marks/clip_of_tracks.h"
 #include "review/review_json.h"
@@ -115,7 +116,8 @@ int written(const Result<Review>& review, const Options& o) {
 std::optional<int> runWithoutPictures(const Options& o) {
     std::error_code ec;
     const bool fromTracksAlone = o.command == "analyse" && !o.tracks.empty() && !std::filesystem::exists(o.clip, ec);
-    const bool ofExercises = o.command.starts_with("exercises ") && o.command != "exercises sheet";
+    const bool ofExercises = (o.command.starts_with("exercises ") && o.command != "exercises sheet") ||
+                             o.command.starts_with("translations ");
     if (!fromTracksAlone && !ofExercises && o.command != "decide") return std::nullopt;
     // Read while the catalogue is.
     auto tracks =
@@ -123,6 +125,7 @@ std::optional<int> runWithoutPictures(const Options& o) {
     const auto catalogue = Catalogue::load(dataFolder());
     if (!catalogue) return failed(catalogue.error());
     const Catalogue& c = **catalogue;
+    if (o.command == "translations check") return checkTranslations(c, o.name, o.json);
     if (o.command == "exercises list") return listExercises(c);
     if (o.command == "exercises show") return showExercise(c, o.name, o.json);
     if (o.command == "exercises validate") return validateExercise(c, o.name);

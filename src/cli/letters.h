@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "base/progress.h"
 #include "answer/sheet.h"
+#include "base/progress.h"
 #include "exercises/catalogue.h"
 
 #include <string>

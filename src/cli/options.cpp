@@ -141,6 +141,13 @@ void describeArguments(CLI::App& app, Options& o) {
     takeCommand->add_option("FILE", o.name, "the note, or a mail that holds it")->required();
     ofLibrary(takeCommand);
 
+    CLI::App* translationsCommand = app.add_subcommand("translations", "the languages that clients are written to in");
+    translationsCommand->require_subcommand(1);
+    CLI::App* checkTranslationsCommand =
+        translationsCommand->add_subcommand("check", "what a language lacks, or has wrong");
+    checkTranslationsCommand->add_option("LANGUAGE", o.name, "code such as de; usually all");
+    checkTranslationsCommand->add_flag("--json", o.json, "machine-readable output");
+
     CLI::App* libraryCommand = app.add_subcommand("library", "the coach's records: back up, restore, check");
     libraryCommand->require_subcommand(1);
     const auto keeping = [&](const char* name, const char* what) {

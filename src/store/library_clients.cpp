@@ -123,11 +123,11 @@ Result<void> Library::merge(int64_t from, int64_t into) {
     for (Clip& c : clipsOf(into)) waiting.push_back(std::move(c));
     std::erase_if(waiting, [](const Clip& c) { return c.filed; });
     return transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("UPDATE client SET flags = ?, role = ?, wants = ?, address = ?, language = ? WHERE id "
-                                        "= ?"),
-                         {text(Json(flags)), q(either(kept->role, gone->role)), q(either(kept->wants, gone->wants)),
-                          q(either(kept->address, gone->address)), q(either(kept->language, gone->language)),
-                          qlonglong(into)});
+        if (auto r = run(
+                QStringLiteral("UPDATE client SET flags = ?, role = ?, wants = ?, address = ?, language = ? WHERE id "
+                               "= ?"),
+                {text(Json(flags)), q(either(kept->role, gone->role)), q(either(kept->wants, gone->wants)),
+                 q(either(kept->address, gone->address)), q(either(kept->language, gone->language)), qlonglong(into)});
             !r)
             return r;
         // Of a day that both tell of, and of two programmes that are being made, the kept one's stays.
@@ -185,7 +185,8 @@ Result<void> Library::setLanguage(int64_t client, const std::string& language) {
     std::vector<Clip> waiting = clipsOf(client);
     std::erase_if(waiting, [](const Clip& c) { return c.filed; });
     return transaction([&]() -> Result<void> {
-        if (auto r = run(QStringLiteral("UPDATE client SET language = ? WHERE id = ?"), {q(language), qlonglong(client)});
+        if (auto r =
+                run(QStringLiteral("UPDATE client SET language = ? WHERE id = ?"), {q(language), qlonglong(client)});
             !r)
             return r;
         for (Clip& c : waiting) {

@@ -117,7 +117,8 @@ private slots:
 
         const Answer answer = composeAnswer(*r);
         const std::string text = answerText(answer);
-        QVERIFY(text.find(e.stopRule) != std::string::npos && text.find(scopeNote(*answer.language)) != std::string::npos);
+        QVERIFY(text.find(e.stopRule) != std::string::npos &&
+                text.find(scopeNote(*answer.language)) != std::string::npos);
         if (!found.count(m.fault)) {
             QVERIFY(r->decision.cues.empty());
         } else {

@@ -64,8 +64,9 @@ private slots:
 
     void reminderForWhoHasNotWritten() {
         const Exercise bridge = shipped().exercise("bridge").value();
-        const Answer letter = reminder(shipped().language("en"), bridge, {"hold", 3, std::nullopt, 10.0, std::nullopt, 3}, "Ruta Kalniņa",
-                                       "Jonna Lind", "2026-05-21");
+        const Answer letter =
+            reminder(shipped().language("en"), bridge, {"hold", 3, std::nullopt, 10.0, std::nullopt, 3}, "Ruta Kalniņa",
+                     "Jonna Lind", "2026-05-21");
         const std::string text = answerText(letter);
         for (const char* said : {"Hello Ruta,", "by Thursday 21 May", "three lifts of ten seconds", "\nJonna\n"})
             QVERIFY2(text.find(said) != std::string::npos, said);

@@ -23,7 +23,9 @@ class DecisionTest : public QObject {
         return std::any_of(lines.begin(), lines.end(),
                            [&](const std::string& l) { return l.find(words) != std::string::npos; });
     }
-    static QString all(const Decision& d) { return QString::fromStdString(toText(toJson(d, *shipped().language("en")))); }
+    static QString all(const Decision& d) {
+        return QString::fromStdString(toText(toJson(d, *shipped().language("en"))));
+    }
 
     /// A random bout of an exercise that is done on each side; `worse` ≥ 0 takes that much off every reading.
     static Case randomCase(std::mt19937& random, double worse) {

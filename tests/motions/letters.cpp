@@ -29,12 +29,12 @@ int syllables(QString word) {
 }
 
 /// To be read by people: every letter of a run, one after the other, in the file that DEFT_LETTERS names.
-void keepForReaders(const Review& r, const QString& body) {
+void keepForReaders(const Review& r, const QString& body, const char* language = "en") {
     const QString path = qEnvironmentVariable("DEFT_LETTERS");
     QFile file(path);
     if (path.isEmpty() || !file.open(QIODevice::Append)) return;
-    QString title =
-        QString::fromStdString("## " + r.inputs.exercise + " " + r.inputs.asked.version + " " + r.exercise.view);
+    QString title = QString::fromStdString("## " + r.inputs.exercise + " " + r.inputs.asked.version + " " +
+                                           r.exercise.view + " " + language);
     for (const Fault& f : r.findings.faults)
         title += QStringLiteral(" | %1%2 rep %3")
                      .arg(f.id.c_str(), f.certainty == Certainty::Clear ? "" : "?")
@@ -53,6 +53,24 @@ double readingEase(const QString& text) {
     return 206.835 - 1.015 * n / sentences - 84.6 * sounds / n;
 }
 
+/// What is wrong with the letter in the other languages: something left open, or English in it.
+static QString troubleInOtherLanguages(const Review& r) {
+    static const QRegularExpression english(QStringLiteral("\\b(the|your|and|with|until|you|before|keep|please|of)\\b"),
+                                            QRegularExpression::CaseInsensitiveOption);
+    QString out;
+    for (const char* code : {"de", "es", "fr"}) {
+        Review told = r;
+        told.inputs.language = code;
+        const QString text = QString::fromStdString(answerText(composeAnswer(told, "de")));
+        keepForReaders(r, text, code);
+        const auto found = english.match(text);
+        if (found.hasMatch()) out += QStringLiteral("%1 says %2; ").arg(code, found.captured());
+        if (text.contains(QLatin1Char('{')) || text.contains(QLatin1Char('|')))
+            out += QStringLiteral("%1 leaves something open; ").arg(code);
+    }
+    return out;
+}
+
 QString troubleWithLetter(const Review& r) {
     const Answer answer = composeAnswer(r);
     QString body, ofThis; // without the cautions, which may name another way to do it
@@ -62,7 +80,7 @@ QString troubleWithLetter(const Review& r) {
         if (part.id != "cautions") ofThis += QString::fromStdString(part.text) + QLatin1Char('\n');
     }
     keepForReaders(r, body);
-    QString out;
+    QString out = troubleInOtherLanguages(r);
     const auto expect = [&](bool is, const QString& what) {
         if (!is) out += what + QStringLiteral("; ");
     };

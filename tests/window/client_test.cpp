@@ -261,7 +261,7 @@ private slots:
         for (const auto& [name, content] : files)
             QVERIFY2(content.find(demoFolder().string()) == std::string::npos, name.c_str());
         const Consent before = *record().client().consent;
-        QVERIFY(record().keep({"", "", "", {}, Consent{before.given, before.until, {"coaching"}}, 0}));
+        QVERIFY(record().keep({"", "", "", "", {}, Consent{before.given, before.until, {"coaching"}}, 0}));
         window_->writeBundle(file("refused.zip"));
         QVERIFY(isSaid(QStringLiteral("no consent of Ruta Kalniņa")));
         QVERIFY(!QFile::exists(file("refused.zip")));

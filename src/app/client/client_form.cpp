@@ -37,6 +37,12 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     wants_->setMaximumHeight(72);
     address_ = new QLineEdit;
     address_->setPlaceholderText(tr("where answers go; may stay empty"));
+    language_ = new QComboBox;
+    language_->setToolTip(
+        tr("Letters, sheets and practice pages are written in it; words of your own stay as they are"));
+    for (const std::string& code : record.library().catalogue()->languages())
+        language_->addItem(QString::fromStdString(record.library().catalogue()->language(code)->name()),
+                           QString::fromStdString(code == "en" ? std::string() : code));
     intake_ = new IntakeButton(record.library().catalogue()->safety());
     given_ = dayField(), until_ = dayField();
     limited_ = new QCheckBox(tr("videos are kept until"));
@@ -47,6 +53,7 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     form->addRow(tr("Same &person as"), same_);
     form->addRow(tr("&Wants"), wants_);
     form->addRow(tr("E-&mail"), address_);
+    form->addRow(tr("&Language"), language_);
     form->addRow(tr("&Intake"), intake_);
     form->addRow(tr("&Consent of"), given_);
     for (const auto& [id, name] : record.library().catalogue()->safety().consent) {
@@ -98,6 +105,7 @@ void ClientForm::begin() {
                            qlonglong(other.id));
     wants_->setPlainText(QString::fromStdString(c.wants));
     address_->setText(QString::fromStdString(c.address));
+    language_->setCurrentIndex(std::max(0, language_->findData(QString::fromStdString(c.language))));
     intake_->setFlags(c.flags);
     const QDate today = QDate::currentDate();
     given_->setDate(c.consent ? dayOf(c.consent->given) : today);
@@ -131,7 +139,8 @@ void ClientForm::keep() {
         return;
     }
     if (auto ok = record_.keep({name_->text().simplified().toStdString(), wants_->toPlainText().trimmed().toStdString(),
-                                address, intake_->flags(), consent(), same_->currentData().toLongLong()});
+                                address, language_->currentData().toString().toStdString(), intake_->flags(), consent(),
+                                same_->currentData().toLongLong()});
         !ok) {
         emit failed(QString::fromStdString("Not saved: " + ok.error().detail + "."));
         return;

@@ -24,6 +24,7 @@ public:
     QComboBox& samePerson() { return *same_; }
     QPlainTextEdit& wants() { return *wants_; }
     QLineEdit& address() { return *address_; }
+    QComboBox& language() { return *language_; }
     IntakeButton& intake() { return *intake_; }
     QCheckBox& scope(size_t index) { return *scopes_[index].second; }
     QDateEdit& given() { return *given_; }
@@ -39,6 +40,7 @@ private:
     QLabel* title_;
     QPlainTextEdit* wants_;
     QLineEdit *name_, *address_;
+    QComboBox* language_;
     QComboBox* same_; ///< another record of the same person
     IntakeButton* intake_;
     std::vector<std::pair<std::string, QCheckBox*>> scopes_; ///< in the order of data/safety.json

@@ -263,6 +263,7 @@ void ClientPage::refresh() {
     for (const Clip& clip : record_.clips()) pain += clip.draft.note.pain;
     about_->setFacts({{tr("Since"), dayAndYear(record_.since())},
                       {tr("E-mail"), c.address.empty() ? tr("not known") : text(c.address)},
+                      {tr("Language"), text(catalogue->language(c.language)->name())},
                       {tr("Wants"), c.wants.empty() ? tr("not written down") : text(c.wants)},
                       {tr("Felt in"), feltWords(*catalogue, record_)},
                       {tr("Schools"), schoolsWords(*catalogue, record_)},

@@ -101,6 +101,7 @@ Result<void> ClientRecord::keep(const Written& written) {
         if (auto ok = library_.rename(client_.id, written.name); !ok) return ok;
     if (written.wants != client_.wants || written.address != client_.address)
         if (auto ok = library_.setAbout(client_.id, written.wants, written.address); !ok) return ok;
+    if (auto ok = library_.setLanguage(client_.id, written.language); !ok) return ok;
     if (auto ok = library_.setFlags(client_.id, written.flags); !ok) return ok;
     if (written.consent)
         if (auto ok = library_.recordConsent(client_.id, *written.consent); !ok) return ok;

@@ -47,7 +47,7 @@ public:
 
     /// What the coach writes down; no consent = as it was.
     struct Written {
-        std::string name, wants, address;
+        std::string name, wants, address, language;
         std::vector<std::string> flags;
         std::optional<Consent> consent;
         int64_t samePerson = 0; ///< another client who is the same person: all of this one's becomes theirs

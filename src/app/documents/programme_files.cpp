@@ -19,7 +19,8 @@ Result<std::string> programmePage(const ProgrammeJob& job) {
 Result<std::string> programmeIn(const std::string& ending, const ProgrammeJob& job) {
     if (ending == ".html") return programmePage(job);
     if (ending == ".pdf") return practiceSheet(*job.catalogue, job.programme, job.extras).and_then(printedPage);
-    if (ending == ".ics") return programmeCalendar(*job.catalogue, job.programme, job.revision, job.today, job.extras.language);
+    if (ending == ".ics")
+        return programmeCalendar(*job.catalogue, job.programme, job.revision, job.today, job.extras.language);
     if (ending == ".json") return toText(toJson(job.programme));
     return fail(Errc::Unsupported, "\"" + ending + "\" is no form of a programme: .html, .pdf, .ics or .json");
 }
@@ -40,7 +41,8 @@ Result<std::string> programmeMail(const ProgrammeJob& job, const std::filesystem
         auto bytes = programmeIn(ending, job);
         if (!bytes) return bytes;
         if (auto ok = writeFileAtomically(beside / (name + ending), *bytes); !ok) return tl::unexpected(ok.error());
-        attachments.push_back({std::string("practice") + ending, type, std::move(*bytes), letter->language->say(words)});
+        attachments.push_back(
+            {std::string("practice") + ending, type, std::move(*bytes), letter->language->say(words)});
     }
     if (!job.forms.page) std::erase_if(letter->parts, [](const AnswerPart& part) { return part.id == "page"; });
     return answerMail(*letter, job.who, {}, attachments);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/theme/words.h"
 #include "app/documents/review_sheet.h"
+#include "app/theme/words.h"
 
 #include "answer/answer.h"
 #include "app/documents/answer_picture.h"
@@ -56,7 +56,8 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
         putText(p, head.adjusted(used + 16, 0, 0, 0),
                 QObject::tr("%1, %2. Bands are 95 %.").arg(exercise, QString::fromStdString(review.inputs.date)),
                 Size::Body, c.ink);
-        putText(p, head.translated(0, 26), QString::fromStdString(scopeNote(*review.catalogue->language(coachLanguage()))), Size::Small, c.ink2);
+        putText(p, head.translated(0, 26),
+                QString::fromStdString(scopeNote(*review.catalogue->language(coachLanguage()))), Size::Small, c.ink2);
         p.save();
         p.translate(kMargin, kMargin + kHead);
         drawRepHead(p, sheet, review.exercise);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/theme/words.h"
 #include "app/session/review_session.h"
+#include "app/theme/words.h"
 
 #include "app/session/own_marking.h"
 #include "app/sheet/rep_rows.h"
@@ -181,6 +181,14 @@ void ReviewSession::setMark(int64_t frame, const std::string& landmark, std::opt
 
 void ReviewSession::exerciseChanged() {
     if (isOpen() && !filed_) judgeAgain();
+}
+
+void ReviewSession::follow(const Client& client) {
+    if (!isOpen() || filed_ || client.id != client_.id) return;
+    client_ = client;
+    ReviewInputs in = inputs_;
+    in.client = client.name, in.language = client.language;
+    if (in != inputs_) apply(in);
 }
 
 /// By what is known now: the coach's own files may have changed.

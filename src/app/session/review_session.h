@@ -118,6 +118,8 @@ private:
     Result<void> canBeFiled() const;
     void apply(const ReviewInputs& inputs);
     void judgeAgain();
+    /// What is known of the client has changed: name and language of what is not filed follow.
+    void follow(const Client& client);
     void judge(Tracks tracks);
     void show(Result<Review> review);
     void save();

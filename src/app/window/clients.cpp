@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The client room's keys, and what leaves the library or is erased from it.
-#include "app/theme/words.h"
 #include "app/client/client_page.h"
 #include "app/documents/bundle.h"
 #include "app/documents/client_report.h"
 #include "app/queue/queue_page.h"
 #include "app/session/stored_review.h"
+#include "app/theme/words.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
 
@@ -44,6 +44,7 @@ void MainWindow::makeClientActions(QMenu* menu) {
     add(menu, tr("Back from the client"), {K(Qt::Key_Escape)}, client_, [this] {
         if (!client_->leaveForm()) go(session_->isOpen() ? Bench : Queue);
     });
+    connect(&record, &ClientRecord::changed, this, [this] { session_->follow(client_->record().client()); });
     connect(&record, &ClientRecord::changed, this, &MainWindow::refreshBars);
     connect(client_, &ClientPage::openClip, this, &MainWindow::openClip);
     connect(client_, &ClientPage::said, this, &MainWindow::say);
@@ -73,7 +74,8 @@ void MainWindow::sheetOfRecord() {
     const ClientStory& story = *record.story();
     const Target next = story.now().value_or(firstTarget(*library_->catalogue(), story.exercise));
     const Client& client = record.client();
-    chooseSheetForClient(story.exercise, next, {client.name, newest->draft.coach, client.flags, newest->draft.cleared, client.language},
+    chooseSheetForClient(story.exercise, next,
+                         {client.name, newest->draft.coach, client.flags, newest->draft.cleared, client.language},
                          client.id);
 }
 
@@ -107,8 +109,8 @@ void MainWindow::writeReport(const QString& path) {
 
 void MainWindow::chooseBundleFile() {
     if (!client_->record().chosenReview()) return say(tr("No review of this exercise has been filed yet."));
-    const QString path = QFileDialog::getSaveFileName(this, tr("The review as a bundle"), QStringLiteral("review.deft-bundle.zip"),
-                                                      tr("Bundle (*.zip)"));
+    const QString path = QFileDialog::getSaveFileName(this, tr("The review as a bundle"),
+                                                      QStringLiteral("review.deft-bundle.zip"), tr("Bundle (*.zip)"));
     if (!path.isEmpty()) writeBundle(path);
 }
 

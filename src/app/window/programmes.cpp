@@ -217,7 +217,8 @@ void MainWindow::writeThenAndNow(const QString& path) {
 }
 
 void MainWindow::readProgrammeFile() {
-    const QString path = QFileDialog::getOpenFileName(this, tr("A programme"), {}, tr("Programme (*.programme.json *.json)"));
+    const QString path =
+        QFileDialog::getOpenFileName(this, tr("A programme"), {}, tr("Programme (*.programme.json *.json)"));
     if (!path.isEmpty()) readProgramme(path);
 }
 

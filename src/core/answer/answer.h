@@ -37,9 +37,10 @@ struct Answer {
     const AnswerPart* find(const std::string& id) const;
 };
 
-/// Words to the client in the language of the review (inputs.language), titles and facts in the coach's. Words and pictures from the findings, the decision and what the coach has changed (inputs.words, inputs.parts).
-/// Where the coach has only added to the computed words, these follow when the review changes; cautions may be added to
-/// but never lose a line.
+/// Words to the client in the language of the review (inputs.language), titles and facts in the coach's. Words and
+/// pictures from the findings, the decision and what the coach has changed (inputs.words, inputs.parts). Where the
+/// coach has only added to the computed words, these follow when the review changes; cautions may be added to but never
+/// lose a line.
 Answer composeAnswer(const Review& review, const std::string& coachLanguage = "en");
 
 /// One letter for several reviews of a client whose clips came together: three corrections at most over all of them,

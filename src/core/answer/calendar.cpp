@@ -23,8 +23,7 @@ std::optional<std::chrono::sys_days> nextClipDay(const ReviewInputs& inputs) {
 
 Result<std::string> answerCalendar(const Answer& answer, const ReviewInputs& inputs) {
     const AnswerPart* next = answer.find("next");
-    if (!next || !next->sent)
-        return fail(Errc::Unsupported, "no next clip is asked for, so there is no day for one");
+    if (!next || !next->sent) return fail(Errc::Unsupported, "no next clip is asked for, so there is no day for one");
     const auto due = nextClipDay(inputs);
     if (!due) return fail(Errc::Unsupported, "the review has no date, so there is no next date either");
     // The letter on a visit also names what is not to be filmed; its own sentence says what is.

@@ -42,7 +42,8 @@ Message tempoWords(const Review& r) {
     // Beside a hold the way there and back is only worth a word when it was hurried.
     if (out.empty() || r.exercise.mover.isWindow() || (r.inputs.asked.hold_s && !found)) return {};
     Messages said;
-    for (const auto& [measure, key, times] : {std::tuple{"pace_out", "shown.tempo-out", &out}, {"pace_back", "shown.tempo-back", &back}})
+    for (const auto& [measure, key, times] :
+         {std::tuple{"pace_out", "shown.tempo-out", &out}, {"pace_back", "shown.tempo-back", &back}})
         if (tempoMatters(r.exercise, measure))
             said.push_back({key, {{"seconds", secondsWords(std::round(2 * medianOf(*times)) / 2)}}});
     return said.empty() ? Message() : Message("shown.tempo", {{"ways", said}});
@@ -91,7 +92,8 @@ int praisedRep(const Review& r) {
 Message toldWords(const Review& r, const FaultPlan& plan, const Fault& f) {
     const std::string working = r.exercise.sideIsStance ? other(f.side) : f.side;
     return {plan.told,
-            {{"free", working == "left" || working == "right" ? working : "free"}, {"lower", f.worst > 0 ? "right" : "left"}}};
+            {{"free", working == "left" || working == "right" ? working : "free"},
+             {"lower", f.worst > 0 ? "right" : "left"}}};
 }
 
 } // namespace deft

@@ -36,7 +36,8 @@ std::string schoolWords(const Speaker& s) {
         const SchoolChoice* choice = q ? q->choice(chosen) : nullptr;
         const bool matters = r.exercise.schools.size() == 1 || question == "bridge" || question == "pelvis" ||
                              chosen != r.exercise.answerTo(question)->defaultChoice;
-        if (choice && matters) out.push_back({"school", {{"name", Message(choice->name)}, {"aim", Message(choice->aim)}}});
+        if (choice && matters)
+            out.push_back({"school", {{"name", Message(choice->name)}, {"aim", Message(choice->aim)}}});
     }
     return together(*s.client, out);
 }
@@ -80,8 +81,9 @@ AnswerPart whatWentWell(const Speaker& s) {
     const bool nothingWrong =
         r.decision.cues.empty() && r.standing().empty() && r.allClean() && r.decision.step != "stop";
     if (nothingWrong && shown.total > 1)
-        say.push_back({"well.all-clean",
-                       {{"n", shown.total}, {"words", countWords(shown.total)}, {"anchor", Message(s.e.words.anchor)}}});
+        say.push_back(
+            {"well.all-clean",
+             {{"n", shown.total}, {"words", countWords(shown.total)}, {"anchor", Message(s.e.words.anchor)}}});
     else if (const Message words = praise(s); !words.empty()) {
         say.push_back(words);
         if (nothingWrong) say.push_back("well.pleasure");
@@ -92,7 +94,8 @@ AnswerPart whatWentWell(const Speaker& s) {
             say.push_back(s.e.check(v.id)->good), ++told;
             const SetupCheck* check = s.own.check(v.id);
             part.facts.push_back(s.fact(
-                {"fact.check", {{"check", Message(check->name)}, {"value", reading(v.value, check->limit.unit, 1, false, v.u95)}}}));
+                {"fact.check",
+                 {{"check", Message(check->name)}, {"value", reading(v.value, check->limit.unit, 1, false, v.u95)}}}));
         }
     if (!r.inputs.history.empty()) {
         // A fault that was there last time and is not now has earned a sentence.
@@ -176,7 +179,11 @@ Messages whyWords(const Speaker& s, const Telling& telling) {
 
 /// A share of the way in words.
 const char* shareWords(double share) {
-    return share < 0.4 ? "third" : share < 0.58 ? "half" : share < 0.71 ? "two-thirds" : share < 0.86 ? "three-quarters" : "nearly-all";
+    return share < 0.4    ? "third"
+           : share < 0.58 ? "half"
+           : share < 0.71 ? "two-thirds"
+           : share < 0.86 ? "three-quarters"
+                          : "nearly-all";
 }
 
 /// How to keep inside the range that stayed clean.
@@ -194,7 +201,10 @@ Message rangeWords(const Speaker& s, double range) {
 Message lookedFor(const Exercise& e) {
     const bool vowel = std::string("aeiou").find(e.words.one[0]) != std::string::npos;
     return {"target.not-found",
-            {{"vowel", vowel}, {"one", Message(e.words.one)}, {"still", e.mover.isWindow()}, {"mover", Message(e.mover.words)}}};
+            {{"vowel", vowel},
+             {"one", Message(e.words.one)},
+             {"still", e.mover.isWindow()},
+             {"mover", Message(e.mover.words)}}};
 }
 
 AnswerPart target(const Speaker& s, const Telling& telling) {
@@ -249,8 +259,9 @@ AnswerPart cautions(const Speaker& s) {
     for (const Message& c : r.decision.cautions)
         if (isOwn(c)) part.text += "\n" + s.say(c);
     for (const std::string& place : r.inputs.note.felt)
-        if (const FeltPlace *told = s.e.feltPlace(place), *own = s.own.feltPlace(place); told && own) {
-            part.facts.push_back(s.fact({"fact.felt", {{"place", Message(own->name)}, {"means", Message(own->means)}}}));
+        if (const FeltPlace* told = s.e.feltPlace(place), *own = s.own.feltPlace(place); told && own) {
+            part.facts.push_back(
+                s.fact({"fact.felt", {{"place", Message(own->name)}, {"means", Message(own->means)}}}));
             if (!told->asIntended) part.text += "\n" + s.say({"caution.felt", {{"place", Message(told->name)}}});
         }
     if (r.decision.step == "stop")
@@ -302,7 +313,9 @@ Message nextClipWords(const Review& r, const std::string& names, int clips) {
     const auto due = nextClipDay(r.inputs);
     const bool planned = due && *due == parseDate(r.inputs.nextClip);
     return {"next.clip",
-            {{"when", !due ? "week" : planned ? "day" : "both"},
+            {{"when", !due      ? "week"
+                      : planned ? "day"
+                                : "both"},
              {"day", due ? Argument(Day{*due}) : Argument("")},
              {"spot", r.decision.step != "ask-again"},
              {"clips", clips},

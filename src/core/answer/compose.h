@@ -10,7 +10,7 @@ namespace deft {
 struct Speaker {
     const Review& r;
     LanguagePtr client, coach;
-    Exercise e; ///< in the client's words
+    Exercise e;   ///< in the client's words
     Exercise own; ///< in the coach's
 
     Speaker(const Review& review, const std::string& coachLanguage);

@@ -32,7 +32,10 @@ std::vector<AnswerPicture> picturesOf(const Speaker& s, const std::string& fault
             const bool outside = plan->limit.excess(value) > 0;
             const bool plain = own_s && std::isfinite(value) && outside != broken;
             caption = {plain ? "picture.rep" : "picture.rep-told",
-                       {{"says", Message(says)}, {"ordinal", ordinal(rep)}, {"number", rep + 1}, {"one", Message(s.e.words.one)}}};
+                       {{"says", Message(says)},
+                        {"ordinal", ordinal(rep)},
+                        {"number", rep + 1},
+                        {"one", Message(s.e.words.one)}}};
         }
         out.push_back({frame, rep, measure, s.say(caption), broken});
     };
@@ -117,7 +120,9 @@ Messages worstFacts(const Speaker& s, const FaultPlan& plan, const Fault& worst)
                          {{"measure", Message(measureName(measure))},
                           {"value", reading(worst.worst, plan.limit.unit, 1, withSign, worst.u95)},
                           {"limit", reading(worst.limit, plan.limit.unit, 0, withSign)},
-                          {"certainty", worst.byCoach ? "coach" : worst.certainty == Certainty::Clear ? "clear" : "unsure"}}});
+                          {"certainty", worst.byCoach                         ? "coach"
+                                        : worst.certainty == Certainty::Clear ? "clear"
+                                                                              : "unsure"}}});
     else
         facts.push_back({"fact.seen-only", {{"measure", Message(measureName(measure))}}});
     const Rep& rep = s.r.events.reps[size_t(worst.rep)];
@@ -133,7 +138,8 @@ Messages worstFacts(const Speaker& s, const FaultPlan& plan, const Fault& worst)
         facts.push_back({"fact.gave-way-back", where});
     else if (rep.hold.brokenBy == measure)
         facts.push_back({"fact.gave-way-hold", where});
-    if (!worst.causedBy.empty()) facts.push_back({"why.follows-from", {{"cause", Message(s.own.nameOf(worst.causedBy))}}});
+    if (!worst.causedBy.empty())
+        facts.push_back({"why.follows-from", {{"cause", Message(s.own.nameOf(worst.causedBy))}}});
     return facts;
 }
 
@@ -169,7 +175,9 @@ AnswerPart correction(const Speaker& s, const ChosenCue& cue, int number) {
                 add({{"fact.wanted",
                       {{"measure", Message(measureName(limit.measure))},
                        {"value", reading(v.value, limit.unit, 1, false, v.u95)},
-                       {"ends", limit.low && limit.high ? "both" : limit.low ? "low" : "high"},
+                       {"ends", limit.low && limit.high ? "both"
+                                : limit.low             ? "low"
+                                                        : "high"},
                        {"low", reading(limit.low.value_or(0), limit.high ? "" : limit.unit, 0, false)},
                        {"high", reading(limit.high.value_or(0), limit.unit, 0, false)}}}});
             }

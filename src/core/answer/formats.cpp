@@ -61,7 +61,8 @@ std::string faultOf(const AnswerPart& p) { return isCorrection(p) ? p.id.substr(
 std::string scopeNote(const Language& language) { return language.say("scope"); }
 
 std::string footnote(const Answer& a) {
-    return a.language->say({"footnote", {{"exercise", a.exerciseName}, {"told", !a.schoolWords.empty()}, {"way", a.schoolWords}}});
+    return a.language->say(
+        {"footnote", {{"exercise", a.exerciseName}, {"told", !a.schoolWords.empty()}, {"way", a.schoolWords}}});
 }
 
 std::string answerHtml(const Answer& answer, const PictureMaker& pictures) {
@@ -72,7 +73,8 @@ std::string answerHtml(const Answer& answer, const PictureMaker& pictures) {
 }
 
 std::string answerPage(const Answer& a, const PictureSource& sources) {
-    std::string h = "<!DOCTYPE html>\n<html lang=\"" + a.language->code() + "\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
+    std::string h = "<!DOCTYPE html>\n<html lang=\"" + a.language->code() +
+                    "\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
                     "content=\"width=device-width\">\n<title>" +
                     escapedHtml(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
     h += "<h1>" + escapedHtml(a.exerciseName) + "</h1>\n";

@@ -29,8 +29,8 @@ std::string withCrLf(const std::string& text) {
 }
 
 /// @param unknown stands before @address.invalid where there is no address
-vmime::shared_ptr<vmime::mailbox> mailbox(const std::string& name, const std::string& noName, const std::string& address,
-                                          const char* unknown) {
+vmime::shared_ptr<vmime::mailbox> mailbox(const std::string& name, const std::string& noName,
+                                          const std::string& address, const char* unknown) {
     return vmime::make_shared<vmime::mailbox>(utf8(name.empty() ? noName : name),
                                               isAddress(address) ? vmime::emailAddress(address)
                                                                  : vmime::emailAddress(unknown, "address.invalid"));
@@ -57,7 +57,8 @@ Result<std::string> answerMail(const Answer& answer, const Correspondents& who, 
     try {
         vmime::messageBuilder builder;
         builder.setExpeditor(*mailbox(who.coach, answer.language->say("mail.coach"), who.coachAddress, "coach"));
-        builder.getRecipients().appendAddress(mailbox(answer.clientName, answer.language->say("mail.client"), who.clientAddress, "client"));
+        builder.getRecipients().appendAddress(
+            mailbox(answer.clientName, answer.language->say("mail.client"), who.clientAddress, "client"));
         builder.setSubject(utf8(answer.language->say({answer.subject, {{"exercise", answer.exerciseName}}})));
         builder.constructTextPart(vmime::mediaType(vmime::mediaTypes::TEXT, vmime::mediaTypes::TEXT_HTML));
         const auto part = vmime::dynamicCast<vmime::htmlTextPart>(builder.getTextPart());

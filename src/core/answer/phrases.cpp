@@ -11,8 +11,9 @@ Message ordinal(int rep) { return {"number.ordinal", {{"n", rep + 1}}}; }
 
 Message secondsWords(double seconds) {
     const double told = std::round(10 * seconds) / 10;
-    return {"time.seconds",
-            {{"n", told}, {"words", told == std::floor(told) ? Argument(countWords(int(told))) : Argument(Amount{told})}}};
+    return {
+        "time.seconds",
+        {{"n", told}, {"words", told == std::floor(told) ? Argument(countWords(int(told))) : Argument(Amount{told})}}};
 }
 
 Amount reading(double value, const std::string& unit, int decimals, bool withSign, std::optional<double> u95) {

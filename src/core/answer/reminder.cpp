@@ -17,10 +17,12 @@ Answer reminder(const LanguagePtr& language, const Exercise& exercise, const Tar
     letter.clientName = client, letter.exerciseName = e.name, letter.subject = "subject.reminder";
     const auto day = parseDate(due);
     const Argument when = day ? Argument(Day{*day}) : Argument("");
-    letter.parts = {greetingTo(l, client),
-                    plainPart("reminder", "Reminder", l.say({"reminder.how", {{"dated", day.has_value()}, {"day", when}}})),
-                    plainPart("target", "What was asked for", l.say({"reminder.target", {{"dose", doseWords(e, target, nullptr)}}})),
-                    plainPart("cautions", "Stop rule", e.stopRule), closeOf(l, coach)};
+    letter.parts = {
+        greetingTo(l, client),
+        plainPart("reminder", "Reminder", l.say({"reminder.how", {{"dated", day.has_value()}, {"day", when}}})),
+        plainPart("target", "What was asked for",
+                  l.say({"reminder.target", {{"dose", doseWords(e, target, nullptr)}}})),
+        plainPart("cautions", "Stop rule", e.stopRule), closeOf(l, coach)};
     return letter;
 }
 

@@ -17,7 +17,8 @@ std::vector<std::string> namesOf(const std::vector<Speaker>& speakers) {
         const auto same = std::count_if(speakers.begin(), speakers.end(), [&](const Speaker& other) {
             return other.r.inputs.exercise == s.r.inputs.exercise;
         });
-        names.push_back(s.say({"visit.name", {{"exercise", Message(s.e.name)}, {"side", same > 1 ? s.r.inputs.side : ""}}}));
+        names.push_back(
+            s.say({"visit.name", {{"exercise", Message(s.e.name)}, {"side", same > 1 ? s.r.inputs.side : ""}}}));
     }
     return names;
 }
@@ -33,7 +34,8 @@ std::string under(const Language& l, const std::string& name, const std::string&
 std::string namesTogether(const Language& l, const std::vector<std::string>& names) {
     std::string out = names.empty() ? "" : names.front();
     for (size_t i = 1; i < names.size(); ++i)
-        out = i + 1 < names.size() ? out + "; " + names[i] : l.say({"visit.names", {{"first", out}, {"last", names[i]}}});
+        out =
+            i + 1 < names.size() ? out + "; " + names[i] : l.say({"visit.names", {{"first", out}, {"last", names[i]}}});
     return out;
 }
 
@@ -120,7 +122,10 @@ AnswerPart cautionsOf(const std::vector<Speaker>& speakers, const std::vector<st
         for (const Line& line : lines) {
             if ((line.of.empty() || line.of == everywhere) != ofAll) continue;
             const std::vector<std::string> of(line.of.begin(), line.of.end());
-            all.text += (all.text.empty() ? "" : "\n") + (ofAll ? line.text : under(*speakers.front().client, namesTogether(*speakers.front().client, of), line.text));
+            all.text +=
+                (all.text.empty() ? "" : "\n") +
+                (ofAll ? line.text
+                       : under(*speakers.front().client, namesTogether(*speakers.front().client, of), line.text));
         }
     all.computed = all.text;
     return all;
@@ -170,7 +175,8 @@ Answer composeVisit(const std::vector<const Review*>& reviews, const std::string
     };
     AnswerPart greeting = *single.front().find("greeting");
     if (!greeting.edited)
-        greeting.text += " " + l.say({"visit.thanks", {{"n", int(reviews.size())}, {"words", countWords(int(reviews.size()))}}});
+        greeting.text +=
+            " " + l.say({"visit.thanks", {{"n", int(reviews.size())}, {"words", countWords(int(reviews.size()))}}});
     add(std::move(greeting), 0, false);
     addOfAll("well");
     addOfAll("shown");
@@ -195,9 +201,10 @@ Answer composeVisit(const std::vector<const Review*>& reviews, const std::string
         const Speaker& s = speakers[size_t(part.of)];
         for (const ChosenCue& cue : s.r.decision.cues)
             if (!single[size_t(part.of)].find("correction-" + cue.fault))
-                part.facts.push_back(s.fact({"fact.waits",
-                                             {{"fault", Message(s.own.nameOf(cue.fault))},
-                                              {"why", Message("why.enough-for-a-letter", {{"n", int(kMostCorrections)}})}}}));
+                part.facts.push_back(
+                    s.fact({"fact.waits",
+                            {{"fault", Message(s.own.nameOf(cue.fault))},
+                             {"why", Message("why.enough-for-a-letter", {{"n", int(kMostCorrections)}})}}}));
     }
     add(cautionsOf(speakers, names, single), 0, false);
     // What is stopped is not filmed again.

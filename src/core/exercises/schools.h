@@ -41,6 +41,8 @@ public:
     /// "Q=S" as on the command line. @errors BadFormat, NotFound
     Result<void> add(Schools& schools, const std::string& text) const;
 
+    const std::vector<SchoolQuestion>& all() const { return questions_; }
+
 private:
     std::vector<SchoolQuestion> questions_;
 };

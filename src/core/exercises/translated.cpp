@@ -4,44 +4,88 @@
 namespace deft {
 namespace {
 
-/// Does one thing to every text of an exercise.
-template <typename Each>
-void eachText(Exercise& e, const Each& each) {
-    const auto all = [&](std::vector<std::string>& texts) {
-        for (std::string& text : texts) each(text);
-    };
+constexpr const char* kNoun = "noun";
+
+/// Hands every text of an exercise to one of two: `client(text, context)` and `coach(text)`, see Language::text().
+template <typename ToClient, typename ToCoach>
+void eachText(Exercise& e, const ToClient& client, const ToCoach& coach) {
     const auto cues = [&](std::vector<Cue>& list) {
-        for (Cue& cue : list) each(cue.text);
+        for (Cue& cue : list) client(cue.text, "");
     };
-    each(e.name), all(e.otherNames), each(e.mover.words);
-    for (std::string* text : {&e.words.one, &e.words.many, &e.words.anchor, &e.words.range, &e.words.start}) each(*text);
-    for (std::string* text : {&e.phaseOut, &e.phaseHold, &e.phaseBack, &e.stopRule}) each(*text);
-    for (auto& [landmark, adds] : e.landmarksOptional) each(adds);
+    client(e.words.one, kNoun), client(e.words.many, kNoun);
+    for (std::string* text : {&e.name, &e.mover.words, &e.words.anchor, &e.words.range, &e.words.start, &e.phaseOut,
+                              &e.phaseHold, &e.phaseBack, &e.stopRule})
+        client(*text, "");
+    if (e.series) client(e.series->purpose, "");
+    for (auto* texts : {&e.cautions, &e.filming, &e.unseen})
+        for (std::string& text : *texts) client(text, "");
     for (SetupCheck& check : e.setup) {
-        for (std::string* text : {&check.name, &check.good, &check.tooLow, &check.tooHigh}) each(*text);
-        cues(check.cues);
+        for (std::string* text : {&check.good, &check.tooLow, &check.tooHigh}) client(*text, "");
+        cues(check.cues), coach(check.name);
     }
-    for (FaultPlan& fault : e.faults) each(fault.name), each(fault.told), cues(fault.cues);
-    for (Version& version : e.ladder) each(version.name), each(version.criterion);
-    for (FeltPlace& place : e.felt) each(place.name), each(place.means);
-    for (auto* texts : {&e.cautions, &e.props, &e.filming, &e.notes, &e.unseen}) all(*texts);
-    if (e.series) each(e.series->purpose);
+    for (FaultPlan& fault : e.faults) client(fault.told, ""), cues(fault.cues), coach(fault.name);
+    for (Version& version : e.ladder) client(version.name, ""), coach(version.criterion);
+    for (FeltPlace& place : e.felt) client(place.name, ""), coach(place.means);
+    for (auto* texts : {&e.otherNames, &e.props, &e.notes})
+        for (std::string& text : *texts) coach(text);
+    for (auto& [landmark, adds] : e.landmarksOptional) coach(adds);
+}
+
+/// Texts in every form of an exercise.
+Result<void> addForms(const Catalogue& catalogue, const std::string& id, Texts& texts) {
+    const auto client = [&](const std::string& text, const std::string& context) {
+        if (!text.empty()) texts.client.insert(context.empty() ? text : context + "|" + text);
+    };
+    const auto coach = [&](const std::string& text) {
+        if (!text.empty()) texts.coach.insert(text);
+    };
+    auto plain = catalogue.exercise(id);
+    if (!plain) return tl::unexpected(plain.error());
+    eachText(*plain, client, coach);
+    for (const Version& version : plain->ladder) {
+        const auto done = catalogue.form({id, version.id});
+        if (!done) return tl::unexpected(done.error());
+        for (const std::string& view : done->views) {
+            auto form = catalogue.form({id, version.id, view});
+            if (!form) return tl::unexpected(form.error());
+            eachText(*form, client, coach);
+        }
+    }
+    return {};
 }
 
 } // namespace
 
 Exercise inLanguage(const Exercise& exercise, const Language& language) {
     Exercise e = exercise;
-    eachText(e, [&](std::string& text) { text = language.text(text); });
+    eachText(
+        e, [&](std::string& text, const char* context) { text = language.text(text, context); },
+        [&](std::string& text) { text = language.text(text); });
     return e;
 }
 
-std::vector<std::string> textsOf(const Exercise& exercise) {
-    Exercise e = exercise;
-    std::vector<std::string> texts;
-    eachText(e, [&](std::string& text) {
-        if (!text.empty()) texts.push_back(text);
-    });
+Result<Texts> textsOf(const Catalogue& catalogue) {
+    Texts texts;
+    for (const std::string& id : catalogue.exerciseIds())
+        if (auto ok = addForms(catalogue, id, texts); !ok) return tl::unexpected(ok.error());
+    const SafetyRules& rules = catalogue.safety();
+    for (const std::string& text : {rules.pain, rules.urgent, rules.sign, rules.locked}) texts.client.insert(text);
+    for (const auto& [id, name] : rules.redFlags) texts.client.insert(name);
+    for (const auto& [id, name] : rules.signs) texts.coach.insert(name);
+    for (const auto& [id, words] : rules.consent) texts.coach.insert(words);
+    for (const auto& [id, flag] : rules.flags) {
+        texts.client.insert({flag.care, flag.untilCleared}), texts.coach.insert(flag.name);
+        for (const SafetyRules::Gate& gate : flag.gates) {
+            texts.client.insert(gate.reason);
+            texts.client.insert(gate.readiness.begin(), gate.readiness.end());
+        }
+    }
+    for (const SchoolQuestion& question : catalogue.schools().all()) {
+        texts.coach.insert(question.name);
+        for (const SchoolChoice& choice : question.choices) texts.client.insert({choice.name, choice.aim});
+    }
+    for (const auto& [id, name] : catalogue.goals()) texts.coach.insert(name);
+    texts.client.erase("");
     return texts;
 }
 

@@ -96,7 +96,8 @@ ChosenCue chooseCue(const Exercise& exercise, const std::string& id, const Case&
     }
     const Message level("cue-level." + effect.level);
     if (effect.times >= 2 && !effect.helped()) {
-        Messages why = {{"cue.twice", {{"level", level}, {"change", Amount{effect.change}}, {"mdc", Amount{effect.mdc}}}}};
+        Messages why = {
+            {"cue.twice", {{"level", level}, {"change", Amount{effect.change}}, {"mdc", Amount{effect.mdc}}}}};
         if (const Cue* next = nextCue(cues, place(effect.level), id, now, why)) return chosen(*next, why);
     }
     const Message why = effect.helped() ? Message("cue.helped", {{"level", level}, {"change", Amount{effect.change}}})

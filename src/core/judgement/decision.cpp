@@ -104,7 +104,10 @@ Message askedWords(const Target& t) {
             {{"sets", t.sets},
              {"reps", t.reps.value_or(0)},
              {"hold", t.hold_s ? Argument(Amount{*t.hold_s, 1, "s"}) : Argument("no")},
-             {"what", t.reps && t.hold_s ? "both" : t.reps ? "reps" : t.hold_s ? "hold" : "none"}}};
+             {"what", t.reps && t.hold_s ? "both"
+                      : t.reps           ? "reps"
+                      : t.hold_s         ? "hold"
+                                         : "none"}}};
 }
 
 /// Has a set of movements, or of holds, its own word.
@@ -119,9 +122,11 @@ bool offerOpenVersion(const Situation& s, Decision& d) {
     if (open.empty()) return false;
     const Lock& lock = s.locks.front();
     const Message name = s.e.ladder[size_t(s.e.versionIndex(open))].name;
-    d.because.push_back({"why.locked-open", {{"flag", Message(lock.name)}, {"reason", Message(lock.reason)}, {"open", name}}});
+    d.because.push_back(
+        {"why.locked-open", {{"flag", Message(lock.name)}, {"reason", Message(lock.reason)}, {"open", name}}});
     d.openFor = lock.reason;
-    d.arithmetic.push_back({"sum.locked", {{"from", Message(s.e.ladder[size_t(s.e.versionIndex(s.c.version))].name)}, {"to", name}}});
+    d.arithmetic.push_back(
+        {"sum.locked", {{"from", Message(s.e.ladder[size_t(s.e.versionIndex(s.c.version))].name)}, {"to", name}}});
     changeVersion(d.target, s.catalogue, s.e, open, true);
     return true;
 }
@@ -130,8 +135,9 @@ bool stopRules(const Situation& s, Decision& d) {
     const ClientNote& note = s.c.note;
     const SafetyRules& rules = s.catalogue.safety();
     for (const std::string& flag : note.redFlags)
-        d.because.push_back({"why.red-flag",
-                             {{"what", Message(rules.redFlags.count(flag) ? rules.redFlags.at(flag) : flag)}, {"id", flag}}});
+        d.because.push_back(
+            {"why.red-flag",
+             {{"what", Message(rules.redFlags.count(flag) ? rules.redFlags.at(flag) : flag)}, {"id", flag}}});
     if (note.pain) d.because.push_back("why.pain");
     const bool alarm = note.isAlarming();
     const std::string open = alarm ? "" : openVersion(s.catalogue, s.e, s.c.version, s.c.flags, s.c.cleared);
@@ -152,8 +158,7 @@ bool askAgain(const Situation& s, Decision& d) {
 }
 
 bool stepBack(const Situation& s, Decision& d) {
-    if (s.shown.early >= kEarlyBreaks)
-        d.because.push_back({"why.early", counted(s.e, s.shown.early)});
+    if (s.shown.early >= kEarlyBreaks) d.because.push_back({"why.early", counted(s.e, s.shown.early)});
     if (!s.setupAgain.empty()) d.because.push_back({"why.setup-again", {{"check", Message(s.e.nameOf(s.setupAgain))}}});
     if (!s.outlived.empty()) d.because.push_back({"why.outlived", {{"fault", Message(s.e.nameOf(s.outlived))}}});
     return !d.because.empty();
@@ -165,7 +170,8 @@ Message tremorWords(const Case& c) {
     for (size_t i = 0; i < c.holds.size(); ++i) {
         const Case::Hold& h = c.holds[i];
         if (h.brokenBy.empty() && h.tremorShare && *h.tremorShare - h.tremorU95 > kShaking_percent)
-            return {"why.shaking-seen", {{"hold", int(i + 1)}, {"share", Amount{*h.tremorShare, 0, "%", false, h.tremorU95}}}};
+            return {"why.shaking-seen",
+                    {{"hold", int(i + 1)}, {"share", Amount{*h.tremorShare, 0, "%", false, h.tremorU95}}}};
     }
     return {};
 }
@@ -276,8 +282,13 @@ Json toJson(const Decision& d, const Language& language) {
     for (const ChosenCue& c : d.cues)
         cues.push_back({{"fault", c.fault}, {"rung", c.level}, {"text", c.text}, {"because", language.say(c.because)}});
     for (const auto& [id, why] : d.waiting) waiting.push_back({{"fault", id}, {"because", language.say(why)}});
-    return {{"step", d.step}, {"because", said(d.because)}, {"target", toJson(d.target)}, {"arithmetic", said(d.arithmetic)},
-            {"cues", cues},   {"waiting", waiting},         {"cautions", said(d.cautions)}};
+    return {{"step", d.step},
+            {"because", said(d.because)},
+            {"target", toJson(d.target)},
+            {"arithmetic", said(d.arithmetic)},
+            {"cues", cues},
+            {"waiting", waiting},
+            {"cautions", said(d.cautions)}};
 }
 
 } // namespace deft

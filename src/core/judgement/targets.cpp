@@ -60,7 +60,10 @@ bool isMet(const Criterion& needs, const Exercise& e, const Case& c) {
 
 Message criterionShown(const Criterion& needs, const Exercise& e) {
     return {"sum.needs",
-            {{"what", needs.reps && needs.hold_s ? "both" : needs.hold_s ? "hold" : needs.reps ? "reps" : "none"},
+            {{"what", needs.reps && needs.hold_s ? "both"
+                      : needs.hold_s             ? "hold"
+                      : needs.reps               ? "reps"
+                                                 : "none"},
              {"reps", needs.reps.value_or(0)},
              {"hold", seconds(needs.hold_s.value_or(0))},
              {"many", Message(e.words.many)},
@@ -94,11 +97,12 @@ bool nextVersion(Decision& d, const Catalogue& catalogue, const Exercise& e, con
         passedOver = {"sum.next-needs", {{"needs", criterionShown(*next.needs, e)}}};
         return false;
     }
-    d.arithmetic.push_back(grown(keep, {"sum.next-version",
-                                        {{"from", Message(e.ladder[size_t(version)].name)},
-                                         {"to", Message(next.name)},
-                                         {"told", next.needs.has_value()},
-                                         {"needs", next.needs ? criterionShown(*next.needs, e) : Message()}}},
+    d.arithmetic.push_back(grown(keep,
+                                 {"sum.next-version",
+                                  {{"from", Message(e.ladder[size_t(version)].name)},
+                                   {"to", Message(next.name)},
+                                   {"told", next.needs.has_value()},
+                                   {"needs", next.needs ? criterionShown(*next.needs, e) : Message()}}},
                                  {}));
     changeVersion(d.target, catalogue, e, next.id, false);
     return true;
@@ -140,8 +144,9 @@ void holdUp(Decision& d, const Catalogue& catalogue, const Exercise& e, const Ca
         return growInstead(d, catalogue, e, c,
                            {"sum.cap", {{"cap", seconds(e.dose.holdCap_s)}, {"asked", seconds(asked)}}});
     if (*next > reachable + 1e-9)
-        return growInstead(d, catalogue, e, c,
-                           {"sum.beyond", {{"next", seconds(*next)}, {"reachable", seconds(reachable)}, {"asked", seconds(asked)}}});
+        return growInstead(
+            d, catalogue, e, c,
+            {"sum.beyond", {{"next", seconds(*next)}, {"reachable", seconds(reachable)}, {"asked", seconds(asked)}}});
     d.target.hold_s = *next;
     d.arithmetic.push_back({"sum.next-rung",
                             {{"next", seconds(*next)},
@@ -156,9 +161,9 @@ void holdUp(Decision& d, const Catalogue& catalogue, const Exercise& e, const Ca
 void easierVersion(Decision& d, const Catalogue& catalogue, const Exercise& e) {
     const int version = e.versionIndex(d.target.version);
     if (version > 0) {
-        d.arithmetic.push_back({"sum.version",
-                                {{"from", Message(e.ladder[size_t(version)].name)},
-                                 {"to", Message(e.ladder[size_t(version) - 1].name)}}});
+        d.arithmetic.push_back(
+            {"sum.version",
+             {{"from", Message(e.ladder[size_t(version)].name)}, {"to", Message(e.ladder[size_t(version) - 1].name)}}});
         changeVersion(d.target, catalogue, e, e.ladder[size_t(version) - 1].id, true);
     } else if (d.target.sets > 1) {
         --d.target.sets;
@@ -176,13 +181,13 @@ void setHold(Decision& d, const Catalogue& catalogue, const Exercise& e, const C
     const auto above = std::upper_bound(kHoldSteps.begin(), kHoldSteps.end(), s.medianClean_s + 1e-9);
     if (above == kHoldSteps.begin()) {
         d.target.hold_s = std::min(asked, kHoldSteps.front());
-        d.arithmetic.push_back({"sum.below-shortest",
-                                {{"median", seconds(s.medianClean_s)}, {"now", seconds(*d.target.hold_s)}}});
+        d.arithmetic.push_back(
+            {"sum.below-shortest", {{"median", seconds(s.medianClean_s)}, {"now", seconds(*d.target.hold_s)}}});
         easier = true;
     } else {
         d.target.hold_s = std::min(asked, *(above - 1));
-        d.arithmetic.push_back({"sum.rung-below",
-                                {{"median", seconds(s.medianClean_s)}, {"now", seconds(*d.target.hold_s)}}});
+        d.arithmetic.push_back(
+            {"sum.rung-below", {{"median", seconds(s.medianClean_s)}, {"now", seconds(*d.target.hold_s)}}});
     }
 }
 
@@ -215,7 +220,8 @@ void setRange(Decision& d, const Case& c) {
         {"sum.range", {{"least", Amount{least, 0}}, {"band", Amount{band, 0}}, {"range", Amount{range, 0}}}});
     if (c.target.range && range > *c.target.range * kWeeklyGrowth) {
         range = std::floor(*c.target.range * kWeeklyGrowth);
-        d.arithmetic.push_back({"sum.range-growth", {{"before", Amount{*c.target.range, 0}}, {"range", Amount{range, 0}}}});
+        d.arithmetic.push_back(
+            {"sum.range-growth", {{"before", Amount{*c.target.range, 0}}, {"range", Amount{range, 0}}}});
     }
     if (d.step == "back" && c.target.range && range > *c.target.range) {
         range = *c.target.range;

@@ -35,8 +35,7 @@ struct LanguageFile {
 Result<LanguageFile> readLanguage(const fs::path& path) {
     const auto json = readJsonFile(path);
     if (!json) return tl::unexpected(json.error());
-    if (auto ok = expectFormat(*json, "deft-mirror-language", 1, path.string()); !ok)
-        return tl::unexpected(ok.error());
+    if (auto ok = expectFormat(*json, "deft-mirror-language", 1, path.string()); !ok) return tl::unexpected(ok.error());
     return readMembers(path.string(), [&]() -> Result<LanguageFile> {
         using Table = std::map<std::string, std::string>;
         return LanguageFile{json->at("name").get<std::string>(), json->at("locale").get<std::string>(),
@@ -97,7 +96,8 @@ std::string Language::day(const Day& d) const {
     if (U_FAILURE(status)) return {};
     format.adoptTimeZone(icu::TimeZone::getGMT()->clone());
     icu::UnicodeString text;
-    return narrow(format.format(UDate(std::chrono::duration<double, std::milli>(d.day.time_since_epoch()).count()), text));
+    return narrow(
+        format.format(UDate(std::chrono::duration<double, std::milli>(d.day.time_since_epoch()).count()), text));
 }
 
 std::string Language::list(const std::vector<std::string>& items) const {
@@ -119,8 +119,9 @@ std::string Language::say(const Message& m) const {
     return filled(text(m.key), m);
 }
 
-const std::string& Language::text(const std::string& english) const {
-    const auto it = texts_.find(english);
+const std::string& Language::text(const std::string& english, const std::string& context) const {
+    auto it = context.empty() ? texts_.end() : texts_.find(context + "|" + english);
+    if (it == texts_.end()) it = texts_.find(english);
     return it == texts_.end() ? english : it->second;
 }
 

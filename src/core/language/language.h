@@ -26,7 +26,8 @@ public:
     /// What is missing in this language is said in English; a key that no catalogue has is a sentence of its own.
     std::string say(const Message& message) const;
     /// A sentence of a file in this language; English where it is missing. Its places stay open.
-    const std::string& text(const std::string& english) const;
+    /// @param context tells apart words that are one in English, such as "noun" of "lift"; the file has "noun|lift"
+    const std::string& text(const std::string& english, const std::string& context = {}) const;
     /// "a, b and c"
     std::string list(const std::vector<std::string>& items) const;
     std::string number(const Amount& amount) const;

@@ -197,12 +197,14 @@ Result<std::string> practicePage(const Catalogue& catalogue, const Programme& p,
                        {"redFlags", std::move(redFlags)},
                        {"cautions", cautionsOf(catalogue, *exercises, extras, l)},
                        {"words", *parts.words}};
-    return filled(parts.html, {{"lang", parts.language},
-                               {"title", escapedHtml(l.say({"programme.title", {{"named", !p.coach.empty()}, {"coach", p.coach}}}))},
-                               {"css", parts.css},
-                               {"noscript", escapedHtml(parts.words->at("noscript").get<std::string>())},
-                               {"script", parts.script},
-                               {"data", inScript(data)}});
+    return filled(
+        parts.html,
+        {{"lang", parts.language},
+         {"title", escapedHtml(l.say({"programme.title", {{"named", !p.coach.empty()}, {"coach", p.coach}}}))},
+         {"css", parts.css},
+         {"noscript", escapedHtml(parts.words->at("noscript").get<std::string>())},
+         {"script", parts.script},
+         {"data", inScript(data)}});
 }
 
 Result<std::string> practiceSheet(const Catalogue& catalogue, const Programme& p, const PageExtras& extras) {

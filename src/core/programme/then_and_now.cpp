@@ -90,14 +90,14 @@ std::string thenAndNowPage(const Language& l, const std::string& client, const s
         const auto [before, after] = pictures ? pictures(p) : std::pair<PictureData, PictureData>();
         const std::string both = figure(before, then) + figure(after, now);
         if (!both.empty()) h += "<div class=\"pictures\">\n" + both + "</div>\n";
-        h += "<table>\n<tr><th scope=\"col\">" + escapedHtml(l.say("change.reading")) + "</th><th scope=\"col\">" + escapedHtml(then) +
-             "</th><th scope=\"col\">" + escapedHtml(now) + "</th><th scope=\"col\">" +
+        h += "<table>\n<tr><th scope=\"col\">" + escapedHtml(l.say("change.reading")) + "</th><th scope=\"col\">" +
+             escapedHtml(then) + "</th><th scope=\"col\">" + escapedHtml(now) + "</th><th scope=\"col\">" +
              escapedHtml(l.say("change.outcome")) + "</th></tr>\n";
         for (const Difference& d : p.differences)
             h += "<tr><th scope=\"row\">" + escapedHtml(l.text(d.b.name)) + "</th><td>" + escapedHtml(valueOf(l, d.a)) +
                  "</td><td>" + escapedHtml(valueOf(l, d.b)) + "</td><td" +
-                 (d.verdict == Difference::Verdict::Real ? " class=\"real\">" : ">") + escapedHtml(l.say(verdictWords(d))) +
-                 "</td></tr>\n";
+                 (d.verdict == Difference::Verdict::Real ? " class=\"real\">" : ">") +
+                 escapedHtml(l.say(verdictWords(d))) + "</td></tr>\n";
         h += "</table>\n";
     }
     return h + "<p class=\"scope\">" + escapedHtml(scopeNote(l)) + "</p>\n</main>\n</body>\n</html>\n";

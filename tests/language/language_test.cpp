@@ -1,0 +1,196 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Messages become words: plurals, ordinals, lists, numbers and days of each language; what is missing is English, and
+// no client reads two languages in one letter.
+#include "answer/phrases.h"
+#include "answer/sheet.h"
+#include "base/files.h"
+#include "base/json.h"
+#include "exercises/language_check.h"
+#include "exercises/translated.h"
+#include "judgement/decision.h"
+#include "support/catalogue.h"
+
+#include <QRegularExpression>
+#include <QTemporaryDir>
+#include <QTest>
+
+using namespace deft;
+using namespace std::chrono;
+namespace fs = std::filesystem;
+
+class LanguageTest : public QObject {
+    Q_OBJECT
+
+    static LanguagePtr in(const char* code) { return shipped().language(code); }
+
+    /// A folder of languages: the English that ships and one of the test's own.
+    static fs::path folderWith(const QTemporaryDir& folder, const Json& own) {
+        const fs::path path = folder.path().toStdString();
+        fs::copy_file(dataFolder() / "languages/en.json", path / "en.json", fs::copy_options::overwrite_existing);
+        (void)writeFileAtomically(path / "xx.json", toText(own));
+        return path;
+    }
+    static Json own(const Json& sentences, const Json& texts = Json::object()) {
+        return {{"format", "deft-mirror-language"}, {"version", 1},  {"name", "Own"}, {"locale", "pl_PL"},
+                {"sentences", sentences},           {"texts", texts}};
+    }
+
+    /// Words that English has and none of the other languages.
+    static QString englishIn(const std::string& text) {
+        static const QRegularExpression words(
+            QStringLiteral("\\b(the|your|and|with|until|you|before|keep|please|of)\\b"),
+            QRegularExpression::CaseInsensitiveOption);
+        return words.match(QString::fromStdString(text)).captured();
+    }
+
+private slots:
+    /// Days as the Unicode CLDR writes them (version 42, long date patterns without the year), lists as its standard
+    /// patterns do; the decimal comma of German, Spanish and French.
+    void daysListsAndNumbers() {
+        const Day day{sys_days(year(2026) / 5 / 14)};
+        const std::tuple<const char*, const char*, const char*, const char*> rows[] = {
+            {"en", "Thursday 14 May", "a, b and c", "+10.4 ± 0.2°"},
+            {"de", "Donnerstag, 14. Mai", "a, b und c", "+10,4 ± 0,2°"},
+            {"es", "jueves 14 de mayo", "a, b y c", "+10,4 ± 0,2°"},
+            {"fr", "jeudi 14 mai", "a, b et c", "+10,4 ± 0,2°"}};
+        for (const auto& [code, words, list, number] : rows) {
+            QCOMPARE(in(code)->day(day), std::string(words));
+            QCOMPARE(in(code)->list({"a", "b", "c"}), std::string(list));
+            QCOMPARE(in(code)->number({10.4, 1, "deg", true, 0.2}), std::string(number));
+        }
+        QCOMPARE(in("de")->number({-7, 1, "%"}), std::string("−7 %"));
+        QCOMPARE(in("de")->number({5, 1, "s"}), std::string("5 s"));
+    }
+
+    void plurals() {
+        QCOMPARE(in("de")->say(secondsWords(1)), std::string("1 Sekunde"));
+        QCOMPARE(in("de")->say(secondsWords(5.5)), std::string("5,5 Sekunden"));
+        QCOMPARE(in("fr")->say(ordinal(0)), std::string("1re"));
+        QCOMPARE(in("fr")->say(ordinal(1)), std::string("2e"));
+        // Polish has three forms (CLDR: one, few, many), so a sentence of its own needs no code of ours.
+        QTemporaryDir folder;
+        const auto path = folderWith(
+            folder,
+            own({{"number.words", "{n, plural, one {# powtórzenie} few {# powtórzenia} other {# powtórzeń}}"}}));
+        const auto polish = Language::load(path, "xx").value();
+        for (const auto& [n, words] :
+             {std::pair{1, "1 powtórzenie"}, {3, "3 powtórzenia"}, {5, "5 powtórzeń"}, {22, "22 powtórzenia"}})
+            QCOMPARE(polish->say(countWords(n)), std::string(words));
+    }
+
+    /// A sentence that a language lacks is English; a key that nobody knows is a sentence of a file; a sentence that
+    /// cannot be read is said as it stands.
+    void whatIsMissing() {
+        QTemporaryDir folder;
+        const auto path =
+            folderWith(folder, own({{"close.regards", "Pozdrawiam"}, {"scope", "{broken"}}, {{"noun|lift", "x"}}));
+        const auto l = Language::load(path, "xx").value();
+        QCOMPARE(l->say("close.regards"), std::string("Pozdrawiam"));
+        QCOMPARE(l->say("well.pleasure"), in("en")->say("well.pleasure"));
+        QCOMPARE(l->say("A coach's own words, with an apostrophe."),
+                 std::string("A coach's own words, with an apostrophe."));
+        QCOMPARE(l->say("scope"), std::string("{broken"));
+        QCOMPARE(l->text("lift", "noun"), std::string("x"));
+        QCOMPARE(l->text("lift"), std::string("lift"));
+        QCOMPARE(Language::load(path, "zz").error().code, Errc::NotFound);
+        (void)writeFileAtomically(path / "yy.json", "{\"format\": \"deft-mirror-language\", \"version\": 9}");
+        QCOMPARE(Language::load(path, "yy").error().code, Errc::NewerVersion);
+        (void)writeFileAtomically(path / "yy.json", "{\"format\": \"deft-mirror-language\", \"version\": 1}");
+        QCOMPARE(Language::load(path, "yy").error().code, Errc::BadFormat);
+        QCOMPARE(shipped().language("zz")->code(), std::string("en"));
+    }
+
+    /// What is typed is said as it is, whatever it holds.
+    void namesAreNoPatterns() {
+        const Message m("visit.under", {{"name", "{d'Artagnan} {n, plural}"}, {"text", "'{'"}});
+        QCOMPARE(in("fr")->say(m), std::string("{d'Artagnan} {n, plural}\u00a0: '{'"));
+    }
+
+    void whatShipsIsWhole() {
+        QCOMPARE(shipped().languages(), (std::vector<std::string>{"de", "en", "es", "fr"}));
+        for (const std::string& code : shipped().languages()) {
+            const auto check = checkLanguage(shipped(), code).value();
+            const auto first = [&](const std::vector<std::string>& lines) {
+                return lines.empty() ? "" : code + ": " + lines.front();
+            };
+            QVERIFY2(check.wrong.empty(), first(check.wrong).c_str());
+            QVERIFY2(check.missingClient.empty(), first(check.missingClient).c_str());
+            QVERIFY2(check.unused.empty(), first(check.unused).c_str());
+            if (code == "de") QVERIFY2(check.missingCoach.empty(), first(check.missingCoach).c_str());
+            const std::string page = "practice-page/words." + code + ".json";
+            const Json words = readJsonFile(dataFolder() / page).value(),
+                       english = readJsonFile(dataFolder() / "practice-page/words.en.json").value();
+            for (const auto& [key, text] : english.items()) {
+                QVERIFY2(words.contains(key), (page + ": " + key).c_str());
+                if (text.is_string())
+                    QVERIFY2(Language::placesOf(words[key]) == Language::placesOf(text), (page + ": " + key).c_str());
+            }
+        }
+    }
+
+    /// The check finds what is wrong with a language, each by its name.
+    void theCheckFindsFaults() {
+        QTemporaryDir folder;
+        const fs::path data = folder.path().toStdString();
+        fs::copy(dataFolder(), data, fs::copy_options::recursive);
+        Json german = readJsonFile(data / "languages/de.json").value();
+        german["sentences"].erase("scope"), german["sentences"].erase("why.pain");
+        german["sentences"]["no.such-key"] = "nichts", german["sentences"]["close.regards"] = "{n, plural, one {x}";
+        german["texts"].erase("fever");
+        german["texts"]["dizziness"] = "Schwindel {seite}", german["texts"]["gone from the files"] = "weg";
+        (void)writeFileAtomically(data / "languages/de.json", toText(german));
+        const auto catalogue = Catalogue::load(data).value();
+        const auto check = checkLanguage(*catalogue, "de").value();
+        QCOMPARE(check.missingClient, (std::vector<std::string>{"scope", "fever"}));
+        QCOMPARE(check.missingCoach, std::vector<std::string>{"why.pain"});
+        QCOMPARE(check.unused, std::vector<std::string>{"gone from the files"});
+        QCOMPARE(check.wrong.size(), size_t(3));
+        QCOMPARE(checkLanguage(*catalogue, "zz").error().code, Errc::NotFound);
+    }
+
+    /// Every key that the source names is in the catalogue, and none is there for nothing.
+    void keysOfTheSource() {
+        const auto& sentences = in("en")->sentences();
+        std::set<std::string> groups, named;
+        for (const auto& [key, pattern] : sentences) groups.insert(key.substr(0, key.find('.')));
+        std::string source;
+        for (const auto& entry : fs::recursive_directory_iterator(DEFT_SOURCE_DIR "/src"))
+            if (entry.path().extension() == ".cpp") source += readFile(entry.path()).value();
+        static const QRegularExpression literal(QStringLiteral("\"([a-z-]+\\.[a-z-]+)\""));
+        for (auto it = literal.globalMatch(QString::fromStdString(source)); it.hasNext();)
+            named.insert(it.next().captured(1).toStdString());
+        for (const std::string& key : named) {
+            const std::string ending = key.substr(key.find('.') + 1);
+            if (groups.count(key.substr(0, key.find('.'))) && ending != "png" && ending != "pdf")
+                QVERIFY2(sentences.count(key), key.c_str());
+        }
+        for (const auto& [key, pattern] : sentences)
+            if (key.find('.') != std::string::npos && !key.starts_with("step.") && !key.starts_with("cue-level."))
+                QVERIFY2(named.count(key) || source.find("\"" + key + "\"") != std::string::npos, key.c_str());
+    }
+
+    /// The sheet of every version in every language: whole, nothing left open, nothing in English.
+    void sheetsInEveryLanguage() {
+        for (const std::string& id : shipped().exerciseIds()) {
+            const Exercise e = shipped().exercise(id).value();
+            for (const Version& version : e.ladder)
+                for (const char* code : {"de", "es", "fr"}) {
+                    Target target = firstTarget(shipped(), e);
+                    target.version = version.id;
+                    const auto sheet =
+                        exerciseSheet(shipped(), e, target, {"Wim Dekker", "Jonna Lind", {"hypertension"}, {}, code});
+                    QVERIFY2(sheet.has_value(), (id + " " + version.id).c_str());
+                    const std::string text = answerText(sheet->letter);
+                    const std::string where = id + " " + version.id + " " + code + ": ";
+                    QVERIFY2(text.find('{') == std::string::npos && text.find('|') == std::string::npos,
+                             (where + text).c_str());
+                    QVERIFY2(englishIn(text).isEmpty(), (where + englishIn(text).toStdString() + "\n" + text).c_str());
+                    QVERIFY(answerHtml(sheet->letter, {}).find(std::string("<html lang=\"") + code) !=
+                            std::string::npos);
+                }
+        }
+    }
+};
+
+QTEST_APPLESS_MAIN(LanguageTest)
+#include "language_test.moc"
