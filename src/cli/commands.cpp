@@ -167,6 +167,8 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (o.command == "programme show") return showProgramme(**catalogue, o);
     if (o.command == "programme export") return exportProgramme(*catalogue, o);
     if (o.command == "repeat") return showRepeatability(*catalogue, o.folders, o.json);
+    if (o.command == "exercises filming")
+        return writeFilmingPage(**catalogue, o.names, o.language, o.format, o.out, argc, argv);
     if (o.command == "exercises sheet")
         return writeSheet(**catalogue, o.name, o.version, {{}, {}, o.flags, o.cleared, o.language}, o.format, o.out,
                           argc, argv);

@@ -116,8 +116,9 @@ int written(const Result<Review>& review, const Options& o) {
 std::optional<int> runWithoutPictures(const Options& o) {
     std::error_code ec;
     const bool fromTracksAlone = o.command == "analyse" && !o.tracks.empty() && !std::filesystem::exists(o.clip, ec);
-    const bool ofExercises = (o.command.starts_with("exercises ") && o.command != "exercises sheet") ||
-                             o.command.starts_with("translations ");
+    const bool ofExercises =
+        (o.command.starts_with("exercises ") && o.command != "exercises sheet" && o.command != "exercises filming") ||
+        o.command.starts_with("translations ");
     if (!fromTracksAlone && !ofExercises && o.command != "decide") return std::nullopt;
     // Read while the catalogue is.
     auto tracks =

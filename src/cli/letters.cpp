@@ -3,6 +3,7 @@
 
 #include "analysis/analyse.h"
 #include "answer/calendar.h"
+#include "answer/filming.h"
 #include "answer/sheet.h"
 #include "app/documents/answer_file.h"
 #include "app/documents/bundle.h"
@@ -10,11 +11,14 @@
 #include "app/documents/reply_clip.h"
 #include "app/documents/review_sheet.h"
 #include "app/documents/sketch_picture.h"
+#include "app/documents/trajectories.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
+#include "base/json.h"
 #include "cli/knowledge.h"
 #include "judgement/safety.h"
 #include "judgement/targets.h"
+#include "readings/fhir.h"
 #include "review/review_json.h"
 
 #include <QGuiApplication>
@@ -81,6 +85,8 @@ int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& f
     if (!films && !isOfFilm(form))
         std::cerr << "deft-mirror: " << films.error().detail << "; the answer goes without pictures\n";
     const Answer letter = ui::letterOn(reviews);
+    if (form == "trc") return written(out, Result<std::string>(ui::trajectories(*reviews.front())));
+    if (form == "fhir") return written(out, Result<std::string>(toText(fhirBundle(*reviews.front(), true))));
     if (form == "ics") {
         const AnswerPart* next = letter.find("next");
         return written(out, answerCalendar(letter, reviews[size_t(next ? next->of : 0)]->inputs));
@@ -117,6 +123,15 @@ int writeSheet(const Catalogue& catalogue, const std::string& id, const std::str
     if (!sheet) return failed(sheet.error());
     const auto gui = withoutDisplay(argc, argv);
     return written(out, ui::answerIn(form, sheet->letter, {}, ui::sheetPictures(sheet->exercise)));
+}
+
+int writeFilmingPage(const Catalogue& catalogue, const std::vector<std::string>& exercises, const std::string& language,
+                     const std::string& form, const std::string& out, int& argc, char** argv) {
+    if (auto ok = knowsLanguage(catalogue, language); !ok) return failed(ok.error());
+    const auto page = filmingPage(catalogue, exercises, {{}, {}, {}, {}, language});
+    if (!page) return failed(page.error());
+    const auto gui = withoutDisplay(argc, argv);
+    return written(out, ui::answerIn(form, *page, {}, PictureMaker()));
 }
 
 } // namespace deft::cli

@@ -16,6 +16,9 @@ namespace deft::cli {
 /// the ending of `out` as pdf, svg or png)
 int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& folders, const std::string& form,
                 const std::string& language, const std::string& out, StopToken stop, int& argc, char** argv);
+/// How to film these exercises.
+int writeFilmingPage(const Catalogue& catalogue, const std::vector<std::string>& exercises, const std::string& language,
+                     const std::string& form, const std::string& out, int& argc, char** argv);
 /// @param version empty = where a new client begins
 int writeSheet(const Catalogue& catalogue, const std::string& exercise, const std::string& version,
                const SheetReader& reader, const std::string& form, const std::string& out, int& argc, char** argv);

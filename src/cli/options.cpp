@@ -62,9 +62,9 @@ void describeArguments(CLI::App& app, Options& o) {
     answerCommand
         ->add_option("--format", o.format,
                      "the letter; its day as a calendar; the reply clip; the review to be passed on; the rep sheet "
-                     "(out: pdf, svg, png)")
+                     "(out: pdf, svg, png); the tracks as TRC; the readings as FHIR R4")
         ->required()
-        ->check(CLI::IsMember({"html", "pdf", "text", "eml", "ics", "mp4", "zip", "sheet"}));
+        ->check(CLI::IsMember({"html", "pdf", "text", "eml", "ics", "mp4", "zip", "sheet", "trc", "fhir"}));
     spoken(answerCommand, "of the letter; usually the client's");
     answerCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* visitCommand = command("visit", "one letter for several analysed folders of a client");
@@ -103,6 +103,14 @@ void describeArguments(CLI::App& app, Options& o) {
     sheetCommand->add_option("--cleared", o.cleared, "intake flag whose readiness list is confirmed");
     spoken(sheetCommand, "of the client, who is written to: en, de, es or fr");
     sheetCommand->add_option("--out", o.out, "file to write")->required();
+    CLI::App* filmingCommand =
+        exercisesCommand->add_subcommand("filming", "how to film them, a page to send before the first clip");
+    filmingCommand->add_option("ID", o.names, "ids of exercises")->required()->expected(1, 40);
+    filmingCommand->add_option("--format", o.format, "of what is written")
+        ->required()
+        ->check(CLI::IsMember({"html", "pdf", "text", "eml"}));
+    spoken(filmingCommand, "of the client, who is written to: en, de, es or fr");
+    filmingCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* decideCommand = command("decide", "the decision from a case, without a clip");
     decideCommand->add_option("CASE", o.caseFile, "file of a case")->required();
     CLI::App* figureCommand = command("figure", "make a clip from a scene, with its truth and marks beside it");

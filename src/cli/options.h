@@ -14,7 +14,7 @@ struct Options {
     std::vector<double> part;       ///< from and to, s; empty = the whole film
     std::vector<std::string> goals; ///< of a programme; empty = as before
     int minutes = 0, weeks = 0;     ///< of a programme; 0 = as before, or as usual
-    std::vector<std::string> schools, folders, flags, cleared;
+    std::vector<std::string> schools, folders, flags, cleared, names;
     bool json = false, quiet = false, mirrored = false;
     bool demo = false, takeOver = false; ///< of the window
     std::vector<std::string> files;      ///< that it opens

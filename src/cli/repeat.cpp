@@ -52,9 +52,9 @@ Json toJson(const Repeatability& r) {
     return j;
 }
 
-void print(const Repeatability& r) {
-    std::printf("%-40s %5d %8.2f %8.2f … %-8.2f %6.2f %6.2f %6.2f %5.0f %%", r.name.c_str(), r.clips, r.bias,
-                r.limitLow, r.limitHigh, r.sem, r.leastChange, r.band, 100 * r.explained);
+void print(const Repeatability& r, const Language& english) {
+    std::printf("%-40s %5d %8.2f %8.2f … %-8.2f %6.2f %6.2f %6.2f %5.0f %%", english.say(r.name).c_str(), r.clips,
+                r.bias, r.limitLow, r.limitHigh, r.sem, r.leastChange, r.band, 100 * r.explained);
     if (r.icc && std::isfinite(r.icc->value))
         std::printf("  %5.2f (%.2f … %.2f)", r.icc->value, r.icc->low95, r.icc->high95);
     std::printf("\n");
@@ -84,7 +84,7 @@ int showRepeatability(const CataloguePtr& catalogue, const std::vector<std::stri
     }
     std::printf("%-40s %5s %8s %19s %6s %6s %6s %7s  %s\n", "reading", "clips", "bias", "limits of agreement", "SEM",
                 "change", "band", "in band", "ICC(2,1), 95 %");
-    for (const Repeatability& r : *found) print(r);
+    for (const Repeatability& r : *found) print(r, *catalogue->language("en"));
     std::printf(
         "\nbias: second marking less the first; change: the least that is more than noise; band: what the program "
         "gives as ±\n(95 %%); in band: pairs of markings that differ by no more than their bands allow.\n");

@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The sheet for a client who has not done an exercise before: whole for every exercise, and never one that is locked.
+#include "answer/filming.h"
+#include "answer/mail.h"
 #include "answer/reminder.h"
 #include "answer/sheet.h"
 #include "judgement/decision.h"
@@ -33,6 +35,29 @@ private slots:
             for (const char* part : {"set-up", "film", "cautions"})
                 QVERIFY2(letter.find(part)->text.find('\n') != std::string::npos, (id + " " + part).c_str());
             QCOMPARE(letter.find("movement")->pictures.size(), size_t(made->exercise.start.empty() ? 0 : 2));
+        }
+    }
+
+    /// How to film: what holds for all of them once, then each place of the phone once, with the exercises it is for.
+    void filmingPageOfSeveral() {
+        const std::vector<std::string> ids = {"bridge", "march", "one-leg-stand"};
+        const Answer page = filmingPage(shipped(), ids, {"Wim Dekker", "Jonna Lind", {}, {}}).value();
+        const std::string text = answerText(page);
+        const auto count = [&](const std::string& line) {
+            int n = 0;
+            for (size_t at = text.find(line); at != std::string::npos; at = text.find(line, at + 1)) ++n;
+            return n;
+        };
+        for (const std::string& id : ids)
+            for (const std::string& line : shipped().exercise(id)->filming) QCOMPARE(count(line), 1);
+        QVERIFY(page.find("always") && page.find("words"));
+        QVERIFY(answerHtml(page, {}).find("One-leg stand</h2>") != std::string::npos);
+        QVERIFY(answerMail(page, {}, {})->find("Subject: Filming for me") != std::string::npos);
+        QVERIFY(!filmingPage(shipped(), {}, {}));
+        QCOMPARE(filmingPage(shipped(), {"nothing"}, {}).error().code, Errc::NotFound);
+        for (const char* code : {"de", "es", "fr"}) {
+            const Answer told = filmingPage(shipped(), shipped().exerciseIds(), {"Wim", "Jonna", {}, {}, code}).value();
+            QVERIFY(answerText(told).find(" the ") == std::string::npos);
         }
     }
 

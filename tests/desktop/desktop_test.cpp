@@ -170,6 +170,8 @@ private slots:
                                                   {QStringLiteral("opencv_video"), QStringLiteral("OpenCV")},
                                                   {QStringLiteral("archive"), QStringLiteral("libarchive")},
                                                   {QStringLiteral("ical"), QStringLiteral("libical")},
+                                                  {QStringLiteral("icui18n"), QStringLiteral("ICU")},
+                                                  {QStringLiteral("icuuc"), QStringLiteral("ICU")},
                                                   {QStringLiteral("nettle"), QStringLiteral("Nettle")},
                                                   {QStringLiteral("vmime"), QStringLiteral("VMime")},
                                                   {QStringLiteral("qpdf"), QStringLiteral("qpdf")},

@@ -12,6 +12,10 @@
 #include <QTemporaryDir>
 #include <QTest>
 
+extern "C" {
+#include <libavformat/avformat.h>
+}
+
 using namespace deft;
 using namespace deft::ui;
 using namespace deft::test;
@@ -139,6 +143,28 @@ private slots:
         QVERIFY(avcC != std::string::npos && int(bytes[avcC + 7]) <= 40); // level times ten: ISO/IEC 14496-15, 5.3.3.1
         QVERIFY(bytes.find("covr") != std::string::npos);                 // a poster
         NEAR(clip.info().duration_s, 3 * 2.0 + 1, 0.2); // two seconds, three times slower, then still for one
+        // Its captions are what a player reads as such, one sentence after the other, to the end of the clip.
+        auto beside = path;
+        AVFormatContext* captions = nullptr;
+        QCOMPARE(avformat_open_input(&captions, beside.replace_extension(".vtt").c_str(), nullptr, nullptr), 0);
+        QCOMPARE(std::string(captions->iformat->name), std::string("webvtt"));
+        std::string said;
+        double end = 0;
+        const double tick = av_q2d(captions->streams[0]->time_base);
+        for (AVPacket* packet = av_packet_alloc(); packet; av_packet_unref(packet)) {
+            if (av_read_frame(captions, packet) < 0) {
+                av_packet_free(&packet);
+                break;
+            }
+            NEAR(double(packet->pts) * tick, end, 0.002);
+            end = double(packet->pts + packet->duration) * tick;
+            said +=
+                (said.empty() ? "" : " ") + std::string(reinterpret_cast<char*>(packet->data), size_t(packet->size));
+        }
+        avformat_close_input(&captions);
+        NEAR(end, clip.info().duration_s, 0.1);
+        const auto corrected = std::find_if(answer.parts.begin(), answer.parts.end(), isCorrection);
+        QCOMPARE(said, corrected->text);
         // It moves: the right half changes, the best frame on the left does not.
         const cv::Mat first = clip.grey(0)->clone(), later = clip.grey(clip.info().frames() / 2)->clone();
         auto change = [&](const cv::Rect& part) {

@@ -38,7 +38,7 @@ private slots:
         int told = 0;
         for (const ReadingRow& row : readingRows(r)) {
             const ReadingRow again = toldReading(r.exercise, row.measure, row.stat);
-            QCOMPARE(again.name, row.name);
+            QVERIFY(again.name == row.name);
             QCOMPARE(again.unit, row.unit);
             QCOMPARE(again.decimals, row.decimals);
             QCOMPARE(again.sign, row.sign);

@@ -284,7 +284,7 @@ private slots:
              1e-12);
         for (const ReadingRow& row : rows)
             QVERIFY2(row.why.empty() ? std::isfinite(row.u95) && !row.unit.empty() : std::isnan(row.value),
-                     row.name.c_str());
+                     row.measure.c_str());
     }
 
     void withoutOptionalMarks() {
@@ -311,7 +311,7 @@ private slots:
         QCOMPARE(r.decision.step, std::string("ask-again"));
         QVERIFY(!r.metTarget() && !r.allClean());
         for (const ReadingRow& row : readingRows(r))
-            if (row.measure == "clean_hold") QCOMPARE(row.why, std::string("cannot tell: marks lost"));
+            if (row.measure == "clean_hold") QCOMPARE(row.why.key, std::string("reading.lost"));
         const Json j = toJson(r);
         QCOMPARE(j["holds"][0]["certain"].get<bool>(), false);
     }

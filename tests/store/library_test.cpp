@@ -147,6 +147,7 @@ private slots:
                                     "DROP TABLE known_as",
                                     "DROP TABLE mail",
                                     "ALTER TABLE client DROP COLUMN uid",
+                                    "ALTER TABLE client DROP COLUMN language",
                                     "ALTER TABLE client DROP COLUMN sum",
                                     "ALTER TABLE clip DROP COLUMN sum",
                                     "ALTER TABLE review DROP COLUMN sum",
@@ -167,6 +168,29 @@ private slots:
         const auto clip = library->addClip(library->clients()[0].id, "2026-05-07", demoInputs()).value();
         QVERIFY(library->file(clip, demoReview(), page(2), "text"));
         QCOMPARE(library->unsent().size(), size_t(1));
+    }
+
+    /// The language of a client: of new clips, and of those that wait; what was filed stays.
+    void languageOfAClient() {
+        auto library = Library::open(at("language")).value();
+        const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+        const auto filed = library->addClip(client, "2026-04-30", demoInputs()).value();
+        QVERIFY(library->file(filed, demoReview(), page(1), "text"));
+        const auto waiting = library->addClip(client, "2026-05-07", demoInputs()).value();
+        QVERIFY(library->setLanguage(client, "de"));
+        QCOMPARE(library->client(client)->language, std::string("de"));
+        QCOMPARE(library->clip(waiting)->draft.language, std::string("de"));
+        QVERIFY(library->clip(filed)->draft.language.empty());
+        const auto later = library->addClip(client, "2026-05-14", newDraft(*library, client, "bridge", {})).value();
+        QCOMPARE(library->clip(later)->draft.language, std::string("de"));
+        const auto entries = library->auditEntries();
+        QVERIFY(library->setLanguage(client, "de")); // nothing has changed, so nothing is said of it
+        QCOMPARE(library->auditEntries(), entries);
+        // Of two records of one person the kept one's language stays, and the other's fills what it lacks.
+        const auto other = library->addClient("Ruta K.", "").value();
+        QVERIFY(library->merge(client, other));
+        QCOMPARE(library->client(other)->language, std::string("de"));
+        QVERIFY(library->damage().empty());
     }
 
     /// The clips of one day are one visit; one letter, page and mail answer all of them, or nothing is filed.

@@ -206,7 +206,7 @@ private slots:
     void olderLibrary() {
         library_.reset();
         QVERIFY(!fails("DROP TABLE visit") && !fails("DROP TABLE programme") && !fails("DROP TABLE practised") &&
-                !fails("PRAGMA user_version = 4"));
+                !fails("ALTER TABLE client DROP COLUMN language") && !fails("PRAGMA user_version = 4"));
         library_ = Library::open(folder_).value();
         QCOMPARE(library_->clients().size(), size_t(1));
         QVERIFY(library_->giveProgramme(ruta_, programme("p-1", "2026-05-04")));

@@ -144,9 +144,10 @@ private slots:
             QSqlQuery q(db);
             QVERIFY(q.exec(QStringLiteral("UPDATE clip SET draft = json_set(draft, '$.clip', '/somewhere/else/' || "
                                           "json_extract(draft, '$.clip'))")));
-            for (const char* sql : {"DROP TABLE visit", "DROP TABLE programme", "DROP TABLE practised",
-                                    "DROP TABLE aside", "DROP TABLE erasing", "DROP TABLE known_as", "DROP TABLE mail",
-                                    "ALTER TABLE client DROP COLUMN uid", "PRAGMA user_version = 3"})
+            for (const char* sql :
+                 {"DROP TABLE visit", "DROP TABLE programme", "DROP TABLE practised", "DROP TABLE aside",
+                  "DROP TABLE erasing", "DROP TABLE known_as", "DROP TABLE mail", "ALTER TABLE client DROP COLUMN uid",
+                  "ALTER TABLE client DROP COLUMN language", "PRAGMA user_version = 3"})
                 QVERIFY(q.exec(QString::fromLatin1(sql)));
             for (const char* table : {"client", "clip", "review", "reading", "answer", "consent", "coach"})
                 QVERIFY(q.exec(QStringLiteral("ALTER TABLE %1 DROP COLUMN sum").arg(QString::fromLatin1(table))));

@@ -256,6 +256,26 @@ private slots:
             }
             QCOMPARE(csv.substr(0, csv.find('\n')), header);
         }
+        // Trajectories: the head tells how many rows and columns follow, and every seen mark is where the tracks have
+        // it.
+        const auto rows = QString::fromStdString(files.at("tracks.trc")).split(QLatin1Char('\n'));
+        const int frames = rows[2].split(QLatin1Char('\t'))[2].toInt(),
+                  marks = rows[2].split(QLatin1Char('\t'))[3].toInt();
+        QCOMPARE(rows[2].split(QLatin1Char('\t'))[4], QStringLiteral("px"));
+        QCOMPARE(rows.size(), frames + 7); // five lines of head, an empty one, and the end of the last row
+        QCOMPARE(rows[6].split(QLatin1Char('\t')).size(), 2 + 3 * marks);
+        // Observations as FHIR R4 has them: a value with its unit, or why there is none, and never both.
+        const Json fhir = Json::parse(files.at("readings.fhir.json"));
+        QVERIFY(fhir.at("resourceType") == "Bundle");
+        QVERIFY(fhir.at("entry").size() > 4);
+        for (const Json& entry : fhir.at("entry")) {
+            const Json& o = entry.at("resource");
+            QVERIFY(o.at("status") == "final" && !o.at("code").at("coding")[0].at("code").get<std::string>().empty());
+            QVERIFY(o.contains("valueQuantity") != o.contains("dataAbsentReason"));
+            if (o.contains("valueQuantity"))
+                QCOMPARE(o.at("valueQuantity").at("system").get<std::string>(),
+                         std::string("http://unitsofmeasure.org"));
+        }
         const Json review = Json::parse(files.at("review.json"));
         QCOMPARE(review.at("clip").at("file").get<std::string>(), std::string("ruta-bridge-april.mp4"));
         for (const auto& [name, content] : files)

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR
+// Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR [all [LANGUAGE]]
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/mat_tool.h"
@@ -12,6 +12,7 @@
 #include "app/practice/practice_page.h"
 #include "app/programme/programme_page.h"
 #include "app/queue/queue_page.h"
+#include "app/theme/window_language.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
 #include "app/window/demo_phone.h"
@@ -44,6 +45,7 @@ int main(int argc, char** argv) {
     auto library = Library::open(folder.path().toStdString());
     if (!library || !fillDemo(**library, QDate::currentDate()) || !fillSeason(**library, QDate::currentDate()))
         return 1;
+    if (argc > 3) speakToCoach(*(*library)->catalogue(), QString::fromLocal8Bit(argv[3]));
     MainWindow window(std::move(*library));
     window.resize(1280, 800);
     window.show();

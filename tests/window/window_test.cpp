@@ -142,7 +142,7 @@ private slots:
         int compared = 0;
         for (const ReadingRow& row : panel.rows()) {
             const Reading* last = panel.last(row);
-            QVERIFY2(last != nullptr, row.name.c_str());
+            QVERIFY2(last != nullptr, row.measure.c_str());
             ++compared;
             if (row.measure == "knee_angle") {
                 QVERIFY(last->value > row.value + 10); // the feet have come nearer since April

@@ -34,7 +34,7 @@ QString LandmarkCard::landmark() const {
 
 void LandmarkCard::refresh() {
     const QString name = landmark();
-    const QString words = QString::fromStdString(landmarkWords(name.toStdString()));
+    const QString words = spoken(landmarkWords(name.toStdString()));
     setTitle(name.isEmpty() ? tr("Landmark") : words.left(1).toUpper() + words.mid(1));
     setAccessibleDescription(landmarkHint(name.toStdString()));
     update();

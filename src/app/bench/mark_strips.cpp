@@ -11,7 +11,7 @@ namespace {
 
 constexpr int kNames = 124;
 
-QString nameOf(const std::string& landmark) { return QString::fromStdString(landmarkWords(landmark)); }
+QString nameOf(const std::string& landmark) { return spoken(landmarkWords(landmark)); }
 
 } // namespace
 

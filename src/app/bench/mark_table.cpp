@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/mark_table.h"
 
+#include "app/theme/words.h"
 #include "marks/names.h"
 
 #include <cmath>
@@ -42,7 +43,7 @@ void MarkTable::refresh() {
         const auto ghosts = stage_.ghosts();
         for (const std::string& name : names) {
             const QString id = QString::fromStdString(name);
-            Row row{id, {}, QString::fromStdString(landmarkWords(name)), {}};
+            Row row{id, {}, spoken(landmarkWords(name)), {}};
             if (std::binary_search(placed.begin(), placed.end(), name)) {
                 row.sign = QStringLiteral("●"), row.state = tr("placed");
             } else if (const auto ghost = ghosts.find(id); ghost != ghosts.end()) {

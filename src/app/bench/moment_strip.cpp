@@ -72,7 +72,7 @@ QString MomentStrip::proposedWords() const {
     if (p.facts && !p.facts->guesses.empty()) {
         const auto guess = session_.catalogue().exercise(p.facts->guesses.front().first);
         if (guess && guess->bodyPosition() != session_.exercise().bodyPosition())
-            return tr("this looks like another exercise: %1").arg(QString::fromStdString(guess->name));
+            return tr("this looks like another exercise: %1").arg(spoken(guess->name));
     }
     return tr("none counts yet; drag what is off");
 }
@@ -117,8 +117,8 @@ void MomentStrip::paintEvent(QPaintEvent*) {
             const auto& optional = session_.exercise().landmarksOptional;
             const auto it = std::find_if(optional.begin(), optional.end(),
                                          [&](const auto& o) { return o.first == next.toStdString(); });
-            say(tr("Click the %1").arg(QString::fromStdString(landmarkWords(next.toStdString()))), Size::Body,
-                QFont::DemiBold, c.onStage);
+            say(tr("Click the %1").arg(spoken(landmarkWords(next.toStdString()))), Size::Body, QFont::DemiBold,
+                c.onStage);
             say(it == optional.end() ? tr("needed; %1 to go").arg(stage_.toPlace().size())
                                      : tr("if it can be seen: %1").arg(QString::fromStdString(it->second)),
                 Size::Small, QFont::Normal, dim);
@@ -142,7 +142,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         }
         const TrackPoint* point =
             session_.review()->tracks().find(stage_.selected().toStdString(), size_t(session_.frame()));
-        const QString name = QString::fromStdString(landmarkWords(stage_.selected().toStdString()));
+        const QString name = spoken(landmarkWords(stage_.selected().toStdString()));
         say(name.left(1).toUpper() + name.mid(1), Size::Body, QFont::DemiBold, c.onStage);
         if (point)
             say(tr("%1, ± %2 px   drag, or Ctrl+arrows; Del: not visible from here")

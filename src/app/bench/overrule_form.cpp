@@ -2,6 +2,7 @@
 #include "app/bench/overrule_form.h"
 
 #include "app/theme/target_words.h"
+#include "app/theme/words.h"
 
 #include <QFormLayout>
 #include <QKeyEvent>
@@ -88,7 +89,7 @@ void OverruleForm::begin() {
     step_->setCurrentIndex(std::max(0, step_->findData(QString::fromStdString(r->decision.step))));
     version_->clear();
     for (const Version& version : r->exercise.ladder)
-        version_->addItem(QString::fromStdString(version.name), QString::fromStdString(version.id));
+        version_->addItem(spoken(version.name), QString::fromStdString(version.id));
     version_->setCurrentIndex(std::max(0, r->exercise.versionIndex(t.version)));
     sets_->setValue(t.sets), reps_->setValue(t.reps.value_or(1)), hold_->setValue(int(t.hold_s.value_or(0)));
     why_->setText(QString::fromStdString(r->inputs.overruledWhy));

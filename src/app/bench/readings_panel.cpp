@@ -14,7 +14,7 @@ namespace {
 constexpr int kWorst = 20, kBest = 18, kLast = 56, kBar = 78, kBand = 46, kValue = 58;
 
 QString title(const ReadingRow& row) {
-    const QString name = QString::fromStdString(row.name);
+    const QString name = said(row.name);
     return name.left(1).toUpper() + name.mid(1);
 }
 
@@ -56,8 +56,7 @@ void ReadingsPanel::refresh() {
     setAside(told.join(QString()));
     for (const ReadingRow& row : rows_) {
         QString line = title(row) + QStringLiteral(": ");
-        line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), band(row.u95))
-                                : QString::fromStdString(row.why);
+        line += row.why.empty() ? tr("%1 ± %2").arg(withUnit(row.value, row), band(row.u95)) : said(row.why);
         if (row.why.empty() && row.limit.isSet()) line += QStringLiteral(", ") + verdictWords(row.verdict);
         if (const Reading* past = last(row)) line += tr(", last time %1").arg(withUnit(past->value, row));
         told << line;
@@ -169,7 +168,7 @@ void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
         putText(p, QRectF(chosen ? 6 : 0, line.top(), value - 4, h), title(row), Size::Small, c.ink,
                 chosen ? QFont::DemiBold : QFont::Medium);
         if (!row.why.empty()) {
-            putText(p, QRectF(value, line.top(), w - value, h), QString::fromStdString(row.why), Size::Small, c.ink2);
+            putText(p, QRectF(value, line.top(), w - value, h), said(row.why), Size::Small, c.ink2);
             continue;
         }
         putText(p, QRectF(value, line.top(), kValue, h), withUnit(row.value, row), Size::Body,

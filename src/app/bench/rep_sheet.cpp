@@ -3,6 +3,7 @@
 
 #include "app/paint/body_overlay.h"
 #include "app/paint/strokes.h"
+#include "app/theme/words.h"
 
 #include <QHelpEvent>
 #include <QMouseEvent>
@@ -111,7 +112,7 @@ bool RepSheet::viewportEvent(QEvent* e) {
         if (const auto cell = cellAt(help->pos())) {
             const RepCell& c = rows_[size_t(cell->first)].cells[size_t(cell->second)];
             QToolTip::showText(help->globalPos(), tr("%1 at %2 s")
-                                                      .arg(QString::fromStdString(measureName(c.measure)))
+                                                      .arg(spoken(measureName(c.measure)))
                                                       .arg(session_.clip().time_s[size_t(c.frame)], 0, 'f', 2));
         }
         return true;

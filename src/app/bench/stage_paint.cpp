@@ -8,13 +8,14 @@
 #include "app/paint/names_beside.h"
 #include "app/paint/strokes.h"
 #include "app/sheet/rep_rows.h"
+#include "app/theme/words.h"
 #include "marks/names.h"
 
 #include <algorithm>
 
 namespace deft::ui {
 namespace {
-QString words(const QString& landmark) { return QString::fromStdString(landmarkWords(landmark.toStdString())); }
+QString words(const QString& landmark) { return spoken(landmarkWords(landmark.toStdString())); }
 } // namespace
 
 /// Proposals are hollow and dashed: they count for nothing yet. The wide ring is where the point may be.

@@ -73,11 +73,8 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
     if (d.step != "stop" && d.step != "ask-again")
         line(targetWords(r->exercise, d.target), Size::Large, c.ink, QFont::DemiBold, 0);
     y += 2;
-    const Language& words = *r->catalogue->language(coachLanguage());
-    for (const Message& m : d.arithmetic)
-        line(QString::fromStdString(words.say(m)), Size::Small, c.ink, QFont::Medium, 0);
-    for (const Message& m : d.because)
-        line(QString::fromStdString(words.say(m)), Size::Small, c.ink2, QFont::Normal, 0);
+    for (const Message& m : d.arithmetic) line(said(m), Size::Small, c.ink, QFont::Medium, 0);
+    for (const Message& m : d.because) line(said(m), Size::Small, c.ink2, QFont::Normal, 0);
     y += 4;
     int number = 0;
     for (const ChosenCue& cue : d.cues) {
@@ -86,7 +83,7 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
         p.drawLine(QPointF(0, y), QPointF(width(), y));
         y += 3;
         const FaultPlan* fault = r->exercise.fault(cue.fault);
-        const QString name = QString::fromStdString(fault ? fault->name : r->exercise.check(cue.fault)->name);
+        const QString name = spoken(fault ? fault->name : r->exercise.check(cue.fault)->name);
         putText(p, QRectF(0, y, 16, 18), QString::number(++number), Size::Body, c.ink, QFont::DemiBold);
         line(name, Size::Body, c.ink, QFont::DemiBold, 20);
         putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(QString::fromStdString(cue.level)), Size::Small,

@@ -2,6 +2,7 @@
 #include "app/client/client_form.h"
 
 #include "app/theme/palette.h"
+#include "app/theme/words.h"
 #include "judgement/safety.h"
 
 #include <QFormLayout>
@@ -17,8 +18,8 @@ std::string isoOf(const QDate& day) { return day.toString(Qt::ISODate).toStdStri
 
 QDateEdit* dayField() {
     auto* field = new QDateEdit;
-    field->setDisplayFormat(QStringLiteral("d MMM yyyy"));
-    field->setLocale(QLocale(QLocale::English));
+    field->setDisplayFormat(QObject::tr("d MMM yyyy", "date"));
+    field->setLocale(coachLocale());
     field->setFixedWidth(120);
     field->setButtonSymbols(QAbstractSpinBox::NoButtons);
     return field;
@@ -57,7 +58,7 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     form->addRow(tr("&Intake"), intake_);
     form->addRow(tr("&Consent of"), given_);
     for (const auto& [id, name] : record.library().catalogue()->safety().consent) {
-        scopes_.push_back({id, new QCheckBox(QString::fromStdString(name))});
+        scopes_.push_back({id, new QCheckBox(spoken(name))});
         form->addRow(QString(), scopes_.back().second);
     }
     auto* until = new QHBoxLayout;
@@ -142,7 +143,7 @@ void ClientForm::keep() {
                                 address, language_->currentData().toString().toStdString(), intake_->flags(), consent(),
                                 same_->currentData().toLongLong()});
         !ok) {
-        emit failed(QString::fromStdString("Not saved: " + ok.error().detail + "."));
+        emit failed(tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
         return;
     }
     emit left();

@@ -17,7 +17,7 @@
 namespace deft::ui {
 namespace {
 
-QString text(const std::string& s) { return QString::fromStdString(s); }
+QString text(const std::string& s) { return spoken(s); }
 
 QString flagsWords(const SafetyRules& rules, const std::vector<std::string>& flags) {
     QStringList names;

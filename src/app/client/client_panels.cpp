@@ -99,12 +99,12 @@ LadderPanel::LadderPanel(ClientRecord& record, QWidget* parent) : RecordPanel(tr
 
 void LadderPanel::refresh() {
     const ClientStory* story = record_.story();
-    setAside(story ? QString::fromStdString(story->exercise.name) : QString());
+    setAside(story ? spoken(story->exercise.name) : QString());
     QStringList told;
     if (story)
         for (const LadderStep& step : story->ladder)
             told << QStringLiteral("%1: %2").arg(
-                QString::fromStdString(story->exercise.ladder[size_t(story->exercise.versionIndex(step.version))].name),
+                spoken(story->exercise.ladder[size_t(story->exercise.versionIndex(step.version))].name),
                 ladderWords(*story, step));
     setAccessibleDescription(told.join(QStringLiteral("; ")));
     update();

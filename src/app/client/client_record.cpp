@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/client/client_record.h"
 
+#include "app/theme/words.h"
 #include <algorithm>
 
 namespace deft::ui {
@@ -18,8 +19,8 @@ void ClientRecord::show(int64_t client, const std::string& exercise) {
                                [&](const Practised& p) { return p.id == c.draft.exercise; });
         if (it == exercises_.end()) {
             const auto e = library_.catalogue()->exercise(c.draft.exercise);
-            it = exercises_.insert(
-                exercises_.end(), {c.draft.exercise, QString::fromStdString(e ? e->name : c.draft.exercise), 0, 0, {}});
+            it = exercises_.insert(exercises_.end(),
+                                   {c.draft.exercise, spoken(e ? e->name : c.draft.exercise), 0, 0, {}});
         }
         ++(c.filed ? it->reviews : it->waiting);
         it->last = std::max(it->last, c.received);

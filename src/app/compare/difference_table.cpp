@@ -40,8 +40,7 @@ void DifferenceTable::refresh() {
     setFixedHeight(kHead + kRow * (int(comparison_.table().size()) + 1) + 4);
     QStringList told;
     for (const Difference& d : comparison_.table())
-        told << QStringLiteral("%1: %2, %3, %4")
-                    .arg(QString::fromStdString(d.a.name), number(d.a), number(d.b), verdict(d));
+        told << QStringLiteral("%1: %2, %3, %4").arg(said(d.a.name), number(d.a), number(d.b), verdict(d));
     setAccessibleDescription(told.join(QStringLiteral("; ")));
     update();
 }
@@ -65,7 +64,7 @@ void DifferenceTable::paintBody(QPainter& p, const QRect& body) {
     int row = 0;
     for (const Difference& d : comparison_.table()) {
         const bool real = d.verdict == Difference::Verdict::Real;
-        QString name = QString::fromStdString(d.a.name);
+        QString name = said(d.a.name);
         if (!name.isEmpty()) name[0] = name[0].toUpper();
         const QString change = std::isfinite(d.change)
                                    ? tr("%1 ± %2").arg(reading(d.change, d.a.unit, d.a.decimals, true), band(d.u95))

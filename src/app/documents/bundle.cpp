@@ -3,9 +3,11 @@
 
 #include "app/documents/answer_picture.h"
 #include "app/documents/image_bytes.h"
+#include "app/documents/trajectories.h"
 #include "app/sheet/rep_rows.h"
 #include "base/json.h"
 #include "base/zip_file.h"
+#include "readings/fhir.h"
 #include "review/data_package.h"
 #include "review/review_json.h"
 
@@ -26,6 +28,8 @@ Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken st
                                   {"marks.json", toText(toJson(review.inputs.marks))},
                                   {"series.csv", toCsv(review.series())},
                                   {"tracks.csv", toCsv(review.tracks())},
+                                  {"tracks.trc", trajectories(review)},
+                                  {"readings.fhir.json", toText(fhirBundle(review, true))},
                                   {"datapackage.json", toText(dataPackage(review))}};
     const auto rows = repRows(review);
     for (size_t rep = 0; rep < rows.size(); ++rep)

@@ -26,7 +26,7 @@ Result<void> writeClientReport(const ClientStory& story, const std::string& clie
                  cues = kCueRow * double(std::max<size_t>(story.cues.size(), 1)),
                  ladder = kLadderRow * double(story.ladder.size());
     const QSize size(int(kWidth), int(2 * kMargin + kHead + 4 * kSection + 3 * kGapBelow + weeks + cues + ladder + 60));
-    const QString exercise = QString::fromStdString(story.exercise.name);
+    const QString exercise = spoken(story.exercise.name);
     return writeDrawing(path, size, exercise, [&](QPainter& p) {
         const Palette& c = colours();
         p.fillRect(QRect(QPoint(), size), c.ground);

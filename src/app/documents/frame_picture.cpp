@@ -5,6 +5,7 @@
 #include "app/documents/drawing_file.h"
 #include "app/paint/body_overlay.h"
 #include "app/paint/drawings.h"
+#include "app/theme/words.h"
 
 namespace deft::ui {
 namespace {
@@ -26,7 +27,7 @@ Result<void> writeFramePicture(const Review& review, const QImage& frame, int64_
                                const std::filesystem::path& path) {
     const auto covered = withoutFaces(review, frame, number);
     if (!covered) return tl::unexpected(covered.error());
-    return writeDrawing(path, covered->size(), QString::fromStdString(review.exercise.name),
+    return writeDrawing(path, covered->size(), spoken(review.exercise.name),
                         [&](QPainter& p) { paint(p, review, *covered, number, measure); });
 }
 

@@ -3,7 +3,9 @@
 
 #include "app/documents/answer_picture.h"
 #include "app/documents/image_bytes.h"
+#include "app/documents/trajectories.h"
 #include "app/theme/palette.h"
+#include "base/files.h"
 #include "video/clip_writer.h"
 
 #include <QPainter>
@@ -18,6 +20,7 @@ constexpr double kBefore_s = 1.2, kAfter_s = 0.8, kSlower = 3, kRate = 30, kStil
 
 struct SlowMoment {
     AnswerPicture best, worst;
+    std::string words;
 };
 
 std::optional<SlowMoment> momentOf(const Answer& answer) {
@@ -28,7 +31,7 @@ std::optional<SlowMoment> momentOf(const Answer& answer) {
         const auto best =
             std::find_if(part.pictures.begin(), part.pictures.end(), [](const auto& p) { return !p.broken; });
         if (worst == part.pictures.end()) continue;
-        return SlowMoment{best == part.pictures.end() ? *worst : *best, *worst};
+        return SlowMoment{best == part.pictures.end() ? *worst : *best, *worst, part.text};
     }
     return std::nullopt;
 }
@@ -120,7 +123,9 @@ Result<void> writeReplyClip(const Review& review, const Answer& answer, ClipRead
         }
         if (auto ok = writer->add(out, i / kRate); !ok) return ok;
     }
-    return writer->finish();
+    if (auto ok = writer->finish(); !ok) return ok;
+    auto beside = path;
+    return writeFileAtomically(beside.replace_extension(".vtt"), captions(moment->words, pictures / double(kRate)));
 }
 
 } // namespace deft::ui

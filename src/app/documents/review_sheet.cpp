@@ -45,7 +45,7 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
     sheet.width = kWidth - 2 * kMargin;
     const double plots = kMargin + kHead + sheet.height() + 8;
     const QSize size(kWidth, int(plots) + kPlots + kMargin);
-    const QString exercise = QString::fromStdString(review.exercise.name);
+    const QString exercise = spoken(review.exercise.name);
     return writeDrawing(path, size, exercise, [&](QPainter& p) {
         const Palette& c = colours();
         p.fillRect(QRect(QPoint(), size), c.ground);

@@ -11,7 +11,7 @@
 namespace deft::ui {
 namespace {
 
-QString text(const std::string& s) { return QString::fromStdString(s).toHtmlEscaped(); }
+QString text(const std::string& s) { return spoken(s).toHtmlEscaped(); }
 QString heading(const QString& words) {
     return QStringLiteral("<p style='font-size:14px; font-weight:600; margin:18px 0 4px 0'>%1</p>").arg(words);
 }

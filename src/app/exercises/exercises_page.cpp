@@ -5,6 +5,7 @@
 #include "app/exercises/exercise_words.h"
 #include "app/paint/strokes.h"
 #include "app/theme/palette.h"
+#include "app/theme/words.h"
 
 #include <QHBoxLayout>
 #include <QScrollBar>
@@ -24,7 +25,7 @@ bool isExercise(const QListWidgetItem* item) { return item && !item->data(Qt::Us
 void SketchPair::show(const Exercise* exercise) {
     exercise_ = exercise ? std::optional(*exercise) : std::nullopt;
     setVisible(exercise && !exercise->start.empty());
-    if (exercise) setAccessibleName(tr("Drawing of %1: start and far end").arg(QString::fromStdString(exercise->name)));
+    if (exercise) setAccessibleName(tr("Drawing of %1: start and far end").arg(spoken(exercise->name)));
     update();
 }
 
@@ -36,8 +37,8 @@ void SketchPair::paintEvent(QPaintEvent*) {
     const QRectF first(0, 24, w, height() - 28), second(w + 24, 24, w, height() - 28);
     putText(p, QRectF(first.left(), 0, w, 20), tr("Start"), Size::Small, c.ink2);
     putText(p, QRectF(second.left(), 0, w, 20),
-            exercise_->mover.isWindow() ? QString::fromStdString(exercise_->mover.words)
-                                        : tr("Far end: %1").arg(QString::fromStdString(exercise_->mover.words)),
+            exercise_->mover.isWindow() ? spoken(exercise_->mover.words)
+                                        : tr("Far end: %1").arg(spoken(exercise_->mover.words)),
             Size::Small, c.ink2);
     drawSketch(p, first, *exercise_, exercise_->start);
     drawSketch(p, second, *exercise_, exercise_->end, exercise_->mover.isWindow() ? nullptr : &exercise_->start);
@@ -103,8 +104,7 @@ void ExercisesPage::refresh() {
     const CataloguePtr catalogue = library_.catalogue();
     for (const std::string& id : catalogue->exerciseIds()) {
         const auto e = catalogue->exercise(id);
-        byPosition[e ? e->position : "damaged"].emplace_back(QString::fromStdString(e ? e->name : id),
-                                                             QString::fromStdString(id));
+        byPosition[e ? e->position : "damaged"].emplace_back(spoken(e ? e->name : id), QString::fromStdString(id));
     }
     auto add = [&](const std::string& position, const QString& title) {
         if (byPosition[position].empty()) return;
@@ -152,7 +152,7 @@ void ExercisesPage::showChosen() {
     if (id.empty()) return;
     const CataloguePtr catalogue = library_.catalogue();
     const auto e = catalogue->exercise(id);
-    title_->setText(e ? QString::fromStdString(e->name) : QString::fromStdString(id));
+    title_->setText(e ? spoken(e->name) : QString::fromStdString(id));
     drawing_->show(e ? &*e : nullptr);
     edit_->setEnabled(e.has_value());
     if (!e) {

@@ -98,14 +98,15 @@ void OwnFileEditor::save() {
     std::filesystem::create_directories(folder_, ec);
     const auto ok = writeFileAtomically(file(), text_->toPlainText().toStdString());
     emit said(ok ? tr("Saved. The open review uses it, and so do those opened from now on.")
-                 : QString::fromStdString("Not saved: " + ok.error().detail + "."));
+                 : tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
     if (ok) emit changed();
 }
 
 void OwnFileEditor::remove() {
     std::error_code ec;
     std::filesystem::remove(file(), ec);
-    emit said(ec ? QString::fromStdString("Not removed: " + ec.message()) : tr("The file that ships counts again."));
+    emit said(ec ? tr("Not removed: %1.").arg(QString::fromStdString(ec.message()))
+                 : tr("The file that ships counts again."));
     emit changed();
 }
 

@@ -194,7 +194,7 @@ void drawNeedle(const Ink& ink, const Frame& f, const std::string& measure, cons
         }
         const Qt::Alignment side = rightward ? Qt::AlignLeft : Qt::AlignRight;
         ink.text(at, reading(value, "deg") + QStringLiteral("  ± ") + band(u95), side, Size::Large);
-        QString words = QString::fromStdString(measureName(measure));
+        QString words = spoken(measureName(measure));
         if (verdict == Verdict::Out)
             words += QObject::tr(", out by %1").arg(reading(limit->excess(value), "deg", 1, false));
         else if (limit && verdict == Verdict::CannotTell)
@@ -237,7 +237,7 @@ void drawHipLine(const Ink& ink, const Frame& f, const std::string& measure, boo
     if (numbers && std::isfinite(f.value(measure)))
         ink.text(ink.at(hip->at) + QPointF(ink.px(12), -ink.px(10)),
                  reading(f.value(measure), measureUnit(measure), 0, false) + QStringLiteral(" ") +
-                     QString::fromStdString(measureName(measure)),
+                     spoken(measureName(measure)),
                  Qt::AlignLeft, Size::Body);
 }
 

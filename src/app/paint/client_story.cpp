@@ -12,7 +12,7 @@
 namespace deft::ui {
 namespace {
 
-QString text(const std::string& s) { return QString::fromStdString(s); }
+QString text(const std::string& s) { return spoken(s); }
 
 struct Told {
     QString name, unit;

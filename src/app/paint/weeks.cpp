@@ -142,7 +142,7 @@ private:
     }
 
     void paintWords(const QRectF& row, const QRectF& plot, const OverTime& o) {
-        QString name = QString::fromStdString(o.now.name);
+        QString name = said(o.now.name);
         if (!name.isEmpty()) name[0] = name[0].toUpper();
         const double middle = row.center().y();
         putText(p_, QRectF(row.left(), middle - 18, columns_.name - kScale, 18), name, Size::Small, c_.ink,

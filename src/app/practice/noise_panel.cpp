@@ -51,7 +51,7 @@ void NoisePanel::paintMeanwhile(QPainter& p, const QRectF& body) const {
     const auto own = ownMarking();
     const QString words =
         own ? tr("In use since %1: %2 of the trunk, from %3 marks.")
-                  .arg(QLocale(QLocale::English).toString(own->since, QStringLiteral("d MMMM yyyy")), share(own->sd))
+                  .arg(coachLocale().toString(own->since, tr("d MMMM yyyy", "date")), share(own->sd))
                   .arg(own->marks)
             : tr("Not known yet: bands take %1 pixels of a picture of 720 lines for everybody, or %2 mm where a "
                  "scale is known.")
@@ -85,7 +85,7 @@ double NoisePanel::paintTable(QPainter& p, const QRectF& body, const MarkingNois
     };
     row(tr("point"), tr("scatter"), tr("your habit"), false);
     for (const auto& [name, own] : noise.landmarks) {
-        QString words = QString::fromStdString(landmarkWords(name));
+        QString words = spoken(landmarkWords(name));
         words[0] = words[0].toUpper();
         row(words, std::isfinite(own.sd) ? share(own.sd) : tr("–"), habitWords(name, own.habit, own.sd, own.marks),
             true);

@@ -5,6 +5,7 @@
 #include "app/paint/magnifier.h"
 #include "app/paint/names_beside.h"
 #include "app/paint/strokes.h"
+#include "app/theme/words.h"
 #include "marks/names.h"
 
 #include <QMouseEvent>
@@ -18,7 +19,7 @@ PracticePictureView::PracticePictureView(PracticeRound& round, QWidget* parent) 
     setCursor(Qt::CrossCursor);
     setAccessibleName(tr("Picture to practise on"));
     connect(&round, &PracticeRound::changed, this, [this] {
-        setAccessibleDescription(QString::fromStdString(landmarkWords(round_.asked())));
+        setAccessibleDescription(spoken(landmarkWords(round_.asked())));
         update();
     });
 }
@@ -94,16 +95,15 @@ void PracticePictureView::paintEvent(QPaintEvent*) {
             p.drawLine(t - QPointF(5, 5), t + QPointF(5, 5));
             p.drawLine(t - QPointF(5, -5), t + QPointF(5, -5));
         }
-        names.push_back({c, 8, QString::fromStdString(landmarkWords(name))});
+        names.push_back({c, 8, spoken(landmarkWords(name))});
     }
     drawNamesBeside(p, rect(), names);
     if (cursor_ && !round_.isOver()) drawMagnifier(p, rect(), picture->image, size, toView, *cursor_);
     p.setFont(face(Size::Body, QFont::DemiBold));
     const QString which = tr("Picture %1 of %2").arg(round_.pictureNumber() + 1).arg(round_.pictures());
     haloText(p, {16, 28},
-             round_.isOver()
-                 ? tr("%1: circles are your marks, crosses the true points").arg(which)
-                 : tr("%1: click the %2").arg(which, QString::fromStdString(landmarkWords(round_.asked()))));
+             round_.isOver() ? tr("%1: circles are your marks, crosses the true points").arg(which)
+                             : tr("%1: click the %2").arg(which, spoken(landmarkWords(round_.asked()))));
     if (hasFocus()) {
         p.setPen(QPen(Qt::white, 1.6));
         p.setBrush(Qt::NoBrush);

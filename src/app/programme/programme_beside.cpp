@@ -17,7 +17,7 @@ namespace {
 
 QString nameOf(const ProgrammeDesk& desk, const std::string& exercise) {
     const auto e = desk.library().catalogue()->exercise(exercise);
-    return QString::fromStdString(e ? e->name : exercise);
+    return spoken(e ? e->name : exercise);
 }
 
 /// Version, dose and side of an item; a stroke where it is not in the programme.
@@ -30,12 +30,12 @@ QString wordsOf(const ProgrammeDesk& desk, const ProgrammeItem* item) {
     if (!item->target.firstSide.empty())
         words += QObject::tr(", %1 first").arg(QString::fromStdString(item->target.firstSide));
     if (item->target.sets > 1) words += QObject::tr(", rest %1 s").arg(std::lround(item->rest_s));
-    return version < 0 ? words : QString::fromStdString(e->ladder[size_t(version)].name) + QLatin1Char('\n') + words;
+    return version < 0 ? words : spoken(e->ladder[size_t(version)].name) + QLatin1Char('\n') + words;
 }
 
 QString daysOf(const Programme& p) {
     QStringList days;
-    for (const auto day : p.days) days << QLocale().dayName(int(day.iso_encoding()), QLocale::ShortFormat);
+    for (const auto day : p.days) days << coachLocale().dayName(int(day.iso_encoding()), QLocale::ShortFormat);
     return days.join(QStringLiteral(", "));
 }
 

@@ -84,7 +84,7 @@ void ProgrammeDesk::take(const Programme& programme) {
     programme_ = programme;
     chosen_ = programme_.items.empty() ? -1 : std::clamp(chosen_, 0, int(programme_.items.size()) - 1);
     if (auto ok = library_.saveProgrammeDraft(client_.id, programme_); !ok)
-        emit said(QString::fromStdString("Not saved: " + ok.error().detail + "."));
+        emit said(tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
     emit changed();
 }
 
@@ -105,7 +105,7 @@ void ProgrammeDesk::propose() {
     need.minutes = programme_.minutes, need.uid = programme_.uid;
     need.goals = programme_.goals, need.reminder = programme_.reminder;
     auto proposed = proposeProgramme(*library_.catalogue(), need);
-    if (!proposed) return emit said(QString::fromStdString("Not proposed: " + proposed.error().detail + "."));
+    if (!proposed) return emit said(tr("Not proposed: %1.").arg(QString::fromStdString(proposed.error().detail)));
     leftOut_ = std::move(proposed->leftOut);
     if (proposed->programme == programme_) return emit said(tr("It is as it would be proposed."));
     change(tr("propose"), std::move(proposed->programme));
@@ -126,7 +126,7 @@ void ProgrammeDesk::begin(const QString& what, const Programme& from) {
 
 void ProgrammeDesk::useTemplate(const std::string& name) {
     const auto from = library_.programmeTemplate(name);
-    if (!from) return emit said(QString::fromStdString("Not used: " + from.error().detail + "."));
+    if (!from) return emit said(tr("Not used: %1.").arg(QString::fromStdString(from.error().detail)));
     begin(tr("begun from the template %1").arg(QString::fromStdString(name)), *from);
 }
 
@@ -134,13 +134,13 @@ void ProgrammeDesk::saveTemplate(const std::string& name) {
     if (programme_.items.empty()) return emit said(tr("There is no exercise in it."));
     const auto ok = library_.saveTemplate(name, programme_);
     emit said(ok ? tr("Kept as the template %1; the client is not in it.").arg(QString::fromStdString(name))
-                 : QString::fromStdString("Not kept: " + ok.error().detail + "."));
+                 : tr("Not kept: %1.").arg(QString::fromStdString(ok.error().detail)));
 }
 
 void ProgrammeDesk::removeTemplate(const std::string& name) {
     const auto ok = library_.removeTemplate(name);
     emit said(ok ? tr("The template %1 is gone.").arg(QString::fromStdString(name))
-                 : QString::fromStdString("Not removed: " + ok.error().detail + "."));
+                 : tr("Not removed: %1.").arg(QString::fromStdString(ok.error().detail)));
 }
 
 bool ProgrammeDesk::isLookedAtAgain(const std::string& exercise) const {

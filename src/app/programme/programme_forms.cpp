@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/programme/programme_forms.h"
 
+#include "app/theme/words.h"
 #include "app/widgets/choices_button.h"
 #include "base/dates.h"
 #include "programme/phases.h"
@@ -58,10 +59,10 @@ WhenForm::WhenForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk
     auto* days = new QHBoxLayout;
     days->setSpacing(2);
     for (int day = 1; day <= 7; ++day) {
-        auto* b = new QPushButton(QLocale().dayName(day, QLocale::ShortFormat).left(2));
+        auto* b = new QPushButton(coachLocale().dayName(day, QLocale::ShortFormat).left(2));
         b->setObjectName(QStringLiteral("day"));
-        b->setAccessibleName(QLocale().dayName(day));
-        b->setToolTip(QLocale().dayName(day));
+        b->setAccessibleName(coachLocale().dayName(day));
+        b->setToolTip(coachLocale().dayName(day));
         b->setCheckable(true);
         b->setFixedSize(29, 28);
         connect(b, &QPushButton::toggled, this, &WhenForm::keep);
@@ -173,7 +174,7 @@ void DoseForm::refresh() {
     filling_ = true;
     version_->clear();
     if (e) {
-        for (const Version& v : e->ladder) version_->addItem(QString::fromStdString(v.name));
+        for (const Version& v : e->ladder) version_->addItem(spoken(v.name));
         version_->setCurrentIndex(e->versionIndex(item->target.version));
         side_->setEnabled(e->eachSide);
     }

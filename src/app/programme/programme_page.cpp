@@ -19,7 +19,7 @@
 namespace deft::ui {
 namespace {
 
-QString text(const std::string& s) { return QString::fromStdString(s); }
+QString text(const std::string& s) { return spoken(s); }
 
 QVBoxLayout* columnIn(QWidget* widget, int spacing = 16) {
     auto* column = new QVBoxLayout(widget);

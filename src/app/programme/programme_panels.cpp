@@ -17,8 +17,7 @@ QString doseWords(const ProgrammeDesk& desk, const ProgrammeItem& item) {
     if (!e) return {};
     const int version = e->versionIndex(item.target.version);
     const QString dose = targetWords(*e, item.target);
-    return version < 0 ? dose
-                       : QObject::tr("%1, %2").arg(QString::fromStdString(e->ladder[size_t(version)].name), dose);
+    return version < 0 ? dose : QObject::tr("%1, %2").arg(spoken(e->ladder[size_t(version)].name), dose);
 }
 
 } // namespace
@@ -114,8 +113,8 @@ void CoursePanel::paintBody(QPainter& p, const QRect& body) {
     for (const ProgrammeItem& item : now.items) {
         if (y + row > body.bottom() + 1) break;
         const auto e = desk_.exercise(item);
-        putText(p, QRectF(0, y, kName - 8, row),
-                e ? QString::fromStdString(e->name) : QString::fromStdString(item.exercise), Size::Small, c.ink);
+        putText(p, QRectF(0, y, kName - 8, row), e ? spoken(e->name) : QString::fromStdString(item.exercise),
+                Size::Small, c.ink);
         const double line = y + row * 0.34;
         QString before;
         double said = 0;
@@ -159,7 +158,7 @@ QStringList differencesBetween(const ProgrammeDesk& desk, const Programme& befor
     QStringList out;
     const auto name = [&](const ProgrammeItem& item) {
         const auto e = desk.exercise(item);
-        return QString::fromStdString(e ? e->name : item.exercise);
+        return spoken(e ? e->name : item.exercise);
     };
     for (const ProgrammeItem& item : after.items) {
         const ProgrammeItem* was = before.find(item.exercise);

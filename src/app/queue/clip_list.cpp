@@ -112,8 +112,7 @@ void ClipList::refresh() {
         }
         e.clip = std::move(c);
         e.client = clients[e.clip.client];
-        if (const auto exercise = catalogue->exercise(e.clip.draft.exercise))
-            e.exercise = QString::fromStdString(exercise->name);
+        if (const auto exercise = catalogue->exercise(e.clip.draft.exercise)) e.exercise = spoken(exercise->name);
         entries_.push_back(std::move(e));
     }
     groupVisits();

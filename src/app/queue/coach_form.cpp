@@ -54,7 +54,7 @@ void CoachForm::keep() {
         return;
     }
     if (auto ok = library_.setCoach(coach); !ok) {
-        emit said(QString::fromStdString("Not saved: " + ok.error().detail + "."));
+        emit said(tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
         return;
     }
     emit said(coach.name.empty() ? QString() : tr("New answers are signed by %1.").arg(name_->text().trimmed()));

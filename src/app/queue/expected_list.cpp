@@ -43,15 +43,13 @@ void ExpectedList::show(const std::vector<ExpectedClip>& expected, const std::st
         if (e.review == 0) {
             html += tr("<p style='margin:0 0 2px 0'>%1, %2: %3, as the programme asks</p>")
                         .arg(QString::fromStdString(e.name).toHtmlEscaped(),
-                             QString::fromStdString(exercise ? exercise->name : e.exercise).toHtmlEscaped(),
-                             dueWords(e.due, today));
+                             spoken(exercise ? exercise->name : e.exercise).toHtmlEscaped(), dueWords(e.due, today));
             continue;
         }
         html += tr("<p style='margin:0 0 2px 0'>%1, %2: %3. <a href=\"remind %4\">Draft a reminder</a> &nbsp; <a "
                    "href=\"waive %4\">Stop waiting for it</a></p>")
                     .arg(QString::fromStdString(e.name).toHtmlEscaped(),
-                         QString::fromStdString(exercise ? exercise->name : e.exercise).toHtmlEscaped(),
-                         dueWords(e.due, today))
+                         spoken(exercise ? exercise->name : e.exercise).toHtmlEscaped(), dueWords(e.due, today))
                     .arg(e.review);
     }
     if (expected.size() > kShown) html += tr("<p style='margin:0'>and %1 more</p>").arg(expected.size() - kShown);

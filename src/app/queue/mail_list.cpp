@@ -32,7 +32,7 @@ QVariant MailTable::data(const QModelIndex& index, int role) const {
         const CataloguePtr catalogue = library_.catalogue();
         for (const std::string& id : l.exercises) {
             const auto e = catalogue->exercise(id);
-            names << QString::fromStdString(e ? e->name : id);
+            names << spoken(e ? e->name : id);
         }
         return names.join(QStringLiteral("; "));
     }
@@ -77,7 +77,7 @@ void MailList::toggleSent() {
     const MadeLetter* l = chosen();
     if (!l) return;
     if (const auto ok = library_.setMailSent(l->review, l->mail.sent.empty()); !ok)
-        emit said(QString::fromStdString("Not changed: " + ok.error().detail + "."));
+        emit said(tr("Not changed: %1.").arg(QString::fromStdString(ok.error().detail)));
     refresh();
 }
 

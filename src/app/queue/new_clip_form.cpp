@@ -3,6 +3,7 @@
 
 #include "app/session/usual_schools.h"
 #include "app/theme/palette.h"
+#include "app/theme/words.h"
 #include "devices/inbox_folder.h"
 #include "judgement/safety.h"
 #include "judgement/targets.h"
@@ -81,8 +82,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     words_->setTabChangesFocus(true);
     words_->setMaximumHeight(64);
     for (const std::string& id : catalogue->exerciseIds())
-        if (const auto e = catalogue->exercise(id))
-            exercise_->addItem(QString::fromStdString(e->name), QString::fromStdString(id));
+        if (const auto e = catalogue->exercise(id)) exercise_->addItem(spoken(e->name), QString::fromStdString(id));
     guess_ = new QLabel;
     guess_->setWordWrap(true);
     guess_->setFont(face(Size::Small));
@@ -147,14 +147,14 @@ void NewClipForm::showExercise() {
     const QSignalBlocker quiet(version_);
     version_->clear();
     for (const Version& version : e->ladder)
-        version_->addItem(QString::fromStdString(version.name), QString::fromStdString(version.id));
+        version_->addItem(spoken(version.name), QString::fromStdString(version.id));
     // What was decided last for this client was asked for.
     const auto earlier = chosen_ ? library_.filed(chosen_, e->id) : decltype(library_.filed(chosen_, e->id)){};
     const std::string version = earlier.empty() ? e->startVersion : earlier.back().past.target.version;
     version_->setCurrentIndex(std::max(0, version_->findData(QString::fromStdString(version))));
     felt_->clear();
     felt_->addItem(tr("not said"));
-    for (const FeltPlace& f : e->felt) felt_->addItem(QString::fromStdString(f.name), QString::fromStdString(f.id));
+    for (const FeltPlace& f : e->felt) felt_->addItem(spoken(f.name), QString::fromStdString(f.id));
     showAsked();
     if (earlier.empty()) return;
     const Target& asked = earlier.back().past.target;
@@ -300,7 +300,7 @@ void NewClipForm::showGuess(const std::vector<std::pair<std::string, double>>& g
     for (const auto& [id, distance] : guesses)
         if (const auto e = library_.catalogue()->exercise(id); e && distance < kFar && names.size() < 3)
             names << QStringLiteral("<a href=\"%1\">%2</a>")
-                         .arg(QString::fromStdString(id), QString::fromStdString(e->name).toHtmlEscaped());
+                         .arg(QString::fromStdString(id), spoken(e->name).toHtmlEscaped());
     if (names.isEmpty()) return;
     if (!exerciseChosen_)
         exercise_->setCurrentIndex(exercise_->findData(QString::fromStdString(guesses.front().first)));
@@ -344,7 +344,7 @@ void NewClipForm::keep(int64_t client) {
                   if (kept)
                       finish(client, kept->path, kept->sha256);
                   else
-                      emit failed(QString::fromStdString("Not added: " + kept.error().detail + "."));
+                      emit failed(tr("Not added: %1.").arg(QString::fromStdString(kept.error().detail)));
               });
 }
 

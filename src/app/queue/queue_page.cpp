@@ -262,7 +262,7 @@ void QueuePage::openChosen() {
 void QueuePage::bringIn(const QString& path) {
     auto reader = ClipReader::open(path.toStdString());
     if (!reader) {
-        emit failed(QString::fromStdString("Not opened: " + reader.error().detail + ". Nothing was changed."));
+        emit failed(tr("Not opened: %1. Nothing was changed.").arg(QString::fromStdString(reader.error().detail)));
         return;
     }
     const ClipInfo& c = reader->info();
@@ -291,7 +291,7 @@ QString QueuePage::askedFor(const ReviewInputs& draft) const {
     QString html;
     for (const ClipCheck& c : checksFrom(check))
         if (c.verdict == "poor" || c.verdict == "unusable")
-            html += QStringLiteral("<li>%1</li>").arg(QString::fromStdString(c.ask).toHtmlEscaped());
+            html += QStringLiteral("<li>%1</li>").arg(spoken(c.ask).toHtmlEscaped());
     return html.isEmpty() ? tr("<p>The picture is good enough to measure.</p>")
                           : tr("<p><b>To ask for next time</b></p><ul style='margin-left:-24px'>%1</ul>").arg(html);
 }
@@ -328,7 +328,7 @@ void QueuePage::preview() {
     if (const QDate by = QDate::fromString(QString::fromStdString(e.clip.draft.answerBy), Qt::ISODate);
         by.isValid() && !e.clip.filed)
         html += tr("<p>An answer was promised by %1.</p>")
-                    .arg(QLocale(QLocale::English).toString(by, QStringLiteral("dddd, d MMMM")));
+                    .arg(coachLocale().toString(by, tr("dddd, d MMMM", "day of a date")));
     const QString trouble = consentTrouble(e.client.consent, today());
     if (!trouble.isEmpty()) html += tr("<p><b>%1</b> See the client room (Alt+5).</p>").arg(trouble);
     html += QStringLiteral("<p>%1</p>").arg((e.work.isEmpty() ? e.found : e.work).toHtmlEscaped());

@@ -2,6 +2,7 @@
 #include "app/session/comparison.h"
 
 #include "app/session/stored_review.h"
+#include "app/theme/words.h"
 
 #include <QDate>
 #include <QLocale>
@@ -9,9 +10,9 @@
 namespace deft::ui {
 namespace {
 
-QString dayWords(const std::string& iso) {
+QString dayInFull(const std::string& iso) {
     const QDate day = QDate::fromString(QString::fromStdString(iso), Qt::ISODate);
-    return day.isValid() ? QLocale(QLocale::English).toString(day, QStringLiteral("d MMMM yyyy")) : QString();
+    return day.isValid() ? coachLocale().toString(day, QObject::tr("d MMMM yyyy", "date")) : QString();
 }
 
 std::vector<Rep> ofSide(const std::vector<Rep>& reps, const char* side) {
@@ -126,7 +127,7 @@ void Comparison::withReview(int64_t clip, const std::function<void(const Review&
              [this, inputs = stored->draft, then](Result<Review> review) {
                  if (!review)
                      return nothing(
-                         QString::fromStdString("The other clip cannot be shown: " + review.error().detail + "."));
+                         tr("The other clip cannot be shown: %1.").arg(QString::fromStdString(review.error().detail)));
                  other_ = std::make_unique<Review>(std::move(*review));
                  otherFrames_ = std::make_unique<FrameSource>(inputs.clipPath, inputs.part);
                  if (other_->events.reps.empty()) return nothing(tr("No rep and no hold was found in the other clip."));
@@ -149,8 +150,8 @@ void Comparison::compareTimes() {
     const FiledReview& last = *same;
     withReview(last.clip, [this, date = last.date](const Review& before) {
         const Review& now = *session_.review();
-        show({tr("Last time, %1").arg(dayWords(date)), &before, before.events.reps, otherFrames_.get()},
-             {tr("This time, %1").arg(dayWords(now.inputs.date)), &now, now.events.reps, session_.frames()});
+        show({tr("Last time, %1").arg(dayInFull(date)), &before, before.events.reps, otherFrames_.get()},
+             {tr("This time, %1").arg(dayInFull(now.inputs.date)), &now, now.events.reps, session_.frames()});
     });
 }
 

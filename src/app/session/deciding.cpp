@@ -2,6 +2,7 @@
 // What the coach decides about the review that is open: every change a named step.
 #include "app/documents/answer_picture.h"
 #include "app/session/review_session.h"
+#include "app/theme/words.h"
 #include "review/neutral.h"
 #include "review/seen_faults.h"
 
@@ -40,7 +41,7 @@ void ReviewSession::addFault(const std::string& id, double start_s, double end_s
         emit failed(tr("A fault belongs to a rep or hold, and none was found in this clip."));
         return;
     }
-    edit(tr("fault seen: %1").arg(QString::fromStdString(plan->name)), [&](ReviewInputs& in) {
+    edit(tr("fault seen: %1").arg(spoken(plan->name)), [&](ReviewInputs& in) {
         see(in, review_->events, {id, start_s, end_s, false});
     });
     // What was added is what the next key is about.
@@ -62,17 +63,15 @@ void ReviewSession::moveFault(const Moment& m, double start_s, double end_s) {
 void ReviewSession::renameFault(const Moment& m, const std::string& id) {
     const FaultPlan* plan = review_ ? review_->exercise.fault(id) : nullptr;
     if (!plan || !review_->exercise.fault(m.id) || m.id == id) return;
-    edit(tr("%1 is: %2").arg(QString::fromStdString(m.title), QString::fromStdString(plan->name)),
-         [&](ReviewInputs& in) {
-             in.seen.erase(std::remove_if(in.seen.begin(), in.seen.end(),
-                                          [&](const SeenFault& s) {
-                                              return s.id == m.id &&
-                                                     repOfSpan(review_->events, s.start_s, s.end_s) == m.rep;
-                                          }),
-                           in.seen.end());
-             in.agreed[m.key()] = false;
-             see(in, review_->events, {id, m.start_s, m.end_s, false});
-         });
+    edit(tr("%1 is: %2").arg(spoken(m.title), spoken(plan->name)), [&](ReviewInputs& in) {
+        in.seen.erase(std::remove_if(in.seen.begin(), in.seen.end(),
+                                     [&](const SeenFault& s) {
+                                         return s.id == m.id && repOfSpan(review_->events, s.start_s, s.end_s) == m.rep;
+                                     }),
+                      in.seen.end());
+        in.agreed[m.key()] = false;
+        see(in, review_->events, {id, m.start_s, m.end_s, false});
+    });
 }
 
 void ReviewSession::setNeutral(std::optional<int64_t> frame) {
@@ -93,7 +92,7 @@ void ReviewSession::setNeutralMidway() {
     if (!review_) return;
     const auto own = ownRange(*review_);
     if (!own) {
-        emit failed(QString::fromStdString("Neutral not changed: " + own.error().detail + "."));
+        emit failed(tr("Neutral not changed: %1.").arg(QString::fromStdString(own.error().detail)));
         return;
     }
     edit(tr("neutral midway between arch and flat"), [&](ReviewInputs& in) { in.neutral = own->neutral; });
@@ -110,7 +109,7 @@ void ReviewSession::setNeutralOf(const Clip& other) {
     if (!review_) return;
     const auto neutral = neutralOfOther(*review_, other.draft);
     if (!neutral) {
-        emit failed(QString::fromStdString("Neutral not changed: " + neutral.error().detail + "."));
+        emit failed(tr("Neutral not changed: %1.").arg(QString::fromStdString(neutral.error().detail)));
         return;
     }
     edit(tr("neutral of another clip"), [&](ReviewInputs& in) { in.neutral = *neutral; });

@@ -171,7 +171,7 @@ void ReviewSession::edit(const QString& what, const std::function<void(ReviewInp
 }
 
 void ReviewSession::setMark(int64_t frame, const std::string& landmark, std::optional<Point2> point) {
-    const QString name = QString::fromStdString(landmarkWords(landmark));
+    const QString name = spoken(landmarkWords(landmark));
     edit(point ? tr("mark of the %1").arg(name) : tr("%1 not visible").arg(name), [&](ReviewInputs& in) {
         if (offered_) in.marks.seeds = offered_->seeds;
         in.marks.set(clip_.time_s[size_t(frame)], landmark, point);
@@ -218,7 +218,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
 
 void ReviewSession::save() {
     if (auto ok = library_.saveDraft(clipId_, inputs_); !ok) {
-        emit failed(QString::fromStdString("Not saved: " + ok.error().detail + "."));
+        emit failed(tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
         return;
     }
     savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));
@@ -232,8 +232,7 @@ void ReviewSession::tellDoubts() {
     const auto doubts = doubtfulMarks(inputs_.marks, clip_.width, clip_.height);
     if (doubts.empty()) return;
     QString words = tr("Look at the mark of the %1: it %2.")
-                        .arg(QString::fromStdString(landmarkWords(doubts.front().name)),
-                             QString::fromStdString(doubts.front().why));
+                        .arg(spoken(landmarkWords(doubts.front().name)), QString::fromStdString(doubts.front().why));
     if (doubts.size() > 1) words += tr(" And at %1 more.").arg(doubts.size() - 1);
     emit failed(words + tr(" Its band is wider until then."));
 }
@@ -271,7 +270,7 @@ void ReviewSession::measure() {
         },
         [this](Result<Followed> followed) {
             if (!followed) {
-                emit failed(QString::fromStdString("Not measured: " + followed.error().detail + "."));
+                emit failed(tr("Not measured: %1.").arg(QString::fromStdString(followed.error().detail)));
                 return;
             }
             followed_ = std::make_shared<const TrackingMemory>(std::move(followed->memory));
@@ -290,7 +289,7 @@ void ReviewSession::judge(Tracks tracks) {
 
 void ReviewSession::show(Result<Review> review) {
     if (!review) {
-        emit failed(QString::fromStdString("Not measured: " + review.error().detail + "."));
+        emit failed(tr("Not measured: %1.").arg(QString::fromStdString(review.error().detail)));
         return;
     }
     const bool first = !review_;

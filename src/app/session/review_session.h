@@ -35,6 +35,8 @@ public:
     bool isFiled() const { return filed_; }
     bool isBeingFiled() const { return filing_.isFiling(clipId_); }
 
+    /// What is known of the client has changed: name and language of what is not filed follow.
+    void follow(const Client& client);
     const ReviewInputs& inputs() const { return inputs_; }
     const Client& client() const { return client_; }
     const Exercise& exercise() const { return exercise_; }
@@ -118,8 +120,6 @@ private:
     Result<void> canBeFiled() const;
     void apply(const ReviewInputs& inputs);
     void judgeAgain();
-    /// What is known of the client has changed: name and language of what is not filed follow.
-    void follow(const Client& client);
     void judge(Tracks tracks);
     void show(Result<Review> review);
     void save();

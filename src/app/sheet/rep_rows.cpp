@@ -189,11 +189,10 @@ std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& e) {
         if (!q.isEmpty()) q[0] = q[0].toUpper();
         return q;
     };
-    const QString anchor = QString::fromStdString(measureName(anchorOf(e))).section(QLatin1Char(' '), 0, 0).toLower();
+    const QString anchor = spoken(measureName(anchorOf(e))).section(QLatin1Char(' '), 0, 0).toLower();
     const bool held = e.mover.isWindow();
     return {{{QObject::tr("Set-up"), anchor},
-             held ? std::pair(QObject::tr("Early"), anchor)
-                  : std::pair(sentence(e.phaseOut), QString::fromStdString(e.words.one)),
+             held ? std::pair(QObject::tr("Early"), anchor) : std::pair(sentence(e.phaseOut), spoken(e.words.one)),
              {sentence(e.phaseHold), QObject::tr("clean")},
              held ? std::pair(QObject::tr("Late"), anchor) : std::pair(sentence(e.phaseBack), QObject::tr("tempo")),
              {QObject::tr("Worst"), QObject::tr("anchor")}}};

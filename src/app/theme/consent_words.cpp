@@ -13,7 +13,7 @@ QString consentWords(const SafetyRules& rules, const std::optional<Consent>& con
     if (consent->scopes.empty()) return QObject::tr("withdrawn %1").arg(dayAndYear(consent->given));
     QStringList names;
     for (const auto& [id, name] : rules.consent)
-        if (consent->covers(id)) names << QString::fromStdString(name);
+        if (consent->covers(id)) names << spoken(name);
     return QObject::tr("%1: %2").arg(dayAndYear(consent->given), names.join(QStringLiteral("; ")));
 }
 

@@ -10,7 +10,7 @@ namespace deft::ui {
 QString targetWords(const Exercise& e, const Target& t) {
     QString words = QStringLiteral("%1 × ").arg(t.sets);
     if (t.reps.value_or(1) > 1 || !t.hold_s)
-        words += counted(t.reps.value_or(1), QString::fromStdString(e.words.one), QString::fromStdString(e.words.many));
+        words += counted(t.reps.value_or(1), spoken(e.words.one), spoken(e.words.many));
     if (t.hold_s)
         words += (t.reps.value_or(1) > 1 ? QStringLiteral(" × ") : QString()) + reading(*t.hold_s, "s", 0, false);
     if (t.range) words += QObject::tr(", up to %1").arg(reading(*t.range, measureUnit(e.mover.measure), 0, false));

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/theme/words.h"
 
+#include "base/data_folder.h"
 #include "language/numbers.h"
 
 #include <QDate>
@@ -10,17 +11,34 @@
 
 namespace deft::ui {
 
-static std::string& language() {
-    static std::string code = "en"; // set before the first window, and never while there is one
-    return code;
+static LanguagePtr& language() {
+    static LanguagePtr language; // null = English; set before the first window, and never while there is one
+    return language;
 }
 
-const std::string& coachLanguage() { return language(); }
-void setCoachLanguage(const std::string& code) { language() = code; }
+const std::string& coachLanguage() {
+    static const std::string english = "en";
+    return language() ? language()->code() : english;
+}
+
+void setCoachLanguage(LanguagePtr spoken) { language() = std::move(spoken); }
+
+QString spoken(const std::string& english) {
+    return QString::fromStdString(language() ? language()->text(english) : english);
+}
+
+QString said(const Message& message) {
+    if (language()) return QString::fromStdString(language()->say(message));
+    static const auto english = Language::load(dataFolder() / "languages", "en"); // nobody has chosen
+    return QString::fromStdString(english ? (*english)->say(message) : message.key);
+}
+
+QLocale coachLocale() { return QLocale(QString::fromStdString(coachLanguage())); }
 
 QString reading(double value, const std::string& unit, int decimals, bool sign) {
     if (!std::isfinite(value)) return QStringLiteral("–");
     QString text = QString::fromStdString(sign ? signedWords(value, decimals) : numberWords(value, decimals));
+    text.replace(QLatin1Char('.'), coachLocale().decimalPoint());
     if (unit == "deg")
         text += QStringLiteral("°");
     else if (!unit.empty())
@@ -36,10 +54,10 @@ QString counted(int n, const QString& one, const QString& many) {
 
 static QString dayAs(const std::string& iso, const QString& format) {
     const QDate day = QDate::fromString(QString::fromStdString(iso), Qt::ISODate);
-    return day.isValid() ? QLocale(QLocale::English).toString(day, format) : QString();
+    return day.isValid() ? coachLocale().toString(day, format) : QString();
 }
 
-QString dayWords(const std::string& iso) { return dayAs(iso, QStringLiteral("d MMM")); }
-QString dayAndYear(const std::string& iso) { return dayAs(iso, QStringLiteral("d MMM yyyy")); }
+QString dayWords(const std::string& iso) { return dayAs(iso, QObject::tr("d MMM", "day of a date")); }
+QString dayAndYear(const std::string& iso) { return dayAs(iso, QObject::tr("d MMM yyyy", "date")); }
 
 } // namespace deft::ui

@@ -1,15 +1,24 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-// Numbers and counts as they are written on the screen.
+// Numbers, counts and what files say, as they are written on the screen: in the coach's language.
 
+#include "language/language.h"
+
+#include <QLocale>
 #include <QString>
-#include <string>
 
 namespace deft::ui {
 
 /// The language in which the window speaks to the coach, a code such as "de".
 const std::string& coachLanguage();
-void setCoachLanguage(const std::string& code);
+void setCoachLanguage(LanguagePtr language); ///< before the first window, see speakToCoach()
+
+/// For days and their names.
+QLocale coachLocale();
+/// A name or sentence of an exercise file, a measure or a landmark in the coach's language; what it does not know (a
+/// client's name) stays.
+QString spoken(const std::string& english);
+QString said(const Message& message);
 
 /// A number with its unit; a real minus sign, "–" for a gap.
 QString reading(double value, const std::string& unit, int decimals = 1, bool sign = true);

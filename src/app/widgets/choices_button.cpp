@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/widgets/choices_button.h"
 
+#include "app/theme/words.h"
 #include <QMenu>
 #include <algorithm>
 
@@ -12,7 +13,7 @@ ChoicesButton::ChoicesButton(const std::map<std::string, std::string>& choices, 
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     setMenu(new QMenu(this));
     for (const auto& [id, name] : choices) {
-        QAction* a = menu()->addAction(QString::fromStdString(name));
+        QAction* a = menu()->addAction(spoken(name));
         a->setData(QString::fromStdString(id));
         a->setCheckable(true);
         connect(a, &QAction::toggled, this, &ChoicesButton::showNames);

@@ -14,8 +14,7 @@ void WeeksPanel::show(const std::vector<OverTime>& readings, const QString& why,
     readings_ = readings, why_ = why, pain_ = pain;
     setAside(pain.empty() ? signs_ : tr("×: pain told; ") + signs_);
     QStringList told;
-    for (const OverTime& o : readings)
-        told << QStringLiteral("%1: %2").arg(QString::fromStdString(o.now.name), trendWords(o).whole());
+    for (const OverTime& o : readings) told << QStringLiteral("%1: %2").arg(said(o.now.name), trendWords(o).whole());
     for (const std::string& day : pain) told << tr("pain told on %1").arg(dayWords(day));
     setAccessibleDescription(told.join(QStringLiteral("; ")));
     update();

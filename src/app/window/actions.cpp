@@ -13,6 +13,8 @@
 #include "app/queue/queue_page.h"
 #include "app/session/usual_schools.h"
 #include "app/theme/palette.h"
+#include "app/theme/window_language.h"
+#include "app/theme/words.h"
 #include "app/window/bars.h"
 #include "app/window/first_steps.h"
 #include "app/window/guide.h"
@@ -21,6 +23,7 @@
 #include "base/json.h"
 #include "review/review_json.h"
 
+#include <QActionGroup>
 #include <QApplication>
 #include <QFileDialog>
 #include <QMessageBox>
@@ -282,6 +285,7 @@ void MainWindow::makeActions() {
     add(view, tr("Full screen"), {K(Qt::SHIFT | Qt::Key_F11)}, this,
         [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
+    makeLanguageActions(view->addMenu(tr("Language of the window")));
 
     QMenu* help = menu(tr("&Help"));
     add(help, tr("Guide"), {K(Qt::Key_F1)}, this, [this] { (new Guide(this))->show(); });
@@ -308,16 +312,15 @@ void MainWindow::fillSchools() {
     for (const SchoolsAnswer& answer : e.schools) {
         const SchoolQuestion* question = session_->catalogue().schools().find(answer.question);
         if (!question) continue;
-        schools_->addSection(QString::fromStdString(question->name));
+        schools_->addSection(spoken(question->name));
         for (const SchoolChoice& choice : question->choices) {
             if (!session_->catalogue().inSchools(e, {{answer.question, choice.id}})) continue; // not for this exercise
-            QAction* a = schools_->addAction(QString::fromStdString(choice.name));
-            a->setToolTip(QString::fromStdString(choice.aim));
+            QAction* a = schools_->addAction(spoken(choice.name));
+            a->setToolTip(spoken(choice.aim));
             a->setCheckable(true);
             a->setChecked(now.at(answer.question) == choice.id);
             connect(a, &QAction::triggered, this, [this, q = answer.question, to = choice.id, name = choice.name] {
-                session_->edit(tr("school: %1").arg(QString::fromStdString(name)),
-                               [&](ReviewInputs& in) { in.schools[q] = to; });
+                session_->edit(tr("school: %1").arg(spoken(name)), [&](ReviewInputs& in) { in.schools[q] = to; });
             });
         }
     }
@@ -347,7 +350,7 @@ void MainWindow::writeMarksFile() {
     if (path.isEmpty()) return;
     auto ok = writeFileAtomically(path.toStdString(), toText(toJson(session_->inputs().marks)));
     say(ok ? tr("Marks exported to %1.").arg(path)
-           : QString::fromStdString("Marks not written: " + ok.error().detail + "."));
+           : tr("Marks not written: %1.").arg(QString::fromStdString(ok.error().detail)));
 }
 
 void MainWindow::writeReviewFolder() {
@@ -357,7 +360,26 @@ void MainWindow::writeReviewFolder() {
     if (path.isEmpty()) return;
     auto ok = writeFolder(*session_->review(), path.toStdString());
     say(ok ? tr("Measurements exported to %1.").arg(path)
-           : QString::fromStdString("Measurements not written: " + ok.error().detail + "."));
+           : tr("Measurements not written: %1.").arg(QString::fromStdString(ok.error().detail)));
+}
+
+void MainWindow::makeLanguageActions(QMenu* menu) {
+    auto* one = new QActionGroup(menu);
+    const auto offer = [&](const QString& name, const QString& code) {
+        QAction* a = menu->addAction(name);
+        a->setCheckable(true);
+        a->setChecked(chosenLanguage() == code);
+        one->addAction(a);
+        connect(a, &QAction::triggered, this, [this, name, code] {
+            chooseLanguage(code);
+            say(tr("%1: from the next start on.").arg(name));
+        });
+    };
+    offer(tr("As the desktop"), {});
+    for (const QString& code : windowLanguages()) {
+        QString name = QLocale(code).nativeLanguageName();
+        offer(code == QLatin1String("en") ? QStringLiteral("English") : name, code);
+    }
 }
 
 } // namespace deft::ui

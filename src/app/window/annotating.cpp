@@ -82,8 +82,7 @@ void MainWindow::chooseFault(const QString& title, const std::function<void(cons
     menu->setObjectName(QStringLiteral("faults"));
     menu->addSection(title);
     for (const FaultPlan& f : session_->exercise().faults)
-        connect(menu->addAction(QString::fromStdString(f.name)), &QAction::triggered, this,
-                [id = f.id, then] { then(id); });
+        connect(menu->addAction(spoken(f.name)), &QAction::triggered, this, [id = f.id, then] { then(id); });
     menu->popup(bench_->stage().mapToGlobal(QPoint(24, 48)));
 }
 
@@ -100,10 +99,9 @@ void MainWindow::chooseNeutralClip() {
     for (const Clip& clip : clips) {
         const Neutral& n = *clip.draft.neutral;
         const auto exercise = library_->catalogue()->exercise(clip.draft.exercise);
-        QString words =
-            tr("%1, %2: %3 ± %4")
-                .arg(dayWords(clip.received), QString::fromStdString(exercise ? exercise->name : clip.draft.exercise),
-                     reading(n.tilt_raw, "deg"), band(n.u95));
+        QString words = tr("%1, %2: %3 ± %4")
+                            .arg(dayWords(clip.received), spoken(exercise ? exercise->name : clip.draft.exercise),
+                                 reading(n.tilt_raw, "deg"), band(n.u95));
         if (n.range) words += tr(", own range %1").arg(reading(*n.range, "deg", 0, false));
         connect(menu->addAction(words), &QAction::triggered, this, [this, clip] { session_->setNeutralOf(clip); });
     }

@@ -4,6 +4,7 @@
 #include "app/paint/strokes.h"
 #include "app/session/review_session.h"
 #include "app/theme/target_words.h"
+#include "app/theme/words.h"
 
 #include <QAccessible>
 #include <QHBoxLayout>
@@ -176,7 +177,7 @@ void ClientLine::paintEvent(QPaintEvent*) {
     const ReviewInputs& in = session_.inputs();
     say(QString::fromStdString(in.client), c.ink, QFont::DemiBold, 8);
     say(QString::fromStdString(in.clientRole), c.ink2, QFont::Normal, 24);
-    say(QString::fromStdString(session_.exercise().name), c.ink, QFont::DemiBold, 8);
+    say(spoken(session_.exercise().name), c.ink, QFont::DemiBold, 8);
     if (const auto& schools = session_.exercise().schools; !schools.empty()) {
         // The school of the movement itself when there is one, else the first.
         const SchoolsAnswer* main = session_.exercise().answerTo("bridge");
@@ -184,7 +185,7 @@ void ClientLine::paintEvent(QPaintEvent*) {
         if (!main) main = &schools.front();
         const std::string chosen = session_.exercise().schoolsFor(in.schools)[main->question];
         if (const SchoolQuestion* q = session_.catalogue().schools().find(main->question); q && q->choice(chosen))
-            say(QString::fromStdString(q->choice(chosen)->name).toLower(), c.ink2, QFont::Normal, 24);
+            say(spoken(q->choice(chosen)->name).toLower(), c.ink2, QFont::Normal, 24);
     }
     say(tr("asked %1").arg(targetWords(session_.exercise(), in.asked)), c.ink2, QFont::Normal, 24);
     if (in.practice)

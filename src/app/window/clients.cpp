@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The client room's keys, and what leaves the library or is erased from it.
+#include "answer/filming.h"
 #include "app/client/client_page.h"
 #include "app/documents/bundle.h"
 #include "app/documents/client_report.h"
@@ -36,6 +37,7 @@ void MainWindow::makeClientActions(QMenu* menu) {
         {tr("Export a report of this exercise…"), K(Qt::Key_P), [this] { chooseReportFile(); }},
         {tr("Export the review as a bundle…"), K(Qt::Key_X), [this] { chooseBundleFile(); }},
         {tr("Sheet of this exercise for the client…"), K(Qt::Key_S), [this] { sheetOfRecord(); }},
+        {tr("How to film, as a page for the client…"), K(Qt::Key_F), [this] { filmingOfRecord(); }},
         {tr("Erase videos, or everything, of this client…"), K(Qt::Key_Delete), [this] { client_->askWhatToErase(); }}};
     for (const auto& [name, key, what] : actions) // none of them while a form is open: it belongs to one client
         add(menu, name, {key}, client_, [this, act = what] {
@@ -79,13 +81,28 @@ void MainWindow::sheetOfRecord() {
                          client.id);
 }
 
+/// Of every exercise that this client has filmed.
+void MainWindow::filmingOfRecord() {
+    const ClientRecord& record = client_->record();
+    if (record.exercises().empty()) return say(tr("Choose a client with an exercise first."));
+    std::vector<std::string> ids;
+    for (const auto& exercise : record.exercises()) ids.push_back(exercise.id);
+    const Client& client = record.client();
+    const auto page =
+        filmingPage(*library_->catalogue(), ids, {client.name, library_->coach().name, {}, {}, client.language});
+    if (!page) return say(tr("Not exported: %1.").arg(QString::fromStdString(page.error().detail)));
+    const QString path = QFileDialog::getSaveFileName(this, tr("How to film, as a file"), QStringLiteral("filming.pdf"),
+                                                      tr("PDF (*.pdf);;Page (*.html);;Text (*.txt);;Mail (*.eml)"));
+    if (!path.isEmpty()) writeLetter(path, *page, {}, client.id);
+}
+
 void MainWindow::markMailSent() {
     const FiledReview* r = client_->record().chosenReview();
     const auto mail = r ? library_->mailOf(r->id) : std::nullopt;
     if (!mail) return say(tr("No mail has been made for this review."));
     const auto ok = library_->setMailSent(r->id, mail->sent.empty());
     client_->record().refresh();
-    say(!ok                  ? QString::fromStdString("Not marked: " + ok.error().detail + ".")
+    say(!ok                  ? tr("Not marked: %1.").arg(QString::fromStdString(ok.error().detail))
         : mail->sent.empty() ? tr("Marked as sent.")
                              : tr("Marked as not sent."));
 }
@@ -152,7 +169,7 @@ void MainWindow::eraseClient(qint64 client, Erasing what) {
     client_->record().refresh();
     queue_->refresh();
     refreshBars();
-    if (!erased) return say(QString::fromStdString("Not erased: " + erased.error().detail + ". Ask for it again."));
+    if (!erased) return say(tr("Not erased: %1. Ask for it again.").arg(QString::fromStdString(erased.error().detail)));
     const QString traces = erased->traces.empty()
                                ? QString()
                                : tr(" Traces may still stand in the database's file (%1); the next start removes them.")

@@ -157,7 +157,7 @@ void MainWindow::openClip(qint64 id) {
         if (!std::filesystem::exists(clip->draft.clipPath, ec) &&
             QGuiApplication::platformName() != QLatin1String("offscreen"))
             return pointToClip(*clip);
-        return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
+        return say(tr("Not opened: %1. Its review so far is kept.").arg(QString::fromStdString(ok.error().detail)));
     }
     go(Bench);
 }
@@ -175,7 +175,8 @@ void MainWindow::bringBack(int64_t clip, const QString& path) {
     if (!of) return;
     const auto kept = keepFilm(path.toStdString(), of->draft.clipSha256, library_->folder() / "clips");
     const auto ok = kept ? library_->relocate(clip, kept->path) : tl::unexpected(kept.error());
-    if (!ok) return say(QString::fromStdString("Not opened: " + ok.error().detail + ". Its review so far is kept."));
+    if (!ok)
+        return say(tr("Not opened: %1. Its review so far is kept.").arg(QString::fromStdString(ok.error().detail)));
     openClip(clip);
 }
 

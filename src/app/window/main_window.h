@@ -100,6 +100,7 @@ private:
     void makeActions();
     void makeQueueActions(QMenu* menu);
     void makePracticeActions(QMenu* menu);
+    void makeLanguageActions(QMenu* menu);
     void makeClientActions(QMenu* menu);
     void showRecord(Room from);
     void makeProgrammeActions(QMenu* menu);
@@ -123,7 +124,9 @@ private:
     void chooseBundleFile();
     void chooseSheetForClient(const Exercise& exercise, const Target& target, const SheetReader& reader,
                               int64_t client = 0);
-    void sheetOfRecord(); ///< of the exercise shown in the client room
+    void sheetOfRecord();
+    void filmingOfRecord();
+    void writeLetter(const QString& path, const Answer& letter, const PictureMaker& pictures, int64_t client); ///< of the exercise shown in the client room
     void makeAnnotateActions(QMenu* menu);
     const Moment* moment() const; ///< the chosen one, null = none
     void chooseFault(const QString& title, const std::function<void(const std::string&)>& then);

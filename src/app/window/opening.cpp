@@ -69,12 +69,12 @@ void MainWindow::openFiles(const QStringList& paths) {
 void MainWindow::takeMarks(const QString& path) {
     auto marks = readMarks(path.toStdString());
     if (!marks)
-        return say(QString::fromStdString("Marks not read: " + marks.error().detail +
-                                          ". The marks of this review are as they were."));
+        return say(tr("Marks not read: %1. The marks of this review are as they were.")
+                       .arg(QString::fromStdString(marks.error().detail)));
     auto fitted = fitToClip(std::move(*marks), session_->clip(), session_->inputs().clipSha256);
     if (!fitted)
-        return say(QString::fromStdString("Marks not read: " + fitted.error().detail +
-                                          ". The marks of this review are as they were."));
+        return say(tr("Marks not read: %1. The marks of this review are as they were.")
+                       .arg(QString::fromStdString(fitted.error().detail)));
     if (areUnconfirmed(*fitted)) // the file is looked at here, by the coach: from now on they are the coach's marks
         say(tr("These marks were proposed by the program. Look at each before you answer."));
     fitted->keep("proposed", nullptr);
@@ -88,7 +88,7 @@ void MainWindow::takeExercise(const QString& path) {
     const auto exercise =
         text.and_then([&](const std::string& t) { return parseJson(t, path.toStdString()); })
             .and_then([&](const Json& j) { return library_->catalogue()->parse(j, path.toStdString()); });
-    if (!exercise) return say(QString::fromStdString("Not opened: " + exercise.error().detail + "."));
+    if (!exercise) return say(tr("Not opened: %1.").arg(QString::fromStdString(exercise.error().detail)));
     go(Exercises);
     exercises_->setEditing(true);
     exercises_->editor().edit(*exercise);
@@ -98,7 +98,7 @@ void MainWindow::takeExercise(const QString& path) {
 
 void MainWindow::takeNote(const QString& path) {
     const auto file = readFile(path.toStdString(), kMostNoteBytes);
-    if (!file) return say(QString::fromStdString("Not taken in: " + file.error().detail + "."));
+    if (!file) return say(tr("Not taken in: %1.").arg(QString::fromStdString(file.error().detail)));
     readPracticeNote(noteInText(*file), path.toStdString());
 }
 

@@ -3,6 +3,7 @@
 
 #include "app/session/desktop_link.h"
 #include "app/session/log.h"
+#include "app/theme/window_language.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
 #include "app/window/main_window.h"
@@ -102,6 +103,7 @@ int runWindow(int argc, char** argv, const WindowStart& start) {
         }
         return 1;
     }
+    speakToCoach(*(*library)->catalogue());
     MainWindow window(std::move(*library));
     application.window = &window;
     start.demo ? window.startDemo() : window.comeBack();

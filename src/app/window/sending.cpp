@@ -73,7 +73,7 @@ Result<void> writeAs(const std::filesystem::path& path, const Reviews& reviews, 
 
 void MainWindow::keepForVisit(bool andNext) {
     if (const auto ok = session_->keepForVisit(); !ok)
-        return say(QString::fromStdString("Not kept: " + ok.error().detail + "."));
+        return say(tr("Not kept: %1.").arg(QString::fromStdString(ok.error().detail)));
     const VisitClips& visit = session_->visit();
     int64_t next = 0;
     for (const VisitClips::Other& other : visit.others())
@@ -90,7 +90,7 @@ void MainWindow::keepForVisit(bool andNext) {
 void MainWindow::fileAnswer(bool andNext, bool alone) {
     if (!alone && session_->visit().open() > 0) return keepForVisit(andNext);
     if (const auto ok = session_->file(alone); !ok)
-        return say(QString::fromStdString("Not filed: " + ok.error().detail + ". The draft is kept."));
+        return say(tr("Not filed: %1. The draft is kept.").arg(QString::fromStdString(ok.error().detail)));
     const QString name = QString::fromStdString(session_->client().name);
     go(Queue);
     const int64_t next = queue_->chooseNext([this](int64_t clip) { return session_->filing().isFiling(clip); });
@@ -123,7 +123,7 @@ void MainWindow::connectSending() {
     connect(&queue_->expected(), &ExpectedList::remind, this, &MainWindow::remind);
     connect(&queue_->expected(), &ExpectedList::expectNoMore, this, [this](qint64 review) {
         const auto ok = library_->expectNoMore(review);
-        if (!ok) return say(QString::fromStdString("Not changed: " + ok.error().detail + "."));
+        if (!ok) return say(tr("Not changed: %1.").arg(QString::fromStdString(ok.error().detail)));
         queue_->refresh();
     });
     connect(outgoing_, &Outgoing::failed, this, [this](qint64, const QString& sentence) {
@@ -159,7 +159,7 @@ void MainWindow::giveUpMails() {
     outgoing_->giveUp(filed);
     for (const int64_t review : filed)
         if (auto ok = library_->markMade(review); !ok)
-            return say(QString::fromStdString("Not discarded: " + ok.error().detail + "."));
+            return say(tr("Not discarded: %1.").arg(QString::fromStdString(ok.error().detail)));
     for (const Aside& a : library_->asides("mail")) (void)library_->end("mail", a.subject);
     showInbox();
     say(filed.empty()
@@ -175,16 +175,16 @@ void MainWindow::remind(qint64 review) {
         for (const FiledReview& r : library_->filed(e.client, e.exercise)) // in the schools of what was answered
             if (const auto clip = r.id == review ? library_->clip(r.clip) : std::nullopt)
                 exercise = exerciseOf(*library_->catalogue(), clip->draft);
-        if (!exercise) return say(QString::fromStdString("No reminder: " + exercise.error().detail + "."));
+        if (!exercise) return say(tr("No reminder: %1.").arg(QString::fromStdString(exercise.error().detail)));
         const auto client = library_->client(e.client);
         const LanguagePtr language = library_->catalogue()->language(client ? client->language : std::string());
         const auto mail = answerMail(reminder(language, *exercise, e.target, e.name, e.coach, e.due),
                                      library_->correspondents(e.client, e.coach), {});
-        if (!mail) return say(QString::fromStdString("No reminder: " + mail.error().detail + "."));
+        if (!mail) return say(tr("No reminder: %1.").arg(QString::fromStdString(mail.error().detail)));
         const auto file =
             dropMail(library_->folder() / "outbox", "answer-" + std::to_string(review) + "-reminder", *mail);
         return say(file ? tr("The reminder is ready: %1").arg(QString::fromStdString(file->string()))
-                        : QString::fromStdString("No reminder: " + file.error().detail + "."));
+                        : tr("No reminder: %1.").arg(QString::fromStdString(file.error().detail)));
     }
 }
 
@@ -230,7 +230,7 @@ void MainWindow::writePicture(const QString& path) {
     const auto ok = writeFramePicture(*session_->review(), frame, session_->frame(), m ? m->measure : std::string(),
                                       path.toStdString());
     say(ok ? tr("Exported to %1, face made unrecognisable.").arg(path)
-           : QString::fromStdString("Not exported: " + ok.error().detail + "."));
+           : tr("Not exported: %1.").arg(QString::fromStdString(ok.error().detail)));
 }
 
 void MainWindow::writeAnswer(const QString& path) {
@@ -259,13 +259,17 @@ void MainWindow::chooseSheetForClient(const Exercise& exercise, const Target& ta
 void MainWindow::writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
                                      const SheetReader& reader, int64_t client) {
     const auto sheet = exerciseSheet(*library_->catalogue(), exercise, target, reader);
-    if (!sheet) return say(QString::fromStdString("Not exported: " + sheet.error().detail + "."));
+    if (!sheet) return say(tr("Not exported: %1.").arg(QString::fromStdString(sheet.error().detail)));
+    writeLetter(path, sheet->letter, sheetPictures(sheet->exercise), client);
+}
+
+void MainWindow::writeLetter(const QString& path, const Answer& letter, const PictureMaker& pictures, int64_t client) {
     writeAside(path,
-               [sheet = *sheet, who = library_->correspondents(client, reader.coach),
+               [letter, pictures, who = library_->correspondents(client, library_->coach().name),
                 file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) -> Result<void> {
                    const auto form = formOf(file);
                    if (!form) return tl::unexpected(form.error());
-                   auto content = answerIn(*form, sheet.letter, who, sheetPictures(sheet.exercise));
+                   auto content = answerIn(*form, letter, who, pictures);
                    if (!content) return tl::unexpected(content.error());
                    return writeFileAtomically(file, *content);
                });
@@ -275,7 +279,8 @@ void MainWindow::writeSheetForClient(const QString& path, const Exercise& exerci
 void MainWindow::writeAside(const QString& path, std::function<Result<void>(StopToken, const ProgressFn&)> write) {
     say(tr("Exporting %1 …").arg(path));
     writing_.run(std::move(write), [this, path](const Result<void>& ok) {
-        say(ok ? tr("Exported to %1.").arg(path) : QString::fromStdString("Not exported: " + ok.error().detail + "."));
+        say(ok ? tr("Exported to %1.").arg(path)
+               : tr("Not exported: %1.").arg(QString::fromStdString(ok.error().detail)));
     });
 }
 

@@ -177,7 +177,7 @@ void MainWindow::removeClip(int64_t id) {
     queue_->refresh();
     refreshBars();
     say(removed ? tr("The clip of %1 has been removed.").arg(whose)
-                : QString::fromStdString("Not removed: " + removed.error().detail + "."));
+                : tr("Not removed: %1.").arg(QString::fromStdString(removed.error().detail)));
 }
 
 void MainWindow::startDemo() {
@@ -232,7 +232,7 @@ void MainWindow::takeFolder(const QString& path) {
                 [this, path](const Result<int>& copied) {
                     say(copied ? tr("%1 copied into the inbox from %2; nothing was taken away there.")
                                      .arg(counted(*copied, tr("file"), tr("files")), path)
-                               : QString::fromStdString("Not taken over: " + copied.error().detail + "."));
+                               : tr("Not taken over: %1.").arg(QString::fromStdString(copied.error().detail)));
                     inbox_->look();
                 });
 }

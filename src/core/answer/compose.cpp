@@ -181,9 +181,9 @@ Messages whyWords(const Speaker& s, const Telling& telling) {
 const char* shareWords(double share) {
     return share < 0.4    ? "third"
            : share < 0.58 ? "half"
-           : share < 0.71 ? "two-thirds"
-           : share < 0.86 ? "three-quarters"
-                          : "nearly-all";
+           : share < 0.71 ? "twothirds"
+           : share < 0.86 ? "threequarters"
+                          : "nearly";
 }
 
 /// How to keep inside the range that stayed clean.

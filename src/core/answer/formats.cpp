@@ -52,6 +52,10 @@ std::string escapedHtml(const std::string& text) {
     return out;
 }
 
+std::string htmlLanguage(const Language& l) {
+    return " lang=\"" + l.code() + "\"" + (l.isRightToLeft() ? " dir=\"rtl\"" : "");
+}
+
 constexpr std::string_view kCorrection = "correction-";
 
 bool isCorrection(const AnswerPart& p) { return p.id.starts_with(kCorrection); }
@@ -73,8 +77,8 @@ std::string answerHtml(const Answer& answer, const PictureMaker& pictures) {
 }
 
 std::string answerPage(const Answer& a, const PictureSource& sources) {
-    std::string h = "<!DOCTYPE html>\n<html lang=\"" + a.language->code() +
-                    "\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
+    std::string h = "<!DOCTYPE html>\n<html" + htmlLanguage(*a.language) +
+                    ">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" "
                     "content=\"width=device-width\">\n<title>" +
                     escapedHtml(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
     h += "<h1>" + escapedHtml(a.exerciseName) + "</h1>\n";

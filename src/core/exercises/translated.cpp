@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "exercises/translated.h"
 
+#include "marks/names.h"
+
 namespace deft {
 namespace {
 
@@ -84,6 +86,8 @@ Result<Texts> textsOf(const Catalogue& catalogue) {
         texts.coach.insert(question.name);
         for (const SchoolChoice& choice : question.choices) texts.client.insert({choice.name, choice.aim});
     }
+    for (const std::string& name : measureNames()) texts.client.insert(name); // a report of then and now tells them
+    for (const std::string& landmark : landmarkNames()) texts.coach.insert(landmarkWords(landmark));
     for (const auto& [id, name] : catalogue.goals()) texts.coach.insert(name);
     texts.client.erase("");
     return texts;

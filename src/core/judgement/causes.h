@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "exercises/exercise.h"
+#include "language/message.h"
 
 #include <map>
 #include <set>

@@ -67,6 +67,7 @@ Result<std::shared_ptr<const Language>> Language::load(const fs::path& folder, c
     std::shared_ptr<Language> l(new Language);
     l->code_ = code, l->name_ = file->name, l->locale_ = file->locale;
     l->own_ = std::move(file->sentences), l->texts_ = std::move(file->texts);
+    l->isRightToLeft_ = icu::Locale(l->locale_.c_str()).isRightToLeft();
     if (code == "en") return l;
     auto english = readLanguage(folder / "en.json");
     if (!english) return tl::unexpected(english.error());

@@ -22,6 +22,7 @@ public:
 
     const std::string& code() const { return code_; }
     const std::string& name() const { return name_; } ///< in its own words: "Deutsch"
+    bool isRightToLeft() const { return isRightToLeft_; }
 
     /// What is missing in this language is said in English; a key that no catalogue has is a sentence of its own.
     std::string say(const Message& message) const;
@@ -46,6 +47,7 @@ private:
     std::string filled(const std::string& pattern, const Message& message) const;
 
     std::string code_, name_, locale_, point_ = ".";
+    bool isRightToLeft_ = false;
     std::map<std::string, std::string> own_, english_, texts_;
 };
 

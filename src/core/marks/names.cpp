@@ -88,6 +88,14 @@ std::string otherSideOf(std::string_view name) {
     return side.empty() ? "" : std::string(withoutSide(name)) + (side == "_l" ? "_r" : "_l");
 }
 
+std::vector<std::string> landmarkNames() {
+    std::vector<std::string> names;
+    for (const auto& [name, plain] : words())
+        for (const char* side : {"", "_l", "_r"})
+            if (isLandmark(name + side)) names.push_back(name + side);
+    return names;
+}
+
 std::string landmarkWords(std::string_view name) {
     const auto whole = words().find(name);
     if (whole != words().end()) return whole->second;

@@ -25,6 +25,8 @@ std::string sideOf(std::string_view name);
 /// The same place on the body's other side; empty for a name without a side.
 std::string otherSideOf(std::string_view name);
 
+/// Every name that may be marked, those with a side on both.
+std::vector<std::string> landmarkNames();
 /// Plain words for a landmark, for example "front hip point".
 std::string landmarkWords(std::string_view name);
 

@@ -66,6 +66,8 @@ const std::vector<Measure>& measures();
 const Measure* findMeasure(const std::string& id);
 /// Also the measures that need events, such as level_loss. Empty for an unknown id.
 std::string measureName(const std::string& id);
+/// Of all of them.
+std::vector<std::string> measureNames();
 std::string measureUnit(const std::string& id);
 std::string unitSign(const std::string& unit); ///< "deg" → "°"
 

@@ -51,6 +51,13 @@ std::string measureName(const std::string& id) {
     return {};
 }
 
+std::vector<std::string> measureNames() {
+    std::vector<std::string> names;
+    for (const Measure& m : measures()) names.push_back(m.name);
+    for (const auto& m : kEventMeasures) names.emplace_back(m.name);
+    return names;
+}
+
 std::string measureUnit(const std::string& id) {
     if (const Measure* m = findMeasure(id)) return m->unit;
     for (const auto& m : kEventMeasures)

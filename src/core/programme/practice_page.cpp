@@ -199,7 +199,7 @@ Result<std::string> practicePage(const Catalogue& catalogue, const Programme& p,
                        {"words", *parts.words}};
     return filled(
         parts.html,
-        {{"lang", parts.language},
+        {{"lang", htmlLanguage(l)},
          {"title", escapedHtml(l.say({"programme.title", {{"named", !p.coach.empty()}, {"coach", p.coach}}}))},
          {"css", parts.css},
          {"noscript", escapedHtml(parts.words->at("noscript").get<std::string>())},
@@ -219,7 +219,7 @@ Result<std::string> practiceSheet(const Catalogue& catalogue, const Programme& p
                                      {"dated", from.has_value()},
                                      {"from", from ? Argument(Day{*from}) : Argument("")},
                                      {"minutes", int(std::ceil(secondsOf(catalogue, p) / 60))}}});
-    std::string h = "<!DOCTYPE html>\n<html lang=\"" + l.code() + "\">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
+    std::string h = "<!DOCTYPE html>\n<html" + htmlLanguage(l) + ">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
                     escapedHtml(title) + "</title>\n<style>" + kSheetStyle + "</style>\n</head>\n<body>\n<main>\n<h1>" +
                     escapedHtml(title) + "</h1>\n<p>" + escapedHtml(when) + "</p>\n<ol>\n";
     const auto days = practiceDays(p);

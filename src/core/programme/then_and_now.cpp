@@ -81,7 +81,7 @@ std::optional<ThenAndNow> thenAndNow(const Catalogue& catalogue, const std::vect
 std::string thenAndNowPage(const Language& l, const std::string& client, const std::vector<ThenAndNow>& pairs,
                            const PairOfPictures& pictures) {
     const std::string title = l.say({"change.title", {{"named", !client.empty()}, {"name", client}}});
-    std::string h = "<!DOCTYPE html>\n<html lang=\"" + l.code() + "\">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
+    std::string h = "<!DOCTYPE html>\n<html" + htmlLanguage(l) + ">\n<head>\n<meta charset=\"utf-8\">\n<title>" +
                     escapedHtml(title) + "</title>\n<style>" + kPairStyle + "</style>\n</head>\n<body>\n<main>\n<h1>" +
                     escapedHtml(title) + "</h1>\n";
     for (const ThenAndNow& p : pairs) {
@@ -94,7 +94,7 @@ std::string thenAndNowPage(const Language& l, const std::string& client, const s
              escapedHtml(then) + "</th><th scope=\"col\">" + escapedHtml(now) + "</th><th scope=\"col\">" +
              escapedHtml(l.say("change.outcome")) + "</th></tr>\n";
         for (const Difference& d : p.differences)
-            h += "<tr><th scope=\"row\">" + escapedHtml(l.text(d.b.name)) + "</th><td>" + escapedHtml(valueOf(l, d.a)) +
+            h += "<tr><th scope=\"row\">" + escapedHtml(l.say(d.b.name)) + "</th><td>" + escapedHtml(valueOf(l, d.a)) +
                  "</td><td>" + escapedHtml(valueOf(l, d.b)) + "</td><td" +
                  (d.verdict == Difference::Verdict::Real ? " class=\"real\">" : ">") +
                  escapedHtml(l.say(verdictWords(d))) + "</td></tr>\n";

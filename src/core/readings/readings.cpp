@@ -40,7 +40,7 @@ ReadingRow ofTolerance(const Review& r, const std::vector<Rep>& reps, const Limi
             row.best = value, row.bestFrame = at, row.bestRep = int(k);
         clear = clear || isClearIn(r, limit.measure, repOfSpan(r.events, reps[k].start_s, reps[k].end_s));
     }
-    if (row.worstFrame < 0) row.why = s ? "cannot tell: marks lost" : "cannot tell: not marked";
+    if (row.worstFrame < 0) row.why = s ? "reading.lost" : "reading.not-marked";
     row.verdict = asFound(limit.verdict(row.value, row.u95), clear);
     return row;
 }
@@ -64,7 +64,7 @@ ReadingRow ofReps(const Review& r, const std::vector<Rep>& reps, const char* id,
     if (!row.reps.empty())
         row.value = row.stat == "median" ? medianOf(row.reps) : worst;
     else
-        row.why = reps.empty() ? "no rep found" : "cannot tell: marks lost";
+        row.why = reps.empty() ? "reading.no-rep" : "reading.lost";
     row.verdict = row.limit.verdict(row.value, row.u95);
     return row;
 }
@@ -86,7 +86,7 @@ ReadingRow ofWhole(const Review& r, const std::vector<Rep>& reps, const char* id
         if (row.bestRep < 0 || none.isWorse(row.best, found->first))
             row.best = found->first, row.bestRep = int(k), row.bestFrame = frame;
     }
-    if (row.worstRep < 0) row.why = reps.empty() ? "no hold found" : "cannot tell";
+    if (row.worstRep < 0) row.why = reps.empty() ? "reading.no-hold" : "reading.unknown";
     return row;
 }
 
@@ -115,15 +115,15 @@ struct Told {
     Aim aim = Aim::None; ///< what is better: common practice, no published source
     bool sign = false;
 };
-constexpr Told kTold[] = {{"tilt_range", "Own range, arch to flat", "deg", 0},
-                          {"control_range", "Control range, least", nullptr, 0, Aim::More},
-                          {"clean_hold", "Clean hold, median", "s", 1, Aim::More},
-                          {"sway", "Sway of the pelvis", nullptr, 2, Aim::Less},
-                          {"tremor_share", "Shaking, share of sway", nullptr, 0},
-                          {"shoulders_lead", "Shoulders before the pelvis", nullptr, 2, Aim::None, true},
-                          {"breath_fit", "Breath fit", "%", 0},
-                          {"pace_out", "Tempo, ", "s", 1},
-                          {"pace_back", "Tempo, ", "s", 1}};
+constexpr Told kTold[] = {{"tilt_range", "reading.own-range", "deg", 0},
+                          {"control_range", "reading.control-range", nullptr, 0, Aim::More},
+                          {"clean_hold", "reading.clean-hold", "s", 1, Aim::More},
+                          {"sway", "reading.sway", nullptr, 2, Aim::Less},
+                          {"tremor_share", "reading.shaking", nullptr, 0},
+                          {"shoulders_lead", "reading.shoulders-first", nullptr, 2, Aim::None, true},
+                          {"breath_fit", "reading.breath-fit", "%", 0},
+                          {"pace_out", "reading.tempo", "s", 1},
+                          {"pace_back", "reading.tempo", "s", 1}};
 
 } // namespace
 
@@ -136,8 +136,8 @@ ReadingRow toldReading(const Exercise& e, const std::string& measure, const std:
         row.unit = told.unit ? told.unit : measureUnit(measure == "control_range" ? e.mover.measure : measure);
         if (told.aim == Aim::More) row.aim.low = 0;
         if (told.aim == Aim::Less) row.aim.high = 0;
-        if (measure == "pace_out") row.name += e.phaseOut;
-        if (measure == "pace_back") row.name += e.phaseBack;
+        if (measure == "pace_out") row.name.with = {{"phase", Message(e.phaseOut)}};
+        if (measure == "pace_back") row.name.with = {{"phase", Message(e.phaseBack)}};
         if (const auto limit = limitOf(e, measure)) row.limit = *limit;
         return row;
     }
@@ -145,7 +145,7 @@ ReadingRow toldReading(const Exercise& e, const std::string& measure, const std:
     const auto limit = limitOf(e, measure);
     if (limit) row.unit = limit->unit, row.limit = *limit;
     if (stat == "set-up")
-        row.name += ", set-up", row.decimals = 0;
+        row.name = {"reading.set-up", {{"measure", row.name}}}, row.decimals = 0;
     else
         row.sign = limit && toldWithSign(*limit);
     return row;
@@ -181,8 +181,7 @@ std::vector<ReadingRow> readingRows(const Review& r, const std::vector<Rep>& rep
         row.value = v.value, row.u95 = v.u95, row.limit = limit;
         row.verdict = asFound(limit.verdict(v.value, v.u95), v.isPoor());
         row.worstFrame = row.bestFrame = r.clip().frameAt(r.events.setupEnd_s / 2);
-        if (!std::isfinite(v.value))
-            row.why = r.events.reps.empty() ? "cannot tell: no movement found" : "cannot tell: not marked";
+        if (!std::isfinite(v.value)) row.why = r.events.reps.empty() ? "reading.no-movement" : "reading.not-marked";
         rows.push_back(std::move(row));
     }
     if (const Neutral& n = r.series().neutral; n.range) {

@@ -7,7 +7,7 @@ namespace deft {
 /// One reading of a review: a measure's worst over the movement, its tolerance, and the rep in which it was best.
 /// It is what the coach reads, what is filed, and what is compared next time.
 struct ReadingRow {
-    std::string name;          ///< for people
+    Message name;              ///< for people
     std::string measure, stat; ///< stat: "set-up", "worst", "least" or "median"
     std::string unit;
     double value = kGap, u95 = kGap;
@@ -21,7 +21,7 @@ struct ReadingRow {
     int64_t bestFrame = -1, worstFrame = -1;
     int bestRep = -1, worstRep = -1;
     std::vector<double> reps; ///< its value in each rep that tells it
-    std::string why;          ///< why there is no value
+    Message why;              ///< why there is no value
 
     Verdict verdict = Verdict::CannotTell; ///< of the limit; Out only where a finding stands
 };

@@ -7,7 +7,8 @@ namespace deft {
 
 /// How repeatable one reading is when the same clips are marked again: by the same coach, or by another.
 struct Repeatability {
-    std::string name, measure, stat, unit; ///< as in ReadingRow
+    Message name;
+    std::string measure, stat, unit; ///< as in ReadingRow
     int clips = 0, markings = 0;
     double bias = kGap;                       ///< second marking less the first, mean over the clips
     double limitLow = kGap, limitHigh = kGap; ///< limits of agreement of the first two markings

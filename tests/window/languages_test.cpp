@@ -1,0 +1,129 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Two languages at once: the window speaks German to the coach while a letter goes out in Spanish.
+#include "app/answer/answer_row.h"
+#include "app/client/client_page.h"
+#include "app/exercises/exercises_page.h"
+#include "app/programme/programme_page.h"
+#include "app/theme/window_language.h"
+#include "support/driven_window.h"
+#include "support/pseudo_translator.h"
+
+#include <QAbstractButton>
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QRegularExpression>
+
+using namespace deft;
+using namespace deft::ui;
+
+class LanguagesTest : public test::DrivenWindow {
+    Q_OBJECT
+
+    /// Words of English that German has not, outside of what somebody has said or typed.
+    static QString englishIn(QString text) {
+        static const QRegularExpression tags(QStringLiteral("<[^>]*>")), quoted(QStringLiteral("[“„][^”“]*[”“]"));
+        text.remove(tags), text.remove(quoted);
+        static const QRegularExpression words(
+            QStringLiteral("\\b(the|your|and|with|until|you|before|of|not|from|this|is|are|to|for|clip's|on|it)\\b"),
+            QRegularExpression::CaseInsensitiveOption);
+        return words.match(text).captured();
+    }
+    /// Every text that the window's own controls show or offer.
+    QStringList texts() const {
+        QStringList all;
+        for (const QAction* a : window_->findChildren<QAction*>()) all << a->text() << a->toolTip();
+        for (const QWidget* w : window_->findChildren<QWidget*>()) {
+            all << w->toolTip() << w->accessibleName();
+            if (const auto* label = qobject_cast<const QLabel*>(w)) all << label->text();
+            if (const auto* button = qobject_cast<const QAbstractButton*>(w)) all << button->text();
+            if (const auto* line = qobject_cast<const QLineEdit*>(w)) all << line->placeholderText();
+            if (const auto* box = qobject_cast<const QComboBox*>(w))
+                for (int i = 0; i < box->count(); ++i) all << box->itemText(i);
+        }
+        return all;
+    }
+
+private slots:
+    void initTestCase() {
+        qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere");
+        prepare();
+        speakToCoach(*Catalogue::load(dataFolder()).value(), QStringLiteral("de"));
+        fill(QStringLiteral("german"));
+        openWindow(QStringLiteral("german"));
+    }
+    void cleanupTestCase() { window_.reset(); }
+
+    /// Each room is entered, and nothing English is left in it.
+    void everyRoomInGerman() {
+        openRuta();
+        for (const auto room :
+             {MainWindow::Queue, MainWindow::Bench, MainWindow::Compare, MainWindow::Letter, MainWindow::Record,
+              MainWindow::Programmes, MainWindow::Exercises, MainWindow::Practice}) {
+            window_->go(room);
+            QTest::qWait(50);
+            for (const QString& text : texts())
+                QVERIFY2(englishIn(text).isEmpty(),
+                         qPrintable(QStringLiteral("%1: %2: %3").arg(room).arg(englishIn(text), text)));
+        }
+    }
+
+    /// The facts for the coach are German, the words to the client Spanish.
+    void letterInTheClientsLanguage() {
+        openRuta();
+        window_->go(MainWindow::Record);
+        QTest::keyClick(window_.get(), Qt::Key_5, Qt::AltModifier);
+        ClientForm& form = window_->clientPage().form();
+        QTest::keyClick(&window_->clientPage(), Qt::Key_E);
+        QVERIFY(form.isVisible());
+        form.language().setCurrentIndex(form.language().findText(QStringLiteral("Español")));
+        form.keep();
+        QCOMPARE(session().inputs().language, std::string("es"));
+        const Answer& answer = session().answer();
+        QCOMPARE(answer.language->code(), std::string("es"));
+        QVERIFY(answer.find("greeting")->text.starts_with("Hola, Ruta"));
+        QVERIFY(answer.find("target")->text.starts_with("Hasta la próxima: "));
+        QCOMPARE(answer.find("target")->title, std::string("Nächstes Ziel"));
+        for (const AnswerPart& part : answer.parts)
+            for (const std::string& fact : part.facts)
+                QVERIFY2(englishIn(QString::fromStdString(fact)).isEmpty(), fact.c_str());
+        // It is hers from now on, in the library, too.
+        QCOMPARE(window_->library().clip(clipOf("Ruta"))->draft.language, std::string("es"));
+    }
+
+    /// Longer words, from right to left: no room breaks, and nothing that is shown in one line is cut.
+    void longerAndFromTheRight() {
+        test::PseudoTranslator pseudo;
+        QCoreApplication::installTranslator(&pseudo);
+        QApplication::setLayoutDirection(Qt::RightToLeft);
+        fill(QStringLiteral("pseudo"));
+        openWindow(QStringLiteral("pseudo"));
+        openRuta();
+        QStringList cut;
+        for (const auto room :
+             {MainWindow::Queue, MainWindow::Bench, MainWindow::Compare, MainWindow::Letter, MainWindow::Record,
+              MainWindow::Programmes, MainWindow::Exercises, MainWindow::Practice}) {
+            window_->go(room);
+            QTest::qWait(100);
+            if (const QString dir = qEnvironmentVariable("DEFT_PSEUDO_SHOTS"); !dir.isEmpty())
+                window_->grab().save(dir + QStringLiteral("/pseudo-%1.png").arg(room));
+            for (QWidget* w : window_->findChildren<QWidget*>()) {
+                if (!w->isVisibleTo(window_.get()) || w->visibleRegion().isEmpty()) continue;
+                const auto* label = qobject_cast<const QLabel*>(w);
+                const auto* button = qobject_cast<const QAbstractButton*>(w);
+                const bool oneLine =
+                    label ? !label->wordWrap() && !label->text().isEmpty() : button && !button->text().isEmpty();
+                if (oneLine && w->width() < w->minimumSizeHint().width())
+                    cut << QStringLiteral("%1: %2").arg(room).arg(label ? label->text() : button->text());
+            }
+            QVERIFY2(window_->width() <= 1280,
+                     qPrintable(QStringLiteral("room %1 needs %2 px").arg(room).arg(window_->width())));
+        }
+        QApplication::setLayoutDirection(Qt::LeftToRight);
+        QCoreApplication::removeTranslator(&pseudo);
+        QVERIFY2(cut.isEmpty(), qPrintable(cut.join(QLatin1Char('\n'))));
+    }
+};
+
+QTEST_MAIN(LanguagesTest)
+#include "languages_test.moc"
