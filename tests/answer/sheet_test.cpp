@@ -48,8 +48,11 @@ private slots:
             for (size_t at = text.find(line); at != std::string::npos; at = text.find(line, at + 1)) ++n;
             return n;
         };
-        for (const std::string& id : ids)
-            for (const std::string& line : shipped().exercise(id)->filming) QCOMPARE(count(line), 1);
+        for (const std::string& id : ids) {
+            const Exercise e = shipped().exercise(id).value();
+            for (const std::string& line : e.filming) QVERIFY2(count(line) >= 1 && count(line) < 3, line.c_str());
+        }
+        QCOMPARE(count("Wear something close-fitting"), 1);
         QVERIFY(page.find("always") && page.find("words"));
         QVERIFY(answerHtml(page, {}).find("One-leg stand</h2>") != std::string::npos);
         QVERIFY(answerMail(page, {}, {})->find("Subject: Filming for me") != std::string::npos);

@@ -171,6 +171,20 @@ private slots:
                 QVERIFY2(named.count(key) || source.find("\"" + key + "\"") != std::string::npos, key.c_str());
     }
 
+    /// What the clip checks ask for is known to the languages.
+    void whatIsAskedOfAPoorClip() {
+        std::string source;
+        for (const char* file : {"checks/clip_check.cpp", "proposals/check_before.cpp", "review/clip_facts.cpp"})
+            source += readFile(fs::path(DEFT_SOURCE_DIR "/src/core") / file).value();
+        static const QRegularExpression asked(QStringLiteral("\"((?:Please|More|Tight|Mark the|Look) [^\"]*\\.)\""));
+        int count = 0;
+        for (auto it = asked.globalMatch(QString::fromStdString(source)); it.hasNext(); ++count) {
+            const std::string sentence = it.next().captured(1).toStdString();
+            QVERIFY2(in("en")->texts().count(sentence) && in("de")->text(sentence) != sentence, sentence.c_str());
+        }
+        QVERIFY(count >= 15);
+    }
+
     /// The sheet of every version in every language: whole, nothing left open, nothing in English.
     void sheetsInEveryLanguage() {
         for (const std::string& id : shipped().exerciseIds()) {

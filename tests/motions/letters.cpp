@@ -2,11 +2,13 @@
 #include "motions/letters.h"
 
 #include "answer/phrases.h"
+#include "support/catalogue.h"
 #include "support/foreign_words.h"
 
 #include <QFile>
 #include <QRegularExpression>
 #include <QStringList>
+#include <array>
 
 namespace deft::test {
 namespace {
@@ -53,21 +55,21 @@ double readingEase(const QString& text) {
     return 206.835 - 1.015 * n / sentences - 84.6 * sounds / n;
 }
 
-/// What is wrong with the letter in the other languages: something left open, or English in it.
+/// What is wrong with the letter in another language: something left open, or English in it.
 static QString troubleInOtherLanguages(const Review& r) {
     static const QRegularExpression english(QStringLiteral("\\b(the|your|and|with|until|you|before|keep|please|of)\\b"),
                                             QRegularExpression::CaseInsensitiveOption);
+    static size_t letter = 0; // each in one of them: of some 1600, every language has a third
+    const char* code = std::array{"de", "es", "fr"}[letter++ % 3];
+    Review told = r;
+    told.inputs.language = code;
+    const QString text = QString::fromStdString(answerText(composeAnswer(told, "de")));
+    keepForReaders(r, text, code);
     QString out;
-    for (const char* code : {"de", "es", "fr"}) {
-        Review told = r;
-        told.inputs.language = code;
-        const QString text = QString::fromStdString(answerText(composeAnswer(told, "de")));
-        keepForReaders(r, text, code);
-        const auto found = english.match(text);
-        if (found.hasMatch()) out += QStringLiteral("%1 says %2; ").arg(code, found.captured());
-        if (text.contains(QLatin1Char('{')) || text.contains(QLatin1Char('|')))
-            out += QStringLiteral("%1 leaves something open; ").arg(code);
-    }
+    if (const auto found = english.match(text); found.hasMatch())
+        out += QStringLiteral("%1 says %2; ").arg(QLatin1String(code), found.captured());
+    if (text.contains(QLatin1Char('{')) || text.contains(QLatin1Char('|')))
+        out += QStringLiteral("%1 leaves something open; ").arg(QLatin1String(code));
     return out;
 }
 

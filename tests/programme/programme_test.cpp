@@ -341,6 +341,21 @@ private slots:
         QVERIFY(!programmeLetter(shipped(), p)->find("again"));
     }
 
+    /// Letter, sheet and calendar in the client's language, with what to watch; numbers of the day in its way, too.
+    void inTheClientsLanguage() {
+        const Programme p = proposed(need()).programme;
+        for (const auto& [code, word] : {std::pair{"de", "Wochen"}, {"es", "semanas"}, {"fr", "semaines"}}) {
+            PageExtras extras;
+            extras.language = code;
+            const std::string all = answerText(programmeLetter(shipped(), p, extras).value()) +
+                                    practiceSheet(shipped(), p, extras).value() +
+                                    programmeCalendar(shipped(), p, 1, "2031-05-18", code).value();
+            QVERIFY(all.find(word) != std::string::npos);
+            for (const char* english : {" the ", " your ", " and "})
+                QVERIFY2(all.find(english) == std::string::npos, (code + all).c_str());
+        }
+    }
+
     /// Only a change that both bands cannot explain is one, and only the same version is compared.
     void thenAndNowOfOneExercise() {
         auto first = reviewed("bridge", "2031-03-12", "stay", "both").reviews[0];

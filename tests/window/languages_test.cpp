@@ -5,6 +5,7 @@
 #include "app/exercises/exercises_page.h"
 #include "app/programme/programme_page.h"
 #include "app/theme/window_language.h"
+#include "base/data_folder.h"
 #include "support/driven_window.h"
 #include "support/pseudo_translator.h"
 
@@ -56,6 +57,8 @@ private slots:
 
     /// Each room is entered, and nothing English is left in it.
     void everyRoomInGerman() {
+        for (const Client& client : window_->library().clients())
+            QVERIFY(window_->library().setLanguage(client.id, "de"));
         openRuta();
         for (const auto room :
              {MainWindow::Queue, MainWindow::Bench, MainWindow::Compare, MainWindow::Letter, MainWindow::Record,

@@ -174,7 +174,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
     const Moment& m = session_.moments()[size_t(session_.moment())];
     say(tr("Moment %1 of %2").arg(session_.moment() + 1).arg(session_.moments().size()), Size::Small, QFont::Normal,
         dim);
-    say(QString::fromStdString(m.title), Size::Body, QFont::DemiBold, c.onStage);
+    say(spoken(m.title), Size::Body, QFont::DemiBold, c.onStage);
     QString state = m.phase == Phase::SetUp ? tr("set-up") : tr("rep %1").arg(m.rep + 1);
     state += m.clear ? tr(", clear") : tr(", cannot tell for sure");
     if (m.agreed) state += *m.agreed ? tr(", agreed") : tr(", rejected");

@@ -50,7 +50,7 @@ void ReadingsPanel::refresh() {
     QStringList told;
     if (session_.review()) {
         const bool own = session_.inputs().marks.markingSd_px.has_value();
-        const QString px = QString::number(session_.review()->series().context.markingSd_px, 'f', 1);
+        const QString px = coachLocale().toString(session_.review()->series().context.markingSd_px, 'f', 1);
         told << (own ? tr("marking SD %1 px (yours)") : tr("marking SD %1 px (default)")).arg(px);
     }
     setAside(told.join(QString()));

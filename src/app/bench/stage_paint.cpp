@@ -47,12 +47,11 @@ void StagePicture::paintGhosts(QPainter& p) const {
 
 void StagePicture::paintWords(QPainter& p) const {
     const double t = session_.clip().time_s[size_t(session_.frame())];
-    QString where = tr("%1 s, frame %2").arg(QString::number(t, 'f', 2)).arg(session_.frame() + 1);
+    QString where = tr("%1 s, frame %2").arg(coachLocale().toString(t, 'f', 2)).arg(session_.frame() + 1);
     if (session_.review() && !session_.review()->events.reps.empty()) {
         const auto [rep, phase] = placeOf(session_.review()->events, t);
-        where = tr("Rep %1, %2   %3")
-                    .arg(rep + 1)
-                    .arg(repColumns(session_.exercise())[size_t(phase)].first.toLower(), where);
+        where =
+            tr("Rep %1, %2   %3").arg(rep + 1).arg(inLine(repColumns(session_.exercise())[size_t(phase)].first), where);
     }
     p.setFont(face(Size::Body, QFont::DemiBold));
     haloText(p, {16, 26}, where);

@@ -86,7 +86,7 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
         const QString name = spoken(fault ? fault->name : r->exercise.check(cue.fault)->name);
         putText(p, QRectF(0, y, 16, 18), QString::number(++number), Size::Body, c.ink, QFont::DemiBold);
         line(name, Size::Body, c.ink, QFont::DemiBold, 20);
-        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(QString::fromStdString(cue.level)), Size::Small,
+        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(said("cue-level." + cue.level)), Size::Small,
                 c.ink2);
         y += 19;
     }

@@ -14,9 +14,14 @@ namespace deft::ui {
 namespace {
 
 constexpr std::pair<const char*, const char*> kPositions[] = {
-    {"all-fours", "On all fours"},      {"supine", "On the back"},     {"bridge", "Bridge"},
-    {"plank", "Plank and rollout"},     {"side-lying", "On the side"}, {"standing", "Standing"},
-    {"half-kneeling", "Half-kneeling"}, {"prone", "Face down"}};
+    {"all-fours", QT_TRANSLATE_NOOP("QObject", "On all fours")},
+    {"supine", QT_TRANSLATE_NOOP("QObject", "On the back")},
+    {"bridge", QT_TRANSLATE_NOOP("QObject", "Bridge")},
+    {"plank", QT_TRANSLATE_NOOP("QObject", "Plank and rollout")},
+    {"side-lying", QT_TRANSLATE_NOOP("QObject", "On the side")},
+    {"standing", QT_TRANSLATE_NOOP("QObject", "Standing")},
+    {"half-kneeling", QT_TRANSLATE_NOOP("QObject", "Half-kneeling")},
+    {"prone", QT_TRANSLATE_NOOP("QObject", "Face down")}};
 
 bool isExercise(const QListWidgetItem* item) { return item && !item->data(Qt::UserRole).toString().isEmpty(); }
 
@@ -119,7 +124,7 @@ void ExercisesPage::refresh() {
             item->setSizeHint({0, 26});
         }
     };
-    for (const auto& [position, title] : kPositions) add(position, tr(title));
+    for (const auto& [position, title] : kPositions) add(position, QObject::tr(title));
     add("damaged", tr("Damaged files"));
 }
 

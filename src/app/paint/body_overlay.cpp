@@ -214,8 +214,7 @@ void drawMatLine(const Ink& ink, const Frame& f, bool label, double width) {
     ink.line(ink.at(a), ink.at(b), kOnPicture, 1.0, Qt::CustomDashLine);
     if (label)
         ink.text(QPointF(std::max(ink.left(), ink.at(a).x()) + ink.px(16), ink.at(a).y() + ink.px(14)),
-                 (stands ? QStringLiteral("level, roll ") : QStringLiteral("mat line, roll ")) +
-                     reading(axes.rollDeg, "deg"),
+                 (stands ? QObject::tr("level, roll ") : QObject::tr("mat line, roll ")) + reading(axes.rollDeg, "deg"),
                  Qt::AlignLeft, Size::Small, QFont::Medium);
 }
 

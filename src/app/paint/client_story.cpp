@@ -79,8 +79,8 @@ void drawCues(QPainter& p, const QRectF& body, const ClientStory& story) {
         const bool helped = cue.effect == CueSpell::Effect::Gone || cue.effect == CueSpell::Effect::Less,
                    now = cue.effect == CueSpell::Effect::JustSaid;
         const double room = columns.name - 16;
-        const int version = putText(p, QRectF(row.left(), row.top(), room, kCueRow), text(cue.level), Size::Small,
-                                    c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+        const int version = putText(p, QRectF(row.left(), row.top(), room, kCueRow), said("cue-level." + cue.level),
+                                    Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
         putText(p, QRectF(row.left(), row.top(), room - version - 8, kCueRow), toldOf(story.exercise, cue.fault).name,
                 Size::Small, c.ink, QFont::DemiBold);
         // Solid where it worked, ticks where nothing real came of it: never told by colour alone.

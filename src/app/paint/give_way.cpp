@@ -57,9 +57,9 @@ int stepFor(double far) {
 QString giveWayWords(const Exercise& exercise) {
     const FaultPlan* anchor = exercise.anchor();
     if (!anchor) return {};
-    const QString name = spoken(measureName(anchor->limit.measure)).toLower();
+    const QString name = inLine(spoken(measureName(anchor->limit.measure)));
     return exercise.mover.isWindow() ? QObject::tr("%1 over time").arg(name)
-                                     : QObject::tr("%1 over %2").arg(name, spoken(exercise.words.one));
+                                     : QObject::tr("%1 over %2").arg(name, spoken(exercise.words.one, "noun"));
 }
 
 void drawGiveWay(QPainter& p, const QRectF& body, const Review& r, int chosenRep) {

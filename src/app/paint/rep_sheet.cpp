@@ -164,8 +164,8 @@ void drawRepHead(QPainter& p, const RepSheetLook& look, const Exercise& exercise
         QRectF box = look.box(0, Phase(k));
         box.moveTop(0);
         box.setHeight(h - 4);
-        putText(p, box, columns[size_t(k)].first, Size::Small, c.ink, QFont::DemiBold);
-        putText(p, box, columns[size_t(k)].second, Size::Small, c.ink2, QFont::Normal,
+        const int used = putText(p, box, columns[size_t(k)].first, Size::Small, c.ink, QFont::DemiBold);
+        putText(p, box.adjusted(used + 4, 0, 0, 0), columns[size_t(k)].second, Size::Small, c.ink2, QFont::Normal,
                 Qt::AlignRight | Qt::AlignVCenter);
     }
 }

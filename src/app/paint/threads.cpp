@@ -93,7 +93,7 @@ void drawThreads(QPainter& p, const QRectF& body, const ClipInfo& clip, const Re
         if (const Series* mover = r->series().find(r->exercise.mover.measure)) {
             const auto [low, high] = spanOf(*mover);
             const QRectF strip(a.left(), a.top() + 6 * unit + 2, a.width(), 2 * unit - 6);
-            name(strip.top(), strip.height(), spoken(r->exercise.words.one));
+            name(strip.top(), strip.height(), shortNoun(r->exercise.words.one));
             drawBandedLine(
                 p, pointsOf(r->series().time_s, *mover),
                 [&, lo = low, hi = high](double t, double v) {

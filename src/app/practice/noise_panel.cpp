@@ -14,7 +14,7 @@ namespace deft::ui {
 namespace {
 
 constexpr int kNoiseRow = 28, kMarksOfHabit = 4;
-QString share(double trunks) { return QStringLiteral("%1\u00a0%").arg(QString::number(100 * trunks, 'f', 1)); }
+QString share(double trunks) { return QStringLiteral("%1\u00a0%").arg(coachLocale().toString(100 * trunks, 'f', 1)); }
 
 } // namespace
 

@@ -27,8 +27,7 @@ QString wordsOf(const ProgrammeDesk& desk, const ProgrammeItem* item) {
     if (!e) return QObject::tr("its file cannot be read");
     const int version = e->versionIndex(item->target.version);
     QString words = targetWords(*e, item->target);
-    if (!item->target.firstSide.empty())
-        words += QObject::tr(", %1 first").arg(QString::fromStdString(item->target.firstSide));
+    if (!item->target.firstSide.empty()) words += QObject::tr(", %1 first").arg(sideWords(item->target.firstSide));
     if (item->target.sets > 1) words += QObject::tr(", rest %1 s").arg(std::lround(item->rest_s));
     return version < 0 ? words : spoken(e->ladder[size_t(version)].name) + QLatin1Char('\n') + words;
 }

@@ -184,7 +184,7 @@ void DoseForm::refresh() {
     hold_->setValue(item->target.hold_s.value_or(0));
     rest_->setValue(item->rest_s);
     days_->setValue(item->target.daysPerWeek);
-    watch_->setText(QString::fromStdString(item->watch));
+    watch_->setText(spoken(item->watch));
     watch_->setToolTip(watch_->text());
     watch_->setCursorPosition(0);
     filling_ = false;
@@ -200,7 +200,7 @@ void DoseForm::keep() {
     if (!t.reps && !t.hold_s) t.reps = 1;
     t.firstSide = side_->currentData().toString().toStdString();
     item.rest_s = rest_->value();
-    item.watch = watch_->text().toStdString();
+    if (watch_->text() != spoken(item.watch)) item.watch = watch_->text().toStdString(); // else as its file says it
     if (!(item.target == desk_.item()->target) &&
         std::find(item.because.begin(), item.because.end(), "dose changed by the coach") == item.because.end())
         item.because.push_back("dose changed by the coach");

@@ -14,6 +14,7 @@
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QScrollArea>
+#include <algorithm>
 #include <cmath>
 
 namespace deft::ui {
@@ -100,12 +101,12 @@ QWidget* ProgrammePage::middle() {
     connect(side, &KeyButton::clicked, this, &ProgrammePage::besideAnother);
     for (QWidget* w : {add_, up, down, out, side}) row->addWidget(w);
     row->addStretch(1);
-    row->addWidget(minutes_);
     course_ = new CoursePanel(desk_);
     course_->setMinimumHeight(150);
     auto* whole = new QWidget;
     auto* column = columnIn(whole, 10);
     column->addWidget(shown_, 3);
+    column->addWidget(minutes_, 0, Qt::AlignTrailing);
     column->addLayout(row);
     column->addWidget(course_, 2);
     return whole;
@@ -125,7 +126,7 @@ QWidget* ProgrammePage::right() {
     connect(page_, &KeyButton::clicked, this, &ProgrammePage::pageWanted);
     connect(give_, &KeyButton::clicked, this, &ProgrammePage::givePressed);
     auto* side = new QWidget;
-    side->setFixedWidth(288);
+    side->setFixedWidth(std::clamp(asPage_->sizeHint().width(), 288, 380)); // as its longest words
     auto* column = columnIn(side, 12);
     auto* told = new QWidget;
     auto* facts = columnIn(told);
@@ -162,7 +163,7 @@ QString ProgrammePage::heading() const {
 QString ProgrammePage::nameOf(const ProgrammeItem& item) const {
     const auto e = desk_.exercise(item);
     if (!e) return text(item.exercise);
-    return tr("%1, %2").arg(text(nameWithVersion(*e, item.target.version)), targetWords(*e, item.target));
+    return tr("%1, %2").arg(nameWords(*e, item.target.version), targetWords(*e, item.target));
 }
 
 void ProgrammePage::offer(const std::vector<ProgrammeItem>& items, QWidget* at, bool instead) {

@@ -64,12 +64,12 @@ void ProgrammeTable::refresh() {
         if (!e) {
             row.what = QString::fromStdString(item.exercise), row.why = tr("its file cannot be read");
         } else {
-            row.what = QString::fromStdString(nameWithVersion(*e, item.target.version));
+            row.what = nameWords(*e, item.target.version);
             row.dose = targetWords(*e, item.target);
             if (e->eachSide)
                 row.dose += item.target.firstSide.empty()
                                 ? tr(" a side")
-                                : tr(" a side, %1 first").arg(QString::fromStdString(item.target.firstSide));
+                                : tr(" a side, %1 first").arg(sideWords(item.target.firstSide));
             row.rest = item.target.sets > 1 ? tr("rest %1 s").arg(std::lround(item.rest_s)) : QString();
             if (item.target.daysPerWeek < int(desk_.programme().days.size()))
                 row.rest += (row.rest.isEmpty() ? QString() : QStringLiteral(", ")) +

@@ -77,7 +77,7 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     stop_->addItem(tr("nothing of that kind"));
     const CataloguePtr catalogue = library.catalogue();
     for (const auto* list : {&catalogue->safety().redFlags, &catalogue->safety().signs})
-        for (const auto& [id, what] : *list) stop_->addItem(QString::fromStdString(what), QString::fromStdString(id));
+        for (const auto& [id, what] : *list) stop_->addItem(spoken(what), QString::fromStdString(id));
     words_ = new QPlainTextEdit;
     words_->setTabChangesFocus(true);
     words_->setMaximumHeight(64);

@@ -321,7 +321,8 @@ void QueuePage::preview() {
         html += (e.visit > 1 ? tr("<p>One of %1 clips of this visit; one letter answers them.</p>").arg(e.visit)
                              : QString()) +
                 tr("<p><b>%1</b>, asked %2, received %3</p>")
-                    .arg(text(exercise->name), targetWords(*exercise, e.clip.draft.asked), dayAndYear(e.clip.received));
+                    .arg(spoken(exercise->name).toHtmlEscaped(), targetWords(*exercise, e.clip.draft.asked),
+                         dayAndYear(e.clip.received));
     if (!e.clip.draft.note.words.empty()) html += QStringLiteral("<p>“%1”</p>").arg(text(e.clip.draft.note.words));
     if (e.clip.draft.note.pain)
         html += tr("<p><b>Pain was named.</b> Answer this one first; the exercise stops until you have spoken.</p>");

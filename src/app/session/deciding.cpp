@@ -11,7 +11,7 @@
 namespace deft::ui {
 
 void ReviewSession::agree(const Moment& m, bool yes) {
-    const QString what = tr("%1, rep %2").arg(QString::fromStdString(m.title)).arg(m.rep + 1);
+    const QString what = tr("%1, rep %2").arg(spoken(m.title)).arg(m.rep + 1);
     edit((yes ? tr("agree: %1") : tr("reject: %1")).arg(what), [&](ReviewInputs& in) { in.agreed[m.key()] = yes; });
 }
 
@@ -53,7 +53,7 @@ void ReviewSession::addFault(const std::string& id, double start_s, double end_s
 void ReviewSession::moveFault(const Moment& m, double start_s, double end_s) {
     if (!review_ || !review_->exercise.fault(m.id) || end_s < start_s) return;
     edit(
-        tr("span of: %1").arg(QString::fromStdString(m.title)),
+        tr("span of: %1").arg(spoken(m.title)),
         [&](ReviewInputs& in) {
             see(in, review_->events, {m.id, start_s, end_s, true}); // not as it was measured
         },

@@ -185,14 +185,14 @@ std::vector<RepRow> repRows(const Review& r) {
 
 std::array<std::pair<QString, QString>, kPhases> repColumns(const Exercise& e) {
     auto sentence = [](const std::string& s) {
-        QString q = QString::fromStdString(s);
+        QString q = spoken(s);
         if (!q.isEmpty()) q[0] = q[0].toUpper();
         return q;
     };
-    const QString anchor = spoken(measureName(anchorOf(e))).section(QLatin1Char(' '), 0, 0).toLower();
+    const QString anchor = inLine(spoken(measureName(anchorOf(e))).section(QLatin1Char(' '), 0, 0));
     const bool held = e.mover.isWindow();
     return {{{QObject::tr("Set-up"), anchor},
-             held ? std::pair(QObject::tr("Early"), anchor) : std::pair(sentence(e.phaseOut), spoken(e.words.one)),
+             held ? std::pair(QObject::tr("Early"), anchor) : std::pair(sentence(e.phaseOut), shortNoun(e.words.one)),
              {sentence(e.phaseHold), QObject::tr("clean")},
              held ? std::pair(QObject::tr("Late"), anchor) : std::pair(sentence(e.phaseBack), QObject::tr("tempo")),
              {QObject::tr("Worst"), QObject::tr("anchor")}}};

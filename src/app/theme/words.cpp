@@ -23,8 +23,13 @@ const std::string& coachLanguage() {
 
 void setCoachLanguage(LanguagePtr spoken) { language() = std::move(spoken); }
 
-QString spoken(const std::string& english) {
-    return QString::fromStdString(language() ? language()->text(english) : english);
+QString spoken(const std::string& english, const std::string& context) {
+    return QString::fromStdString(language() ? language()->text(english, context) : english);
+}
+
+QString shortNoun(const std::string& english) {
+    const bool has = language() && language()->texts().count("short|" + english);
+    return spoken(english, has ? "short" : "noun");
 }
 
 QString said(const Message& message) {
@@ -32,6 +37,8 @@ QString said(const Message& message) {
     static const auto english = Language::load(dataFolder() / "languages", "en"); // nobody has chosen
     return QString::fromStdString(english ? (*english)->say(message) : message.key);
 }
+
+QString inLine(const QString& name) { return coachLanguage() == "de" ? name : name.toLower(); }
 
 QLocale coachLocale() { return QLocale(QString::fromStdString(coachLanguage())); }
 

@@ -17,8 +17,13 @@ void setCoachLanguage(LanguagePtr language); ///< before the first window, see s
 QLocale coachLocale();
 /// A name or sentence of an exercise file, a measure or a landmark in the coach's language; what it does not know (a
 /// client's name) stays.
-QString spoken(const std::string& english);
+/// @param context see Language::text()
+QString spoken(const std::string& english, const std::string& context = {});
+/// The word of an exercise for one of its movements where there is little room: "Wdh."
+QString shortNoun(const std::string& english);
 QString said(const Message& message);
+/// A name inside of a line: small where the language writes nouns so.
+QString inLine(const QString& name);
 
 /// A number with its unit; a real minus sign, "–" for a gap.
 QString reading(double value, const std::string& unit, int decimals = 1, bool sign = true);

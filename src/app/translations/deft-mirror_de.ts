@@ -2,7 +2,765 @@
 <!DOCTYPE TS>
 <TS version="2.1" language="de" sourcelanguage="en">
 <context>
-    <name>AnswerPage</name>
+    <name>QObject</name>
+    <message>
+        <source>arrow</source>
+        <translation>Pfeil</translation>
+    </message>
+    <message>
+        <source>line</source>
+        <translation>Linie</translation>
+    </message>
+    <message>
+        <source>angle</source>
+        <translation>Winkel</translation>
+    </message>
+    <message>
+        <source>words</source>
+        <translation>Worte</translation>
+    </message>
+    <message>
+        <source>in tolerance</source>
+        <translation>in der Toleranz</translation>
+    </message>
+    <message>
+        <source>out of tolerance</source>
+        <translation>außerhalb der Toleranz</translation>
+    </message>
+    <message>
+        <source>cannot tell whether in tolerance</source>
+        <translation>nicht zu sagen, ob in der Toleranz</translation>
+    </message>
+    <message>
+        <source>d MMM yyyy</source>
+        <comment>date</comment>
+        <translation>d. MMM yyyy</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>not said</source>
+        <translation>nicht gesagt</translation>
+    </message>
+    <message>
+        <source>%1 (%2)</source>
+        <translation>%1 (%2)</translation>
+    </message>
+    <message>
+        <source>%1: %2 of %3</source>
+        <translation>%1: %2 von %3</translation>
+    </message>
+    <message>
+        <source>no programme yet</source>
+        <translation>noch kein Übungsplan</translation>
+    </message>
+    <message>
+        <source>as usual</source>
+        <translation>wie üblich</translation>
+    </message>
+    <message>
+        <source>review</source>
+        <translation>Rückmeldung</translation>
+    </message>
+    <message>
+        <source>reviews</source>
+        <translation>Rückmeldungen</translation>
+    </message>
+    <message>
+        <source>, %1 waits</source>
+        <translation>, %1 wartet</translation>
+    </message>
+    <message>
+        <source>cannot tell</source>
+        <translation>nicht zu sagen</translation>
+    </message>
+    <message>
+        <source>%1 ± %2</source>
+        <translation>%1 ± %2</translation>
+    </message>
+    <message>
+        <source>%1: %2 from %3 to %4. Bands are 95 %.</source>
+        <translation>%1: %2 von %3 bis %4. Bänder sind 95 %.</translation>
+    </message>
+    <message>
+        <source>Over the weeks</source>
+        <translation>Über die Wochen</translation>
+    </message>
+    <message>
+        <source>filled: the last review; shaded: tolerance; line: a trend beyond the noise</source>
+        <translation>ausgefüllt: die letzte Rückmeldung; schattiert: Toleranz; Linie: ein Trend über dem Rauschen</translation>
+    </message>
+    <message>
+        <source>Cues given</source>
+        <translation>Gegebene Hinweise</translation>
+    </message>
+    <message>
+        <source>solid: it worked; ticks: nothing real came of it</source>
+        <translation>ausgefüllt: hat gewirkt; Striche: nichts Wirkliches kam dabei heraus</translation>
+    </message>
+    <message>
+        <source>None yet for this exercise.</source>
+        <translation>Noch keine für diese Übung.</translation>
+    </message>
+    <message>
+        <source>Ladder</source>
+        <translation>Leiter</translation>
+    </message>
+    <message>
+        <source>Decided, %1</source>
+        <translation>Entschieden, %1</translation>
+    </message>
+    <message>
+        <source>%1, %2. Bands are 95 %.</source>
+        <translation>%1, %2. Bänder sind 95 %.</translation>
+    </message>
+    <message>
+        <source>Give-way</source>
+        <translation>Nachgeben</translation>
+    </message>
+    <message>
+        <source>Time plots</source>
+        <translation>Zeitkurven</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 bis %2</translation>
+    </message>
+    <message>
+        <source>up to %1</source>
+        <translation>bis %1</translation>
+    </message>
+    <message>
+        <source>from %1</source>
+        <translation>ab %1</translation>
+    </message>
+    <message>
+        <source>way out</source>
+        <translation>Hinweg</translation>
+    </message>
+    <message>
+        <source>hold</source>
+        <translation>Halten</translation>
+    </message>
+    <message>
+        <source>way back</source>
+        <translation>Rückweg</translation>
+    </message>
+    <message>
+        <source>always</source>
+        <translation>immer</translation>
+    </message>
+    <message>
+        <source>What is measured</source>
+        <translation>Was gemessen wird</translation>
+    </message>
+    <message>
+        <source>when the hold begins</source>
+        <translation>wenn das Halten beginnt</translation>
+    </message>
+    <message>
+        <source>set-up</source>
+        <translation>Aufbau</translation>
+    </message>
+    <message>
+        <source>Marks: </source>
+        <translation>Marken:   </translation>
+    </message>
+    <message>
+        <source>Faults, what causes them, and what to say</source>
+        <translation>Fehler, was sie verursacht und was zu sagen ist</translation>
+    </message>
+    <message>
+        <source> – follows from %1</source>
+        <translation> – folgt aus %1</translation>
+    </message>
+    <message>
+        <source>Ladder, easiest first</source>
+        <translation>Leiter, das Leichteste zuerst</translation>
+    </message>
+    <message>
+        <source> (begins here)</source>
+        <translation> (hier geht es los)</translation>
+    </message>
+    <message>
+        <source>Dose</source>
+        <translation>Dosis</translation>
+    </message>
+    <message>
+        <source>round</source>
+        <translation>Runde</translation>
+    </message>
+    <message>
+        <source>rounds</source>
+        <translation>Runden</translation>
+    </message>
+    <message>
+        <source> of %1 to %2</source>
+        <translation> von %1 bis %2</translation>
+    </message>
+    <message>
+        <source>, held for %1, at most %2</source>
+        <translation>, %1 gehalten, höchstens %2</translation>
+    </message>
+    <message>
+        <source>, every day</source>
+        <translation>, jeden Tag</translation>
+    </message>
+    <message>
+        <source>, %1 days a week</source>
+        <translation>, %1 Tage die Woche</translation>
+    </message>
+    <message>
+        <source>Schools</source>
+        <translation>Schulen</translation>
+    </message>
+    <message>
+        <source>Waits until its readiness list is confirmed</source>
+        <translation>Wartet, bis die Bereitschaftsliste bestätigt ist</translation>
+    </message>
+    <message>
+        <source>For the coach</source>
+        <translation>Für den Coach</translation>
+    </message>
+    <message>
+        <source>Felt where</source>
+        <translation>Wo gespürt</translation>
+    </message>
+    <message>
+        <source>Cautions and stop rule</source>
+        <translation>Vorsicht und Stoppregel</translation>
+    </message>
+    <message>
+        <source>How to film it</source>
+        <translation>So wird gefilmt</translation>
+    </message>
+    <message>
+        <source>On all fours</source>
+        <translation>Vierfüßler</translation>
+    </message>
+    <message>
+        <source>On the back</source>
+        <translation>Rückenlage</translation>
+    </message>
+    <message>
+        <source>Bridge</source>
+        <translation>Brücke</translation>
+    </message>
+    <message>
+        <source>Plank and rollout</source>
+        <translation>Stütz und Rollen</translation>
+    </message>
+    <message>
+        <source>On the side</source>
+        <translation>Seitenlage</translation>
+    </message>
+    <message>
+        <source>Standing</source>
+        <translation>Stehen</translation>
+    </message>
+    <message>
+        <source>Half-kneeling</source>
+        <translation>Halber Kniestand</translation>
+    </message>
+    <message>
+        <source>Face down</source>
+        <translation>Bauchlage</translation>
+    </message>
+    <message>
+        <source>between full arch and full flat</source>
+        <translation>zwischen ganz hohl und ganz flach</translation>
+    </message>
+    <message>
+        <source>as you chose it</source>
+        <translation>wie du es gewählt hast</translation>
+    </message>
+    <message>
+        <source>from the set-up</source>
+        <translation>aus dem Aufbau</translation>
+    </message>
+    <message>
+        <source>raw %1, neutral %2 %3</source>
+        <translation>roh %1, Neutral %2 %3</translation>
+    </message>
+    <message>
+        <source>, out by %1</source>
+        <translation>, %1 daneben</translation>
+    </message>
+    <message>
+        <source>, near its limit</source>
+        <translation>, nahe an der Grenze</translation>
+    </message>
+    <message>
+        <source>level, roll </source>
+        <translation>Lot, Neigung </translation>
+    </message>
+    <message>
+        <source>mat line, roll </source>
+        <translation>Mattenlinie, Neigung </translation>
+    </message>
+    <message>
+        <source>said last</source>
+        <translation>zuletzt gesagt</translation>
+    </message>
+    <message>
+        <source>worked: gone</source>
+        <translation>gewirkt: weg</translation>
+    </message>
+    <message>
+        <source>worked: %1 less</source>
+        <translation>gewirkt: %1 weniger</translation>
+    </message>
+    <message>
+        <source>none real: %1 of %2</source>
+        <translation>nichts Wirkliches: %1 von %2</translation>
+    </message>
+    <message>
+        <source>still there, not measured</source>
+        <translation>noch da, nicht gemessen</translation>
+    </message>
+    <message>
+        <source>locked: %1</source>
+        <translation>gesperrt: %1</translation>
+    </message>
+    <message>
+        <source>met cleanly in %1 of %2</source>
+        <translation>in %1 von %2 sauber erreicht</translation>
+    </message>
+    <message>
+        <source>now: %1</source>
+        <translation>jetzt: %1</translation>
+    </message>
+    <message>
+        <source>%1, last %2</source>
+        <translation>%1, zuletzt %2</translation>
+    </message>
+    <message>
+        <source>%1 over time</source>
+        <translation>%1 über die Zeit</translation>
+    </message>
+    <message>
+        <source>%1 over %2</source>
+        <translation>%1 über %2</translation>
+    </message>
+    <message>
+        <source>held clean</source>
+        <translation>sauber gehalten</translation>
+    </message>
+    <message>
+        <source>control range</source>
+        <translation>Kontrollbereich</translation>
+    </message>
+    <message>
+        <source>clean</source>
+        <translation>sauber</translation>
+    </message>
+    <message>
+        <source>Rep</source>
+        <translation>Wdh.</translation>
+    </message>
+    <message>
+        <source>phases</source>
+        <translation>Phasen</translation>
+    </message>
+    <message>
+        <source>breath</source>
+        <translation>Atem</translation>
+    </message>
+    <message>
+        <source>to %1</source>
+        <translation>bis %1</translation>
+    </message>
+    <message>
+        <source>faults</source>
+        <translation>Fehler</translation>
+    </message>
+    <message>
+        <source>%1, from %2</source>
+        <translation>%1, ab %2</translation>
+    </message>
+    <message>
+        <source>visit</source>
+        <translation>Besuch</translation>
+    </message>
+    <message>
+        <source>visits</source>
+        <translation>Besuche</translation>
+    </message>
+    <message>
+        <source>%1 ± %2%3</source>
+        <translation>%1 ± %2%3</translation>
+    </message>
+    <message>
+        <source>, unlike the visits before</source>
+        <translation>, anders als die Besuche davor</translation>
+    </message>
+    <message>
+        <source>%1 ± %2 a week</source>
+        <translation>%1 ± %2 die Woche</translation>
+    </message>
+    <message>
+        <source>too few visits for a trend</source>
+        <translation>zu wenige Besuche für einen Trend</translation>
+    </message>
+    <message>
+        <source>all of one day</source>
+        <translation>alle von einem Tag</translation>
+    </message>
+    <message>
+        <source>no trend</source>
+        <translation>kein Trend</translation>
+    </message>
+    <message>
+        <source>changing</source>
+        <translation>ändert sich</translation>
+    </message>
+    <message>
+        <source>getting better</source>
+        <translation>wird besser</translation>
+    </message>
+    <message>
+        <source>getting worse</source>
+        <translation>wird schlechter</translation>
+    </message>
+    <message>
+        <source>its file cannot be read</source>
+        <translation>die Datei lässt sich nicht lesen</translation>
+    </message>
+    <message>
+        <source>, %1 first</source>
+        <translation>, %1 zuerst</translation>
+    </message>
+    <message>
+        <source>, rest %1 s</source>
+        <translation>, Pause %1 s</translation>
+    </message>
+    <message>
+        <source>%1 of %2 min</source>
+        <translation>%1 von %2 min</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>new: %1</source>
+        <translation>neu: %1</translation>
+    </message>
+    <message>
+        <source>%1: %2 → %3</source>
+        <translation>%1: %2 → %3</translation>
+    </message>
+    <message>
+        <source>goes: %1</source>
+        <translation>geht: %1</translation>
+    </message>
+    <message>
+        <source>other days</source>
+        <translation>andere Tage</translation>
+    </message>
+    <message>
+        <source>%1 → %2 minutes a day</source>
+        <translation>%1 → %2 Minuten am Tag</translation>
+    </message>
+    <message>
+        <source>waits</source>
+        <translation>wartet</translation>
+    </message>
+    <message>
+        <source>by %1</source>
+        <translation>bis %1</translation>
+    </message>
+    <message>
+        <source>filed</source>
+        <translation>abgelegt</translation>
+    </message>
+    <message>
+        <source>ready for its letter</source>
+        <translation>bereit für den Brief</translation>
+    </message>
+    <message>
+        <source>waiting</source>
+        <translation>wartet</translation>
+    </message>
+    <message>
+        <source>pain was named</source>
+        <translation>Schmerz wurde genannt</translation>
+    </message>
+    <message>
+        <source>a reason to stop was told</source>
+        <translation>ein Grund zum Anhalten wurde genannt</translation>
+    </message>
+    <message>
+        <source>answer promised %1</source>
+        <translation>Antwort bis %1 versprochen</translation>
+    </message>
+    <message>
+        <source>its film has gone; the numbers are kept</source>
+        <translation>der Film ist weg; die Zahlen bleiben</translation>
+    </message>
+    <message>
+        <source>nothing out of tolerance</source>
+        <translation>nichts außerhalb der Toleranz</translation>
+    </message>
+    <message>
+        <source>moment</source>
+        <translation>Moment</translation>
+    </message>
+    <message>
+        <source>moments</source>
+        <translation>Momente</translation>
+    </message>
+    <message>
+        <source>marked, to be measured</source>
+        <translation>markiert, zu messen</translation>
+    </message>
+    <message>
+        <source>%1 proposed, to be confirmed</source>
+        <translation>%1 vorgeschlagen, zu bestätigen</translation>
+    </message>
+    <message>
+        <source>mark</source>
+        <translation>Marke</translation>
+    </message>
+    <message>
+        <source>marks</source>
+        <translation>Marken</translation>
+    </message>
+    <message>
+        <source>marks to be placed</source>
+        <translation>Marken zu setzen</translation>
+    </message>
+    <message>
+        <source>ready</source>
+        <translation>bereit</translation>
+    </message>
+    <message>
+        <source>pain</source>
+        <translation>Schmerz</translation>
+    </message>
+    <message>
+        <source>first</source>
+        <translation>zuerst</translation>
+    </message>
+    <message>
+        <source>%1 clips: %2</source>
+        <translation>%1 Clips: %2</translation>
+    </message>
+    <message>
+        <source>%1 of %2: %3</source>
+        <translation>%1 von %2: %3</translation>
+    </message>
+    <message>
+        <source>due %1, %2 ago</source>
+        <translation>fällig %1, vor %2</translation>
+    </message>
+    <message>
+        <source>day</source>
+        <translation>Tag</translation>
+    </message>
+    <message>
+        <source>days</source>
+        <translation>Tage</translation>
+    </message>
+    <message>
+        <source>due today</source>
+        <translation>heute fällig</translation>
+    </message>
+    <message>
+        <source>due %1</source>
+        <translation>fällig %1</translation>
+    </message>
+    <message>
+        <source>d MMMM yyyy</source>
+        <comment>date</comment>
+        <translation>d. MMMM yyyy</translation>
+    </message>
+    <message>
+        <source>in</source>
+        <translation>drin</translation>
+    </message>
+    <message>
+        <source>out</source>
+        <translation>draußen</translation>
+    </message>
+    <message>
+        <source>near</source>
+        <translation>nah</translation>
+    </message>
+    <message>
+        <source>all in</source>
+        <translation>alle drin</translation>
+    </message>
+    <message>
+        <source>after %1</source>
+        <translation>nach %1</translation>
+    </message>
+    <message>
+        <source>gave way</source>
+        <translation>gab nach</translation>
+    </message>
+    <message>
+        <source>of %1</source>
+        <translation>von %1</translation>
+    </message>
+    <message>
+        <source>already out</source>
+        <translation>schon draußen</translation>
+    </message>
+    <message>
+        <source>clip ends first</source>
+        <translation>Clip endet vorher</translation>
+    </message>
+    <message>
+        <source>at %1</source>
+        <translation>bei %1</translation>
+    </message>
+    <message>
+        <source>asked %1</source>
+        <translation>verlangt %1</translation>
+    </message>
+    <message>
+        <source>short</source>
+        <translation>zu kurz</translation>
+    </message>
+    <message>
+        <source>out by %1</source>
+        <translation>%1 daneben</translation>
+    </message>
+    <message>
+        <source>?</source>
+        <translation>?</translation>
+    </message>
+    <message>
+        <source>lost for %1</source>
+        <translation>%1 verloren</translation>
+    </message>
+    <message>
+        <source>Set-up</source>
+        <translation>Aufbau</translation>
+    </message>
+    <message>
+        <source>Early</source>
+        <translation>Früh</translation>
+    </message>
+    <message>
+        <source>Late</source>
+        <translation>Spät</translation>
+    </message>
+    <message>
+        <source>tempo</source>
+        <translation>Tempo</translation>
+    </message>
+    <message>
+        <source>Worst</source>
+        <translation>Spitze</translation>
+    </message>
+    <message>
+        <source>anchor</source>
+        <translation>Anker</translation>
+    </message>
+    <message>
+        <source>none on record</source>
+        <translation>keine im Bestand</translation>
+    </message>
+    <message>
+        <source>withdrawn %1</source>
+        <translation>widerrufen am %1</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>no day set</source>
+        <translation>kein Tag gesetzt</translation>
+    </message>
+    <message>
+        <source>kept until %1: that day is over, erase them</source>
+        <translation>aufbewahrt bis %1: Dieser Tag ist vorbei, lösch sie</translation>
+    </message>
+    <message>
+        <source>kept until %1</source>
+        <translation>aufbewahrt bis %1</translation>
+    </message>
+    <message>
+        <source>No consent is on record.</source>
+        <translation>Es liegt keine Einwilligung vor.</translation>
+    </message>
+    <message>
+        <source>Consent was withdrawn.</source>
+        <translation>Die Einwilligung wurde widerrufen.</translation>
+    </message>
+    <message>
+        <source>There is no consent to keeping and measuring clips.</source>
+        <translation>Es gibt keine Einwilligung zum Aufbewahren und Messen von Clips.</translation>
+    </message>
+    <message>
+        <source>Videos were to be kept until %1.</source>
+        <translation>Videos sollten bis %1 aufbewahrt werden.</translation>
+    </message>
+    <message>
+        <source>, up to %1</source>
+        <translation>, bis %1</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>links</translation>
+    </message>
+    <message>
+        <source>right</source>
+        <translation>rechts</translation>
+    </message>
+    <message>
+        <source>stop and refer</source>
+        <translation>aufhören und weiterverweisen</translation>
+    </message>
+    <message>
+        <source>ask for the clip again</source>
+        <translation>noch einmal um den Clip bitten</translation>
+    </message>
+    <message>
+        <source>one step back</source>
+        <translation>eine Stufe zurück</translation>
+    </message>
+    <message>
+        <source>one step up</source>
+        <translation>eine Stufe höher</translation>
+    </message>
+    <message>
+        <source>stay on this version</source>
+        <translation>bei dieser Version bleiben</translation>
+    </message>
+    <message>
+        <source>d MMM</source>
+        <comment>day of a date</comment>
+        <translation>d. MMM</translation>
+    </message>
+    <message>
+        <source>Deft Mirror</source>
+        <translation>Deft Mirror</translation>
+    </message>
+    <message>
+        <source>The library seems to be open in another window.</source>
+        <translation>Die Bibliothek scheint in einem anderen Fenster offen zu sein.</translation>
+    </message>
+    <message>
+        <source>Open anyway</source>
+        <translation>Trotzdem öffnen</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation>und %1 weitere</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::AnswerPage</name>
     <message>
         <source>Answer</source>
         <translation>Antwort</translation>
@@ -73,14 +831,14 @@
     </message>
 </context>
 <context>
-    <name>AnswerPictures</name>
+    <name>deft::ui::AnswerPictures</name>
     <message>
         <source>Pictures: %1</source>
         <translation>Bilder: %1</translation>
     </message>
 </context>
 <context>
-    <name>AnswerRow</name>
+    <name>deft::ui::AnswerRow</name>
     <message>
         <source>words of “%1”</source>
         <translation>Worte von „%1“</translation>
@@ -111,14 +869,21 @@
     </message>
 </context>
 <context>
-    <name>Backlog</name>
+    <name>deft::ui::Application</name>
+    <message>
+        <source>The program could not do this (%1). What was saved is safe. The log is in %2.</source>
+        <translation>Das konnte das Programm nicht (%1). Was gespeichert war, ist sicher. Das Protokoll liegt in %2.</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::Backlog</name>
     <message>
         <source>stopped by you</source>
         <translation>von dir angehalten</translation>
     </message>
 </context>
 <context>
-    <name>BesideTable</name>
+    <name>deft::ui::BesideTable</name>
     <message>
         <source>Days</source>
         <translation>Tage</translation>
@@ -145,7 +910,7 @@
     </message>
 </context>
 <context>
-    <name>ClientForm</name>
+    <name>deft::ui::ClientForm</name>
     <message>
         <source>where answers go; may stay empty</source>
         <translation>wohin Antworten gehen; darf leer bleiben</translation>
@@ -220,7 +985,7 @@
     </message>
 </context>
 <context>
-    <name>ClientLine</name>
+    <name>deft::ui::ClientLine</name>
     <message>
         <source>asked %1</source>
         <translation>verlangt %1</translation>
@@ -247,7 +1012,7 @@
     </message>
 </context>
 <context>
-    <name>ClientPage</name>
+    <name>deft::ui::ClientPage</name>
     <message>
         <source>Client</source>
         <translation>Kunde</translation>
@@ -282,7 +1047,7 @@
     </message>
     <message>
         <source>Open this review on the bench</source>
-        <translation>Diese Rückmeldung auf der Werkbank öffnen</translation>
+        <translation>Auf der Werkbank öffnen</translation>
     </message>
     <message>
         <source>Report…</source>
@@ -394,7 +1159,7 @@
     </message>
     <message>
         <source>Consent</source>
-        <translation>Einwilligung</translation>
+        <translation>Erlaubnis</translation>
     </message>
     <message>
         <source>Videos</source>
@@ -410,7 +1175,7 @@
     </message>
 </context>
 <context>
-    <name>ClipList</name>
+    <name>deft::ui::ClipList</name>
     <message>
         <source>not looked at: %1. R tries again</source>
         <translation>nicht angesehen: %1. R versucht es noch einmal</translation>
@@ -429,7 +1194,7 @@
     </message>
 </context>
 <context>
-    <name>ClipWatch</name>
+    <name>deft::ui::ClipWatch</name>
     <message>
         <source>%1 has gone or cannot be read. What was measured is kept; put the file back to go on.</source>
         <translation>%1 ist weg oder lässt sich nicht lesen. Was gemessen wurde, bleibt; leg die Datei zurück, um weiterzumachen.</translation>
@@ -440,7 +1205,7 @@
     </message>
 </context>
 <context>
-    <name>CoachForm</name>
+    <name>deft::ui::CoachForm</name>
     <message>
         <source>About you</source>
         <translation>Über dich</translation>
@@ -474,16 +1239,16 @@
         <translation>Nicht gespeichert: „%1“ ist keine E-Mail-Adresse.</translation>
     </message>
     <message>
-        <source>New answers are signed by %1.</source>
-        <translation>Neue Antworten werden mit %1 unterschrieben.</translation>
-    </message>
-    <message>
         <source>Not saved: %1.</source>
         <translation>Nicht gespeichert: %1.</translation>
     </message>
+    <message>
+        <source>New answers are signed by %1.</source>
+        <translation>Neue Antworten werden mit %1 unterschrieben.</translation>
+    </message>
 </context>
 <context>
-    <name>ComparePage</name>
+    <name>deft::ui::ComparePage</name>
     <message>
         <source>this clip</source>
         <translation>dieser Clip</translation>
@@ -506,7 +1271,7 @@
     </message>
 </context>
 <context>
-    <name>Comparison</name>
+    <name>deft::ui::Comparison</name>
     <message>
         <source>This clip has not been measured yet.</source>
         <translation>Dieser Clip ist noch nicht gemessen.</translation>
@@ -522,6 +1287,10 @@
     <message>
         <source>The other clip is being measured …</source>
         <translation>Der andere Clip wird gemessen …</translation>
+    </message>
+    <message>
+        <source>The other clip cannot be shown: %1.</source>
+        <translation>Der andere Clip lässt sich nicht zeigen: %1.</translation>
     </message>
     <message>
         <source>No rep and no hold was found in the other clip.</source>
@@ -587,13 +1356,9 @@
         <source>No reading was known more than once.</source>
         <translation>Kein Messwert war mehr als einmal bekannt.</translation>
     </message>
-    <message>
-        <source>The other clip cannot be shown: %1.</source>
-        <translation>Der andere Clip lässt sich nicht zeigen: %1.</translation>
-    </message>
 </context>
 <context>
-    <name>CoursePanel</name>
+    <name>deft::ui::CoursePanel</name>
     <message>
         <source>Weeks</source>
         <translation>Wochen</translation>
@@ -620,7 +1385,7 @@
     </message>
 </context>
 <context>
-    <name>CuesPanel</name>
+    <name>deft::ui::CuesPanel</name>
     <message>
         <source>Cues given</source>
         <translation>Gegebene Hinweise</translation>
@@ -639,7 +1404,7 @@
     </message>
 </context>
 <context>
-    <name>DecidedPanel</name>
+    <name>deft::ui::DecidedPanel</name>
     <message>
         <source>Decided</source>
         <translation>Entschieden</translation>
@@ -658,7 +1423,7 @@
     </message>
 </context>
 <context>
-    <name>DemoPhone</name>
+    <name>deft::ui::DemoPhone</name>
     <message>
         <source>The simulated phone could not send its clip: %1.</source>
         <translation>Das simulierte Handy konnte seinen Clip nicht senden: %1.</translation>
@@ -673,7 +1438,7 @@
     </message>
 </context>
 <context>
-    <name>DifferenceTable</name>
+    <name>deft::ui::DifferenceTable</name>
     <message>
         <source>What differs</source>
         <translation>Was sich unterscheidet</translation>
@@ -716,7 +1481,7 @@
     </message>
 </context>
 <context>
-    <name>DonePanel</name>
+    <name>deft::ui::DonePanel</name>
     <message>
         <source>Done</source>
         <translation>Gemacht</translation>
@@ -747,7 +1512,7 @@
     </message>
 </context>
 <context>
-    <name>DoseForm</name>
+    <name>deft::ui::DoseForm</name>
     <message>
         <source>Version</source>
         <translation>Version</translation>
@@ -818,7 +1583,7 @@
     </message>
     <message>
         <source>first</source>
-        <translation>erste</translation>
+        <translation>zuerst</translation>
     </message>
     <message>
         <source>Watch</source>
@@ -826,7 +1591,7 @@
     </message>
 </context>
 <context>
-    <name>DrawingTool</name>
+    <name>deft::ui::DrawingTool</name>
     <message>
         <source>Angle: press on one arm, on the corner, on the other arm</source>
         <translation>Winkel: auf einen Schenkel, auf die Ecke, auf den anderen Schenkel drücken</translation>
@@ -869,7 +1634,7 @@
     </message>
 </context>
 <context>
-    <name>EraseForm</name>
+    <name>deft::ui::EraseForm</name>
     <message>
         <source>the &amp;videos: clips, pictures, tracks, reply clips, pages and mails; the numbers stay</source>
         <translation>die &amp;Videos: Clips, Bilder, Spuren, Antwortclips, Seiten und Mails; die Zahlen bleiben</translation>
@@ -956,7 +1721,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>ExercisesPage</name>
+    <name>deft::ui::ExercisesPage</name>
     <message>
         <source>Exercises</source>
         <translation>Übungen</translation>
@@ -995,7 +1760,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>ExpectedList</name>
+    <name>deft::ui::ExpectedList</name>
     <message>
         <source>Clips that are expected</source>
         <translation>Clips, die erwartet werden</translation>
@@ -1018,7 +1783,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>FirstSteps</name>
+    <name>deft::ui::FirstSteps</name>
     <message>
         <source>Hide these steps</source>
         <translation>Diese Schritte ausblenden</translation>
@@ -1029,14 +1794,14 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>GiveWayPlot</name>
+    <name>deft::ui::GiveWayPlot</name>
     <message>
         <source>Give-way</source>
         <translation>Nachgeben</translation>
     </message>
 </context>
 <context>
-    <name>Guide</name>
+    <name>deft::ui::Guide</name>
     <message>
         <source>Guide</source>
         <translation>Anleitung</translation>
@@ -1047,7 +1812,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>IntakeButton</name>
+    <name>deft::ui::IntakeButton</name>
     <message>
         <source>Intake</source>
         <translation>Aufnahme</translation>
@@ -1058,35 +1823,35 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>KeyButton</name>
+    <name>deft::ui::KeyButton</name>
     <message>
         <source>%1 (%2)</source>
         <translation>%1 (%2)</translation>
     </message>
 </context>
 <context>
-    <name>KeysBar</name>
+    <name>deft::ui::KeysBar</name>
     <message>
         <source>Dismiss this message</source>
         <translation>Diese Nachricht schließen</translation>
     </message>
 </context>
 <context>
-    <name>KeysSheet</name>
+    <name>deft::ui::KeysSheet</name>
     <message>
         <source>All keys</source>
         <translation>Alle Tasten</translation>
     </message>
 </context>
 <context>
-    <name>LadderPanel</name>
+    <name>deft::ui::LadderPanel</name>
     <message>
         <source>Ladder</source>
         <translation>Leiter</translation>
     </message>
 </context>
 <context>
-    <name>LandmarkCard</name>
+    <name>deft::ui::LandmarkCard</name>
     <message>
         <source>Landmark</source>
         <translation>Körperpunkt</translation>
@@ -1097,7 +1862,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>MailList</name>
+    <name>deft::ui::MailList</name>
     <message>
         <source>Mails made and sent</source>
         <translation>Gemachte und gesendete Mails</translation>
@@ -1108,7 +1873,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>MailTable</name>
+    <name>deft::ui::MailTable</name>
     <message>
         <source>not yet</source>
         <translation>noch nicht</translation>
@@ -1131,7 +1896,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>MainWindow</name>
+    <name>deft::ui::MainWindow</name>
     <message>
         <source>Begin, or use what was found</source>
         <translation>Anfangen, oder verwenden, was sich ergab</translation>
@@ -1334,11 +2099,11 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>Next reading&apos;s worst</source>
-        <translation>Schlimmste Stelle des nächsten Messwerts</translation>
+        <translation>Spitze des nächsten Messwerts</translation>
     </message>
     <message>
         <source>Previous reading&apos;s worst</source>
-        <translation>Schlimmste Stelle des vorigen Messwerts</translation>
+        <translation>Spitze des vorigen Messwerts</translation>
     </message>
     <message>
         <source>First frame</source>
@@ -1717,6 +2482,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Marken nach %1 ausgegeben.</translation>
     </message>
     <message>
+        <source>Marks not written: %1.</source>
+        <translation>Marken nicht geschrieben: %1.</translation>
+    </message>
+    <message>
         <source>There are no measurements yet.</source>
         <translation>Noch gibt es keine Messwerte.</translation>
     </message>
@@ -1727,6 +2496,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>Measurements exported to %1.</source>
         <translation>Messwerte nach %1 ausgegeben.</translation>
+    </message>
+    <message>
+        <source>Measurements not written: %1.</source>
+        <translation>Messwerte nicht geschrieben: %1.</translation>
     </message>
     <message>
         <source>%1: from the next start on.</source>
@@ -1905,6 +2678,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Blatt dieser Übung für die Person …</translation>
     </message>
     <message>
+        <source>How to film, as a page for the client…</source>
+        <translation>Wie gefilmt wird, als Seite für die Person …</translation>
+    </message>
+    <message>
         <source>Erase videos, or everything, of this client…</source>
         <translation>Videos oder alles von dieser Person löschen …</translation>
     </message>
@@ -1917,8 +2694,24 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Wähl zuerst eine Person mit einer Übung.</translation>
     </message>
     <message>
+        <source>Not exported: %1.</source>
+        <translation>Nicht ausgegeben: %1.</translation>
+    </message>
+    <message>
+        <source>How to film, as a file</source>
+        <translation>Wie gefilmt wird, als Datei</translation>
+    </message>
+    <message>
+        <source>PDF (*.pdf);;Page (*.html);;Text (*.txt);;Mail (*.eml)</source>
+        <translation>PDF (*.pdf);;Seite (*.html);;Text (*.txt);;Mail (*.eml)</translation>
+    </message>
+    <message>
         <source>No mail has been made for this review.</source>
         <translation>Für diese Rückmeldung ist keine Mail gemacht.</translation>
+    </message>
+    <message>
+        <source>Not marked: %1.</source>
+        <translation>Nicht vermerkt: %1.</translation>
     </message>
     <message>
         <source>Marked as sent.</source>
@@ -1957,6 +2750,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Dieser Clip ist nicht mehr in der Bibliothek.</translation>
     </message>
     <message>
+        <source>Not erased: %1. Ask for it again.</source>
+        <translation>Nicht gelöscht: %1. Versuch es noch einmal.</translation>
+    </message>
+    <message>
         <source> Traces may still stand in the database&apos;s file (%1); the next start removes them.</source>
         <translation> Spuren können noch in der Datenbankdatei stehen (%1); der nächste Start entfernt sie.</translation>
     </message>
@@ -1975,6 +2772,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>Choose a clip in the queue first.</source>
         <translation>Wähl zuerst einen Clip in der Liste.</translation>
+    </message>
+    <message>
+        <source>Not opened: %1. Its review so far is kept.</source>
+        <translation>Nicht geöffnet: %1. Die Rückmeldung bis hierher bleibt.</translation>
     </message>
     <message>
         <source>Where is %1 now?</source>
@@ -2325,6 +3126,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>%1 ist weder ein Film noch eine Datei, die dieses Fenster öffnen kann.</translation>
     </message>
     <message>
+        <source>Marks not read: %1. The marks of this review are as they were.</source>
+        <translation>Marken nicht gelesen: %1. Die Marken dieser Rückmeldung sind, wie sie waren.</translation>
+    </message>
+    <message>
         <source>These marks were proposed by the program. Look at each before you answer.</source>
         <translation>Diese Marken hat das Programm vorgeschlagen. Sieh dir jede an, bevor du antwortest.</translation>
     </message>
@@ -2333,8 +3138,16 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Marken aus einer Datei</translation>
     </message>
     <message>
+        <source>Not opened: %1.</source>
+        <translation>Nicht geöffnet: %1.</translation>
+    </message>
+    <message>
         <source>From %1, not saved yet.</source>
         <translation>Von %1, noch nicht gespeichert.</translation>
+    </message>
+    <message>
+        <source>Not taken in: %1.</source>
+        <translation>Nicht aufgenommen: %1.</translation>
     </message>
     <message>
         <source>Add an exercise…</source>
@@ -2429,6 +3242,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Noch wird etwas geschrieben; versuch es gleich noch einmal.</translation>
     </message>
     <message>
+        <source>Not given: %1.</source>
+        <translation>Nicht gegeben: %1.</translation>
+    </message>
+    <message>
         <source>Given. Its mail is being made …</source>
         <translation>Gegeben. Die Mail wird gemacht …</translation>
     </message>
@@ -2437,8 +3254,16 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>An %1 gegeben. Die Mail liegt in %2; Umschalt+M öffnet sie.</translation>
     </message>
     <message>
+        <source>Given, but its mail could not be made: %1.</source>
+        <translation>Gegeben, aber die Mail ließ sich nicht machen: %1.</translation>
+    </message>
+    <message>
         <source> The programme would follow: Alt+6 shows it.</source>
         <translation> Der Übungsplan würde folgen: Alt+6 zeigt ihn.</translation>
+    </message>
+    <message>
+        <source>Not shown: %1.</source>
+        <translation>Nicht gezeigt: %1.</translation>
     </message>
     <message>
         <source>The page lies in %1.</source>
@@ -2475,6 +3300,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>Programme (*.programme.json *.json)</source>
         <translation>Übungsplan (*.programme.json *.json)</translation>
+    </message>
+    <message>
+        <source>Not imported: %1.</source>
+        <translation>Nicht eingelesen: %1.</translation>
     </message>
     <message>
         <source>imported</source>
@@ -2521,8 +3350,16 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Üben gemeldet</translation>
     </message>
     <message>
+        <source>Not kept: %1.</source>
+        <translation>Nicht behalten: %1.</translation>
+    </message>
+    <message>
         <source>Ready for the one letter to %1; %2 of this visit still to be looked at.</source>
         <translation>Bereit für den einen Brief an %1; %2 dieses Besuchs noch anzusehen.</translation>
+    </message>
+    <message>
+        <source>Not filed: %1. The draft is kept.</source>
+        <translation>Nicht abgelegt: %1. Der Entwurf bleibt.</translation>
     </message>
     <message>
         <source>The answer to %1 goes out in a minute; U in the queue takes it back.</source>
@@ -2537,10 +3374,6 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Abgelegt. Die Mail an %1 wird gemacht; sie wird im Ordner outbox der Bibliothek liegen.%2</translation>
     </message>
     <message>
-        <source>Not filed: %1. The draft is kept.</source>
-        <translation>Nicht abgelegt: %1. Der Entwurf bleibt.</translation>
-    </message>
-    <message>
         <source>The mail is ready, with the reply clip: %1</source>
         <translation>Die Mail ist fertig, mit dem Antwortclip: %1</translation>
     </message>
@@ -2551,6 +3384,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>The mail is ready, %1. It is in %2</source>
         <translation>Die Mail ist fertig, %1. Sie liegt in %2</translation>
+    </message>
+    <message>
+        <source>Not changed: %1.</source>
+        <translation>Nicht geändert: %1.</translation>
     </message>
     <message>
         <source>The review is filed and its page kept, but there is no mail: %1. In the queue it can be tried again.</source>
@@ -2581,6 +3418,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Kein Mailprogramm öffnet sie. Die Mail ist %1.</translation>
     </message>
     <message>
+        <source>Not discarded: %1.</source>
+        <translation>Nicht verworfen: %1.</translation>
+    </message>
+    <message>
         <source>No mail is waiting to be made.</source>
         <translation>Keine Mail wartet darauf, gemacht zu werden.</translation>
     </message>
@@ -2595,6 +3436,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>mails</source>
         <translation>Mails</translation>
+    </message>
+    <message>
+        <source>No reminder: %1.</source>
+        <translation>Keine Erinnerung: %1.</translation>
     </message>
     <message>
         <source>The reminder is ready: %1</source>
@@ -2635,10 +3480,6 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>The exercise as a sheet for a client</source>
         <translation>Die Übung als Blatt für die Person</translation>
-    </message>
-    <message>
-        <source>PDF (*.pdf);;Page (*.html);;Text (*.txt);;Mail (*.eml)</source>
-        <translation>PDF (*.pdf);;Seite (*.html);;Text (*.txt);;Mail (*.eml)</translation>
     </message>
     <message>
         <source>Exporting %1 …</source>
@@ -2717,6 +3558,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Der Clip von %1 ist entfernt.</translation>
     </message>
     <message>
+        <source>Not removed: %1.</source>
+        <translation>Nicht entfernt: %1.</translation>
+    </message>
+    <message>
         <source>Simulated phone: send the next clip</source>
         <translation>Simuliertes Handy: den nächsten Clip senden</translation>
     </message>
@@ -2783,6 +3628,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>files</source>
         <translation>Dateien</translation>
+    </message>
+    <message>
+        <source>Not taken over: %1.</source>
+        <translation>Nicht übernommen: %1.</translation>
     </message>
     <message>
         <source>Open the chosen clip</source>
@@ -2864,93 +3713,9 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <source>A folder with clips</source>
         <translation>Ein Ordner mit Clips</translation>
     </message>
-    <message>
-        <source>Marks not written: %1.</source>
-        <translation>Marken nicht geschrieben: %1.</translation>
-    </message>
-    <message>
-        <source>Measurements not written: %1.</source>
-        <translation>Messwerte nicht geschrieben: %1.</translation>
-    </message>
-    <message>
-        <source>How to film, as a page for the client…</source>
-        <translation>Wie gefilmt wird, als Seite für die Person …</translation>
-    </message>
-    <message>
-        <source>Not exported: %1.</source>
-        <translation>Nicht ausgegeben: %1.</translation>
-    </message>
-    <message>
-        <source>How to film, as a file</source>
-        <translation>Wie gefilmt wird, als Datei</translation>
-    </message>
-    <message>
-        <source>Not marked: %1.</source>
-        <translation>Nicht vermerkt: %1.</translation>
-    </message>
-    <message>
-        <source>Not opened: %1.</source>
-        <translation>Nicht geöffnet: %1.</translation>
-    </message>
-    <message>
-        <source>Not taken in: %1.</source>
-        <translation>Nicht aufgenommen: %1.</translation>
-    </message>
-    <message>
-        <source>Not given: %1.</source>
-        <translation>Nicht gegeben: %1.</translation>
-    </message>
-    <message>
-        <source>Not shown: %1.</source>
-        <translation>Nicht gezeigt: %1.</translation>
-    </message>
-    <message>
-        <source>Not imported: %1.</source>
-        <translation>Nicht eingelesen: %1.</translation>
-    </message>
-    <message>
-        <source>Not kept: %1.</source>
-        <translation>Nicht behalten: %1.</translation>
-    </message>
-    <message>
-        <source>Not changed: %1.</source>
-        <translation>Nicht geändert: %1.</translation>
-    </message>
-    <message>
-        <source>Not discarded: %1.</source>
-        <translation>Nicht verworfen: %1.</translation>
-    </message>
-    <message>
-        <source>No reminder: %1.</source>
-        <translation>Keine Erinnerung: %1.</translation>
-    </message>
-    <message>
-        <source>Not removed: %1.</source>
-        <translation>Nicht entfernt: %1.</translation>
-    </message>
-    <message>
-        <source>Not taken over: %1.</source>
-        <translation>Nicht übernommen: %1.</translation>
-    </message>
-    <message>
-        <source>Not erased: %1. Ask for it again.</source>
-        <translation>Nicht gelöscht: %1. Versuch es noch einmal.</translation>
-    </message>
-    <message>
-        <source>Not opened: %1. Its review so far is kept.</source>
-        <translation>Nicht geöffnet: %1. Die Rückmeldung bis hierher bleibt.</translation>
-    </message>
-    <message>
-        <source>Marks not read: %1. The marks of this review are as they were.</source>
-        <translation>Marken nicht gelesen: %1. Die Marken dieser Rückmeldung sind, wie sie waren.</translation>
-    </message>
-    <message>
-        <source>Given, but its mail could not be made: %1.</source>
-        <translation>Gegeben, aber die Mail ließ sich nicht machen: %1.</translation>
-    </message>
 </context>
 <context>
-    <name>MarkList</name>
+    <name>deft::ui::MarkList</name>
     <message>
         <source>Marks</source>
         <translation>Marken</translation>
@@ -2981,7 +3746,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>MarkStrips</name>
+    <name>deft::ui::MarkStrips</name>
     <message>
         <source>How the marks hold</source>
         <translation>Wie die Marken halten</translation>
@@ -3012,7 +3777,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>MarkTable</name>
+    <name>deft::ui::MarkTable</name>
     <message>
         <source>body</source>
         <translation>Körper</translation>
@@ -3023,7 +3788,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>last time</source>
-        <translation>letztes Mal</translation>
+        <translation>zuletzt</translation>
     </message>
     <message>
         <source>sticker</source>
@@ -3067,7 +3832,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>MatTool</name>
+    <name>deft::ui::MatTool</name>
     <message>
         <source>Mat of %1 × %2 cm: press on its four corners (%3 of 4)</source>
         <translation>Matte von %1 × %2 cm: auf ihre vier Ecken drücken (%3 von 4)</translation>
@@ -3082,7 +3847,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>MomentStrip</name>
+    <name>deft::ui::MomentStrip</name>
     <message>
         <source>Moment</source>
         <translation>Moment</translation>
@@ -3245,7 +4010,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>NewClipForm</name>
+    <name>deft::ui::NewClipForm</name>
     <message>
         <source>Add a clip</source>
         <translation>Clip hinzufügen</translation>
@@ -3416,7 +4181,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>NoisePanel</name>
+    <name>deft::ui::NoisePanel</name>
     <message>
         <source>How your marks lie</source>
         <translation>Wie deine Marken liegen</translation>
@@ -3496,7 +4261,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>OverruleForm</name>
+    <name>deft::ui::OverruleForm</name>
     <message>
         <source>none</source>
         <translation>keine</translation>
@@ -3567,7 +4332,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>OwnFileEditor</name>
+    <name>deft::ui::OwnFileEditor</name>
     <message>
         <source>Your own file of this exercise</source>
         <translation>Deine eigene Datei dieser Übung</translation>
@@ -3613,10 +4378,6 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Gespeichert. Die offene Rückmeldung verwendet es, und alle, die von jetzt an geöffnet werden.</translation>
     </message>
     <message>
-        <source>The file that ships counts again.</source>
-        <translation>Die mitgelieferte Datei gilt wieder.</translation>
-    </message>
-    <message>
         <source>Not saved: %1.</source>
         <translation>Nicht gespeichert: %1.</translation>
     </message>
@@ -3624,9 +4385,13 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <source>Not removed: %1.</source>
         <translation>Nicht entfernt: %1.</translation>
     </message>
+    <message>
+        <source>The file that ships counts again.</source>
+        <translation>Die mitgelieferte Datei gilt wieder.</translation>
+    </message>
 </context>
 <context>
-    <name>PairPicture</name>
+    <name>deft::ui::PairPicture</name>
     <message>
         <source>Two pictures side by side</source>
         <translation>Zwei Bilder nebeneinander</translation>
@@ -3641,7 +4406,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>PictureTools</name>
+    <name>deft::ui::PictureTools</name>
     <message>
         <source>Choose another frame</source>
         <translation>Ein anderes Bild wählen</translation>
@@ -3676,7 +4441,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>PlaceStrip</name>
+    <name>deft::ui::PlaceStrip</name>
     <message>
         <source>Place in the movement</source>
         <translation>Stelle in der Bewegung</translation>
@@ -3699,7 +4464,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>PracticePage</name>
+    <name>deft::ui::PracticePage</name>
     <message>
         <source>Enter</source>
         <translation>Eingabe</translation>
@@ -3738,7 +4503,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>PracticePictureView</name>
+    <name>deft::ui::PracticePictureView</name>
     <message>
         <source>Picture to practise on</source>
         <translation>Bild zum Üben</translation>
@@ -3765,14 +4530,14 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>PracticeRound</name>
+    <name>deft::ui::PracticeRound</name>
     <message>
         <source>No pictures to practise on are there; the program&apos;s data are not whole.</source>
         <translation>Es gibt keine Bilder zum Üben; die Daten des Programms sind nicht vollständig.</translation>
     </message>
 </context>
 <context>
-    <name>PractisedPanel</name>
+    <name>deft::ui::PractisedPanel</name>
     <message>
         <source>Exercises</source>
         <translation>Übungen</translation>
@@ -3791,7 +4556,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>ProgrammeBeside</name>
+    <name>deft::ui::ProgrammeBeside</name>
     <message>
         <source>Compare with</source>
         <translation>Vergleichen mit</translation>
@@ -3830,7 +4595,15 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>ProgrammeDesk</name>
+    <name>deft::ui::ProgrammeDesk</name>
+    <message>
+        <source>Not saved: %1.</source>
+        <translation>Nicht gespeichert: %1.</translation>
+    </message>
+    <message>
+        <source>Not proposed: %1.</source>
+        <translation>Nicht vorgeschlagen: %1.</translation>
+    </message>
     <message>
         <source>It is as it would be proposed.</source>
         <translation>Er ist, wie er vorgeschlagen würde.</translation>
@@ -3852,6 +4625,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>%1, ohne %2.</translation>
     </message>
     <message>
+        <source>Not used: %1.</source>
+        <translation>Nicht verwendet: %1.</translation>
+    </message>
+    <message>
         <source>begun from the template %1</source>
         <translation>mit der Vorlage %1 begonnen</translation>
     </message>
@@ -3864,8 +4641,16 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Als Vorlage %1 behalten; die Person ist nicht darin.</translation>
     </message>
     <message>
+        <source>Not kept: %1.</source>
+        <translation>Nicht behalten: %1.</translation>
+    </message>
+    <message>
         <source>The template %1 is gone.</source>
         <translation>Die Vorlage %1 ist weg.</translation>
+    </message>
+    <message>
+        <source>Not removed: %1.</source>
+        <translation>Nicht entfernt: %1.</translation>
     </message>
     <message>
         <source>look again</source>
@@ -3911,29 +4696,9 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <source>Locked: %1.</source>
         <translation>Gesperrt: %1.</translation>
     </message>
-    <message>
-        <source>Not saved: %1.</source>
-        <translation>Nicht gespeichert: %1.</translation>
-    </message>
-    <message>
-        <source>Not proposed: %1.</source>
-        <translation>Nicht vorgeschlagen: %1.</translation>
-    </message>
-    <message>
-        <source>Not used: %1.</source>
-        <translation>Nicht verwendet: %1.</translation>
-    </message>
-    <message>
-        <source>Not kept: %1.</source>
-        <translation>Nicht behalten: %1.</translation>
-    </message>
-    <message>
-        <source>Not removed: %1.</source>
-        <translation>Nicht entfernt: %1.</translation>
-    </message>
 </context>
 <context>
-    <name>ProgrammePage</name>
+    <name>deft::ui::ProgrammePage</name>
     <message>
         <source>Programme</source>
         <translation>Übungsplan</translation>
@@ -4136,7 +4901,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>ProgrammeTable</name>
+    <name>deft::ui::ProgrammeTable</name>
     <message>
         <source>its file cannot be read</source>
         <translation>die Datei lässt sich nicht lesen</translation>
@@ -4179,640 +4944,14 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
-    <name>ProgrammeView</name>
+    <name>deft::ui::ProgrammeView</name>
     <message>
         <source>Each day, in this order</source>
         <translation>Jeden Tag, in dieser Reihenfolge</translation>
     </message>
 </context>
 <context>
-    <name>QObject</name>
-    <message>
-        <source>arrow</source>
-        <translation>Pfeil</translation>
-    </message>
-    <message>
-        <source>line</source>
-        <translation>Linie</translation>
-    </message>
-    <message>
-        <source>angle</source>
-        <translation>Winkel</translation>
-    </message>
-    <message>
-        <source>words</source>
-        <translation>Worte</translation>
-    </message>
-    <message>
-        <source>in tolerance</source>
-        <translation>in der Toleranz</translation>
-    </message>
-    <message>
-        <source>out of tolerance</source>
-        <translation>außerhalb der Toleranz</translation>
-    </message>
-    <message>
-        <source>cannot tell whether in tolerance</source>
-        <translation>nicht zu sagen, ob in der Toleranz</translation>
-    </message>
-    <message>
-        <source>d MMM yyyy</source>
-        <comment>date</comment>
-        <translation>d. MMM yyyy</translation>
-    </message>
-    <message>
-        <source>none</source>
-        <translation>keine</translation>
-    </message>
-    <message>
-        <source>not said</source>
-        <translation>nicht gesagt</translation>
-    </message>
-    <message>
-        <source>%1 (%2)</source>
-        <translation>%1 (%2)</translation>
-    </message>
-    <message>
-        <source>%1: %2 of %3</source>
-        <translation>%1: %2 von %3</translation>
-    </message>
-    <message>
-        <source>no programme yet</source>
-        <translation>noch kein Übungsplan</translation>
-    </message>
-    <message>
-        <source>as usual</source>
-        <translation>wie üblich</translation>
-    </message>
-    <message>
-        <source>review</source>
-        <translation>Rückmeldung</translation>
-    </message>
-    <message>
-        <source>reviews</source>
-        <translation>Rückmeldungen</translation>
-    </message>
-    <message>
-        <source>, %1 waits</source>
-        <translation>, %1 wartet</translation>
-    </message>
-    <message>
-        <source>cannot tell</source>
-        <translation>nicht zu sagen</translation>
-    </message>
-    <message>
-        <source>%1 ± %2</source>
-        <translation>%1 ± %2</translation>
-    </message>
-    <message>
-        <source>%1: %2 from %3 to %4. Bands are 95 %.</source>
-        <translation>%1: %2 von %3 bis %4. Bänder sind 95 %.</translation>
-    </message>
-    <message>
-        <source>Over the weeks</source>
-        <translation>Über die Wochen</translation>
-    </message>
-    <message>
-        <source>filled: the last review; shaded: tolerance; line: a trend beyond the noise</source>
-        <translation>ausgefüllt: die letzte Rückmeldung; schattiert: Toleranz; Linie: ein Trend über dem Rauschen</translation>
-    </message>
-    <message>
-        <source>Cues given</source>
-        <translation>Gegebene Hinweise</translation>
-    </message>
-    <message>
-        <source>solid: it worked; ticks: nothing real came of it</source>
-        <translation>ausgefüllt: hat gewirkt; Striche: nichts Wirkliches kam dabei heraus</translation>
-    </message>
-    <message>
-        <source>None yet for this exercise.</source>
-        <translation>Noch keine für diese Übung.</translation>
-    </message>
-    <message>
-        <source>Ladder</source>
-        <translation>Leiter</translation>
-    </message>
-    <message>
-        <source>Decided, %1</source>
-        <translation>Entschieden, %1</translation>
-    </message>
-    <message>
-        <source>%1, %2. Bands are 95 %.</source>
-        <translation>%1, %2. Bänder sind 95 %.</translation>
-    </message>
-    <message>
-        <source>Give-way</source>
-        <translation>Nachgeben</translation>
-    </message>
-    <message>
-        <source>Time plots</source>
-        <translation>Zeitkurven</translation>
-    </message>
-    <message>
-        <source>%1 to %2</source>
-        <translation>%1 bis %2</translation>
-    </message>
-    <message>
-        <source>up to %1</source>
-        <translation>bis %1</translation>
-    </message>
-    <message>
-        <source>from %1</source>
-        <translation>ab %1</translation>
-    </message>
-    <message>
-        <source> – follows from %1</source>
-        <translation> – folgt aus %1</translation>
-    </message>
-    <message>
-        <source> of %1 to %2</source>
-        <translation> von %1 bis %2</translation>
-    </message>
-    <message>
-        <source>, held for %1, at most %2</source>
-        <translation>, %1 gehalten, höchstens %2</translation>
-    </message>
-    <message>
-        <source>, %1 days a week</source>
-        <translation>, %1 Tage die Woche</translation>
-    </message>
-    <message>
-        <source>between full arch and full flat</source>
-        <translation>zwischen ganz hohl und ganz flach</translation>
-    </message>
-    <message>
-        <source>as you chose it</source>
-        <translation>wie du es gewählt hast</translation>
-    </message>
-    <message>
-        <source>from the set-up</source>
-        <translation>aus dem Aufbau</translation>
-    </message>
-    <message>
-        <source>raw %1, neutral %2 %3</source>
-        <translation>roh %1, Neutral %2 %3</translation>
-    </message>
-    <message>
-        <source>, out by %1</source>
-        <translation>, um %1 darüber</translation>
-    </message>
-    <message>
-        <source>, near its limit</source>
-        <translation>, nahe an der Grenze</translation>
-    </message>
-    <message>
-        <source>said last</source>
-        <translation>zuletzt gesagt</translation>
-    </message>
-    <message>
-        <source>worked: gone</source>
-        <translation>gewirkt: weg</translation>
-    </message>
-    <message>
-        <source>worked: %1 less</source>
-        <translation>gewirkt: %1 weniger</translation>
-    </message>
-    <message>
-        <source>none real: %1 of %2</source>
-        <translation>nichts Wirkliches: %1 von %2</translation>
-    </message>
-    <message>
-        <source>still there, not measured</source>
-        <translation>noch da, nicht gemessen</translation>
-    </message>
-    <message>
-        <source>locked: %1</source>
-        <translation>gesperrt: %1</translation>
-    </message>
-    <message>
-        <source>met cleanly in %1 of %2</source>
-        <translation>in %1 von %2 sauber erreicht</translation>
-    </message>
-    <message>
-        <source>now: %1</source>
-        <translation>jetzt: %1</translation>
-    </message>
-    <message>
-        <source>%1, last %2</source>
-        <translation>%1, zuletzt %2</translation>
-    </message>
-    <message>
-        <source>%1 over time</source>
-        <translation>%1 über die Zeit</translation>
-    </message>
-    <message>
-        <source>%1 over %2</source>
-        <translation>%1 über %2</translation>
-    </message>
-    <message>
-        <source>held clean</source>
-        <translation>sauber gehalten</translation>
-    </message>
-    <message>
-        <source>control range</source>
-        <translation>Kontrollbereich</translation>
-    </message>
-    <message>
-        <source>clean</source>
-        <translation>sauber</translation>
-    </message>
-    <message>
-        <source>Rep</source>
-        <translation>Wdh.</translation>
-    </message>
-    <message>
-        <source>phases</source>
-        <translation>Abschnitte</translation>
-    </message>
-    <message>
-        <source>breath</source>
-        <translation>Atem</translation>
-    </message>
-    <message>
-        <source>to %1</source>
-        <translation>bis %1</translation>
-    </message>
-    <message>
-        <source>faults</source>
-        <translation>Fehler</translation>
-    </message>
-    <message>
-        <source>%1, from %2</source>
-        <translation>%1, ab %2</translation>
-    </message>
-    <message>
-        <source>visit</source>
-        <translation>Besuch</translation>
-    </message>
-    <message>
-        <source>visits</source>
-        <translation>Besuche</translation>
-    </message>
-    <message>
-        <source>%1 ± %2%3</source>
-        <translation>%1 ± %2%3</translation>
-    </message>
-    <message>
-        <source>, unlike the visits before</source>
-        <translation>, anders als die Besuche davor</translation>
-    </message>
-    <message>
-        <source>%1 ± %2 a week</source>
-        <translation>%1 ± %2 die Woche</translation>
-    </message>
-    <message>
-        <source>too few visits for a trend</source>
-        <translation>zu wenige Besuche für einen Trend</translation>
-    </message>
-    <message>
-        <source>all of one day</source>
-        <translation>alle von einem Tag</translation>
-    </message>
-    <message>
-        <source>no trend</source>
-        <translation>kein Trend</translation>
-    </message>
-    <message>
-        <source>changing</source>
-        <translation>ändert sich</translation>
-    </message>
-    <message>
-        <source>getting better</source>
-        <translation>wird besser</translation>
-    </message>
-    <message>
-        <source>getting worse</source>
-        <translation>wird schlechter</translation>
-    </message>
-    <message>
-        <source>its file cannot be read</source>
-        <translation>die Datei lässt sich nicht lesen</translation>
-    </message>
-    <message>
-        <source>, %1 first</source>
-        <translation>, %1 zuerst</translation>
-    </message>
-    <message>
-        <source>, rest %1 s</source>
-        <translation>, Pause %1 s</translation>
-    </message>
-    <message>
-        <source>%1 of %2 min</source>
-        <translation>%1 von %2 min</translation>
-    </message>
-    <message>
-        <source>%1, %2</source>
-        <translation>%1, %2</translation>
-    </message>
-    <message>
-        <source>new: %1</source>
-        <translation>neu: %1</translation>
-    </message>
-    <message>
-        <source>%1: %2 → %3</source>
-        <translation>%1: %2 → %3</translation>
-    </message>
-    <message>
-        <source>goes: %1</source>
-        <translation>geht: %1</translation>
-    </message>
-    <message>
-        <source>other days</source>
-        <translation>andere Tage</translation>
-    </message>
-    <message>
-        <source>%1 → %2 minutes a day</source>
-        <translation>%1 → %2 Minuten am Tag</translation>
-    </message>
-    <message>
-        <source>waits</source>
-        <translation>wartet</translation>
-    </message>
-    <message>
-        <source>by %1</source>
-        <translation>bis %1</translation>
-    </message>
-    <message>
-        <source>filed</source>
-        <translation>abgelegt</translation>
-    </message>
-    <message>
-        <source>ready for its letter</source>
-        <translation>bereit für den Brief</translation>
-    </message>
-    <message>
-        <source>waiting</source>
-        <translation>wartet</translation>
-    </message>
-    <message>
-        <source>pain was named</source>
-        <translation>Schmerz wurde genannt</translation>
-    </message>
-    <message>
-        <source>a reason to stop was told</source>
-        <translation>ein Grund zum Anhalten wurde genannt</translation>
-    </message>
-    <message>
-        <source>answer promised %1</source>
-        <translation>Antwort bis %1 versprochen</translation>
-    </message>
-    <message>
-        <source>its film has gone; the numbers are kept</source>
-        <translation>der Film ist weg; die Zahlen bleiben</translation>
-    </message>
-    <message>
-        <source>nothing out of tolerance</source>
-        <translation>nichts außerhalb der Toleranz</translation>
-    </message>
-    <message>
-        <source>moment</source>
-        <translation>Moment</translation>
-    </message>
-    <message>
-        <source>moments</source>
-        <translation>Momente</translation>
-    </message>
-    <message>
-        <source>marked, to be measured</source>
-        <translation>markiert, zu messen</translation>
-    </message>
-    <message>
-        <source>%1 proposed, to be confirmed</source>
-        <translation>%1 vorgeschlagen, zu bestätigen</translation>
-    </message>
-    <message>
-        <source>mark</source>
-        <translation>Marke</translation>
-    </message>
-    <message>
-        <source>marks</source>
-        <translation>Marken</translation>
-    </message>
-    <message>
-        <source>marks to be placed</source>
-        <translation>Marken zu setzen</translation>
-    </message>
-    <message>
-        <source>ready</source>
-        <translation>bereit</translation>
-    </message>
-    <message>
-        <source>pain</source>
-        <translation>Schmerz</translation>
-    </message>
-    <message>
-        <source>first</source>
-        <translation>erste</translation>
-    </message>
-    <message>
-        <source>%1 clips: %2</source>
-        <translation>%1 Clips: %2</translation>
-    </message>
-    <message>
-        <source>%1 of %2: %3</source>
-        <translation>%1 von %2: %3</translation>
-    </message>
-    <message>
-        <source>due %1, %2 ago</source>
-        <translation>fällig %1, vor %2</translation>
-    </message>
-    <message>
-        <source>day</source>
-        <translation>Tag</translation>
-    </message>
-    <message>
-        <source>days</source>
-        <translation>Tage</translation>
-    </message>
-    <message>
-        <source>due today</source>
-        <translation>heute fällig</translation>
-    </message>
-    <message>
-        <source>due %1</source>
-        <translation>fällig %1</translation>
-    </message>
-    <message>
-        <source>d MMMM yyyy</source>
-        <comment>date</comment>
-        <translation>d. MMMM yyyy</translation>
-    </message>
-    <message>
-        <source>in</source>
-        <translation>drin</translation>
-    </message>
-    <message>
-        <source>out</source>
-        <translation>draußen</translation>
-    </message>
-    <message>
-        <source>near</source>
-        <translation>nah</translation>
-    </message>
-    <message>
-        <source>all in</source>
-        <translation>alle drin</translation>
-    </message>
-    <message>
-        <source>after %1</source>
-        <translation>nach %1</translation>
-    </message>
-    <message>
-        <source>gave way</source>
-        <translation>gab nach</translation>
-    </message>
-    <message>
-        <source>of %1</source>
-        <translation>von %1</translation>
-    </message>
-    <message>
-        <source>already out</source>
-        <translation>schon draußen</translation>
-    </message>
-    <message>
-        <source>clip ends first</source>
-        <translation>Clip endet vorher</translation>
-    </message>
-    <message>
-        <source>at %1</source>
-        <translation>bei %1</translation>
-    </message>
-    <message>
-        <source>asked %1</source>
-        <translation>verlangt %1</translation>
-    </message>
-    <message>
-        <source>short</source>
-        <translation>zu kurz</translation>
-    </message>
-    <message>
-        <source>out by %1</source>
-        <translation>um %1 darüber</translation>
-    </message>
-    <message>
-        <source>?</source>
-        <translation>?</translation>
-    </message>
-    <message>
-        <source>lost for %1</source>
-        <translation>%1 verloren</translation>
-    </message>
-    <message>
-        <source>Set-up</source>
-        <translation>Aufbau</translation>
-    </message>
-    <message>
-        <source>Early</source>
-        <translation>Früh</translation>
-    </message>
-    <message>
-        <source>Late</source>
-        <translation>Spät</translation>
-    </message>
-    <message>
-        <source>tempo</source>
-        <translation>Tempo</translation>
-    </message>
-    <message>
-        <source>Worst</source>
-        <translation>Am schlimmsten</translation>
-    </message>
-    <message>
-        <source>anchor</source>
-        <translation>Anker</translation>
-    </message>
-    <message>
-        <source>none on record</source>
-        <translation>keine im Bestand</translation>
-    </message>
-    <message>
-        <source>withdrawn %1</source>
-        <translation>widerrufen am %1</translation>
-    </message>
-    <message>
-        <source>%1: %2</source>
-        <translation>%1: %2</translation>
-    </message>
-    <message>
-        <source>no day set</source>
-        <translation>kein Tag gesetzt</translation>
-    </message>
-    <message>
-        <source>kept until %1: that day is over, erase them</source>
-        <translation>aufbewahrt bis %1: Dieser Tag ist vorbei, lösch sie</translation>
-    </message>
-    <message>
-        <source>kept until %1</source>
-        <translation>aufbewahrt bis %1</translation>
-    </message>
-    <message>
-        <source>No consent is on record.</source>
-        <translation>Es liegt keine Einwilligung vor.</translation>
-    </message>
-    <message>
-        <source>Consent was withdrawn.</source>
-        <translation>Die Einwilligung wurde widerrufen.</translation>
-    </message>
-    <message>
-        <source>There is no consent to keeping and measuring clips.</source>
-        <translation>Es gibt keine Einwilligung zum Aufbewahren und Messen von Clips.</translation>
-    </message>
-    <message>
-        <source>Videos were to be kept until %1.</source>
-        <translation>Videos sollten bis %1 aufbewahrt werden.</translation>
-    </message>
-    <message>
-        <source>, up to %1</source>
-        <translation>, bis %1</translation>
-    </message>
-    <message>
-        <source>stop and refer</source>
-        <translation>aufhören und weiterverweisen</translation>
-    </message>
-    <message>
-        <source>ask for the clip again</source>
-        <translation>noch einmal um den Clip bitten</translation>
-    </message>
-    <message>
-        <source>one step back</source>
-        <translation>eine Stufe zurück</translation>
-    </message>
-    <message>
-        <source>one step up</source>
-        <translation>eine Stufe höher</translation>
-    </message>
-    <message>
-        <source>stay on this version</source>
-        <translation>bei dieser Version bleiben</translation>
-    </message>
-    <message>
-        <source>d MMM</source>
-        <comment>day of a date</comment>
-        <translation>d. MMM</translation>
-    </message>
-    <message>
-        <source>Deft Mirror</source>
-        <translation>Deft Mirror</translation>
-    </message>
-    <message>
-        <source>The library seems to be open in another window.</source>
-        <translation>Die Bibliothek scheint in einem anderen Fenster offen zu sein.</translation>
-    </message>
-    <message>
-        <source>Open anyway</source>
-        <translation>Trotzdem öffnen</translation>
-    </message>
-    <message>
-        <source>Cancel</source>
-        <translation>Abbrechen</translation>
-    </message>
-    <message>
-        <source>and %1 more</source>
-        <translation>und %1 weitere</translation>
-    </message>
-</context>
-<context>
-    <name>QueuePage</name>
+    <name>deft::ui::QueuePage</name>
     <message>
         <source>Clips</source>
         <translation>Clips</translation>
@@ -4848,6 +4987,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>This clip has been answered, and what was filed stays as it was.</source>
         <translation>Dieser Clip ist beantwortet, und was abgelegt ist, bleibt, wie es war.</translation>
+    </message>
+    <message>
+        <source>Not opened: %1. Nothing was changed.</source>
+        <translation>Nicht geöffnet: %1. Nichts wurde geändert.</translation>
     </message>
     <message>
         <source>Not opened: %1: the clip has a single frame; movement needs at least two. Nothing was changed.</source>
@@ -4916,7 +5059,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
     <message>
         <source>pelvis, worst</source>
-        <translation>Becken, am schlimmsten</translation>
+        <translation>Becken, Spitze</translation>
     </message>
     <message>
         <source>control range</source>
@@ -4926,13 +5069,9 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
         <source>&lt;p&gt;The first clip of this exercise from this client.&lt;/p&gt;</source>
         <translation>&lt;p&gt;Der erste Clip dieser Übung von dieser Person.&lt;/p&gt;</translation>
     </message>
-    <message>
-        <source>Not opened: %1. Nothing was changed.</source>
-        <translation>Nicht geöffnet: %1. Nichts wurde geändert.</translation>
-    </message>
 </context>
 <context>
-    <name>ReadingsPanel</name>
+    <name>deft::ui::ReadingsPanel</name>
     <message>
         <source>Readings</source>
         <translation>Messwerte</translation>
@@ -4955,7 +5094,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
     <message>
         <source>worst</source>
-        <translation>schlimmster</translation>
+        <translation>Spitze</translation>
     </message>
     <message>
         <source>± 95 %</source>
@@ -4967,7 +5106,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
     <message>
         <source>last time</source>
-        <translation>letztes Mal</translation>
+        <translation>zuletzt</translation>
     </message>
     <message>
         <source>reps</source>
@@ -4983,7 +5122,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
 </context>
 <context>
-    <name>RepSheet</name>
+    <name>deft::ui::RepSheet</name>
     <message>
         <source>Rep sheet</source>
         <translation>Wiederholungsblatt</translation>
@@ -5018,7 +5157,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
 </context>
 <context>
-    <name>ReviewSession</name>
+    <name>deft::ui::ReviewSession</name>
     <message>
         <source>%1, rep %2</source>
         <translation>%1, Wdh. %2</translation>
@@ -5058,6 +5197,10 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     <message>
         <source>neutral from the set-up</source>
         <translation>Neutral aus dem Aufbau</translation>
+    </message>
+    <message>
+        <source>Neutral not changed: %1.</source>
+        <translation>Neutral nicht geändert: %1.</translation>
     </message>
     <message>
         <source>neutral midway between arch and flat</source>
@@ -5108,6 +5251,10 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
         <translation>%1 nicht sichtbar</translation>
     </message>
     <message>
+        <source>Not saved: %1.</source>
+        <translation>Nicht gespeichert: %1.</translation>
+    </message>
+    <message>
         <source>Saved %1</source>
         <translation>Gespeichert %1</translation>
     </message>
@@ -5124,24 +5271,16 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
         <translation> Bis dahin ist ihr Band breiter.</translation>
     </message>
     <message>
-        <source>ready for the letter</source>
-        <translation>bereit für den Brief</translation>
-    </message>
-    <message>
-        <source>Neutral not changed: %1.</source>
-        <translation>Neutral nicht geändert: %1.</translation>
-    </message>
-    <message>
-        <source>Not saved: %1.</source>
-        <translation>Nicht gespeichert: %1.</translation>
-    </message>
-    <message>
         <source>Not measured: %1.</source>
         <translation>Nicht gemessen: %1.</translation>
     </message>
+    <message>
+        <source>ready for the letter</source>
+        <translation>bereit für den Brief</translation>
+    </message>
 </context>
 <context>
-    <name>RoomBar</name>
+    <name>deft::ui::RoomBar</name>
     <message>
         <source>Menu (F10)</source>
         <translation>Menü (F10)</translation>
@@ -5152,18 +5291,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
 </context>
 <context>
-    <name>SimulatedPhone</name>
-    <message>
-        <source>%1 cannot be read</source>
-        <translation>%1 lässt sich nicht lesen</translation>
-    </message>
-    <message>
-        <source>the line stays broken</source>
-        <translation>die Linie bleibt unterbrochen</translation>
-    </message>
-</context>
-<context>
-    <name>SketchPair</name>
+    <name>deft::ui::SketchPair</name>
     <message>
         <source>Drawing of %1: start and far end</source>
         <translation>Zeichnung von %1: Anfang und fernes Ende</translation>
@@ -5178,7 +5306,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
 </context>
 <context>
-    <name>StagePicture</name>
+    <name>deft::ui::StagePicture</name>
     <message>
         <source>%1 s, frame %2</source>
         <translation>%1 s, Bild %2</translation>
@@ -5209,7 +5337,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
 </context>
 <context>
-    <name>TargetPanel</name>
+    <name>deft::ui::TargetPanel</name>
     <message>
         <source>Next target</source>
         <translation>Nächstes Ziel</translation>
@@ -5224,7 +5352,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
     <message>
         <source>Override</source>
-        <translation>Überstimmen</translation>
+        <translation>Ändern</translation>
     </message>
     <message>
         <source>O</source>
@@ -5244,7 +5372,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
 </context>
 <context>
-    <name>Threads</name>
+    <name>deft::ui::Threads</name>
     <message>
         <source>Time plots</source>
         <translation>Zeitkurven</translation>
@@ -5255,7 +5383,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
 </context>
 <context>
-    <name>WeeksPanel</name>
+    <name>deft::ui::WeeksPanel</name>
     <message>
         <source>Over the weeks</source>
         <translation>Über die Wochen</translation>
@@ -5274,14 +5402,14 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
 </context>
 <context>
-    <name>WhenForm</name>
+    <name>deft::ui::WhenForm</name>
     <message>
         <source>From</source>
         <translation>Ab</translation>
     </message>
     <message>
         <source>Look again on</source>
-        <translation>Noch einmal ansehen am</translation>
+        <translation>Noch einmal am</translation>
     </message>
     <message>
         <source>Weeks</source>
@@ -5325,7 +5453,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
     <message>
         <source>Look again</source>
-        <translation>Noch einmal ansehen</translation>
+        <translation>Noch einmal</translation>
     </message>
     <message>
         <source>Reminder</source>
@@ -5342,100 +5470,6 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     <message>
         <source>R proposes anew, with what serves this.</source>
         <translation>R schlägt neu vor, was dazu passt.</translation>
-    </message>
-</context>
-<context>
-    <name>deft::ui</name>
-    <message>
-        <source>way out</source>
-        <translation>Hinweg</translation>
-    </message>
-    <message>
-        <source>hold</source>
-        <translation>Halten</translation>
-    </message>
-    <message>
-        <source>way back</source>
-        <translation>Rückweg</translation>
-    </message>
-    <message>
-        <source>always</source>
-        <translation>immer</translation>
-    </message>
-    <message>
-        <source>What is measured</source>
-        <translation>Was gemessen wird</translation>
-    </message>
-    <message>
-        <source>when the hold begins</source>
-        <translation>wenn das Halten beginnt</translation>
-    </message>
-    <message>
-        <source>set-up</source>
-        <translation>Aufbau</translation>
-    </message>
-    <message>
-        <source>Marks: </source>
-        <translation>Marken:   </translation>
-    </message>
-    <message>
-        <source>Faults, what causes them, and what to say</source>
-        <translation>Fehler, was sie verursacht und was zu sagen ist</translation>
-    </message>
-    <message>
-        <source>Ladder, easiest first</source>
-        <translation>Leiter, das Leichteste zuerst</translation>
-    </message>
-    <message>
-        <source> (begins here)</source>
-        <translation> (hier geht es los)</translation>
-    </message>
-    <message>
-        <source>Dose</source>
-        <translation>Dosis</translation>
-    </message>
-    <message>
-        <source>round</source>
-        <translation>Runde</translation>
-    </message>
-    <message>
-        <source>rounds</source>
-        <translation>Runden</translation>
-    </message>
-    <message>
-        <source>, every day</source>
-        <translation>, jeden Tag</translation>
-    </message>
-    <message>
-        <source>Schools</source>
-        <translation>Schulen</translation>
-    </message>
-    <message>
-        <source>Waits until its readiness list is confirmed</source>
-        <translation>Wartet, bis die Bereitschaftsliste bestätigt ist</translation>
-    </message>
-    <message>
-        <source>For the coach</source>
-        <translation>Für den Coach</translation>
-    </message>
-    <message>
-        <source>Felt where</source>
-        <translation>Wo gespürt</translation>
-    </message>
-    <message>
-        <source>Cautions and stop rule</source>
-        <translation>Vorsicht und Stoppregel</translation>
-    </message>
-    <message>
-        <source>How to film it</source>
-        <translation>So wird gefilmt</translation>
-    </message>
-</context>
-<context>
-    <name>deft::ui::Application</name>
-    <message>
-        <source>The program could not do this (%1). What was saved is safe. The log is in %2.</source>
-        <translation>Das konnte das Programm nicht (%1). Was gespeichert war, ist sicher. Das Protokoll liegt in %2.</translation>
     </message>
 </context>
 <context>

@@ -54,8 +54,11 @@ void KeyButton::paintEvent(QPaintEvent*) {
         p.setFont(face(Size::Body, QFont::Medium));
         const QRectF inner = box.adjusted(11, 0, -11, 0);
         p.drawText(inner, key_.isEmpty() ? Qt::AlignCenter : Qt::AlignVCenter | Qt::AlignLeft, this->text());
+        // Where both do not fit, the words: the key stands in the tool tip, too.
+        const int words = QFontMetrics(p.font()).horizontalAdvance(this->text());
         p.setFont(face(Size::Small));
-        p.drawText(inner, Qt::AlignVCenter | Qt::AlignRight, key_);
+        if (words + QFontMetrics(p.font()).horizontalAdvance(key_) + 6 <= inner.width())
+            p.drawText(inner, Qt::AlignVCenter | Qt::AlignRight, key_);
     }
     if (hasFocus()) {
         p.setBrush(Qt::NoBrush);

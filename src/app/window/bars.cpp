@@ -185,7 +185,7 @@ void ClientLine::paintEvent(QPaintEvent*) {
         if (!main) main = &schools.front();
         const std::string chosen = session_.exercise().schoolsFor(in.schools)[main->question];
         if (const SchoolQuestion* q = session_.catalogue().schools().find(main->question); q && q->choice(chosen))
-            say(spoken(q->choice(chosen)->name).toLower(), c.ink2, QFont::Normal, 24);
+            say(inLine(spoken(q->choice(chosen)->name)), c.ink2, QFont::Normal, 24);
     }
     say(tr("asked %1").arg(targetWords(session_.exercise(), in.asked)), c.ink2, QFont::Normal, 24);
     if (in.practice)

@@ -43,14 +43,18 @@ Result<void> addForms(const Catalogue& catalogue, const std::string& id, Texts& 
     };
     auto plain = catalogue.exercise(id);
     if (!plain) return tl::unexpected(plain.error());
-    eachText(*plain, client, coach);
+    const auto add = [&](Exercise& form) {
+        eachText(form, client, coach);
+        for (const std::string& noun : {form.words.one, form.words.many}) coach("short|" + noun);
+    };
+    add(*plain);
     for (const Version& version : plain->ladder) {
         const auto done = catalogue.form({id, version.id});
         if (!done) return tl::unexpected(done.error());
         for (const std::string& view : done->views) {
             auto form = catalogue.form({id, version.id, view});
             if (!form) return tl::unexpected(form.error());
-            eachText(*form, client, coach);
+            add(*form);
         }
     }
     return {};

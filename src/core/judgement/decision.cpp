@@ -112,7 +112,7 @@ Message askedWords(const Target& t) {
 
 /// Has a set of movements, or of holds, its own word.
 std::vector<std::pair<std::string, Argument>> counted(const Exercise& e, int n) {
-    return {{"n", n}, {"one", Message(e.words.one)}, {"many", Message(e.words.many)}};
+    return {{"n", n}, {"one", Message("noun|" + e.words.one)}, {"many", Message("noun|" + e.words.many)}};
 }
 
 /// A version that intake locks is not asked for again; an easier one that is open takes its place.
@@ -153,7 +153,7 @@ bool askAgain(const Situation& s, Decision& d) {
     if (!s.c.usable)
         d.because.push_back("why.unusable");
     else if (s.shown.total == 0)
-        d.because.push_back({"why.none-found", {{"one", Message(s.e.words.one)}}});
+        d.because.push_back({"why.none-found", {{"one", Message("noun|" + s.e.words.one)}}});
     return !d.because.empty();
 }
 

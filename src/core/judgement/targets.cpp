@@ -66,7 +66,7 @@ Message criterionShown(const Criterion& needs, const Exercise& e) {
                                                  : "none"},
              {"reps", needs.reps.value_or(0)},
              {"hold", seconds(needs.hold_s.value_or(0))},
-             {"many", Message(e.words.many)},
+             {"many", Message("noun|" + e.words.many)},
              {"each", e.eachSide},
              {"reviews", needs.reviews}}};
 }

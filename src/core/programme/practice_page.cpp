@@ -82,7 +82,7 @@ Json itemOf(const Exercise& e, const ProgrammeItem& item, const PageExtras& extr
               {"out", e.phaseOut},
               {"back", e.phaseBack},
               {"purpose", e.series ? e.series->purpose : ""},
-              {"watch", item.watch},
+              {"watch", l.text(item.watch)},
               {"setUp", setUpWords(e)},
               {"stopRule", e.stopRule},
               {"felt", std::move(felt)},
@@ -226,7 +226,7 @@ Result<std::string> practiceSheet(const Catalogue& catalogue, const Programme& p
     for (size_t i = 0; i < p.items.size(); ++i) {
         const Exercise& e = (*exercises)[i];
         h += "<li><b>" + escapedHtml(nameWithVersion(e, p.items[i].target.version)) + "</b><br>" +
-             escapedHtml(l.say(doseOf(e, p.items[i]))) + "<br>" + escapedHtml(p.items[i].watch) + "</li>\n";
+             escapedHtml(l.say(doseOf(e, p.items[i]))) + "<br>" + escapedHtml(l.text(p.items[i].watch)) + "</li>\n";
     }
     h += "</ol>\n<table>\n";
     for (size_t d = 0; d < days.size();) {

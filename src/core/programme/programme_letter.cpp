@@ -51,7 +51,7 @@ Result<Answer> programmeLetter(const Catalogue& catalogue, const Programme& p, c
                 nameWithVersion(e, p.items[i].target.version) + ": " + l.say(doseOf(e, p.items[i])) + ".";
         if (e.series && !e.series->purpose.empty())
             list += " " + l.say({"programme.purpose", {{"purpose", Message(e.series->purpose)}}});
-        if (!p.items[i].watch.empty()) list += " " + p.items[i].watch;
+        if (!p.items[i].watch.empty()) list += " " + l.text(p.items[i].watch);
         once(e.stopRule);
         Case asked;
         asked.exercise = e.id, asked.flags = extras.flags;
