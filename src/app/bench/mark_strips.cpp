@@ -30,8 +30,8 @@ void MarkStrips::refresh() {
     for (const WeakStretch& w : weak_)
         told << tr("%1 %2 from %3 to %4 s")
                     .arg(nameOf(w.landmark), w.lost ? tr("lost") : tr("weak"))
-                    .arg(session_.clip().time_s[w.begin], 0, 'f', 1)
-                    .arg(session_.clip().time_s[w.end - 1], 0, 'f', 1);
+                    .arg(coachLocale().toString(session_.clip().time_s[w.begin], 'f', 1))
+                    .arg(coachLocale().toString(session_.clip().time_s[w.end - 1], 'f', 1));
     setAccessibleDescription(told.join(QStringLiteral("; ")));
     update();
 }

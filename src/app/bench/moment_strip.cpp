@@ -67,7 +67,7 @@ void MomentStrip::refresh() {
 /// What is odd about the clip goes first; else what to do with the proposals.
 QString MomentStrip::proposedWords() const {
     const Proposals& p = *session_.proposals();
-    if (p.frame != session_.frame()) return tr("in the frame at %1 s").arg(p.time_s, 0, 'f', 2);
+    if (p.frame != session_.frame()) return tr("in the frame at %1 s").arg(coachLocale().toString(p.time_s, 'f', 2));
     if (p.facts && p.facts->anotherPerson) return tr("more than one person is in the picture: look twice");
     if (p.facts && !p.facts->guesses.empty()) {
         const auto guess = session_.catalogue().exercise(p.facts->guesses.front().first);

@@ -111,9 +111,10 @@ bool RepSheet::viewportEvent(QEvent* e) {
         const auto* help = static_cast<QHelpEvent*>(e);
         if (const auto cell = cellAt(help->pos())) {
             const RepCell& c = rows_[size_t(cell->first)].cells[size_t(cell->second)];
-            QToolTip::showText(help->globalPos(), tr("%1 at %2 s")
-                                                      .arg(spoken(measureName(c.measure)))
-                                                      .arg(session_.clip().time_s[size_t(c.frame)], 0, 'f', 2));
+            QToolTip::showText(help->globalPos(),
+                               tr("%1 at %2 s")
+                                   .arg(spoken(measureName(c.measure)))
+                                   .arg(coachLocale().toString(session_.clip().time_s[size_t(c.frame)], 'f', 2)));
         }
         return true;
     }

@@ -65,7 +65,7 @@ void StagePicture::paintWords(QPainter& p) const {
             haloText(p, {width() - 16.0, 26},
                      tr("dashed: best, rep %1, %2 s")
                          .arg(pair->bestRep + 1)
-                         .arg(session_.clip().time_s[size_t(pair->best)], 0, 'f', 1),
+                         .arg(coachLocale().toString(session_.clip().time_s[size_t(pair->best)], 'f', 1)),
                      Qt::AlignRight);
     if (const QString hint = drawing_->hint() + mat_->hint(); !hint.isEmpty()) haloText(p, {16, height() - 14.0}, hint);
     if (mending_ && !selected_.isEmpty())

@@ -2,6 +2,7 @@
 #include "app/bench/threads.h"
 
 #include "app/paint/threads.h"
+#include "app/theme/words.h"
 
 #include <QMouseEvent>
 
@@ -13,8 +14,8 @@ Threads::Threads(ReviewSession& session, QWidget* parent) : Panel(tr("Time plots
     connect(&session, &ReviewSession::placeChanged, this, [this] {
         if (session_.isOpen())
             setAside(tr("%1 of %2 s")
-                         .arg(session_.clip().time_s[size_t(session_.frame())], 0, 'f', 1)
-                         .arg(session_.clip().duration_s, 0, 'f', 1));
+                         .arg(coachLocale().toString(session_.clip().time_s[size_t(session_.frame())], 'f', 1))
+                         .arg(coachLocale().toString(session_.clip().duration_s, 'f', 1)));
     });
 }
 

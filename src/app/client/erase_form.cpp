@@ -58,7 +58,7 @@ void EraseForm::tell() {
     for (const Clip& c : record_.clips()) waiting += !c.filed;
     QString words = tr("This takes %1 (%2 MB) of the library")
                         .arg(counted(int(e.files.size()), tr("file"), tr("files")))
-                        .arg(double(bytes) / 1e6, 0, 'f', 1);
+                        .arg(coachLocale().toString(double(bytes) / 1e6, 'f', 1));
     if (chosen() == Erasing::Everything)
         words +=
             tr(", %1, and the client's record with its consents.").arg(counted(e.reviews, tr("review"), tr("reviews")));

@@ -89,8 +89,8 @@ void PairPicture::paintSide(QPainter& p, int which) {
     if (comparison_.pairs() > 1)
         putText(p, QRectF(to.x() + used + 8, 0, 120, kTitle), tr("rep %1").arg(comparison_.rep() + 1), Size::Small,
                 c.ink2);
-    putText(p, QRectF(to.right() - 112, 0, 112, kTitle), tr("%1 s").arg(time, 0, 'f', 2), Size::Small, c.ink2,
-            QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
+    putText(p, QRectF(to.right() - 112, 0, 112, kTitle), tr("%1 s").arg(coachLocale().toString(time, 'f', 2)),
+            Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
     p.fillRect(to, c.stage);
     QImage image = side.frames->frame(frame);
     int64_t drawn = frame; // the lines belong to the picture that is seen

@@ -142,7 +142,9 @@ void drawGiveWay(QPainter& p, const QRectF& body, const Review& r, int chosenRep
         const QRectF box = left ? words : words.translated(138, 0);
         const Qt::Alignment side = left ? Qt::AlignRight : Qt::AlignLeft;
         const QString value =
-            window ? QStringLiteral("%1 ± %2").arg(across.at, 0, 'f', 1).arg(across.u95, 0, 'f', 1)
+            window ? QStringLiteral("%1 ± %2")
+                         .arg(coachLocale().toString(across.at, 'f', 1))
+                         .arg(coachLocale().toString(across.u95, 'f', 1))
                    : QStringLiteral("%1 ± %2").arg(std::lround(across.at)).arg(std::lround(std::max(1.0, across.u95)));
         putText(p, box, value + unit, Size::Body, c.accent, QFont::DemiBold, side);
         putText(p, box.translated(0, 16), window ? QObject::tr("held clean") : QObject::tr("control range"),

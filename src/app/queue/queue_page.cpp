@@ -276,7 +276,7 @@ void QueuePage::bringIn(const QString& path) {
                         .arg(c.width)
                         .arg(c.height)
                         .arg(c.frames())
-                        .arg(c.duration_s, 0, 'f', 1);
+                        .arg(coachLocale().toString(c.duration_s, 'f', 1));
     if (c.lengthUnsure) facts += tr("\nThe file seems to be cut off; what is there can be measured.");
     form_->begin(path, facts);
     side_->setCurrentIndex(1);

@@ -38,6 +38,7 @@ void speakToCoach(const Catalogue& catalogue, const QString& wanted) {
     QString code = wanted.isEmpty() ? chosenLanguage() : wanted;
     if (!windowLanguages().contains(code)) code = ofTheDesktop();
     setCoachLanguage(catalogue.language(code.toStdString()));
+    QLocale::setDefault(coachLocale()); // of fields that numbers and days are typed into
     if (code == QLatin1String("en")) return;
     install(QStringLiteral("qtbase_") + code, QLibraryInfo::path(QLibraryInfo::TranslationsPath));
     install(QStringLiteral("deft-mirror_") + code, QStringLiteral(":/translations"));

@@ -1015,7 +1015,7 @@
     <name>deft::ui::ClientPage</name>
     <message>
         <source>Client</source>
-        <translation>Kunde</translation>
+        <translation>Person</translation>
     </message>
     <message>
         <source>the last review</source>
@@ -2011,7 +2011,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>Client</source>
-        <translation>Kunde</translation>
+        <translation>Person</translation>
     </message>
     <message>
         <source>Programme</source>
@@ -2371,7 +2371,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>C&amp;lient</source>
-        <translation>K&amp;unde</translation>
+        <translation>P&amp;erson</translation>
     </message>
     <message>
         <source>P&amp;rogramme</source>
@@ -2687,7 +2687,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>Back from the client</source>
-        <translation>Zurück vom Kundenraum</translation>
+        <translation>Zurück vom Raum „Person“</translation>
     </message>
     <message>
         <source>Choose a client with an exercise first.</source>
@@ -2995,7 +2995,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>client</source>
-        <translation>Kunde</translation>
+        <translation>Person</translation>
     </message>
     <message>
         <source>edit</source>
@@ -3411,7 +3411,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>The mail is open in your mail program. When it has gone, M in the client room marks it as sent.</source>
-        <translation>Die Mail ist in deinem Mailprogramm offen. Wenn sie hinaus ist, vermerkt M im Kundenraum sie als gesendet.</translation>
+        <translation>Die Mail ist in deinem Mailprogramm offen. Wenn sie hinaus ist, vermerkt M im Raum „Person“ sie als gesendet.</translation>
     </message>
     <message>
         <source>No mail program opens it. The mail is %1.</source>
@@ -4053,7 +4053,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>&amp;Client</source>
-        <translation>&amp;Kunde</translation>
+        <translation>&amp;Person</translation>
     </message>
     <message>
         <source>&amp;Role</source>
@@ -4109,7 +4109,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>Reason to s&amp;top</source>
-        <translation>Grund zum An&amp;halten</translation>
+        <translation>Stopp&amp;grund</translation>
     </message>
     <message>
         <source>Cancel</source>
@@ -4705,7 +4705,7 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
     <message>
         <source>Client</source>
-        <translation>Kunde</translation>
+        <translation>Person</translation>
     </message>
     <message>
         <source>What it answers</source>
@@ -5047,7 +5047,7 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     </message>
     <message>
         <source>&lt;p&gt;&lt;b&gt;%1&lt;/b&gt; See the client room (Alt+5).&lt;/p&gt;</source>
-        <translation>&lt;p&gt;&lt;b&gt;%1&lt;/b&gt; Siehe Kundenraum (Alt+5).&lt;/p&gt;</translation>
+        <translation>&lt;p&gt;&lt;b&gt;%1&lt;/b&gt; Siehe Raum „Person“ (Alt+5).&lt;/p&gt;</translation>
     </message>
     <message>
         <source>&lt;p style=&apos;margin-top:16px&apos;&gt;&lt;b&gt;Filed before&lt;/b&gt;&lt;/p&gt;&lt;table cellspacing=&apos;0&apos; cellpadding=&apos;3&apos;&gt;</source>

@@ -42,7 +42,8 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
     menu->addSeparator();
     add(menu, tr("A part of the film begins here"), {K(Qt::SHIFT | Qt::Key_I)}, bench_, [this] {
         partFrom_ = {session_->clipId(), filmTime()};
-        say(tr("A part begins at %1 s of the film. Go to its end and press Shift+O.").arg(filmTime(), 0, 'f', 1));
+        say(tr("A part begins at %1 s of the film. Go to its end and press Shift+O.")
+                .arg(coachLocale().toString(filmTime(), 'f', 1)));
     });
     add(menu, tr("The part ends here: make a clip of it"), {K(Qt::SHIFT | Qt::Key_O)}, bench_, [this] { cutPart(); });
     menu->addSeparator();

@@ -58,18 +58,16 @@ Result<Answer> filmingPage(const Catalogue& catalogue, const std::vector<std::st
     letter.language = language;
     letter.clientName = reader.client, letter.exerciseName = l.say("filming.name"), letter.subject = "subject.filming";
     letter.parts = {greetingTo(l, reader.client, l.say("filming.here"))};
-    const auto add = [&](const char* id, const std::string& heading, const std::string& text) {
-        letter.parts.push_back(plainPart(id, heading, text));
-        letter.parts.back().heading = heading;
+    const auto add = [&](const std::string& id, const std::string& title, const std::string& text) {
+        letter.parts.push_back(
+            plainPart(id.c_str(), title, l.say({"filming.heading", {{"name", title}}}) + "\n" + text));
     };
-    for (const Alike& place : places)
-        if (!place.lines.empty()) {
-            std::vector<std::string> names;
-            for (const Message& name : place.names) names.push_back(l.say(name));
-            add("place", l.list(names), together(place.lines));
-        }
-    // The next of the same kind would go on in its section.
-    for (size_t i = 1; i < letter.parts.size(); ++i) letter.parts[i].id += "-" + std::to_string(i);
+    for (const Alike& place : places) {
+        std::vector<std::string> names;
+        for (const Message& name : place.names) names.push_back(l.say(name));
+        if (!place.lines.empty())
+            add("place-" + std::to_string(letter.parts.size()), l.list(names), together(place.lines));
+    }
     add("always", l.say("filming.always"), together(always));
     add("words", l.say("filming.tell"), l.say("filming.words"));
     letter.parts.push_back(closeOf(l, reader.coach));
