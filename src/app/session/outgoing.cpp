@@ -37,9 +37,8 @@ Result<MadeMail> makeMail(const std::vector<std::shared_ptr<const Review>>& revi
             auto bytes = readFile(clip);
             if (!bytes) return tl::unexpected(bytes.error());
             made.clip = true;
-            attachments.push_back({"moment" + number + ".mp4", "video/mp4", std::move(*bytes),
-                                   "Short clip in slow motion, without sound: what to aim for on one side, the moment "
-                                   "in question on the other"});
+            attachments.push_back(
+                {"moment" + number + ".mp4", "video/mp4", std::move(*bytes), letter.language->say("mail.clip")});
         } else if (ok.error().code == Errc::Cancelled) {
             return tl::unexpected(ok.error());
         } else if (std::any_of(own.parts.begin(), own.parts.end(), isCorrection)) {
@@ -47,8 +46,7 @@ Result<MadeMail> makeMail(const std::vector<std::shared_ptr<const Review>>& revi
         } // else nothing was to be corrected, so nobody misses a clip of it
     }
     if (const auto calendar = calendarOf(letter, reviews))
-        attachments.push_back(
-            {"next-clip.ics", "text/calendar", *calendar, "The day of your next clip, for a calendar"});
+        attachments.push_back({"next-clip.ics", "text/calendar", *calendar, letter.language->say("mail.calendar")});
     auto mail = answerMail(letter, who, who.pictures ? films->pictures() : PictureMaker(), attachments);
     if (!mail) return tl::unexpected(mail.error());
     made.text = std::move(*mail);
