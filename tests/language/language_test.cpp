@@ -90,6 +90,9 @@ private slots:
         QCOMPARE(l->say("A coach's own words, with an apostrophe."),
                  std::string("A coach's own words, with an apostrophe."));
         QCOMPARE(l->say("scope"), std::string("{broken"));
+        QCOMPARE(l->say("noun|lift"), std::string("x"));
+        QCOMPARE(in("en")->say("noun|lift"), std::string("lift"));
+        QCOMPARE(l->say("left|right"), std::string("left|right"));
         QCOMPARE(l->text("lift", "noun"), std::string("x"));
         QCOMPARE(l->text("lift"), std::string("lift"));
         QCOMPARE(Language::load(path, "zz").error().code, Errc::NotFound);

@@ -117,8 +117,8 @@ std::string Language::list(const std::vector<std::string>& items) const {
 std::string Language::say(const Message& m) const {
     if (const auto own = own_.find(m.key); own != own_.end()) return filled(own->second, m);
     if (const auto english = english_.find(m.key); english != english_.end()) return filled(english->second, m);
-    if (const size_t context = m.key.find('|'); context != std::string::npos)
-        return filled(text(m.key.substr(context + 1), m.key.substr(0, context)), m);
+    constexpr std::string_view noun = "noun|"; // the only context that messages bear; another bar is somebody's own
+    if (m.key.starts_with(noun)) return filled(text(m.key.substr(noun.size()), "noun"), m);
     return filled(text(m.key), m);
 }
 
