@@ -220,7 +220,7 @@ void ProgrammePage::refresh() {
     if (!desk_.trouble().isEmpty()) known.push_back({tr("Stop"), desk_.trouble(), true});
     answers_->setFacts(known);
     std::vector<FactsPanel::Fact> out;
-    for (const LeftOut& l : desk_.leftOut()) out.push_back({QString(), text(l.name + ": " + l.why)});
+    for (const LeftOut& l : desk_.leftOut()) out.push_back({QString(), text(l.name) + QStringLiteral(": ") + text(l.why)});
     left_->setFacts(out);
     left_->setVisible(!out.empty());
     std::vector<FactsPanel::Fact> other;
