@@ -143,7 +143,6 @@ Result<PageParts> loadPageParts(const std::filesystem::path& data, const std::st
     const auto folder = data / "practice-page";
     const std::string language = wanted.empty() ? "en" : wanted;
     PageParts parts;
-    parts.language = language;
     for (const auto& [name, to] :
          {std::pair{"page.html", &parts.html}, {"page.css", &parts.css}, {"page.js", &parts.script}}) {
         auto text = readFile(folder / name);

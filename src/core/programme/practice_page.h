@@ -9,7 +9,6 @@ namespace deft {
 struct PageParts {
     std::string html, css, script;
     std::shared_ptr<const Json> words; ///< of one language, by key
-    std::string language;              ///< "en"
 };
 
 /// @param language a file words.LANGUAGE.json must be there; empty = English @errors those of readFile and readJsonFile
