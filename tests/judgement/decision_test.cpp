@@ -2,10 +2,12 @@
 // The next step and target. decision_cases.json holds one row for every edge of every rule and for pairs of rules that
 // can conflict; each says where its number comes from. What must hold for all cases is checked on random ones.
 #include "base/json.h"
+#include "judgement/asked.h"
 #include "judgement/cue_record.h"
 #include "judgement/decision.h"
 #include "judgement/safety.h"
 #include "support/catalogue.h"
+#include "support/schema.h"
 #include "support/table.h"
 
 #include <QTest>
@@ -57,6 +59,15 @@ class DecisionTest : public QObject {
         return a.sets > b.sets || a.hold_s.value_or(0) > b.hold_s.value_or(0) ||
                a.range.value_or(1e9) > b.range.value_or(1e9) || a.daysPerWeek > b.daysPerWeek ||
                a.reps.value_or(0) > b.reps.value_or(0);
+    }
+
+    /// What a case and an `asked` say alike of a client.
+    static std::string known() {
+        return R"("target":{"sets":3,"reps":8,"hold_s":5,"range":20,"days_per_week":3,"first_side":"left"},
+            "flags":["osteoporosis"],"cleared":[],"practice":{"asked":6,"done":4},
+            "note":{"pain":false,"shaking":true,"red_flags":[],"signs":[],"felt":[],"words":"well"},
+            "history":[{"date":"2031-03-02","rung":"","target":{"sets":3},"met":true,"clean":false,"sides":["left"],
+              "faults":["sag"],"cues":[{"fault":"sag","rung":"image","worst":12,"mdc":2}]}])";
     }
 
 private slots:
@@ -323,6 +334,33 @@ private slots:
                 for (const std::string& load : gate.loads) QVERIFY2(loads.count(load), load.c_str());
             }
         }
+    }
+
+    // The limits between two members (clean_s ≤ duration_s) are met by every disturbance: no schema can say them.
+    void casesAreReadAsTheSchemaSays() {
+        const JsonSchema schema = shippedSchema("case");
+        for (const Json& row : rows_)
+            QVERIFY2(schema.check(row["case"], "case"), row["name"].get<std::string>().c_str());
+        verifyReaderObeys(schema,
+                          Json::parse(R"({"format":"deft-mirror-case","version":1,"exercise":"bridge",
+            "schools":{"pelvis":"neutral"},)" +
+                                      known() + R"(,
+            "now":{"usable":true,"setup":[{"id":"feet","verdict":"poor"}],"holds":[{"side":"both","duration_s":5},
+                {"side":"left","duration_s":5,"clean_s":1,"broken_by":"sag","tremor_share":3,"tremor_share_u95":1}],
+              "reps":[{"side":"right","reach":40,"control_range":1,"u95":2,"broken_by":"","on_the_way_back":false}],
+              "between":["sag"],"faults":[{"id":"sag","measure":"trunk","certainty":"clear","worst":12,"u95":1,"rep":1}]},
+            "cue_record":[{"fault":"sag","rung":"image","tried":3,"helped":1}]})"),
+                          [](const Json& j, const std::string& where) { return parseCase(shipped(), j, where); });
+    }
+    void whatIsAskedIsReadAsTheSchemaSays() {
+        const Exercise bridge = *shipped().exercise("bridge");
+        const auto read = [&](const Json& j, const std::string& where) {
+            return parseAsked(shipped(), j, where, bridge);
+        };
+        const JsonSchema schema = shippedSchema("asked");
+        const std::string head = R"({"format":"deft-mirror-asked","version":1,)";
+        verifyReaderObeys(schema, Json::parse(head + known() + "}"), read);
+        verifyReaderObeys(schema, Json::parse(head + R"("rung":")" + bridge.ladder.front().id + "\"}"), read);
     }
 };
 

@@ -5,6 +5,7 @@
 #include "marks/marks.h"
 #include "marks/names.h"
 #include "marks/tracks.h"
+#include "support/schema.h"
 #include "support/table.h"
 #include "support/wrong_entry.h"
 
@@ -89,6 +90,14 @@ private slots:
                                           << "/mirrored";
     }
     void wrong() { verifyWrongEntry(good(), parseMarks); }
+
+    void readAsTheSchemaSays() {
+        Json j = good();
+        j.erase("mat"); // that its width is the shorter side no schema can say
+        verifyReaderObeys(shippedSchema("marks"), j, parseMarks);
+        for (const std::string& name : landmarkNames()) j["frames"][0]["points"][name] = {1, 2};
+        QVERIFY(shippedSchema("marks").check(j, "every landmark"));
+    }
 
     void newer() {
         Json j = good();

@@ -4,7 +4,6 @@
 #include "answer/calendar_file.h"
 #include "base/dates.h"
 #include "base/json.h"
-#include "exercises/json_schema.h"
 #include "judgement/safety.h"
 #include "judgement/targets.h"
 #include "programme/phases.h"
@@ -14,6 +13,7 @@
 #include "programme/propose.h"
 #include "programme/then_and_now.h"
 #include "support/catalogue.h"
+#include "support/schema.h"
 
 #include <QTest>
 #include <libical/ical.h>
@@ -61,9 +61,7 @@ class ProgrammeTest : public QObject {
     }
     /// What the shipped schema of a format says of a document; empty = nothing against it.
     static std::string againstSchema(const char* format, const Json& document) {
-        const auto path = dataFolder() / "schemas" / (std::string(format) + ".schema.json");
-        const auto schema = JsonSchema::parse(readJsonFile(path).value(), path.string());
-        const auto ok = schema->check(document, "document");
+        const auto ok = test::shippedSchema(format).check(document, "document");
         return ok ? "" : ok.error().detail;
     }
     static std::chrono::sys_days day(const char* iso) { return *parseDate(iso); }
