@@ -61,15 +61,6 @@ class DecisionTest : public QObject {
                a.reps.value_or(0) > b.reps.value_or(0);
     }
 
-    /// What a case and an `asked` say alike of a client.
-    static std::string known() {
-        return R"("target":{"sets":3,"reps":8,"hold_s":5,"range":20,"days_per_week":3,"first_side":"left"},
-            "flags":["osteoporosis"],"cleared":[],"practice":{"asked":6,"done":4},
-            "note":{"pain":false,"shaking":true,"red_flags":[],"signs":[],"felt":[],"words":"well"},
-            "history":[{"date":"2031-03-02","rung":"","target":{"sets":3},"met":true,"clean":false,"sides":["left"],
-              "faults":["sag"],"cues":[{"fault":"sag","rung":"image","worst":12,"mdc":2}]}])";
-    }
-
 private slots:
     void initTestCase() { rows_ = readJsonFile(DEFT_TEST_DATA "/judgement/decision_cases.json").value()["cases"]; }
 
@@ -341,15 +332,7 @@ private slots:
         const JsonSchema schema = shippedSchema("case");
         for (const Json& row : rows_)
             QVERIFY2(schema.check(row["case"], "case"), row["name"].get<std::string>().c_str());
-        verifyReaderObeys(schema,
-                          Json::parse(R"({"format":"deft-mirror-case","version":1,"exercise":"bridge",
-            "schools":{"pelvis":"neutral"},)" +
-                                      known() + R"(,
-            "now":{"usable":true,"setup":[{"id":"feet","verdict":"poor"}],"holds":[{"side":"both","duration_s":5},
-                {"side":"left","duration_s":5,"clean_s":1,"broken_by":"sag","tremor_share":3,"tremor_share_u95":1}],
-              "reps":[{"side":"right","reach":40,"control_range":1,"u95":2,"broken_by":"","on_the_way_back":false}],
-              "between":["sag"],"faults":[{"id":"sag","measure":"trunk","certainty":"clear","worst":12,"u95":1,"rep":1}]},
-            "cue_record":[{"fault":"sag","rung":"image","tried":3,"helped":1}]})"),
+        verifyReaderObeys(schema, readJsonFile(DEFT_TEST_DATA "/judgement/whole_case.json").value(),
                           [](const Json& j, const std::string& where) { return parseCase(shipped(), j, where); });
     }
     void whatIsAskedIsReadAsTheSchemaSays() {
@@ -358,9 +341,10 @@ private slots:
             return parseAsked(shipped(), j, where, bridge);
         };
         const JsonSchema schema = shippedSchema("asked");
-        const std::string head = R"({"format":"deft-mirror-asked","version":1,)";
-        verifyReaderObeys(schema, Json::parse(head + known() + "}"), read);
-        verifyReaderObeys(schema, Json::parse(head + R"("rung":")" + bridge.ladder.front().id + "\"}"), read);
+        Json asked = readJsonFile(DEFT_TEST_DATA "/judgement/whole_asked.json").value();
+        verifyReaderObeys(schema, asked, read);
+        asked.erase("target"), asked["rung"] = bridge.ladder.front().id; // a version alone
+        verifyReaderObeys(schema, asked, read);
     }
 };
 
