@@ -248,7 +248,13 @@
     const run = state.run, item = D.items[run.item];
     const title = el("p", { class: "above" }), count = el("p", { class: "count", "aria-hidden": "true" }),
       phase = el("p", { class: "phase" }), next = el("p", { class: "next" });
-    const pause = big("", () => { run.paused = !run.paused; last = performance.now(); keep(); tick(); }, true);
+    const pause = big("", () => {
+      tick(); // what has passed since the last one counts too
+      if (!state.run) return;
+      run.paused = !run.paused;
+      keep();
+      tick();
+    }, true);
     const sound = link("", () => { state.sound = !state.sound; keep(); tick(); });
     const picture = drawing(item, 0), still = matchMedia("(prefers-reduced-motion: reduce)").matches;
     const line = document.createElementNS("http://www.w3.org/2000/svg", "svg");

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 press("Begin"); press("Start");
-await wait(60);
+pass(60);
 press("right"); press("seat");
 press("Go on");
 press("Go on"); press("Start");      // the second one, given up at once
-await wait(12);
+pass(12);
 press("It is too much");
 press("Go on");
 press("How was today?");

@@ -3,21 +3,21 @@ const step = sessionStorage.getItem("step") || "0";
 const left = () => +document.querySelector(".count").innerText;
 if (step === "0") {
   press("Begin"); press("Start");
-  await wait(15);                    // 10 s to get ready, 5 s of the hold
+  pass(15);                    // 10 s to get ready, 5 s of the hold
   press("Pause");
   const before = left();
-  await wait(60);
+  pass(60);
   sessionStorage.setItem("step", "1");
   sessionStorage.setItem("seen", JSON.stringify([before, left()]));
   press("Go on");
-  await wait(3.05);
+  pass(3.05);
   location.reload();
 } else {
   const [before, paused] = JSON.parse(sessionStorage.getItem("seen"));
   const after = left(), shown = text();
-  await wait(5);
+  pass(5);
   const still = left();
   press("Go on");
-  await wait(4);
+  pass(4);
   tell({ before, paused, after, still, on: left(), shown });
 }

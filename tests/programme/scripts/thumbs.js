@@ -12,7 +12,7 @@ let over = 0;
 look(); over += wide();
 press("Begin"); look(); over += wide();
 press("Start"); look(); over += wide();
-await wait(30); look(); over += wide();
+pass(30); look(); over += wide();
 press("Something hurts"); look(); over += wide();
 const labels = [...document.querySelectorAll("textarea")].every((t) => t.labels.length || t.getAttribute("aria-label"));
 tell({ small, nameless, over, labels, status: document.querySelectorAll("[role=status]").length });
