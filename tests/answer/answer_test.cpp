@@ -5,6 +5,7 @@
 #include "answer/correction.h"
 #include "answer/mail.h"
 #include "answer/phrases.h"
+#include "exercises/translated.h"
 #include "support/catalogue.h"
 #include "support/demo_review.h"
 
@@ -222,6 +223,14 @@ private slots:
         const Answer a = composeAnswer(r);
         QVERIFY(a.find("target")->text.find("film it once more. ") != std::string::npos);
         QVERIFY(a.find("next")->text.find("same spot") == std::string::npos);
+        // The same is asked in every language, however long its sentences are.
+        for (const std::string& code : shipped().languages()) {
+            r.inputs.language = code;
+            const Exercise told = inLanguage(r.exercise, *shipped().language(code));
+            const std::string text = composeAnswer(r).find("target")->text;
+            for (size_t i = 0; i < told.filming.size(); ++i)
+                QVERIFY2((text.find(told.filming[i]) != std::string::npos) == (i < 2), (code + ": " + text).c_str());
+        }
     }
 
     /// Somebody who only lies there: nothing is said about a set-up that no movement followed, and the letter names

@@ -97,6 +97,8 @@ QString troubleWithLetter(const Review& r) {
         expect(false, QStringLiteral("says ") + found.captured());
     static const QRegularExpression oneSeconds(QStringLiteral("(^|[^.\\d])1 seconds"));
     expect(!body.contains(oneSeconds), QStringLiteral("says 1 seconds"));
+    static const QRegularExpression noSeconds(QStringLiteral("[( ]0( and|,| seconds)"));
+    expect(!body.contains(noSeconds), QStringLiteral("tells a hold of 0 seconds"));
     for (const char* never : {"landmark", "{", "steadiest", "first picture"})
         expect(!body.contains(QLatin1String(never)), QStringLiteral("says ") + QLatin1String(never));
     const QString well = QString::fromStdString(answer.find("well")->text);

@@ -18,14 +18,21 @@ constexpr size_t kMostTold = 5; // more seconds than these are no longer read (c
 
 std::string other(const std::string& side) { return side == "left" ? "right" : side == "right" ? "left" : ""; }
 
-/// "two holds (9.4 and 8.1 seconds)"; without a hold only how many.
+/// "two holds (9.4 and 8.1 seconds)", "two holds (9.4 seconds; the rest not held)"; without a hold only how many.
 Message countOf(const Exercise& e, const std::vector<const Rep*>& reps, bool byHold) {
     const Message many = movements(e, int(reps.size()), byHold);
     if (!byHold || reps.empty() || reps.size() > kMostTold) return many;
     Messages seconds;
-    for (const Rep* rep : reps) seconds.push_back({"number.plain", {{"n", Amount{rep->hold.duration_s()}}}});
-    const double told = std::round(10 * reps.front()->hold.duration_s()) / 10;
-    return {"shown.held", {{"movements", many}, {"list", seconds}, {"n", reps.size() == 1 ? told : 2}}};
+    double last = 0; // as it is told
+    for (const Rep* rep : reps)
+        if (const double told = std::round(10 * rep->hold.duration_s()) / 10; told > 0)
+            seconds.push_back({"number.plain", {{"n", Amount{last = told}}}});
+    if (seconds.empty()) return {"shown.not-held", {{"movements", many}}};
+    return {"shown.held",
+            {{"movements", many},
+             {"list", seconds},
+             {"n", seconds.size() == 1 ? last : 2},
+             {"rest", seconds.size() < reps.size()}}};
 }
 
 bool tempoMatters(const Exercise& e, const char* measure) {

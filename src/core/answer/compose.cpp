@@ -17,6 +17,8 @@
 namespace deft {
 namespace {
 
+constexpr size_t kMostAsks = 2; ///< things to change when a clip is asked for again; chosen here
+
 /// Sentences one after the other.
 std::string together(const Language& language, const Messages& sentences) {
     std::string text;
@@ -225,10 +227,11 @@ AnswerPart target(const Speaker& s, const Telling& telling) {
     }
     if (d.step == "ask-again") {
         Messages say = {r.events.reps.empty() ? lookedFor(s.e) : Message("target.not-enough"), "target.film-again"};
+        const size_t most = say.size() + kMostAsks;
         for (const ClipCheck& c : r.check)
             if (!c.ask.empty() && c.verdict != "unknown") say.push_back(c.ask);
         for (const std::string& f : s.e.filming)
-            if (together(*s.client, say).size() < 260) say.push_back(f);
+            if (say.size() < most) say.push_back(f);
         part.text = together(*s.client, say);
         return part;
     }
