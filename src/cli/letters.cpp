@@ -11,13 +11,13 @@
 #include "app/documents/reply_clip.h"
 #include "app/documents/review_sheet.h"
 #include "app/documents/sketch_picture.h"
-#include "app/documents/trajectories.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "cli/knowledge.h"
 #include "judgement/safety.h"
 #include "judgement/targets.h"
+#include "marks/tracks_trc.h"
 #include "readings/fhir.h"
 #include "review/review_json.h"
 
@@ -85,7 +85,10 @@ int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& f
     if (!films && !isOfFilm(form))
         std::cerr << "deft-mirror: " << films.error().detail << "; the answer goes without pictures\n";
     const Answer letter = ui::letterOn(reviews);
-    if (form == "trc") return written(out, Result<std::string>(ui::trajectories(*reviews.front())));
+    if (form == "trc") {
+        const Review& r = *reviews.front();
+        return written(out, Result<std::string>(toTrc(r.tracks(), r.clip().height, r.series().context.pxPerCm)));
+    }
     if (form == "fhir") return written(out, Result<std::string>(toText(fhirBundle(*reviews.front(), true))));
     if (form == "ics") {
         const AnswerPart* next = letter.find("next");

@@ -3,10 +3,10 @@
 
 #include "app/documents/answer_picture.h"
 #include "app/documents/image_bytes.h"
-#include "app/documents/trajectories.h"
 #include "app/sheet/rep_rows.h"
 #include "base/json.h"
 #include "base/zip_file.h"
+#include "marks/tracks_trc.h"
 #include "readings/fhir.h"
 #include "review/data_package.h"
 #include "review/review_json.h"
@@ -24,13 +24,14 @@ Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken st
     // tell.
     review.inputs.clipPath = std::filesystem::path(review.inputs.clipPath).filename().string();
     review.inputs.cueRecord.clear();
-    std::vector<ZipEntry> entries{{"review.json", toText(toJson(review))},
-                                  {"marks.json", toText(toJson(review.inputs.marks))},
-                                  {"series.csv", toCsv(review.series())},
-                                  {"tracks.csv", toCsv(review.tracks())},
-                                  {"tracks.trc", trajectories(review)},
-                                  {"readings.fhir.json", toText(fhirBundle(review, true))},
-                                  {"datapackage.json", toText(dataPackage(review))}};
+    std::vector<ZipEntry> entries{
+        {"review.json", toText(toJson(review))},
+        {"marks.json", toText(toJson(review.inputs.marks))},
+        {"series.csv", toCsv(review.series())},
+        {"tracks.csv", toCsv(review.tracks())},
+        {"tracks.trc", toTrc(review.tracks(), review.clip().height, review.series().context.pxPerCm)},
+        {"readings.fhir.json", toText(fhirBundle(review, true))},
+        {"datapackage.json", toText(dataPackage(review))}};
     const auto rows = repRows(review);
     for (size_t rep = 0; rep < rows.size(); ++rep)
         for (size_t phase = 0; phase < kPhases; ++phase) {

@@ -2,8 +2,8 @@
 #include "app/documents/reply_clip.h"
 
 #include "app/documents/answer_picture.h"
+#include "app/documents/captions.h"
 #include "app/documents/image_bytes.h"
-#include "app/documents/trajectories.h"
 #include "app/theme/palette.h"
 #include "base/files.h"
 #include "video/clip_writer.h"

@@ -2,7 +2,6 @@
 #include "app/theme/words.h"
 
 #include "base/data_folder.h"
-#include "language/numbers.h"
 
 #include <QDate>
 #include <QLocale>
@@ -11,32 +10,29 @@
 
 namespace deft::ui {
 
-static LanguagePtr& language() {
-    static LanguagePtr language; // null = English; set before the first window, and never while there is one
+static LanguagePtr& chosen() {
+    static LanguagePtr language; // null = nobody has; set before the first window, and never while there is one
     return language;
 }
 
-const std::string& coachLanguage() {
-    static const std::string english = "en";
-    return language() ? language()->code() : english;
+static const Language& language() {
+    static const LanguagePtr english = Language::load(dataFolder() / "languages", "en").value();
+    return chosen() ? *chosen() : *english;
 }
 
-void setCoachLanguage(LanguagePtr spoken) { language() = std::move(spoken); }
+const std::string& coachLanguage() { return language().code(); }
+
+void setCoachLanguage(LanguagePtr spoken) { chosen() = std::move(spoken); }
 
 QString spoken(const std::string& english, const std::string& context) {
-    return QString::fromStdString(language() ? language()->text(english, context) : english);
+    return QString::fromStdString(language().text(english, context));
 }
 
 QString shortNoun(const std::string& english) {
-    const bool has = language() && language()->texts().count("short|" + english);
-    return spoken(english, has ? "short" : "noun");
+    return spoken(english, language().texts().count("short|" + english) ? "short" : "noun");
 }
 
-QString said(const Message& message) {
-    if (language()) return QString::fromStdString(language()->say(message));
-    static const auto english = Language::load(dataFolder() / "languages", "en"); // nobody has chosen
-    return QString::fromStdString(english ? (*english)->say(message) : message.key);
-}
+QString said(const Message& message) { return QString::fromStdString(language().say(message)); }
 
 QString inLine(const QString& name) { return coachLanguage() == "de" ? name : name.toLower(); }
 
@@ -44,13 +40,7 @@ QLocale coachLocale() { return QLocale(QString::fromStdString(coachLanguage()));
 
 QString reading(double value, const std::string& unit, int decimals, bool sign) {
     if (!std::isfinite(value)) return QStringLiteral("–");
-    QString text = QString::fromStdString(sign ? signedWords(value, decimals) : numberWords(value, decimals));
-    text.replace(QLatin1Char('.'), coachLocale().decimalPoint());
-    if (unit == "deg")
-        text += QStringLiteral("°");
-    else if (!unit.empty())
-        text += QStringLiteral(" ") + QString::fromStdString(unit);
-    return text;
+    return QString::fromStdString(language().number({value, decimals, unit, sign}));
 }
 
 QString band(double u95) { return reading(std::max(u95, 0.01), "", u95 < 0.1 ? 2 : 1, false); }

@@ -2,15 +2,13 @@
 #pragma once
 #include "marks/tracks.h"
 
-#include <optional>
-
 namespace deft {
 
 /// Landmark trajectories as TRC, the text format of marker trajectories that motion laboratories exchange: tabs, a head
 /// of five lines, a row a frame; X right, Y up from the picture's lower edge, Z 0 (one camera tells no depth). What was
 /// lost or not visible stays empty, and is never 0.
 /// @param height_px of the upright picture
-/// @param pxPerMetre nothing where no scale is known: then the unit is "px" and the head says so, else "m"
-std::string toTrc(const Tracks& tracks, const std::string& file, int height_px, std::optional<double> pxPerMetre);
+/// @param pxPerCm 0 where no scale is known: then the unit is "px" and the head says so, else "m"
+std::string toTrc(const Tracks& tracks, int height_px, double pxPerCm);
 
 } // namespace deft

@@ -38,8 +38,8 @@ Json observation(const ReadingRow& row, const Review& r, const Language& english
     if (withName && !r.inputs.client.empty()) o["subject"] = {{"display", r.inputs.client}};
     if (!r.inputs.date.empty()) o["effectiveDateTime"] = r.inputs.date;
     if (!std::isfinite(row.value)) {
-        o["dataAbsentReason"] =
-            coded("http://terminology.hl7.org/CodeSystem/data-absent-reason", "unknown", english.say(row.why));
+        o["dataAbsentReason"] = coded("http://terminology.hl7.org/CodeSystem/data-absent-reason", "unknown", "Unknown");
+        o["dataAbsentReason"]["text"] = english.say(row.why);
         return o;
     }
     o["valueQuantity"] = quantity(row.value, row.unit);
