@@ -76,7 +76,7 @@ function(deft_test name source)
     ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=C.UTF-8;LOCPATH=${DEFT_LOCALES};QTEST_FUNCTION_TIMEOUT=1200000;TSAN_OPTIONS=halt_on_error=1 suppressions=${PROJECT_SOURCE_DIR}/tests/tsan.supp")
 endfunction()
 
-# The locale of tests that run once more where numbers are written with a comma; no machine needs to have it.
+# The locale of tests that run where numbers are written with a comma; no machine needs to have it.
 set(DEFT_LOCALES ${PROJECT_BINARY_DIR}/locales)
 function(deft_make_comma_locale)
   if(EXISTS ${DEFT_LOCALES}/de_DE.UTF-8/LC_NUMERIC)
@@ -90,13 +90,16 @@ function(deft_make_comma_locale)
   endif()
 endfunction()
 
-# deft_test_with_comma(store_library): the same test under it.
-function(deft_test_with_comma)
+# deft_test_under_comma(store_library): it runs under that locale, which finds more; with a point (`_point`) in the long
+# run only (ctest -C long).
+function(deft_test_under_comma)
   foreach(name ${ARGN})
-    add_test(NAME ${name}_comma COMMAND test_${name})
-    set_tests_properties(${name}_comma PROPERTIES TIMEOUT 1500
-      RESOURCE_LOCK ${name} # both keep settings under one name
-      ENVIRONMENT "QT_QPA_PLATFORM=offscreen;LC_ALL=de_DE.UTF-8;LOCPATH=${DEFT_LOCALES};QTEST_FUNCTION_TIMEOUT=1200000")
-    set_tests_properties(${name} PROPERTIES RESOURCE_LOCK ${name})
+    get_test_property(${name} ENVIRONMENT with_point)
+    get_test_property(${name} TIMEOUT timeout)
+    string(REPLACE "LC_ALL=C.UTF-8" "LC_ALL=de_DE.UTF-8" with_comma "${with_point}")
+    add_test(NAME ${name}_point COMMAND test_${name} CONFIGURATIONS long)
+    set_tests_properties(${name}_point PROPERTIES ENVIRONMENT "${with_point}" TIMEOUT ${timeout}
+      RESOURCE_LOCK ${name}) # both keep settings under one name
+    set_tests_properties(${name} PROPERTIES ENVIRONMENT "${with_comma}" RESOURCE_LOCK ${name})
   endforeach()
 endfunction()

@@ -48,7 +48,7 @@ private:
 };
 
 ProgressFn progressTo(const Options& o) {
-    if (o.quiet || !isatty(STDERR_FILENO)) return {};
+    if (o.quiet || o.json || !isatty(STDERR_FILENO)) return {};
     return [](const Progress& p) {
         std::fprintf(stderr, "\r%s %lld of %lld%s", p.what, static_cast<long long>(p.done),
                      static_cast<long long>(p.total), p.done == p.total ? "\n" : "");
@@ -57,28 +57,28 @@ ProgressFn progressTo(const Options& o) {
 
 int probe(const Options& o) {
     auto reader = ClipReader::open(o.clip);
-    if (!reader) return failed(reader.error());
+    if (!reader) return o.console().failed(reader.error());
     const ClipInfo& c = reader->info();
     if (o.json) {
         Json times = Json::array();
         for (const double t : c.time_s) times.push_back(rounded(t, 6));
-        std::cout << toText({{"format", "deft-mirror-probe"},
-                             {"version", 1},
-                             {"file", c.path},
-                             {"container", c.container},
-                             {"codec", c.codec},
-                             {"width", c.width},
-                             {"height", c.height},
-                             {"frames", c.frames()},
-                             {"duration_s", rounded(c.duration_s, 6)},
-                             {"rotation_deg", c.rotationDeg},
-                             {"flipped", c.flipped},
-                             {"pixel_aspect", c.pixelAspect},
-                             {"variable_rate", c.variableRate},
-                             {"median_rate_hz", rounded(c.medianRateHz, 4)},
-                             {"cut_off", c.lengthUnsure},
-                             {"time_s", times}});
-        return 0;
+        return o.console().tell({{"format", "deft-mirror-probe"},
+                                 {"version", 1},
+                                 {"file", c.path},
+                                 {"container", c.container},
+                                 {"codec", c.codec},
+                                 {"width", c.width},
+                                 {"height", c.height},
+                                 {"frames", c.frames()},
+                                 {"duration_s", rounded(c.duration_s, 6)},
+                                 {"rotation_deg", c.rotationDeg},
+                                 {"flipped", c.flipped},
+                                 {"pixel_aspect", c.pixelAspect},
+                                 {"variable_rate", c.variableRate},
+                                 {"median_rate_hz", rounded(c.medianRateHz, 4)},
+                                 {"cut_off", c.lengthUnsure},
+                                 {"time_s", times}},
+                                {});
     }
     std::printf("%s\n  %s in %s, upright %d × %d, turned %d°%s\n  %lld frames in %.2f s, %.2f a second%s%s\n",
                 c.path.c_str(), c.codec.c_str(), c.container.c_str(), c.width, c.height, c.rotationDeg,
@@ -90,56 +90,54 @@ int probe(const Options& o) {
 int track(const Options& o) {
     const Interruptible interrupt;
     auto reader = ClipReader::open(o.clip);
-    if (!reader) return failed(reader.error());
+    if (!reader) return o.console().failed(reader.error());
     auto sha = sha256OfFile(o.clip);
     auto marks = readMarks(o.marks);
-    if (!marks) return failed(marks.error());
+    if (!marks) return o.console().failed(marks.error());
     auto fitted = fitToClip(*marks, reader->info(), sha.value_or(""));
-    if (!fitted) return failed(fitted.error());
+    if (!fitted) return o.console().failed(fitted.error());
     auto tracks = trackClip(*reader, *fitted, interrupt.token(), progressTo(o));
-    if (!tracks) return failed(tracks.error());
-    if (auto ok = writeFileAtomically(o.out, toCsv(*tracks)); !ok) return failed(ok.error());
-    return 0;
+    if (!tracks) return o.console().failed(tracks.error());
+    if (auto ok = writeFileAtomically(o.out, toCsv(*tracks)); !ok) return o.console().failed(ok.error());
+    return o.console().done({o.out});
 }
 
 int analyseClip(const CataloguePtr& catalogue, const Options& o) {
     const Interruptible interrupt;
     auto in = inputsFor(*catalogue, o);
-    if (!in) return failed(in.error());
+    if (!in) return o.console().failed(in.error());
     warnOfUnconfirmed(in->marks, o);
     if (o.tracks.empty()) return written(analyse(catalogue, std::move(*in), interrupt.token(), progressTo(o)), o);
     auto reader = ClipReader::open(in->clipPath, in->part);
-    if (!reader) return failed(reader.error());
+    if (!reader) return o.console().failed(reader.error());
     return written(fromTracks(catalogue, std::move(*in), o.tracks, readTracks(o.tracks), reader->info()), o);
 }
 
 int marks(const Catalogue& catalogue, const Options& o) {
     const Interruptible interrupt;
-    return proposeMarksFor(catalogue, o.clip, o.exercise, o.mirrored, o.last, o.out, o.quiet, interrupt.token(),
-                           progressTo(o));
+    return proposeMarksFor(catalogue, o, interrupt.token(), progressTo(o));
 }
 
 int check(const Catalogue& catalogue, const Options& o) {
     const Interruptible interrupt;
-    return checkClip(catalogue, o.clip, o.checkedFor, o.marks, o.json, interrupt.token());
+    return checkClip(catalogue, o, interrupt.token());
 }
 
 int film(const Options& o) {
     const Interruptible interrupt;
     auto scene = figure::readScene(o.scene);
-    if (!scene) return failed(scene.error());
+    if (!scene) return o.console().failed(scene.error());
     const auto outside = figure::filmScene(*scene, o.out, interrupt.token(), progressTo(o));
-    if (!outside) return failed(outside.error());
-    for (const std::string& name : *outside)
-        std::cerr << "deft-mirror: " << name << " lies outside the picture and is not marked\n";
-    return 0;
+    if (!outside) return o.console().failed(outside.error());
+    for (const std::string& name : *outside) o.console().remark(name + " lies outside the picture and is not marked");
+    return o.console().done({o.out}, {}, {{"outside", *outside}});
 }
 
 int keepLibrary(const Options& o) {
-    if (o.command == "library check") return checkLibrary(o.library);
+    if (o.command == "library check") return checkLibrary(o);
     const Interruptible interrupt;
-    return o.command == "library backup" ? backup(o.library, o.folder, o.quiet, interrupt.token(), progressTo(o))
-                                         : restore(o.folder, o.library, o.quiet, interrupt.token(), progressTo(o));
+    return o.command == "library backup" ? backup(o, interrupt.token(), progressTo(o))
+                                         : restore(o, interrupt.token(), progressTo(o));
 }
 
 } // namespace
@@ -154,24 +152,22 @@ std::optional<int> run(const Options& o, int argc, char** argv) {
     if (o.command == "programme take") return takeNote(o);
     if (o.command.empty()) return std::nullopt;
     const auto catalogue = Catalogue::load(dataFolder());
-    if (!catalogue) return failed(catalogue.error());
+    if (!catalogue) return o.console().failed(catalogue.error());
     if (o.command == "analyse") return analyseClip(*catalogue, o);
     if (o.command == "check") return check(**catalogue, o);
     if (o.command == "marks") return marks(**catalogue, o);
     if (o.command == "answer" || o.command == "visit") {
         const Interruptible interrupt;
         const auto folders = o.command == "visit" ? o.folders : std::vector{o.folder};
-        return writeAnswer(*catalogue, folders, o.format, o.language, o.out, interrupt.token(), argc, argv);
+        return writeAnswer(*catalogue, folders, o, interrupt.token(), argc, argv);
     }
-    if (o.command == "season") return makeSeason(o.library);
+    if (o.command == "report") return writeReport(*catalogue, o, argc, argv);
+    if (o.command == "season") return makeSeason(o);
     if (o.command == "programme show") return showProgramme(**catalogue, o);
     if (o.command == "programme export") return exportProgramme(*catalogue, o);
-    if (o.command == "repeat") return showRepeatability(*catalogue, o.folders, o.json);
-    if (o.command == "exercises filming")
-        return writeFilmingPage(**catalogue, o.names, o.language, o.format, o.out, argc, argv);
-    if (o.command == "exercises sheet")
-        return writeSheet(**catalogue, o.name, o.version, {{}, {}, o.flags, o.cleared, o.language}, o.format, o.out,
-                          argc, argv);
+    if (o.command == "repeat") return showRepeatability(*catalogue, o.folders, o.console());
+    if (o.command == "exercises filming") return writeFilmingPage(**catalogue, o, argc, argv);
+    if (o.command == "exercises sheet") return writeSheet(**catalogue, o, argc, argv);
     return std::nullopt;
 }
 

@@ -12,7 +12,6 @@
 #include "review/review_json.h"
 
 #include <future>
-#include <iostream>
 
 namespace deft::cli {
 
@@ -96,21 +95,21 @@ Result<Review> fromTracks(CataloguePtr catalogue, ReviewInputs in, const std::st
 }
 
 void warnOfUnconfirmed(const Marks& marks, const Options& o) {
-    if (areUnconfirmed(marks) && !o.quiet)
-        std::cerr
-            << "deft-mirror: these marks were proposed and nobody has confirmed them; look at them before you use "
-               "the readings\n";
+    if (areUnconfirmed(marks))
+        o.console().remark("these marks were proposed and nobody has confirmed them; look at them before you use the "
+                           "readings");
 }
 
 int written(const Result<Review>& review, const Options& o) {
-    if (!review) return failed(review.error());
-    if (!review->missing.empty() && !o.quiet) {
-        std::cerr << "deft-mirror: not marked, so not everything could be measured:";
-        for (const std::string& m : review->missing) std::cerr << " " << m;
-        std::cerr << "\n";
+    if (!review) return o.console().failed(review.error());
+    if (!review->missing.empty()) {
+        std::string names;
+        for (const std::string& m : review->missing) names += " " + m;
+        o.console().remark("not marked, so not everything could be measured:" + names);
     }
-    if (auto ok = writeFolder(*review, o.out); !ok) return failed(ok.error());
-    return 0;
+    if (auto ok = writeFolder(*review, o.out); !ok) return o.console().failed(ok.error());
+    return o.console().done({o.out}, {},
+                            {{"not_marked", review->missing}, {"confirmed", !areUnconfirmed(review->inputs.marks)}});
 }
 
 std::optional<int> runWithoutPictures(const Options& o) {
@@ -124,17 +123,17 @@ std::optional<int> runWithoutPictures(const Options& o) {
     auto tracks =
         std::async(fromTracksAlone ? std::launch::async : std::launch::deferred, [&] { return readTracks(o.tracks); });
     const auto catalogue = Catalogue::load(dataFolder());
-    if (!catalogue) return failed(catalogue.error());
+    if (!catalogue) return o.console().failed(catalogue.error());
     const Catalogue& c = **catalogue;
-    if (o.command == "translations check") return checkTranslations(c, o.name, o.json);
-    if (o.command == "exercises list") return listExercises(c);
-    if (o.command == "exercises show") return showExercise(c, o.name, o.json);
-    if (o.command == "exercises validate") return validateExercise(c, o.name);
-    if (o.command == "exercises cues") return printCues(c, o.name);
-    if (o.command == "decide") return decideCase(c, o.caseFile, o.json);
+    if (o.command == "translations check") return checkTranslations(c, o.name, o.console());
+    if (o.command == "exercises list") return listExercises(c, o.console());
+    if (o.command == "exercises show") return showExercise(c, o.name, o.console());
+    if (o.command == "exercises validate") return validateExercise(c, o.name, o.console());
+    if (o.command == "exercises cues") return printCues(c, o.name, o.console());
+    if (o.command == "decide") return decideCase(c, o.caseFile, o.console());
     if (fromTracksAlone) {
         auto in = inputsFor(c, o);
-        if (!in) return failed(in.error());
+        if (!in) return o.console().failed(in.error());
         warnOfUnconfirmed(in->marks, o);
         return written(fromTracks(*catalogue, std::move(*in), o.tracks, tracks.get(), std::nullopt), o);
     }

@@ -21,12 +21,12 @@ fs::path folderOf(const std::string& library) {
            "deft-mirror" / "library";
 }
 
-int told(const char* what, const Result<BackupSize>& size, const std::string& where, bool quiet) {
-    if (!size) return failed(size.error());
-    if (!quiet)
-        std::cout << what << " " << where << ": " << size->files << " files, " << fixed(double(size->bytes) / 1e6, 1)
-                  << " MB, every sum checked\n";
-    return 0;
+int told(const char* what, const Result<BackupSize>& size, const std::string& where, const Console& console) {
+    if (!size) return console.failed(size.error());
+    return console.done({where},
+                        what + (" " + where) + ": " + std::to_string(size->files) + " files, " +
+                            fixed(double(size->bytes) / 1e6, 1) + " MB, every sum checked\n",
+                        {{"files", size->files}, {"bytes", size->bytes}});
 }
 
 } // namespace
@@ -39,17 +39,16 @@ Result<std::unique_ptr<Library>> openLibrary(const std::string& library) {
     return Library::open(folder);
 }
 
-int backup(const std::string& library, const std::string& to, bool quiet, StopToken stop, const ProgressFn& progress) {
-    const auto open = openLibrary(library);
-    if (!open) return failed(open.error());
+int backup(const Options& o, StopToken stop, const ProgressFn& progress) {
+    const auto open = openLibrary(o.library);
+    if (!open) return o.console().failed(open.error());
     for (const std::string& sentence : (*open)->damage()) std::cerr << "deft-mirror: damaged: " << sentence << "\n";
-    return told("backed up to", backupLibrary(**open, to, stop, progress), to, quiet);
+    return told("backed up to", backupLibrary(**open, o.folder, stop, progress), o.folder, o.console());
 }
 
-int restore(const std::string& from, const std::string& library, bool quiet, StopToken stop,
-            const ProgressFn& progress) {
-    const fs::path to = folderOf(library);
-    return told("restored to", restoreLibrary(from, to, stop, progress), to.string(), quiet);
+int restore(const Options& o, StopToken stop, const ProgressFn& progress) {
+    const fs::path to = folderOf(o.library);
+    return told("restored to", restoreLibrary(o.folder, to, stop, progress), to.string(), o.console());
 }
 
 namespace {
@@ -66,16 +65,16 @@ bool wasErased(const Library& library, const Clip& clip) {
 
 } // namespace
 
-int makeSeason(const std::string& folder) {
-    auto library = Library::open(folder);
-    if (!library) return failed(library.error());
-    if (auto ok = ui::fillSeason(**library, QDate::currentDate()); !ok) return failed(ok.error());
-    return 0;
+int makeSeason(const Options& o) {
+    auto library = Library::open(o.library);
+    if (!library) return o.console().failed(library.error());
+    if (auto ok = ui::fillSeason(**library, QDate::currentDate()); !ok) return o.console().failed(ok.error());
+    return o.console().done({o.library});
 }
 
-int checkLibrary(const std::string& library) {
-    const auto open = openLibrary(library);
-    if (!open) return failed(open.error());
+int checkLibrary(const Options& o) {
+    const auto open = openLibrary(o.library);
+    if (!open) return o.console().failed(open.error());
     std::vector<std::string> found = (*open)->damage();
     (*open)->onTrouble([&](const std::string& sentence) { found.push_back(sentence); });
     int clips = 0;
@@ -86,7 +85,13 @@ int checkLibrary(const std::string& library) {
             found.push_back("clip " + std::to_string(c.id) + ": " + c.draft.clipPath + " has gone");
     }
     for (const std::string& sentence : found) std::cerr << "deft-mirror: " << sentence << "\n";
-    if (found.empty()) std::cout << (*open)->folder().string() << ": in order, " << clips << " clips\n";
+    const std::string folder = (*open)->folder().string();
+    o.console().tell({{"format", "deft-mirror-library-check"},
+                      {"version", 1},
+                      {"library", folder},
+                      {"clips", clips},
+                      {"found", found}},
+                     found.empty() ? folder + ": in order, " + std::to_string(clips) + " clips\n" : std::string());
     return found.empty() ? 0 : 1;
 }
 

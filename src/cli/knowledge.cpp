@@ -6,7 +6,7 @@
 
 #include <algorithm>
 #include <cstdio>
-#include <iostream>
+#include <optional>
 
 namespace deft::cli {
 namespace {
@@ -27,30 +27,29 @@ void printDose(const Dose& d) {
 
 } // namespace
 
-int failed(const Error& e) {
-    std::cerr << "deft-mirror: " << e.detail << ".\n";
-    return 1;
-}
-
-int listExercises(const Catalogue& catalogue) {
+int listExercises(const Catalogue& catalogue, const Console& console) {
     // One damaged file does not hide the others.
-    int exit = 0;
+    Json all = Json::array();
+    std::string text;
+    std::optional<Error> damaged;
     for (const std::string& id : catalogue.exerciseIds()) {
-        if (auto e = catalogue.exercise(id))
-            std::printf("%-24s %s\n", id.c_str(), e->name.c_str());
-        else
-            exit = failed(e.error());
+        if (auto e = catalogue.exercise(id)) {
+            all.push_back({{"id", id}, {"name", e->name}});
+            text += id + std::string(id.size() < 24 ? 25 - id.size() : 1, ' ') + e->name + "\n";
+        } else {
+            if (damaged) console.remark(damaged->detail);
+            damaged = e.error();
+        }
     }
-    return exit;
+    if (!damaged || !console.json)
+        console.tell({{"format", "deft-mirror-exercises"}, {"version", 1}, {"exercises", all}}, text);
+    return damaged ? console.failed(*damaged) : 0;
 }
 
-int showExercise(const Catalogue& catalogue, const std::string& id, bool json) {
+int showExercise(const Catalogue& catalogue, const std::string& id, const Console& console) {
     auto e = catalogue.exercise(id);
-    if (!e) return failed(e.error());
-    if (json) {
-        std::cout << toText(*e->raw);
-        return 0;
-    }
+    if (!e) return console.failed(e.error());
+    if (console.json) return console.tell(*e->raw, {});
     std::printf("%s (%s)\nposition %s, view", e->name.c_str(), e->id.c_str(), e->position.c_str());
     for (const std::string& v : e->views) std::printf(" %s", v.c_str());
     std::printf("\n\nmarks:");
@@ -68,17 +67,16 @@ int showExercise(const Catalogue& catalogue, const std::string& id, bool json) {
     return 0;
 }
 
-int validateExercise(const Catalogue& catalogue, const std::string& file) {
+int validateExercise(const Catalogue& catalogue, const std::string& file, const Console& console) {
     auto e = readJsonFile(file).and_then([&](const Json& j) { return catalogue.parse(j, file); });
-    if (!e) return failed(e.error());
+    if (!e) return console.failed(e.error());
     for (const Version& version : e->ladder) {
         const auto done = catalogue.inVersion(*e, version.id);
-        if (!done) return failed(done.error());
+        if (!done) return console.failed(done.error());
         for (const std::string& view : done->views)
-            if (const auto seen = catalogue.inView(*done, view); !seen) return failed(seen.error());
+            if (const auto seen = catalogue.inView(*done, view); !seen) return console.failed(seen.error());
     }
-    std::printf("%s: in order (%s)\n", file.c_str(), e->name.c_str());
-    return 0;
+    return console.done({}, file + ": in order (" + e->name + ")\n", {{"exercise", e->id}, {"name", e->name}});
 }
 
 Result<void> knowsLanguage(const Catalogue& catalogue, const std::string& code) {
@@ -89,18 +87,15 @@ Result<void> knowsLanguage(const Catalogue& catalogue, const std::string& code) 
     return fail(Errc::NotFound, "there is no language \"" + code + "\"; there are " + all);
 }
 
-int decideCase(const Catalogue& catalogue, const std::string& file, bool json) {
+int decideCase(const Catalogue& catalogue, const std::string& file, const Console& console) {
     auto document = readJsonFile(file);
-    if (!document) return failed(document.error());
+    if (!document) return console.failed(document.error());
     auto now = parseCase(catalogue, *document, file);
-    if (!now) return failed(now.error());
+    if (!now) return console.failed(now.error());
     auto d = decide(catalogue, *now);
-    if (!d) return failed(d.error());
+    if (!d) return console.failed(d.error());
     const Language& english = *catalogue.language("en");
-    if (json) {
-        std::cout << toText(toJson(*d, english));
-        return 0;
-    }
+    if (console.json) return console.tell(toJson(*d, english), {});
     std::printf("%s\n", d->step.c_str());
     for (const auto* lines : {&d->because, &d->arithmetic})
         for (const Message& line : *lines) std::printf("  %s\n", english.say(line).c_str());

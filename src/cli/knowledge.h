@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "base/result.h"
+#include "cli/console.h"
 #include "exercises/catalogue.h"
 
 #include <string>
@@ -8,18 +8,15 @@
 namespace deft::cli {
 
 // Commands about what the program knows, without any clip. Each returns the exit code.
-int listExercises(const Catalogue& catalogue);
-int showExercise(const Catalogue& catalogue, const std::string& id, bool json);
-int validateExercise(const Catalogue& catalogue, const std::string& file);
-int decideCase(const Catalogue& catalogue, const std::string& file, bool json);
+int listExercises(const Catalogue& catalogue, const Console& console);
+int showExercise(const Catalogue& catalogue, const std::string& id, const Console& console);
+int validateExercise(const Catalogue& catalogue, const std::string& file, const Console& console);
+int decideCase(const Catalogue& catalogue, const std::string& file, const Console& console);
 
 /// Is there such a language? Empty is English. @errors NotFound naming those there are
 Result<void> knowsLanguage(const Catalogue& catalogue, const std::string& code);
 
-/// Says what went wrong on standard error; 1.
-int failed(const Error& error);
-
 /// Everything that may be said to a client of one exercise (empty = of all), to be read side by side.
-int printCues(const Catalogue& catalogue, const std::string& id);
+int printCues(const Catalogue& catalogue, const std::string& id, const Console& console);
 
 } // namespace deft::cli

@@ -17,12 +17,13 @@ void describeArguments(CLI::App& app, Options& o) {
     app.add_flag("--demo", o.demo, "open a copy of the demo library");
     app.add_flag("--take-over", o.takeOver, "open the library although it seems to be open elsewhere");
     app.require_subcommand(0, 1);
-    auto command = [&](const char* name, const char* what) {
-        CLI::App* c = app.add_subcommand(name, what);
+    const auto within = [&](CLI::App* parent, const char* name, const char* what) {
+        CLI::App* c = parent->add_subcommand(name, what);
         c->add_flag("--json", o.json, "machine-readable output");
-        c->add_flag("--quiet", o.quiet, "no progress");
+        c->add_flag("--quiet", o.quiet, "no progress and no remarks");
         return c;
     };
+    const auto command = [&](const char* name, const char* what) { return within(&app, name, what); };
     const auto sides = CLI::IsMember({"left", "right", "both"});
     CLI::App* probeCommand = command("probe", "what a clip is");
     probeCommand->add_option("CLIP", o.clip, "a film: mp4, mov, mkv, webm or avi")->required();
@@ -74,7 +75,12 @@ void describeArguments(CLI::App& app, Options& o) {
         ->check(CLI::IsMember({"html", "pdf", "text", "eml", "ics"}));
     spoken(visitCommand, "of the letter; usually the client's");
     visitCommand->add_option("--out", o.out, "file to write")->required();
-    CLI::App* seasonCommand = app.add_subcommand("season", "eight weeks of the demo's company, into a library");
+    CLI::App* reportCommand = command("report", "what a client's analysed folders of one exercise tell over the weeks");
+    reportCommand->add_option("DIR", o.folders, "folders that `analyse --date` has written")
+        ->required()
+        ->expected(1, 200);
+    reportCommand->add_option("--out", o.out, "page to write: pdf, svg or png")->required();
+    CLI::App* seasonCommand = command("season", "eight weeks of the demo's company, into a library");
     seasonCommand->add_option("--library", o.library, "folder of the library, which is made where there is none")
         ->required();
     CLI::App* repeatCommand =
@@ -84,16 +90,15 @@ void describeArguments(CLI::App& app, Options& o) {
         ->expected(2, 20);
     CLI::App* exercisesCommand = app.add_subcommand("exercises", "the exercise files");
     exercisesCommand->require_subcommand(1);
-    exercisesCommand->add_subcommand("list", "ids and names");
-    CLI::App* show = exercisesCommand->add_subcommand("show", "one exercise");
+    within(exercisesCommand, "list", "ids and names");
+    CLI::App* show = within(exercisesCommand, "show", "one exercise");
     show->add_option("ID", o.name, "id of an exercise, as in `exercises list`")->required();
-    show->add_flag("--json", o.json, "machine-readable output");
-    CLI::App* validate = exercisesCommand->add_subcommand("validate", "check a file");
+    CLI::App* validate = within(exercisesCommand, "validate", "check a file");
     validate->add_option("FILE", o.name, "the file")->required();
     CLI::App* cuesCommand =
-        exercisesCommand->add_subcommand("cues", "every version, fault and cue of one exercise or of all, as Markdown");
+        within(exercisesCommand, "cues", "every version, fault and cue of one exercise or of all, as Markdown");
     cuesCommand->add_option("ID", o.name, "id of an exercise, as in `exercises list`");
-    CLI::App* sheetCommand = exercisesCommand->add_subcommand("sheet", "what a client needs to begin with one");
+    CLI::App* sheetCommand = within(exercisesCommand, "sheet", "what a client needs to begin with one");
     sheetCommand->add_option("ID", o.name, "id of an exercise, as in `exercises list`")->required();
     sheetCommand->add_option("--format", o.format, "of what is written")
         ->required()
@@ -104,7 +109,7 @@ void describeArguments(CLI::App& app, Options& o) {
     spoken(sheetCommand, "of the client, who is written to: en, de, es or fr");
     sheetCommand->add_option("--out", o.out, "file to write")->required();
     CLI::App* filmingCommand =
-        exercisesCommand->add_subcommand("filming", "how to film them, a page to send before the first clip");
+        within(exercisesCommand, "filming", "how to film them, a page to send before the first clip");
     filmingCommand->add_option("ID", o.names, "ids of exercises")->required()->expected(1, 40);
     filmingCommand->add_option("--format", o.format, "of what is written")
         ->required()
@@ -121,23 +126,23 @@ void describeArguments(CLI::App& app, Options& o) {
     programmeCommand->require_subcommand(1);
     const auto ofLibrary = [&](CLI::App* c) {
         c->add_option("--library", o.library, "folder of the library; usually your own");
-        c->add_flag("--quiet", o.quiet, "no remarks");
     };
-    CLI::App* proposeCommand =
-        programmeCommand->add_subcommand("propose", "from a client's reviews, flags and practice");
-    proposeCommand->add_option("CLIENT", o.name, "name or id")->required();
+    CLI::App* proposeCommand = within(programmeCommand, "propose", "from a client's reviews, flags and practice");
+    CLI::Option* whom = proposeCommand->add_option("CLIENT", o.name, "of the library: name or id");
+    proposeCommand
+        ->add_option("--review", o.folders,
+                     "without a library: a folder that `analyse` has written, may stand several times")
+        ->excludes(whom);
     proposeCommand->add_option("--from", o.from, "day on which it begins; usually today");
     proposeCommand->add_option("--minutes", o.minutes, "a day")->check(CLI::Range(1, 180));
     proposeCommand->add_option("--goal", o.goals, "what the client comes for: an id, may stand several times");
     proposeCommand->add_option("--weeks", o.weeks, "for how many weeks; usually as before")->check(CLI::Range(1, 26));
     proposeCommand->add_option("--out", o.out, "programme to write")->required();
     ofLibrary(proposeCommand);
-    CLI::App* showProgrammeCommand =
-        programmeCommand->add_subcommand("show", "its exercises, doses and minutes, and why");
+    CLI::App* showProgrammeCommand = within(programmeCommand, "show", "its exercises, doses and minutes, and why");
     showProgrammeCommand->add_option("FILE", o.name, "the file")->required();
-    showProgrammeCommand->add_flag("--json", o.json, "machine-readable output");
     CLI::App* exportCommand =
-        programmeCommand->add_subcommand("export", "the practice page, the printed sheet, the calendar or the letter");
+        within(programmeCommand, "export", "the practice page, the printed sheet, the calendar or the letter");
     exportCommand->add_option("FILE", o.name, "the file")->required();
     exportCommand->add_option("--format", o.format, "of what is written")
         ->required()
@@ -145,23 +150,20 @@ void describeArguments(CLI::App& app, Options& o) {
     exportCommand->add_option("--flag", o.flags, "intake flag of the client");
     spoken(exportCommand, "of the client, who is written to: en, de, es or fr");
     exportCommand->add_option("--out", o.out, "file to write")->required();
-    CLI::App* takeCommand = programmeCommand->add_subcommand("take", "a note of what was practised, into the library");
+    CLI::App* takeCommand = within(programmeCommand, "take", "a note of what was practised, into the library");
     takeCommand->add_option("FILE", o.name, "the note, or a mail that holds it")->required();
     ofLibrary(takeCommand);
 
     CLI::App* translationsCommand = app.add_subcommand("translations", "the languages that clients are written to in");
     translationsCommand->require_subcommand(1);
-    CLI::App* checkTranslationsCommand =
-        translationsCommand->add_subcommand("check", "what a language lacks, or has wrong");
+    CLI::App* checkTranslationsCommand = within(translationsCommand, "check", "what a language lacks, or has wrong");
     checkTranslationsCommand->add_option("LANGUAGE", o.name, "code such as de; usually all");
-    checkTranslationsCommand->add_flag("--json", o.json, "machine-readable output");
 
     CLI::App* libraryCommand = app.add_subcommand("library", "the coach's records: back up, restore, check");
     libraryCommand->require_subcommand(1);
     const auto keeping = [&](const char* name, const char* what) {
-        CLI::App* c = libraryCommand->add_subcommand(name, what);
+        CLI::App* c = within(libraryCommand, name, what);
         c->add_option("--library", o.library, "folder of the library; usually your own");
-        c->add_flag("--quiet", o.quiet, "no progress");
         return c;
     };
     CLI::App* backupCommand = keeping("backup", "copy everything into a new folder");

@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "cli/console.h"
+
 #include <optional>
 #include <string>
 #include <vector>
@@ -18,6 +20,8 @@ struct Options {
     bool json = false, quiet = false, mirrored = false;
     bool demo = false, takeOver = false; ///< of the window
     std::vector<std::string> files;      ///< that it opens
+
+    Console console() const { return {json, quiet, command}; }
 
     /// Set when nothing is left to do: 0 after help, 2 after wrong use.
     std::optional<int> exit;

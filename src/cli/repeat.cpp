@@ -62,25 +62,24 @@ void print(const Repeatability& r, const Language& english) {
 
 } // namespace
 
-int showRepeatability(const CataloguePtr& catalogue, const std::vector<std::string>& folders, bool json) {
+int showRepeatability(const CataloguePtr& catalogue, const std::vector<std::string>& folders, const Console& console) {
     const auto names = clipsInAll(folders);
-    if (!names) return failed(names.error());
+    if (!names) return console.failed(names.error());
     std::vector<std::vector<ClipReadings>> markings;
     for (const std::string& folder : folders) {
         markings.emplace_back();
         for (const std::string& name : *names) {
             const auto review = readFolder(catalogue, fs::path(folder) / name);
-            if (!review) return failed(review.error());
+            if (!review) return console.failed(review.error());
             markings.back().push_back(readingRows(*review));
         }
     }
     const auto found = repeatability(markings);
-    if (!found) return failed(found.error());
-    if (json) {
+    if (!found) return console.failed(found.error());
+    if (console.json) {
         Json all = Json::array();
         for (const Repeatability& r : *found) all.push_back(toJson(r));
-        std::cout << toText({{"format", "deft-mirror-repeatability"}, {"version", 1}, {"readings", all}});
-        return 0;
+        return console.tell({{"format", "deft-mirror-repeatability"}, {"version", 1}, {"readings", all}}, {});
     }
     std::printf("%-40s %5s %8s %19s %6s %6s %6s %7s  %s\n", "reading", "clips", "bias", "limits of agreement", "SEM",
                 "change", "band", "in band", "ICC(2,1), 95 %");

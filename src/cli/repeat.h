@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "cli/console.h"
 #include "exercises/catalogue.h"
 #include <string>
 #include <vector>
@@ -8,6 +9,6 @@ namespace deft::cli {
 
 /// How repeatable readings are: every folder holds the analysed folders of the same clips, marked anew.
 /// @return exit code
-int showRepeatability(const CataloguePtr& catalogue, const std::vector<std::string>& folders, bool json);
+int showRepeatability(const CataloguePtr& catalogue, const std::vector<std::string>& folders, const Console& console);
 
 } // namespace deft::cli

@@ -3,7 +3,6 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "judgement/cue_record.h"
-#include "readings/readings.h"
 #include "review/review_json.h"
 #include "store/library.h"
 #include "store/sql_values.h"
@@ -57,15 +56,12 @@ Result<int64_t> Library::fileOne(const Answered& one, const std::string& html, c
             !r)
             return r;
         if (auto r = seal("review", id); !r) return r;
-        for (const ReadingRow& m : readingRows(*one.review)) {
-            if (!std::isfinite(m.value)) continue;
-            // A reading is filed to be compared with later ones of the same client.
-            const double u95 = changeU95(m.u95, m.slideU95);
+        for (const Reading& m : filedReadings(*one.review)) {
             int64_t row = 0;
             if (auto r =
                     run(QStringLiteral(
                             "INSERT INTO reading (review, measure, stat, value, u95, unit) VALUES (?, ?, ?, ?, ?, ?)"),
-                        {qlonglong(id), q(m.measure), q(m.stat), m.value, u95, q(m.unit)}, &row);
+                        {qlonglong(id), q(m.measure), q(m.stat), m.value, m.u95, q(m.unit)}, &row);
                 !r)
                 return r;
             if (auto r = seal("reading", row); !r) return r;

@@ -320,13 +320,23 @@ private slots:
         QCOMPARE(run({"visit", at("one"), at("part"), "--format", "text", "--out", at("visit.txt")}).code, 0);
         const std::string text = readFile(at("visit.txt").toStdString()).value();
         QVERIFY(text.find("two clips") != std::string::npos && text.find("4. ") == std::string::npos);
+        // Several reviews on one page want their days, and one exercise.
+        verifyTrouble(run({"report", at("one"), at("part"), "--out", at("no.pdf")}), "has no date");
+        QCOMPARE(run({"report", at("one"), "--out", at("report.png")}).code, 0);
+        QVERIFY(QFileInfo(at("report.png")).size() > 20000);
+        verifyTrouble(run({"report", at("one"), "--out", at("report.gif")}), "report.gif");
+        verifyTrouble(run({"programme", "propose", "--out", at("no.json")}), "name a client");
+        QCOMPARE(run({"programme", "propose", "Ruta", "--review", at("one"), "--out", at("no.json")}).code, 2);
         Json other = part;
         other["inputs"]["client"] = "Somebody Else";
         QDir().mkpath(at("other"));
         QFile::copy(at("part") + "/tracks.csv", at("other") + "/tracks.csv");
         QVERIFY(writeFileAtomically(at("other").toStdString() + "/review.json", toText(other)));
-        verifyTrouble(run({"visit", at("one"), at("other"), "--format", "text", "--out", at("no.txt")}),
-                      "another client");
+        for (const QStringList& command : {QStringList{"visit", at("one"), at("other"), "--format", "text"},
+                                           QStringList{"report", at("one"), at("other")},
+                                           QStringList{"programme", "propose", "--review", at("one"), "--review",
+                                                       at("other")}})
+            verifyTrouble(run(command + QStringList{"--out", at("no.txt")}), "another client");
         verifyTrouble(
             run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--part", "90", "95", "--out", at("no")}),
             "has no part");

@@ -24,4 +24,9 @@ struct FiledReview {
     const Reading* find(const std::string& measure, const std::string& stat) const; ///< null where it has none
 };
 
+/// What is filed of a review's readings: those that could be told, with the bands of a change between two clips.
+std::vector<Reading> filedReadings(const Review& review);
+/// A review as filing it keeps it, but for its number, its clip and its answer's text.
+FiledReview asFiled(const Review& review);
+
 } // namespace deft
