@@ -5,15 +5,19 @@
 #include "app/exercises/exercises_page.h"
 #include "app/programme/programme_page.h"
 #include "app/theme/window_language.h"
+#include "app/window/guide.h"
 #include "base/data_folder.h"
 #include "support/driven_window.h"
 #include "support/pseudo_translator.h"
 
 #include <QAbstractButton>
 #include <QComboBox>
+#include <QDir>
 #include <QLabel>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QRegularExpression>
+#include <QTextBrowser>
 
 using namespace deft;
 using namespace deft::ui;
@@ -71,6 +75,32 @@ private slots:
         }
     }
 
+    /// The guide, too: page by page what the English one says, with its keys and its picture.
+    void guideInGerman() {
+        Guide guide;
+        QDir english(QStringLiteral(":/guide"));
+        QCOMPARE(guide.contents().count(), english.entryList({QStringLiteral("*.md")}, QDir::Files).size());
+        guide.show();
+        for (int i = 0; i < guide.contents().count(); ++i) {
+            guide.contents().setCurrentRow(i);
+            const QString german = guide.contents().item(i)->data(Qt::UserRole).toString();
+            QVERIFY2(englishIn(german).isEmpty(), qPrintable(englishIn(german) + QLatin1String(": ") + german));
+            const QString name = english.entryList({QStringLiteral("%1-*.md").arg(i + 1)}).value(0);
+            QFile page(english.filePath(name));
+            QVERIFY2(page.open(QIODevice::ReadOnly), qPrintable(name));
+            const QString source = QString::fromUtf8(page.readAll());
+            for (const char* part : {"\n- ", "\n1. ", "**", "![", "|"}) // as many points, keys, pictures, columns
+                QCOMPARE(german.count(QLatin1String(part)), source.count(QLatin1String(part)));
+            static const QRegularExpression picture(QStringLiteral("\\((\\.\\.[^)]*)\\)"));
+            const QString url = picture.match(german).captured(1);
+            if (url.isEmpty()) continue;
+            const auto shown =
+                guide.page().document()->resource(QTextDocument::ImageResource, QUrl(url)).value<QPixmap>();
+            QVERIFY2(!shown.isNull(), qPrintable(url));
+            QVERIFY(shown.deviceIndependentSize().width() <= guide.page().viewport()->width());
+        }
+    }
+
     /// The facts for the coach are German, the words to the client Spanish.
     void letterInTheClientsLanguage() {
         openRuta();
@@ -116,8 +146,13 @@ private slots:
                 const auto* button = qobject_cast<const QAbstractButton*>(w);
                 const bool oneLine =
                     label ? !label->wordWrap() && !label->text().isEmpty() : button && !button->text().isEmpty();
-                if (oneLine && w->width() < w->minimumSizeHint().width())
-                    cut << QStringLiteral("%1: %2").arg(room).arg(label ? label->text() : button->text());
+                const int seen = w->visibleRegion().boundingRect().width() + 8; // of a key's button the edge is air
+                if (oneLine && std::min(seen, w->width()) < w->minimumSizeHint().width())
+                    cut << QStringLiteral("%1: %2: %3 of %4 px")
+                               .arg(room)
+                               .arg(label ? label->text() : button->text())
+                               .arg(std::min(seen, w->width()))
+                               .arg(w->minimumSizeHint().width());
             }
             QVERIFY2(window_->width() <= 1280,
                      qPrintable(QStringLiteral("room %1 needs %2 px").arg(room).arg(window_->width())));

@@ -17,12 +17,14 @@
 #include "app/window/demo.h"
 #include "app/window/demo_phone.h"
 #include "app/window/first_steps.h"
+#include "app/window/guide.h"
 #include "app/window/keys_sheet.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
 #include "support/patience.h"
 
 #include <QApplication>
+#include <QListWidget>
 #include <QScrollBar>
 #include <QSettings>
 #include <QStandardPaths>
@@ -205,6 +207,17 @@ int main(int argc, char** argv) {
             sheet->grab().save(out + QStringLiteral("/keys.png"));
             sheet->close();
             window.activateWindow(); // the offscreen platform does not give the focus back by itself
+            if (!QTest::qWaitForWindowActive(&window)) return 1;
+        }
+    }
+    if (argc > 2) {
+        QTest::keyClick(&window, Qt::Key_F1);
+        if (auto* guide = window.findChild<Guide*>()) {
+            guide->contents().setCurrentRow(2);
+            QTest::qWait(300);
+            guide->grab().save(out + QStringLiteral("/guide.png"));
+            guide->close();
+            window.activateWindow();
             if (!QTest::qWaitForWindowActive(&window)) return 1;
         }
     }

@@ -21,10 +21,17 @@ TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent)
     refresh();
 }
 
-void TargetPanel::resizeEvent(QResizeEvent*) {
-    const int part = 114; // of the two, room for the shorter words
-    overrule_->setGeometry(-4, height() - 33, part, 32);
-    on_->setGeometry(part, height() - 33, width() - part + 4, 32);
+void TargetPanel::resizeEvent(QResizeEvent*) { place(); }
+
+void TargetPanel::place() {
+    const int part = std::max(114, overrule_->minimumSizeHint().width()), all = width() + 8;
+    if (part + on_->minimumSizeHint().width() <= all) {
+        overrule_->setGeometry(-4, height() - 33, part, 32);
+        on_->setGeometry(part - 4, height() - 33, all - part, 32);
+    } else { // in a language of longer words
+        on_->setGeometry(-4, height() - 67, all, 32);
+        overrule_->setGeometry(-4, height() - 33, all, 32);
+    }
     form_->setGeometry(body());
 }
 
@@ -46,6 +53,7 @@ void TargetPanel::refresh() {
     for (const Moment& m : session_.moments()) left += !m.agreed;
     on_->setText(!session_.review() ? tr("Answer") : left ? tr("Answer, %1 left").arg(left) : tr("Answer"));
     on_->setAccessibleName(on_->text());
+    place();
     on_->setKind(left == 0 && session_.review() ? KeyButton::Kind::Primary : KeyButton::Kind::Plain);
     setAside(session_.review() ? stepWords(session_.review()->decision.step) : QString());
     setAccessibleDescription(session_.review() ? targetWords(session_.exercise(), session_.review()->decision.target)

@@ -24,6 +24,7 @@ protected:
 
 private:
     void refresh();
+    void place();
     ReviewSession& session_;
     KeyButton *on_, *overrule_;
     OverruleForm* form_;

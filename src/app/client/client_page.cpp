@@ -12,6 +12,7 @@
 #include <QDate>
 #include <QHBoxLayout>
 #include <QScrollArea>
+#include <algorithm>
 #include <set>
 
 namespace deft::ui {
@@ -189,7 +190,7 @@ QWidget* ClientPage::right() {
     connect(report_, &KeyButton::clicked, this, &ClientPage::reportWanted);
     connect(bundle_, &KeyButton::clicked, this, &ClientPage::bundleWanted);
     auto* side = new QWidget;
-    side->setFixedWidth(304);
+    side->setFixedWidth(std::clamp(open_->minimumSizeHint().width(), 304, 380)); // as its longest words
     auto* column = columnIn(side);
     column->addWidget(ladder, 1);
     column->addWidget(decided);

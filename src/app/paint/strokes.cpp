@@ -11,7 +11,9 @@ int putText(QPainter& p, const QRectF& box, const QString& text, Size size, cons
     p.setPen(colour);
     const QFontMetricsF m(p.font());
     const QString shown = m.elidedText(text, Qt::ElideRight, box.width());
-    p.drawText(box, int(alignment), shown);
+    // What is painted keeps its places in a window that is read from the right, as plots do; words run as they are read.
+    p.setLayoutDirection(Qt::LayoutDirectionAuto);
+    p.drawText(box, int(alignment | Qt::AlignAbsolute), shown);
     return int(m.horizontalAdvance(shown)) + 1;
 }
 

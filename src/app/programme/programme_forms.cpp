@@ -43,7 +43,6 @@ WhenForm::WhenForm(ProgrammeDesk& desk, QWidget* parent) : QWidget(parent), desk
     rows->setContentsMargins(0, 0, 0, 0);
     rows->setSpacing(6);
     goals_ = new ChoicesButton(desk.library().catalogue()->goals(), tr("What the programme is for"), tr("no goal"));
-    goals_->setMinimumWidth(0);
     reminder_ = new QLineEdit;
     reminder_->setObjectName(QStringLiteral("reminder"));
     reminder_->setAccessibleName(tr("Reminder, in the client's own words"));

@@ -66,13 +66,14 @@ QWidget* ProgrammePage::left() {
     auto* known = new QWidget;
     auto* facts = columnIn(known);
     facts->addWidget(answers_);
-    facts->addWidget(new WhenForm(desk_));
+    auto* when = new WhenForm(desk_);
+    facts->addWidget(when);
     facts->addWidget(new DonePanel(desk_));
     facts->addWidget(changes_);
     facts->addWidget(left_);
     facts->addStretch(1);
     auto* side = new QWidget;
-    side->setFixedWidth(228);
+    side->setFixedWidth(std::clamp(when->minimumSizeHint().width() + 12, 228, 320)); // as its longest words
     auto* column = columnIn(side);
     column->addWidget(who_);
     column->addWidget(scrolled(known), 1);
@@ -96,7 +97,7 @@ QWidget* ProgrammePage::middle() {
     connect(down, &KeyButton::clicked, this, [this] { desk_.move(1); });
     connect(out, &KeyButton::clicked, this, [this] { desk_.remove(); });
     auto* row = new QHBoxLayout;
-    row->setSpacing(8);
+    row->setSpacing(4);
     auto* side = new KeyButton(tr("Compare"), QStringLiteral("C"));
     connect(side, &KeyButton::clicked, this, &ProgrammePage::besideAnother);
     for (QWidget* w : {add_, up, down, out, side}) row->addWidget(w);

@@ -38,9 +38,22 @@ void ChoicesButton::showNames() {
     QStringList names;
     for (const QAction* a : menu()->actions())
         if (a->isChecked()) names << a->text();
-    setText(names.isEmpty() ? none_ : names.join(QStringLiteral(", ")));
-    setToolTip(text());
-    setAccessibleName(QStringLiteral("%1: %2").arg(what_, text()));
+    const QString all = names.isEmpty() ? none_ : names.join(QStringLiteral(", "));
+    setToolTip(all);
+    setAccessibleName(QStringLiteral("%1: %2").arg(what_, all));
+    shorten();
 }
+
+void ChoicesButton::shorten() {
+    constexpr int kFrameAndArrow = 40; // px
+    setText(fontMetrics().elidedText(toolTip(), Qt::ElideRight, std::max(0, width() - kFrameAndArrow)));
+}
+
+void ChoicesButton::resizeEvent(QResizeEvent* event) {
+    QPushButton::resizeEvent(event);
+    shorten();
+}
+
+QSize ChoicesButton::minimumSizeHint() const { return {64, QPushButton::sizeHint().height()}; }
 
 } // namespace deft::ui

@@ -17,6 +17,8 @@ public:
     ChoicesButton(const std::map<std::string, std::string>& choices, const QString& what, const QString& none,
                   QWidget* parent = nullptr);
     std::vector<std::string> chosen() const; ///< ids
+    QSize minimumSizeHint() const override;
+    QSize sizeHint() const override { return minimumSizeHint(); }
     void setChosen(const std::vector<std::string>& ids);
 
 signals:
@@ -24,6 +26,8 @@ signals:
 
 private:
     void showNames();
+    void shorten(); ///< so that many choices do not widen what they stand in; all of them are in the tool tip
+    void resizeEvent(QResizeEvent* event) override;
     QString what_, none_;
 };
 

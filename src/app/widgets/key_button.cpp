@@ -23,10 +23,14 @@ void KeyButton::setKind(Kind kind) {
     update();
 }
 
-QSize KeyButton::sizeHint() const {
+QSize KeyButton::minimumSizeHint() const {
     const int text = QFontMetrics(face(Size::Body, QFont::Medium)).horizontalAdvance(this->text());
+    return kind_ == Kind::Link ? QSize(text + 4, 24) : QSize(text + 28, 32);
+}
+
+QSize KeyButton::sizeHint() const {
     const int key = key_.isEmpty() ? 0 : QFontMetrics(face(Size::Small)).horizontalAdvance(key_) + 16;
-    return kind_ == Kind::Link ? QSize(text + 4, 24) : QSize(text + key + 28, 32);
+    return minimumSizeHint() + QSize(kind_ == Kind::Link ? 0 : key, 0);
 }
 
 void KeyButton::paintEvent(QPaintEvent*) {

@@ -12,6 +12,7 @@ public:
     KeyButton(const QString& text, const QString& key, Kind kind = Kind::Plain, QWidget* parent = nullptr);
     void setKind(Kind kind);
     QSize sizeHint() const override;
+    QSize minimumSizeHint() const override; ///< that of the words alone
 
 protected:
     void paintEvent(QPaintEvent* event) override;
