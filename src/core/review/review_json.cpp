@@ -7,6 +7,7 @@
 #include "base/parallel.h"
 #include "judgement/sides.h"
 #include "marks/names.h"
+#include "review/data_package.h"
 
 #include <cmath>
 
@@ -123,7 +124,8 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
             in.neutral = std::move(*neutral);
         }
         in.client = j.value("client", ""), in.clientRole = j.value("client_role", ""), in.coach = j.value("coach", ""),
-        in.language = j.value("language", ""), in.date = j.value("date", ""), in.answerBy = j.value("answer_by", ""), in.answered = j.value("answered", "");
+        in.language = j.value("language", ""), in.date = j.value("date", ""), in.answerBy = j.value("answer_by", ""),
+        in.answered = j.value("answered", "");
         auto target = [&](const Json& t) {
             auto parsed = parseTarget(t, where);
             if (!parsed) throw std::invalid_argument(parsed.error().detail);
@@ -340,7 +342,8 @@ Result<void> writeFolder(const Review& r, const std::filesystem::path& folder) {
     const std::pair<const char*, std::function<std::string()>> files[] = {
         {"review.json", [&] { return toText(toJson(r)); }},
         {"series.csv", [&] { return toCsv(r.series()); }},
-        {"tracks.csv", [&] { return toCsv(r.tracks()); }}};
+        {"tracks.csv", [&] { return toCsv(r.tracks()); }},
+        {"datapackage.json", [&] { return toText(dataPackage(r)); }}};
     Result<void> written[std::size(files)];
     inParallel(std::size(files), [&](size_t i) {
         written[i] = writeFileAtomically(folder / files[i].first, files[i].second(), Sync::No);

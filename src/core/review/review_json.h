@@ -17,7 +17,7 @@ Result<ReviewInputs> parseInputs(const Json& json, const std::string& where);
 /// What this review adds to the client's history.
 PastReview asPast(const Review& review);
 
-/// Writes DIR/review.json, series.csv and tracks.csv; the folder is made when it is not there. @errors WriteFailed
+/// Writes DIR/review.json, series.csv, tracks.csv and datapackage.json (what their columns mean); the folder is made when it is not there. @errors WriteFailed
 Result<void> writeFolder(const Review& review, const std::filesystem::path& folder);
 
 } // namespace deft
