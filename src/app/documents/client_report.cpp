@@ -42,7 +42,8 @@ Result<void> writeClientReport(const ClientStory& story, const std::string& clie
             return body;
         };
         const QRectF head(kMargin, y, width, 28);
-        const int used = putText(p, head, QString::fromStdString(client), Size::Large, c.ink, QFont::DemiBold);
+        const QString whose = client.empty() ? exercise : QString::fromStdString(client);
+        const int used = putText(p, head, whose, Size::Large, c.ink, QFont::DemiBold);
         putText(p, head.adjusted(used + 16, 0, 0, 0), QString::fromStdString(role), Size::Body, c.ink2);
         putText(p, head.translated(0, 24),
                 QObject::tr("%1: %2 from %3 to %4. Bands are 95 %.")
