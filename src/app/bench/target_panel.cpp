@@ -24,13 +24,14 @@ TargetPanel::TargetPanel(ReviewSession& session, QWidget* parent)
 void TargetPanel::resizeEvent(QResizeEvent*) { place(); }
 
 void TargetPanel::place() {
-    const int part = std::max(114, overrule_->minimumSizeHint().width()), all = width() + 8;
+    const int part = std::max(114, overrule_->minimumSizeHint().width()),
+              all = width() + 6; // the edge of a button is air
     if (part + on_->minimumSizeHint().width() <= all) {
-        overrule_->setGeometry(-4, height() - 33, part, 32);
-        on_->setGeometry(part - 4, height() - 33, all - part, 32);
+        overrule_->setGeometry(-3, height() - 33, part, 32);
+        on_->setGeometry(part - 3, height() - 33, all - part, 32);
     } else { // in a language of longer words
-        on_->setGeometry(-4, height() - 67, all, 32);
-        overrule_->setGeometry(-4, height() - 33, all, 32);
+        on_->setGeometry(-3, height() - 67, all, 32);
+        overrule_->setGeometry(-3, height() - 33, all, 32);
     }
     form_->setGeometry(body());
 }
