@@ -36,10 +36,10 @@ int listExercises(const Catalogue& catalogue, const Console& console) {
         if (auto e = catalogue.exercise(id)) {
             all.push_back({{"id", id}, {"name", e->name}});
             text += id + std::string(id.size() < 24 ? 25 - id.size() : 1, ' ') + e->name + "\n";
-        } else {
-            if (damaged) console.remark(damaged->detail);
+        } else if (damaged)
+            damaged->detail += "; " + e.error().detail;
+        else
             damaged = e.error();
-        }
     }
     if (!damaged || !console.json)
         console.tell({{"format", "deft-mirror-exercises"}, {"version", 1}, {"exercises", all}}, text);
