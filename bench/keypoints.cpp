@@ -18,11 +18,11 @@ int main(int argc, char** argv) {
     const std::string clip = argc > 1 ? argv[1] : DEFT_SOURCE_DIR "/demo/clips/tomas-plank-may.mp4";
     const int rounds = argc > 2 ? std::atoi(argv[2]) : 5;
     auto reader = ClipReader::open(clip);
-    if (!reader) return std::fprintf(stderr, "bench_keypoints: %s\n", reader.error().detail.c_str()), 1;
+    if (!reader) return std::fprintf(stderr, "bench_keypoints: %s\n", reader.error().detail().c_str()), 1;
     const double before = peakMiB();
     std::optional<Result<KeypointNetwork>> network;
     const double load = secondsOf([&] { network.emplace(KeypointNetwork::load(KeypointNetwork::usualPlace())); });
-    if (!*network) return std::fprintf(stderr, "bench_keypoints: %s\n", network->error().detail.c_str()), 1;
+    if (!*network) return std::fprintf(stderr, "bench_keypoints: %s\n", network->error().detail().c_str()), 1;
     std::printf("loading, with a first pass %.3f s, %.0f MiB more\n", load, peakMiB() - before);
     const auto exercise = shipped().exercise("forearm-plank").value();
     const cv::Mat picture = withoutAlpha(*reader->bgra(0));

@@ -16,7 +16,7 @@ int main(int argc, char** argv) {
     auto reader = ClipReader::open(clip);
     auto marks = readMarks(std::filesystem::path(clip).replace_extension(".marks.json"));
     if (!reader || !marks)
-        return std::fprintf(stderr, "bench_pipeline: %s\n", (reader ? marks.error() : reader.error()).detail.c_str()),
+        return std::fprintf(stderr, "bench_pipeline: %s\n", (reader ? marks.error() : reader.error()).detail().c_str()),
                1;
     const double frames = double(reader->info().frames());
     std::vector<double> decode, whole, measure, judge, moved, step, seek;

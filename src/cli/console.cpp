@@ -45,13 +45,13 @@ const char* codeName(Errc code) {
 } // namespace
 
 int Console::failed(const Error& error) const {
-    std::cerr << "deft-mirror: " << error.detail << ".\n";
+    std::cerr << "deft-mirror: " << error.detail() << ".\n";
     if (json)
         std::cout << toText({{"format", "deft-mirror-failed"},
                              {"version", 1},
                              {"command", command},
                              {"code", codeName(error.code)},
-                             {"sentence", error.detail}});
+                             {"sentence", error.detail()}});
     return 1;
 }
 

@@ -161,7 +161,7 @@ int writeDescription(const CLI::App& app, const std::filesystem::path& folder) {
     };
     write(app);
     if (ok) return 0;
-    std::cerr << "deft-mirror: " << ok.error().detail << ".\n";
+    std::cerr << "deft-mirror: " << ok.error().detail() << ".\n";
     return 1;
 }
 

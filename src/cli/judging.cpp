@@ -36,7 +36,7 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
     else if (const Json told = in.marks.kept("clip_sha256"); told.is_string())
         in.clipSha256 = told;
     if (!o.date.empty() && !parseDate(o.date))
-        return fail(Errc::BadFormat, "--date " + o.date + ": a day is written as 2026-05-31");
+        return fail(Errc::BadFormat, {"--date {date}: a day is written as 2026-05-31", {{"date", o.date}}});
     in.date = o.date;
     if (auto ok = knowsLanguage(catalogue, o.language); !ok) return tl::unexpected(ok.error());
     in.language = o.language;
@@ -46,8 +46,9 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
     if (!exercise) return tl::unexpected(exercise.error());
     for (const auto& [question, choice] : in.schools)
         if (!exercise->answerTo(question))
-            return fail(Errc::BadFormat, "--school " + question + "=" + choice + ": " + exercise->name +
-                                             " leaves no choice in that question");
+            return fail(Errc::BadFormat,
+                        {"--school {question}={choice}: {name} leaves no choice in that question",
+                         {{"question", question}, {"choice", choice}, {"name", Message(exercise->name)}}});
     if (!o.neutral.empty()) {
         auto neutral =
             readJsonFile(o.neutral).and_then([&](const Json& json) { return parseNeutral(json, o.neutral, 1.0); });
@@ -66,7 +67,8 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
             readJsonFile(o.asked).and_then([&](const Json& j) { return parseAsked(catalogue, j, o.asked, *exercise); });
         if (!asked) return tl::unexpected(asked.error());
         if (!o.history.empty() && !asked->history.empty())
-            return fail(Errc::BadFormat, o.asked + ": /history: there is one in --history, too; give one of them");
+            return fail(Errc::BadFormat,
+                        {"{file}: /history: there is one in --history, too; give one of them", {{"file", o.asked}}});
         in.asked = asked->target, in.flags = asked->flags, in.cleared = asked->cleared, in.note = asked->note,
         in.practice = asked->practice;
         if (!asked->history.empty()) in.history = std::move(asked->history);
@@ -84,8 +86,9 @@ Result<Review> fromTracks(CataloguePtr catalogue, ReviewInputs in, const std::st
     ClipInfo clip = known ? *known : clipOf(*tracks);
     if (known) {
         if (clip.frames() != int64_t(tracks->frames()))
-            return fail(Errc::Conflict, file + ": has " + std::to_string(tracks->frames()) + " frames, the clip " +
-                                            std::to_string(clip.frames()) + "; they do not belong together");
+            return fail(Errc::Conflict,
+                        {"{file}: has {frames} frames, the clip {clip}; they do not belong together",
+                         {{"file", file}, {"frames", int(tracks->frames())}, {"clip", int(clip.frames())}}});
         tracks->time_s = clip.time_s; // the file keeps six decimals
     }
     auto marks = fitToClip(in.marks, clip, in.clipSha256);

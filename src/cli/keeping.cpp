@@ -35,14 +35,16 @@ Result<std::unique_ptr<Library>> openLibrary(const std::string& library) {
     const fs::path folder = folderOf(library);
     std::error_code ec;
     if (!fs::exists(folder / "library.sqlite", ec))
-        return fail(Errc::NotFound, folder.string() + ": there is no library; name its folder with --library");
+        return fail(Errc::NotFound,
+                    {"{folder}: there is no library; name its folder with --library", {{"folder", folder.string()}}});
     return Library::open(folder);
 }
 
 int backup(const Options& o, StopToken stop, const ProgressFn& progress) {
     const auto open = openLibrary(o.library);
     if (!open) return o.console().failed(open.error());
-    for (const std::string& sentence : (*open)->damage()) std::cerr << "deft-mirror: damaged: " << sentence << "\n";
+    for (const Message& sentence : (*open)->damage())
+        std::cerr << "deft-mirror: damaged: " << inEnglish(sentence) << "\n";
     return told("backed up to", backupLibrary(**open, o.folder, stop, progress), o.folder, o.console());
 }
 
@@ -75,8 +77,9 @@ int makeSeason(const Options& o) {
 int checkLibrary(const Options& o) {
     const auto open = openLibrary(o.library);
     if (!open) return o.console().failed(open.error());
-    std::vector<std::string> found = (*open)->damage();
-    (*open)->onTrouble([&](const std::string& sentence) { found.push_back(sentence); });
+    std::vector<std::string> found;
+    for (const Message& sentence : (*open)->damage()) found.push_back(inEnglish(sentence));
+    (*open)->onTrouble([&](const Message& sentence) { found.push_back(inEnglish(sentence)); });
     int clips = 0;
     for (const Clip& c : (*open)->clips()) {
         std::error_code ec;

@@ -37,7 +37,7 @@ int listExercises(const Catalogue& catalogue, const Console& console) {
             all.push_back({{"id", id}, {"name", e->name}});
             text += id + std::string(id.size() < 24 ? 25 - id.size() : 1, ' ') + e->name + "\n";
         } else if (damaged)
-            damaged->detail += "; " + e.error().detail;
+            damaged->message = {"{first}; {next}", {{"first", damaged->message}, {"next", e.error().message}}};
         else
             damaged = e.error();
     }
@@ -84,7 +84,8 @@ Result<void> knowsLanguage(const Catalogue& catalogue, const std::string& code) 
     if (code.empty() || std::find(known.begin(), known.end(), code) != known.end()) return {};
     std::string all;
     for (const std::string& one : known) all += (all.empty() ? "" : ", ") + one;
-    return fail(Errc::NotFound, "there is no language \"" + code + "\"; there are " + all);
+    return fail(Errc::NotFound,
+                {"there is no language \"{code}\"; there are {known}", {{"code", code}, {"known", all}}});
 }
 
 int decideCase(const Catalogue& catalogue, const std::string& file, const Console& console) {

@@ -73,8 +73,8 @@ reviewsIn(const CataloguePtr& catalogue, const std::vector<std::string>& folders
         auto review = readFolder(catalogue, folder);
         if (!review) return tl::unexpected(review.error());
         if (!reviews.empty() && review->inputs.client != reviews.front()->inputs.client)
-            return fail(Errc::Conflict,
-                        folder + ": is a review of another client than " + folders.front() + "; name one client's");
+            return fail(Errc::Conflict, {"{folder}: is a review of another client than {first}; name one client's",
+                                         {{"folder", folder}, {"first", folders.front()}}});
         if (!language.empty()) review->inputs.language = language;
         reviews.push_back(std::make_shared<const Review>(std::move(*review)));
     }
@@ -92,7 +92,7 @@ int writeAnswer(const CataloguePtr& catalogue, const std::vector<std::string>& f
     auto films = ui::LetterFilms::open(reviews);
     if (!films && films.error().code != Errc::NotFound) return console.failed(films.error());
     if (!films && !isOfFilm(form))
-        std::cerr << "deft-mirror: " << films.error().detail << "; the answer goes without pictures\n";
+        std::cerr << "deft-mirror: " << films.error().detail() << "; the answer goes without pictures\n";
     const Answer letter = ui::letterOn(reviews);
     if (form == "trc") {
         const Review& r = *reviews.front();

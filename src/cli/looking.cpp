@@ -35,7 +35,7 @@ int proposeMarksFor(const Catalogue& catalogue, const Options& o, StopToken stop
         return console.failed(
             {Errc::NotFound,
              network ? o.clip + ": nobody was found in the picture, so no marks are proposed; place them by hand"
-                     : network.error().detail});
+                     : network.error().detail()});
     Marks marks = asMarks(*proposals, o.mirrored);
     marks.keep("exercise", o.exercise);
     marks.keep("clip_sha256", *sha);

@@ -35,8 +35,9 @@ Result<Client> clientNamed(const Library& library, const std::string& name) {
     if (auto known = library.clientOf(name)) return *known;
     const auto alike = library.clientsLike(name);
     if (alike.size() == 1) return alike.front();
-    return alike.empty() ? fail(Errc::NotFound, "nobody on record is called " + name)
-                         : fail(Errc::Ambiguous, "several clients are called " + name + "; name one by its id");
+    return alike.empty()
+               ? fail(Errc::NotFound, {"nobody on record is called {name}", {{"name", name}}})
+               : fail(Errc::Ambiguous, {"several clients are called {name}; name one by its id", {{"name", name}}});
 }
 
 } // namespace
@@ -101,12 +102,14 @@ int proposeOne(const Options& o) {
         }
     const auto proposed = proposeProgramme(catalogue, need);
     if (!proposed) return o.console().failed(proposed.error());
+    const Language& english = *catalogue.language("en");
     Json left = Json::array();
     for (const LeftOut& l : proposed->leftOut) {
-        o.console().remark("left out: " + l.name + ": " + l.why);
-        left.push_back({{"name", l.name}, {"why", l.why}});
+        const std::string why = english.say(l.why);
+        o.console().remark("left out: " + l.name + ": " + why);
+        left.push_back({{"name", l.name}, {"why", why}});
     }
-    if (auto ok = writeFileAtomically(o.out, toText(toJson(proposed->programme))); !ok)
+    if (auto ok = writeFileAtomically(o.out, toText(toJson(proposed->programme, english))); !ok)
         return o.console().failed(ok.error());
     return o.console().done({o.out}, {}, {{"left_out", left}});
 }
@@ -125,11 +128,11 @@ int showProgramme(const Catalogue& catalogue, const Options& o) {
         if (o.json) continue;
         std::cout << items.size() << ". " << e->name << ": " << dose << " (" << int(std::ceil(seconds / 60))
                   << " min)\n";
-        for (const std::string& why : item.because) std::cout << "   " << why << "\n";
+        for (const Message& why : item.because) std::cout << "   " << english.say(why) << "\n";
     }
     const double day = secondsOf(catalogue, *p);
     if (o.json)
-        std::cout << toText({{"programme", toJson(*p)}, {"items", items}, {"seconds_a_day", day}});
+        std::cout << toText({{"programme", toJson(*p, english)}, {"items", items}, {"seconds_a_day", day}});
     else
         std::cout << int(std::ceil(day / 60)) << " of " << p->minutes << " minutes a day, " << p->weeks
                   << " weeks from " << p->from << "\n";

@@ -22,13 +22,13 @@ Result<std::vector<std::string>> clipsInAll(const std::vector<std::string>& fold
     std::error_code error;
     for (const auto& entry : fs::directory_iterator(folders[0], error))
         if (fs::exists(entry.path() / "review.json")) names.push_back(entry.path().filename().string());
-    if (error) return fail(Errc::NotReadable, folders[0] + ": " + error.message());
+    if (error) return fail(Errc::NotReadable, inPlace(folders[0], error.message()));
     std::sort(names.begin(), names.end());
     for (const std::string& name : names)
         for (const std::string& folder : folders)
             if (!fs::exists(fs::path(folder) / name / "review.json"))
-                return fail(Errc::NotFound, (fs::path(folder) / name).string() +
-                                                ": is not there, but every marking needs the same analysed clips");
+                return fail(Errc::NotFound, {"{file}: is not there, but every marking needs the same analysed clips",
+                                             {{"file", (fs::path(folder) / name).string()}}});
     return names;
 }
 

@@ -29,15 +29,15 @@ Result<void> copyClip(const fs::path& from, const fs::path& to, const std::strin
                       const ProgressFn& progress) {
     std::error_code ec;
     const auto size = int64_t(fs::file_size(from, ec));
-    if (ec) return fail(Errc::NotFound, from.string() + " has gone while it was being taken in");
+    if (ec) return fail(Errc::NotFound, {"{from} has gone while it was being taken in", {{"from", from.string()}}});
     std::string half = to.string() + kHalfWritten + "XXXXXX";
     const int fd = ::mkstemp(half.data()); // mode 0600
-    auto undone = [&](Errc code, const std::string& why) {
+    auto undone = [&](Errc code, const Message& why) {
         if (fd >= 0) ::close(fd), ::unlink(half.c_str());
         return fail(code, why);
     };
     const auto full = [&] {
-        return undone(Errc::WriteFailed, to.string() + " could not be written; is the disk full?");
+        return undone(Errc::WriteFailed, {"{file} could not be written; is the disk full?", {{"file", to.string()}}});
     };
     if (fd < 0) return full();
     std::ifstream in(from, std::ios::binary);
@@ -55,11 +55,12 @@ Result<void> copyClip(const fs::path& from, const fs::path& to, const std::strin
         done += in.gcount();
         if (progress) progress({done, size, "taking in"});
     }
-    if (done != size) return undone(Errc::NotReadable, from.string() + " could not be read to its end");
+    if (done != size)
+        return undone(Errc::NotReadable, {"{file} could not be read to its end", {{"file", from.string()}}});
     // On the disk before it is taken out of the inbox.
     if (::fsync(fd) != 0) return full();
     if (sha256OfFile(half).value_or("") != sha256)
-        return undone(Errc::NotReadable, from.string() + " has changed while it was being taken in");
+        return undone(Errc::NotReadable, {"{file} has changed while it was being taken in", {{"file", from.string()}}});
     if (::rename(half.c_str(), to.c_str()) != 0) return full();
     ::close(fd);
     return {};
@@ -80,7 +81,9 @@ Result<InboxContent> lookIntoInbox(const Catalogue& catalogue, const fs::path& f
     std::vector<fs::path> notes;
     std::set<fs::path> clips;
     fs::directory_iterator files(folder, ec);
-    if (ec) return fail(Errc::NotReadable, "the inbox " + folder.string() + " cannot be read (" + ec.message() + ")");
+    if (ec)
+        return fail(Errc::NotReadable, {"the inbox {folder} cannot be read ({why})",
+                                        {{"folder", folder.string()}, {"why", ec.message()}}});
     for (const auto& entry : files) {
         const fs::path& file = entry.path();
         if (file.filename().string().starts_with('.') || !isPlainFile(file)) continue;
@@ -94,23 +97,23 @@ Result<InboxContent> lookIntoInbox(const Catalogue& catalogue, const fs::path& f
         if (json && isPracticeNote(*json)) {
             auto home = parsePracticeNote(catalogue, *json, note.filename().string());
             home ? content.home.push_back({note, std::move(*home)})
-                 : content.refused.push_back({note, home.error().detail});
+                 : content.refused.push_back({note, home.error().message});
             continue;
         }
         auto parcels =
             json.and_then([&](const Json& j) { return parseParcels(catalogue, j, note.filename().string()); });
         if (!parcels) {
-            content.refused.push_back({note, parcels.error().detail});
+            content.refused.push_back({note, parcels.error().message});
             continue;
         }
-        std::string why;
+        Message why;
         for (const Parcel& parcel : *parcels) {
             clips.erase(folder / parcel.clip);
             const auto kind = fs::symlink_status(folder / parcel.clip, ec).type();
             if (kind == fs::file_type::not_found)
-                why = "the clip " + parcel.clip + " has not come yet";
+                why = {"the clip {clip} has not come yet", {{"clip", parcel.clip}}};
             else if (kind != fs::file_type::regular)
-                why = parcel.clip + " is a link, folder or device and no clip";
+                why = {"{clip} is a link, folder or device and no clip", {{"clip", parcel.clip}}};
         }
         if (!why.empty()) {
             content.refused.push_back({note, why});
@@ -126,7 +129,9 @@ Result<int> takeOver(const fs::path& folder, const fs::path& inbox, StopToken st
     std::vector<fs::path> films, files;
     std::error_code ec;
     fs::directory_iterator all(folder, ec);
-    if (ec) return fail(Errc::NotReadable, folder.string() + " cannot be read (" + ec.message() + ")");
+    if (ec)
+        return fail(Errc::NotReadable,
+                    {"{folder} cannot be read ({why})", {{"folder", folder.string()}, {"why", ec.message()}}});
     for (const auto& entry : all) {
         const std::string name = entry.path().filename().string();
         if (name.starts_with('.') || !isPlainFile(entry.path())) continue;
@@ -141,7 +146,8 @@ Result<int> takeOver(const fs::path& folder, const fs::path& inbox, StopToken st
         if (!sum) return tl::unexpected(sum.error());
         if (fs::exists(to, ec)) {
             if (sha256OfFile(to).value_or("") == *sum) continue;
-            return fail(Errc::Conflict, "the inbox has another file called " + from.filename().string());
+            return fail(Errc::Conflict,
+                        {"the inbox has another file called {from}", {{"from", from.filename().string()}}});
         }
         if (auto ok = copyClip(from, to, *sum, stop, progress); !ok) return tl::unexpected(ok.error());
         ++copied;
@@ -155,11 +161,11 @@ Result<KeptClip> keepFilm(const fs::path& from, const std::string& told, const f
     auto reader = ClipReader::open(from); // first: it refuses what is no ordinary file
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() < 2)
-        return fail(Errc::TooShort, name + " has a single frame; movement needs at least two");
+        return fail(Errc::TooShort, {"{name} has a single frame; movement needs at least two", {{"name", name}}});
     auto sha = sha256OfFile(from);
     if (!sha) return tl::unexpected(sha.error());
     if (!told.empty() && lower(told) != *sha)
-        return fail(Errc::BadFormat, name + " is not the file that was sent, or not all of it");
+        return fail(Errc::BadFormat, {"{name} is not the file that was sent, or not all of it", {{"name", name}}});
     std::error_code ec;
     fs::create_directories(home, ec);
     fs::permissions(home, fs::perms::owner_all, ec);

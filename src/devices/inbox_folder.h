@@ -20,7 +20,7 @@ struct InboxContent {
     };
     struct Refusal {
         std::filesystem::path file;
-        std::string why; ///< one sentence without a full stop
+        Message why; ///< one sentence without a full stop
     };
     struct Home {
         std::filesystem::path file;

@@ -166,10 +166,10 @@ Result<Json> UploadService::parcelOf(const std::string& uid, const std::string& 
 UploadService::Reply UploadService::create(const std::string& uid, int64_t length, const std::string& metadata) {
     if (length <= 0 || length > kLargest) return {413, "the film is empty or larger than 8 GB"};
     auto json = parseJson(parcelIn(metadata), "parcel");
-    if (!json) return {400, json.error().detail};
+    if (!json) return {400, json.error().detail()};
     if (json->is_object()) (*json)["client_id"] = uid; // as the token says
     const auto parsed = parseParcel(*catalogue_, *json, "parcel");
-    if (!parsed) return {400, parsed.error().detail};
+    if (!parsed) return {400, parsed.error().detail()};
     if (!isFilmName(parsed->clip)) return {415, "only films are taken: .mp4, .mov, .mkv, .webm, .m4v or .avi"};
     const std::lock_guard held(lock_);
     dropOld();
@@ -214,7 +214,7 @@ UploadService::Reply UploadService::add(const std::string& uid, const std::strin
     {
         const std::lock_guard held(lock_);
         auto of = parcelOf(uid, id);
-        if (!of) return {404, of.error().detail};
+        if (!of) return {404, of.error().detail()};
         json = std::move(*of);
         if (!busy_.insert(id).second) return {409, "a piece of this film is coming already"};
     }

@@ -13,9 +13,12 @@ constexpr const char* kList = "backup.json";
 Result<void> emptyFolder(const fs::path& folder) {
     std::error_code ec;
     if (fs::exists(folder, ec) && (!fs::is_directory(folder, ec) || !fs::is_empty(folder, ec)))
-        return fail(Errc::Conflict, folder.string() + ": holds something already; name a new folder");
+        return fail(Errc::Conflict,
+                    {"{folder}: holds something already; name a new folder", {{"folder", folder.string()}}});
     fs::create_directories(folder, ec);
-    if (ec) return fail(Errc::WriteFailed, folder.string() + ": could not be made (" + ec.message() + ")");
+    if (ec)
+        return fail(Errc::WriteFailed,
+                    {"{folder}: could not be made ({why})", {{"folder", folder.string()}, {"why", ec.message()}}});
     fs::permissions(folder, fs::perms::owner_all, ec);
     return {};
 }
@@ -26,11 +29,14 @@ Result<Json> copied(const fs::path& from, const fs::path& to, const std::string&
     fs::create_directories(to.parent_path(), ec);
     fs::permissions(to.parent_path(), fs::perms::owner_all, ec);
     fs::copy_file(from, to, ec);
-    if (ec) return fail(Errc::WriteFailed, to.string() + ": could not be written (" + ec.message() + ")");
+    if (ec)
+        return fail(Errc::WriteFailed,
+                    {"{file}: could not be written ({why})", {{"file", to.string()}, {"why", ec.message()}}});
     fs::permissions(to, fs::perms::owner_read | fs::perms::owner_write, ec);
     const auto sum = sha256OfFile(from), there = sha256OfFile(to);
     if (!sum || !there || *sum != *there)
-        return fail(Errc::WriteFailed, to.string() + ": is not what was copied; is the disk full or failing?");
+        return fail(Errc::WriteFailed,
+                    {"{file}: is not what was copied; is the disk full or failing?", {{"file", to.string()}}});
     return Json{{"file", name}, {"bytes", fs::file_size(to, ec)}, {"sha256", *sum}};
 }
 
@@ -60,7 +66,8 @@ Result<BackupSize> backupLibrary(const Library& library, const fs::path& to, Sto
         {{"file", "library.sqlite"}, {"bytes", fs::file_size(to / "library.sqlite", ec)}, {"sha256", *sum}});
     const auto names = filesOf(library.folder());
     for (size_t i = 0; i < names.size(); ++i) {
-        if (stop.stop_requested()) return fail(Errc::Cancelled, "the backup was stopped; remove " + to.string());
+        if (stop.stop_requested())
+            return fail(Errc::Cancelled, {"the backup was stopped; remove {file}", {{"file", to.string()}}});
         if (progress) progress({int64_t(i), int64_t(names.size()), "backing up"});
         auto one = copied(library.folder() / names[i], to / names[i], names[i]);
         if (!one) return tl::unexpected(one.error());
@@ -79,7 +86,9 @@ Result<BackupSize> backupLibrary(const Library& library, const fs::path& to, Sto
 Result<BackupSize> restoreLibrary(const fs::path& from, const fs::path& to, StopToken stop,
                                   const ProgressFn& progress) {
     auto list = readJsonFile(from / kList);
-    if (!list) return fail(list.error().code, list.error().detail + "; a backup that was not ended has none");
+    if (!list)
+        return fail(list.error().code,
+                    {"{what}; a backup that was not ended has none", {{"what", list.error().message}}});
     if (auto ok = expectFormat(*list, "deft-mirror-backup", 1, (from / kList).string()); !ok)
         return tl::unexpected(ok.error());
     return readMembers((from / kList).string(), [&]() -> Result<BackupSize> {
@@ -87,16 +96,19 @@ Result<BackupSize> restoreLibrary(const fs::path& from, const fs::path& to, Stop
         for (const Json& f : files) { // all of them, before anything is written
             const fs::path name = f.at("file").get<std::string>();
             if (name.is_absolute() || name.lexically_normal() != name || name.begin()->string() == "..")
-                return fail(Errc::BadFormat, (from / kList).string() + ": names a file outside of the backup");
+                return fail(Errc::BadFormat,
+                            {"{file}: names a file outside of the backup", {{"file", (from / kList).string()}}});
             const auto sum = sha256OfFile(from / name);
             if (!sum) return tl::unexpected(sum.error());
             if (*sum != f.at("sha256"))
-                return fail(Errc::BadFormat, (from / name).string() + ": is damaged; nothing was restored");
+                return fail(Errc::BadFormat,
+                            {"{file}: is damaged; nothing was restored", {{"file", (from / name).string()}}});
         }
         if (auto ok = emptyFolder(to); !ok) return tl::unexpected(ok.error());
         BackupSize size;
         for (const Json& f : files) {
-            if (stop.stop_requested()) return fail(Errc::Cancelled, "restoring was stopped; remove " + to.string());
+            if (stop.stop_requested())
+                return fail(Errc::Cancelled, {"restoring was stopped; remove {file}", {{"file", to.string()}}});
             if (progress) progress({size.files, int64_t(files.size()), "restoring"});
             const std::string name = f.at("file");
             if (auto one = copied(from / name, to / name, name); !one) return tl::unexpected(one.error());

@@ -14,7 +14,7 @@ ReviewInputs newDraft(const Library& library, int64_t client, const std::string&
         for (const auto& [question, choice] : usual)
             if (known->inSchools(*e, {{question, choice}})) in.schools[question] = choice;
     }
-    if (const auto c = library.client(client)) 
+    if (const auto c = library.client(client))
         in.client = c->name, in.clientRole = c->role, in.flags = c->flags, in.language = c->language;
     in.coach = library.coach().name;
     if (const auto last = library.newestClip(); last && in.coach.empty()) in.coach = last->draft.coach;
@@ -44,8 +44,9 @@ Result<int64_t> clientOf(const Library& library, const Parcel& parcel, const std
     for (const Client& c : alike) // the very same once more needs no question
         for (const Clip& clip : library.clipsOf(c.id))
             if (isSameClip(clip.draft, sha256, parcel) && toJson(clip.draft.note) == toJson(parcel.note)) return c.id;
-    return fail(Errc::Ambiguous, "a clip of " + parcel.client + " has come, and " + alike.front().name +
-                                     " is on record already; say whether it is the same person");
+    return fail(Errc::Ambiguous,
+                {"a clip of {client} has come, and {name} is on record already; say whether it is the same person",
+                 {{"client", parcel.client}, {"name", alike.front().name}}});
 }
 
 } // namespace
@@ -56,15 +57,18 @@ Result<int64_t> takePractice(Library& library, const PracticeNote& note, int64_t
         const auto alike = library.clientsLike(note.client);
         const auto isLikely = [&](const Client& c) { return c.id == likely; };
         if (alike.empty())
-            return fail(Errc::NotFound, "nobody on record has sent it" +
-                                            (note.client.empty() ? std::string() : " (" + note.client + ")"));
+            return fail(Errc::NotFound, {note.client.empty() ? "nobody on record has sent it"
+                                                             : "nobody on record has sent it ({client})",
+                                         {{"client", note.client}}});
         if (const auto it = std::find_if(alike.begin(), alike.end(), isLikely); it != alike.end())
             client = *it;
         else if (alike.size() == 1)
             client = alike.front();
         else
-            return fail(Errc::Ambiguous, "several clients are called " + note.client +
-                                             "; open the programme of the one whose it is, and take it in there");
+            return fail(
+                Errc::Ambiguous,
+                {"several clients are called {client}; open the programme of the one whose it is, and take it in there",
+                 {{"client", note.client}}});
     }
     const auto ok = library.takePractice(client->id, note);
     return ok ? Result<int64_t>(client->id) : tl::unexpected(ok.error());
@@ -79,10 +83,12 @@ Result<int64_t> takeIn(Library& library, const Parcel& parcel, const std::filesy
     for (const Clip& c : library.clipsOf(client))
         if (isSameClip(c.draft, sha256, parcel)) {
             if (toJson(c.draft.note) == toJson(parcel.note))
-                return fail(Errc::Conflict, "this clip of " + parcel.client + " is in the library already");
+                return fail(Errc::Conflict,
+                            {"this clip of {client} is in the library already", {{"client", parcel.client}}});
             // What a client writes later may be the pain that was not there before: a person has to look at it.
-            return fail(Errc::Unsupported, "this clip of " + parcel.client +
-                                               " is in the library already, but with another note; read both");
+            return fail(Errc::Unsupported,
+                        {"this clip of {client} is in the library already, but with another note; read both",
+                         {{"client", parcel.client}}});
         }
     Arrival a;
     a.client = client, a.name = parcel.client, a.role = parcel.role;
@@ -146,7 +152,7 @@ Result<int64_t> takeIn(Library& library, const Arrival& a, const Schools& usual)
 Result<void> correct(Library& library, int64_t clip, const Arrival& a, const Schools& usual) {
     return library.asOne([&]() -> Result<void> {
         const auto before = library.clip(clip);
-        if (!before) return fail(Errc::NotFound, "the clip is not in the library any more");
+        if (!before) return fail(Errc::NotFound, "the clip is not in this library any more");
         ReviewInputs in = before->draft;
         const auto client = clientOf(library, a, in.flags);
         if (!client) return tl::unexpected(client.error());

@@ -44,7 +44,8 @@ Result<int> versionInFile(const fs::path& file) {
     unsigned char head[100] = {}; // "Database File Format", sqlite.org: magic at 0, user version at 60
     in.read(reinterpret_cast<char*>(head), sizeof head);
     if (!in || std::string(reinterpret_cast<char*>(head), 16) != std::string("SQLite format 3\0", 16))
-        return fail(Errc::BadFormat, file.string() + ": is not a library of this program, or damaged");
+        return fail(Errc::BadFormat,
+                    {"{file}: is not a library of this program, or damaged", {{"file", file.string()}}});
     return int(head[60]) << 24 | int(head[61]) << 16 | int(head[62]) << 8 | int(head[63]);
 }
 
@@ -68,23 +69,28 @@ Result<std::unique_ptr<QLockFile>> locked(const fs::path& folder, InUse how) {
     if (how == InUse::TakeOver) fs::remove(file, ec);
     if (lock->tryLock(200)) return lock;
     if (lock->error() == QLockFile::PermissionError)
-        return fail(Errc::WriteFailed,
-                    folder.string() + ": the library's folder is read-only; nothing could be saved there");
+        return fail(Errc::WriteFailed, {"{folder}: the library's folder is read-only; nothing could be saved there",
+                                        {{"folder", folder.string()}}});
     if (lock->error() == QLockFile::UnknownError)
         return fail(Errc::WriteFailed,
-                    folder.string() + ": the library could not be locked; is the disk full? Nothing was changed");
+                    {"{folder}: the library could not be locked; is the disk full? Nothing was changed",
+                     {{"folder", folder.string()}}});
     qint64 pid = 0;
     QString host, program;
-    const std::string takeOver = "If no other window of it is open, start with --take-over";
+    const Message takeOver = "If no other window of it is open, start with --take-over";
     if (!lock->getLockInfo(&pid, &host, &program))
-        return fail(Errc::Conflict, folder.string() +
-                                        ": in-use.lock is there, but does not say who has the library "
-                                        "open; it may be left from a full disk. " +
-                                        takeOver);
+        return fail(Errc::Conflict, {"{folder}: in-use.lock is there, but does not say who has the library open; it "
+                                     "may be left from a full disk. {takeOver}",
+                                     {{"folder", folder.string()}, {"takeOver", takeOver}}});
     const bool elsewhere = host != QSysInfo::machineHostName();
-    return fail(Errc::Conflict, folder.string() + ": the library is open in another window of this program (process " +
-                                    std::to_string(pid) + (elsewhere ? " on " + host.toStdString() : std::string()) +
-                                    "); close that one first. " + takeOver);
+    return fail(Errc::Conflict, {elsewhere ? "{folder}: the library is open in another window of this program (process "
+                                             "{pid} on {host}); close that one first. {takeOver}"
+                                           : "{folder}: the library is open in another window of this program (process "
+                                             "{pid}); close that one first. {takeOver}",
+                                 {{"folder", folder.string()},
+                                  {"pid", std::to_string(pid)},
+                                  {"host", host.toStdString()},
+                                  {"takeOver", takeOver}}});
 }
 
 } // namespace
@@ -94,21 +100,21 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& given, InUse how)
     const fs::path folder = fs::absolute(given, ec).lexically_normal();
     fs::create_directories(folder, ec);
     if (ec)
-        return fail(Errc::WriteFailed,
-                    folder.string() + ": the library's folder cannot be made (" + ec.message() + ")");
+        return fail(Errc::WriteFailed, {"{folder}: the library's folder cannot be made ({why})",
+                                        {{"folder", folder.string()}, {"why", ec.message()}}});
     const fs::path file = folder / "library.sqlite";
     if (auto version = versionInFile(file); !version)
         return tl::unexpected(version.error());
     else if (*version > kLibraryVersion)
-        return fail(Errc::NewerVersion, folder.string() +
-                                            ": this library was made by a newer version of the program (" +
-                                            std::to_string(*version) + ", this one knows " +
-                                            std::to_string(kLibraryVersion) + "); nothing was changed");
+        return fail(Errc::NewerVersion,
+                    {"{folder}: this library was made by a newer version of the program ({version}, this one knows "
+                     "{known}); nothing was changed",
+                     {{"folder", folder.string()}, {"version", int(*version)}, {"known", kLibraryVersion}}});
     else if (*version == 0 && (holdsFiles(folder / "clips") || holdsFiles(folder / "answers")) &&
              !fs::exists(file.string() + "-wal", ec))
-        return fail(Errc::BadFormat, file.string() +
-                                         ": is empty or gone, but there are clips and answers beside it. Put a backup "
-                                         "back (deft-mirror library restore), or begin in another folder");
+        return fail(Errc::BadFormat, {"{file}: is empty or gone, but there are clips and answers beside it. Put a "
+                                      "backup back (deft-mirror library restore), or begin in another folder",
+                                      {{"file", file.string()}}});
     std::unique_ptr<Library> lib(new Library);
     lib->folder_ = folder;
     lib->inbox_ = folder / "inbox";
@@ -135,7 +141,7 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& given, InUse how)
             (void)lib->putAside({"picture", std::to_string(clip), "the program ended while it looked at this clip"});
         lib->lookingAt(0);
     }
-    if (auto ok = lib->finishErasures(); !ok) lib->damage_.push_back(ok.error().detail);
+    if (auto ok = lib->finishErasures(); !ok) lib->damage_.push_back(ok.error().message);
     // Work that the program did not live to end gets a second try, and no third.
     if (auto ok = lib->run(QStringLiteral("UPDATE aside SET why = 'the program ended twice while it worked on this' "
                                           "WHERE why = '' AND begun > 1"));
@@ -159,9 +165,9 @@ Result<void> Library::openDatabase() {
     QSqlDatabase db = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), connection_);
     db.setDatabaseName(q(file.string()));
     if (!db.open())
-        return fail(Errc::WriteFailed, folder_.string() + ": library.sqlite cannot be opened (" +
-                                           db.lastError().text().toStdString() + ")");
-    const auto named = [&](const Error& e) { return Error{e.code, file.string() + ": " + e.detail}; };
+        return fail(Errc::WriteFailed, {"{folder}: library.sqlite cannot be opened ({why})",
+                                        {{"folder", folder_.string()}, {"why", db.lastError().text().toStdString()}}});
+    const auto named = [&](const Error& e) { return Error{e.code, inPlace(file.string(), e.message)}; };
     // Write-ahead log with full syncing: a killed program or a power cut leaves whole transactions only. The answer
     // says whether the file system allows it.
     {
@@ -169,21 +175,21 @@ Result<void> Library::openDatabase() {
         if (!mode.exec(QStringLiteral("PRAGMA journal_mode = WAL")) || !mode.next())
             return tl::unexpected(named(errorOf(mode.lastError())));
         if (mode.value(0).toString() != QLatin1String("wal"))
-            return fail(Errc::WriteFailed, file.string() + ": this folder's file system allows no write-ahead log, so "
-                                                           "records would not be safe there; choose a folder on a "
-                                                           "local disk");
+            return fail(Errc::WriteFailed, {"{file}: this folder's file system allows no write-ahead log, so records "
+                                            "would not be safe there; choose a folder on a local disk",
+                                            {{"file", file.string()}}});
     }
     // What is deleted is written over. Pages that point nowhere are an error, not rows that are missing.
     for (const char* pragma : {"PRAGMA synchronous = FULL", "PRAGMA foreign_keys = ON", "PRAGMA secure_delete = ON",
                                "PRAGMA cell_size_check = ON"})
         if (auto ok = run(QString::fromLatin1(pragma)); !ok) return tl::unexpected(named(ok.error()));
     if (auto ok = migrate(); !ok) return tl::unexpected(named(ok.error()));
-    const auto found = check();
-    for (const std::string& sentence : found) // where the structure is gone, writing would make it worse
-        if (sentence.starts_with("structure"))
-            return fail(Errc::BadFormat, file.string() + ": is damaged (" + sentence +
-                                             "); nothing was changed. Put a backup back: deft-mirror library restore");
-    damage_ = found;
+    auto found = check();
+    if (!found) // where the structure is gone, writing would make it worse
+        return fail(Errc::BadFormat,
+                    {"{file}: is damaged ({why}); nothing was changed. Put a backup back: deft-mirror library restore",
+                     {{"file", file.string()}, {"why", found.error().message}}});
+    damage_ = std::move(*found);
     return {};
 }
 
@@ -193,37 +199,36 @@ Library::~Library() {
     QSqlDatabase::removeDatabase(connection_);
 }
 
-std::vector<std::string> Library::check() const {
-    std::vector<std::string> found;
-    const auto add = [&](const std::string& sentence) {
+Result<Messages> Library::check() const {
+    Messages found;
+    const auto add = [&](Message sentence) {
         constexpr size_t kMost = 50;
-        if (found.size() < kMost) found.push_back(sentence);
+        if (found.size() < kMost) found.push_back(std::move(sentence));
     };
     QSqlDatabase db = QSqlDatabase::database(connection_);
     QSqlQuery structure(db);
     if (!structure.exec(QStringLiteral("PRAGMA integrity_check(20)")))
-        add("structure: " + structure.lastError().text().toStdString());
+        return tl::unexpected(errorOf(structure.lastError()));
     while (structure.next())
-        if (const std::string line = s(structure.value(0)); line != "ok") add("structure: " + line);
-    if (structure.lastError().isValid()) add("structure: " + structure.lastError().text().toStdString());
+        if (const std::string line = s(structure.value(0)); line != "ok") return fail(Errc::BadFormat, line);
+    if (structure.lastError().isValid()) return tl::unexpected(errorOf(structure.lastError()));
     QSqlQuery references(QStringLiteral("PRAGMA foreign_key_check"), db);
     while (references.next())
-        add("table " + s(references.value(0)) + ", row " + s(references.value(1)) + " belongs to a row of " +
-            s(references.value(2)) + " that is not there");
+        add({"table {table}, row {row} belongs to a row of {other} that is not there",
+             {{"table", s(references.value(0))}, {"row", s(references.value(1))}, {"other", s(references.value(2))}}});
     for (const schema::Summed& t : schema::summed()) {
         const int columns = int(QString::fromLatin1(t.columns).count(QLatin1Char(',')) + 1);
         QSqlQuery rows(db);
         rows.setForwardOnly(true);
-        if (!rows.exec(QStringLiteral("SELECT %1, sum, rowid FROM %2")
-                           .arg(QString::fromLatin1(t.columns), QString::fromLatin1(t.table))))
-            add("structure: table " + std::string(t.table) + " cannot be read (" +
-                rows.lastError().text().toStdString() + ")");
-        while (rows.next())
+        const bool begun = rows.exec(QStringLiteral("SELECT %1, sum, rowid FROM %2")
+                                         .arg(QString::fromLatin1(t.columns), QString::fromLatin1(t.table)));
+        while (begun && rows.next())
             if (schema::sumOf(rows, columns) != rows.value(columns).toString())
-                add("table " + std::string(t.table) + ", row " + s(rows.value(columns + 1)) +
-                    " is not as it was written");
-        if (rows.lastError().isValid())
-            add("structure: table " + std::string(t.table) + " (" + rows.lastError().text().toStdString() + ")");
+                add({"table {table}, row {row} is not as it was written",
+                     {{"table", t.table}, {"row", s(rows.value(columns + 1))}}});
+        if (!begun || rows.lastError().isValid())
+            return fail(Errc::BadFormat, {"table {table} cannot be read ({why})",
+                                          {{"table", t.table}, {"why", rows.lastError().text().toStdString()}}});
     }
     return found;
 }
@@ -232,7 +237,7 @@ Result<void> Library::copyDatabase(const fs::path& to) const {
     return run(QStringLiteral("VACUUM INTO ?"), {q(to.string())});
 }
 
-void Library::trouble(const std::string& sentence) const {
+void Library::trouble(const Message& sentence) const {
     if (told_) told_(sentence);
 }
 
@@ -245,8 +250,8 @@ void Library::each(const QString& sql, const QVariantList& values,
     if (query.exec())
         while (query.next()) row(query);
     if (query.lastError().isValid())
-        trouble("The library could not be read: " + query.lastError().text().toStdString() +
-                ". Close the program and run: deft-mirror library check");
+        trouble({"The library could not be read: {why}. Close the program and run: deft-mirror library check",
+                 {{"why", query.lastError().text().toStdString()}}});
 }
 
 Result<void> Library::run(const QString& sql, const QVariantList& values, int64_t* id) const {
@@ -282,8 +287,9 @@ Result<void> Library::audit(const char* what, int64_t subject) {
 /// A folder that was deleted or exchanged while it is open still takes writes, and keeps none of them.
 Result<void> Library::isStillThere() const {
     if (inode_ == 0 || inodeOf(folder_ / "library.sqlite") == inode_) return {};
-    return fail(Errc::WriteFailed, folder_.string() + ": the library's folder has gone or was exchanged while it was "
-                                                      "open; put it back and start the program again");
+    return fail(Errc::WriteFailed, {"{folder}: the library's folder has gone or was exchanged while it was open; put "
+                                    "it back and start the program again",
+                                    {{"folder", folder_.string()}}});
 }
 
 Result<void> Library::transaction(const std::function<Result<void>()>& work) {
@@ -317,7 +323,8 @@ Result<void> Library::migrate() {
     each(QStringLiteral("PRAGMA user_version"), {}, [&](const QSqlQuery& row) { found = row.value(0).toInt(); });
     if (found < 0) return fail(Errc::BadFormat, "is not a library of this program, or damaged");
     if (found > kLibraryVersion)
-        return fail(Errc::NewerVersion, "was made by a newer version of the program (" + std::to_string(found) + ")");
+        return fail(Errc::NewerVersion,
+                    {"was made by a newer version of the program ({version})", {{"version", int(found)}}});
     if (found == kLibraryVersion) return {};
     // What is kept to save time had names that do not tell the clip; it is made anew.
     std::error_code ec;

@@ -96,14 +96,14 @@ struct Erasure {
     std::vector<std::filesystem::path> outside; ///< the client's clips outside of it, which are left alone
     /// Why traces may still stand in the database's own files although the records are gone; empty = they do not.
     /// Whoever opens the library next makes another attempt.
-    std::string traces;
+    Message traces;
 };
 
 /// Work that failed, or that the program did not live to end: it is not tried again by itself.
 struct Aside {
     std::string kind, subject; ///< "measuring", "proposing", "picture" and a clip's id; "note" and its file; "mail" and
                                ///< a review's id
-    std::string why;           ///< one sentence without a full stop
+    Message why;               ///< a sentence without a full stop
 };
 
 /// What to do about the lock of a library that seems to be open elsewhere.
@@ -125,12 +125,13 @@ public:
     /// What ships, and the coach's own exercises in this library's exercises/: taken up anew once those files have
     /// changed. On any thread.
     CataloguePtr catalogue() const;
-    /// What was found damaged when it was opened, one sentence each; those records are kept as they are.
-    const std::vector<std::string>& damage() const { return damage_; }
+    /// What was found damaged when it was opened; those records are kept as they are.
+    const Messages& damage() const { return damage_; }
     /// Called with a sentence when something cannot be read later on.
-    void onTrouble(std::function<void(const std::string&)> told) { told_ = std::move(told); }
-    /// Looks through the whole database: structure, references, sums. Empty = in order.
-    std::vector<std::string> check() const;
+    void onTrouble(std::function<void(const Message&)> told) { told_ = std::move(told); }
+    /// Looks through the whole database: references and sums. Empty = in order. @errors BadFormat when its structure is
+    /// damaged, so that nothing should be written
+    Result<Messages> check() const;
     /// A copy of the database in one file, as it is now. @errors WriteFailed
     Result<void> copyDatabase(const std::filesystem::path& to) const;
 
@@ -272,7 +273,7 @@ private:
     Result<void> finishErasures();
     Result<void> foldTraces() const;
     void sweep();
-    void trouble(const std::string& sentence) const;
+    void trouble(const Message& sentence) const;
     std::vector<int64_t> reviewsOf(int64_t client) const;
     Result<int64_t> fileOne(const Answered& one, const std::string& html, const std::string& text);
     std::vector<Client> readClients(const QString& which, const QVariantList& values) const;
@@ -295,8 +296,8 @@ private:
     std::filesystem::path folder_, inbox_;
     QString connection_;
     std::unique_ptr<QLockFile> lock_;
-    std::vector<std::string> damage_;
-    std::function<void(const std::string&)> told_;
+    Messages damage_;
+    std::function<void(const Message&)> told_;
     bool inTransaction_ = false;
     uint64_t inode_ = 0; ///< of library.sqlite as it was opened
     mutable std::mutex catalogueLock_;

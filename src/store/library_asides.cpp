@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Work of the library that failed, or that the program did not live to end.
+#include "base/json.h"
+#include "base/message_json.h"
 #include "store/cache_names.h"
 #include "store/library.h"
 #include "store/sql_values.h"
@@ -29,7 +31,7 @@ Result<void> Library::putAside(const Aside& a) {
     return transaction([&] {
         return run(
             QStringLiteral("INSERT OR REPLACE INTO aside (kind, subject, begun, why, at) VALUES (?, ?, 1, ?, ?)"),
-            {q(a.kind), q(a.subject), q(a.why), now()});
+            {q(a.kind), q(a.subject), q(toLine(toJson(a.why))), now()});
     });
 }
 
@@ -46,7 +48,9 @@ std::vector<Aside> Library::asides(const std::string& kind) const {
     std::vector<Aside> out;
     each(QStringLiteral("SELECT kind, subject, why FROM aside WHERE kind = ? AND why <> '' ORDER BY at"), {q(kind)},
          [&](const QSqlQuery& row) {
-             out.push_back({s(row.value(0)), s(row.value(1)), s(row.value(2))});
+             const auto why = Json::parse(s(row.value(2)), nullptr, false); // of before: a sentence in English
+             out.push_back(
+                 {s(row.value(0)), s(row.value(1)), why.is_discarded() ? Message(s(row.value(2))) : messageFrom(why)});
          });
     return out;
 }

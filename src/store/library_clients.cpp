@@ -57,7 +57,9 @@ std::vector<Client> Library::readClients(const QString& which, const QVariantLis
                      place, [&]() -> Result<std::vector<std::string>> { return j.get<std::vector<std::string>>(); });
              });
              // Without them nothing would be locked that should be.
-             if (!flags) trouble(flags.error().detail + "; write them down again before this client goes on");
+             if (!flags)
+                 trouble(
+                     {"{what}; write them down again before this client goes on", {{"what", flags.error().message}}});
              c.flags = flags.value_or(std::vector<std::string>{});
              if (!row.value(7).isNull()) c.consent = readConsent(s(row.value(7)));
              out.push_back(std::move(c));
@@ -243,7 +245,7 @@ std::optional<Consent> Library::readConsent(const std::string& json) const {
         return parseConsent(catalogue()->safety(), j, "a recorded consent");
     });
     if (consent) return std::move(*consent);
-    trouble("A consent cannot be read: " + consent.error().detail + ". It is kept.");
+    trouble({"A consent cannot be read: {what}. It is kept.", {{"what", consent.error().message}}});
     return std::nullopt;
 }
 

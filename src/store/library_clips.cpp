@@ -75,7 +75,9 @@ std::vector<Clip> Library::readClips(const QString& where, const QVariantList& v
             const std::string place = "clip " + s(row.value(0)) + " of the library";
             auto draft =
                 parseJson(s(row.value(3)), place).and_then([&](const Json& j) { return parseInputs(j, place); });
-            if (!draft) return trouble("A clip cannot be shown: " + draft.error().detail + ". Its record is kept.");
+            if (!draft)
+                return trouble(
+                    {"A clip cannot be shown: {what}. Its record is kept.", {{"what", draft.error().message}}});
             resolve(*draft);
             out.push_back({row.value(0).toLongLong(), row.value(1).toLongLong(), s(row.value(2)), row.value(5).toBool(),
                            std::move(*draft), s(row.value(4))});
@@ -141,7 +143,8 @@ Result<void> Library::relocate(int64_t id, const fs::path& file) {
     const auto sum = sha256OfFile(file);
     if (!sum) return tl::unexpected(sum.error());
     if (!of->draft.clipSha256.empty() && *sum != of->draft.clipSha256)
-        return fail(Errc::BadFormat, file.string() + ": is another film than the one that was taken in");
+        return fail(Errc::BadFormat,
+                    {"{file}: is another film than the one that was taken in", {{"file", file.string()}}});
     ReviewInputs inputs = of->draft;
     inputs.clipPath = fs::absolute(file).lexically_normal().string();
     return saveDraft(id, inputs);

@@ -139,8 +139,8 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
         if (fs::remove(file, ec) || !ec) continue;
         const std::string why = ec.message();
         (void)run(QStringLiteral("DELETE FROM erasing WHERE client = ?"), {qlonglong(client)}); // to be asked for again
-        return fail(Errc::WriteFailed,
-                    file.string() + " could not be removed (" + why + "); the records are still there");
+        return fail(Errc::WriteFailed, {"{file} could not be removed ({why}); the records are still there",
+                                        {{"file", file.string()}, {"why", why}}});
     }
     const QString of = QStringLiteral("IN (SELECT id FROM review WHERE client = ?)"),
                   waiting = QStringLiteral("DELETE FROM clip WHERE client = ? AND id NOT IN (SELECT clip FROM review)");
@@ -175,16 +175,17 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
                                         "(SELECT id FROM review))"));
             !r)
             return r;
+        const std::string inJson = toLine(Json(name)); // in quotation marks, as it stands in a message
         if (!name.empty())
             if (auto r = run(QStringLiteral("DELETE FROM aside WHERE instr(why, ?) OR instr(subject, ?)"),
-                             {q(name), q(name)});
+                             {q(inJson.substr(1, inJson.size() - 2)), q(name)});
                 !r)
                 return r;
         return audit(what == Erasing::Videos ? "videos erased" : "client erased", client);
     });
     if (!ok) return tl::unexpected(ok.error());
     if (auto folded = foldTraces(); !folded)
-        erasure.traces = folded.error().detail;
+        erasure.traces = folded.error().message;
     else
         (void)run(QStringLiteral("DELETE FROM erasing WHERE client = ?"), {qlonglong(client)});
     return erasure;
@@ -216,7 +217,8 @@ Result<void> Library::finishErasures() {
         const auto done = erase(b.client, b.what);
         inbox_ = own;
         if (!done)
-            return fail(done.error().code, "An erasure that had been begun could not be ended: " + done.error().detail);
+            return fail(done.error().code, {"An erasure that had been begun could not be ended: {what}",
+                                            {{"what", done.error().message}}});
     }
     return {};
 }

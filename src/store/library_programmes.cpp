@@ -22,7 +22,7 @@ std::optional<Programme> Library::programmeDraft(int64_t client) const {
              const auto read = parseJson(s(row.value(0)), "library").and_then([&](const Json& j) {
                  return parseProgramme(*catalogue(), j, "the programme that is being made");
              });
-             if (!read) return trouble("A programme cannot be shown: " + read.error().detail + ".");
+             if (!read) return trouble({"A programme cannot be shown: {what}.", {{"what", read.error().message}}});
              out = *read;
          });
     return out;
@@ -68,7 +68,9 @@ std::vector<GivenProgramme> Library::programmes(int64_t client) const {
              auto read = parseJson(s(row.value(2)), place).and_then([&](const Json& j) {
                  return parseProgramme(*catalogue(), j, place);
              });
-             if (!read) return trouble("A programme cannot be shown: " + read.error().detail + ". Its record is kept.");
+             if (!read)
+                 return trouble(
+                     {"A programme cannot be shown: {what}. Its record is kept.", {{"what", read.error().message}}});
              out.push_back({row.value(0).toLongLong(), s(row.value(1)), std::move(*read)});
          });
     return out;
@@ -104,7 +106,7 @@ std::vector<PractisedDay> Library::practised(int64_t client) const {
                                            {"days", Json::array({j})}},
                                           place);
              });
-             if (!day) return trouble("A day of practice cannot be shown: " + day.error().detail + ".");
+             if (!day) return trouble({"A day of practice cannot be shown: {what}.", {{"what", day.error().message}}});
              out.push_back(std::move(day->days.front()));
          });
     return out;

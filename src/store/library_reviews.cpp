@@ -2,6 +2,7 @@
 // Filed reviews, their readings and answers.
 #include "base/files.h"
 #include "base/json.h"
+#include "base/message_json.h"
 #include "judgement/cue_record.h"
 #include "review/review_json.h"
 #include "store/library.h"
@@ -99,15 +100,17 @@ std::vector<FiledReview> Library::filed(int64_t client, const std::string& exerc
              auto decision = parseJson(s(row.value(6)), place).and_then([&](const Json& d) {
                  return readMembers(place, [&]() -> Result<void> {
                      r.step = d.value("step", "");
-                     r.because = d.value("because", r.because), r.arithmetic = d.value("arithmetic", r.arithmetic);
+                     const Json& said = d.contains("messages") ? d["messages"] : d; // of before: sentences in English
+                     r.because = messagesFrom(said.value("because", Json::array()));
+                     r.arithmetic = messagesFrom(said.value("arithmetic", Json::array()));
                      return parseTarget(d.value("target", Json()), place).map([&](Target t) { r.next = std::move(t); });
                  });
              });
              if (!past || past->empty() || !decision)
-                 return trouble(
-                     "A review cannot be shown: " +
-                     (past ? decision ? place + " is empty" : decision.error().detail : past.error().detail) +
-                     ". Its record is kept.");
+                 return trouble({"A review cannot be shown: {what}. Its record is kept.",
+                                 {{"what", !past       ? past.error().message
+                                           : !decision ? decision.error().message
+                                                       : Message("{where} is empty", {{"where", place}})}}});
              r.past = std::move(past->front());
              out.push_back(std::move(r));
          });

@@ -38,8 +38,10 @@ Result<void> Library::saveTemplate(const std::string& name, Programme programme)
                        std::none_of(name.begin(), name.end(),
                                     [](unsigned char c) { return c < 0x20 || c == 0x7f || c == '/' || c == '\\'; });
     if (!plain)
-        return fail(Errc::BadFormat, "\"" + name + "\" is no name for a file: up to " + std::to_string(kMostName) +
-                                         " characters without a slash, the first no full stop");
+        return fail(
+            Errc::BadFormat,
+            {"\"{name}\" is no name for a file: up to {most} characters without a slash, the first no full stop",
+             {{"name", name}, {"most", kMostName}}});
     programme.uid = name, programme.clientUid.clear(), programme.client.clear(), programme.coach.clear();
     programme.goals.clear(), programme.reminder.clear();
     for (ProgrammeItem& item : programme.items) item.because.clear(), item.watch.clear(); // they tell of a client
@@ -53,7 +55,8 @@ Result<void> Library::removeTemplate(const std::string& name) {
     std::error_code ec;
     fs::remove(fileOf(folder_, name), ec);
     if (ec)
-        return fail(Errc::WriteFailed, fileOf(folder_, name).string() + " could not be removed (" + ec.message() + ")");
+        return fail(Errc::WriteFailed, {"{file} could not be removed ({why})",
+                                        {{"file", fileOf(folder_, name).string()}, {"why", ec.message()}}});
     return {};
 }
 

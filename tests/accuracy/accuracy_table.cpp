@@ -36,13 +36,13 @@ std::string number(double v, int decimals) {
 std::optional<figure::Scene> filmedScene(const std::filesystem::path& clip, const std::filesystem::path& file) {
     const auto scene = figure::readScene(file);
     if (!scene) {
-        std::fprintf(stderr, "%s\n", scene.error().detail.c_str());
+        std::fprintf(stderr, "%s\n", scene.error().detail().c_str());
         return std::nullopt;
     }
     if (std::filesystem::exists(clip)) return *scene;
     const auto filmed = figure::filmScene(*scene, clip);
     if (filmed) return *scene;
-    std::fprintf(stderr, "%s\n", filmed.error().detail.c_str());
+    std::fprintf(stderr, "%s\n", filmed.error().detail().c_str());
     return std::nullopt;
 }
 

@@ -72,7 +72,7 @@ private slots:
         const ReviewInputs in = filmPuppet(e, m, dir_.filePath(id + QStringLiteral(".mp4")).toStdString());
         QVERIFY(!in.clipPath.empty());
         const auto r = analyse(shippedCatalogue(), in);
-        QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
+        QVERIFY2(r.has_value(), r ? "" : r.error().detail().c_str());
         QCOMPARE(r->exercise.view, e.view); // found from the marks
         std::set<std::string> found;
         QString told;

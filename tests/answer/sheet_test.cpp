@@ -109,8 +109,8 @@ private slots:
         both.version = "two-straight";
         const auto refused = exerciseSheet(shipped(), lower, both, {"", "", {"pregnancy"}, {}});
         QVERIFY(!refused);
-        QVERIFY(refused.error().detail.find("One straight leg") != std::string::npos); // what is open instead
-        QVERIFY(refused.error().detail.find(
+        QVERIFY(refused.error().detail().find("One straight leg") != std::string::npos); // what is open instead
+        QVERIFY(refused.error().detail().find(
                     locksOf(shipped(), lower, both.version, {"pregnancy"}, {}).front().reason) != std::string::npos);
         const std::string care = shipped().safety().flags.at("pregnancy").care;
         const auto cleared = exerciseSheet(shipped(), lower, both, {"", "", {"pregnancy"}, {"pregnancy"}});

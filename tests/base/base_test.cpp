@@ -70,7 +70,7 @@ private slots:
         QFETCH(QString, told);
         const auto json = parseJson(text.toStdString(), "mine.json");
         QCOMPARE(json.error().code, Errc::BadFormat);
-        QVERIFY2(json.error().detail.find(told.toStdString()) != std::string::npos, json.error().detail.c_str());
+        QVERIFY2(json.error().detail().find(told.toStdString()) != std::string::npos, json.error().detail().c_str());
     }
     void textsThatAreFine() {
         QVERIFY(parseJson(std::string(64, '[') + std::string(64, ']'), "x"));
@@ -154,7 +154,7 @@ private slots:
 
     void missingFile() {
         QCOMPARE(readFile(at("nothing")).error().code, Errc::NotFound);
-        QVERIFY(readFile(at("nothing")).error().detail.find("nothing") != std::string::npos);
+        QVERIFY(readFile(at("nothing")).error().detail().find("nothing") != std::string::npos);
     }
 
     /// A disk without room, stood in for by a limit on the size of files: the old content stays, the sentence says why.
@@ -163,7 +163,7 @@ private slots:
         const NoRoom limit(1000);
         const auto to = writeFileAtomically(at("kept"), std::string(100000, 'x'));
         QCOMPARE(to.error().code, Errc::WriteFailed);
-        QVERIFY(to.error().detail.find("nothing was changed") != std::string::npos);
+        QVERIFY(to.error().detail().find("nothing was changed") != std::string::npos);
         QCOMPARE(readFile(at("kept")).value(), std::string("old"));
     }
 
@@ -195,7 +195,7 @@ private slots:
         QVERIFY(writeFileAtomically(at("bad.json"), "{\n \"a\": 1,\n \"b\": }\n"));
         const auto e = readJsonFile(at("bad.json"));
         QCOMPARE(e.error().code, Errc::BadFormat);
-        QVERIFY2(e.error().detail.find("bad.json:3") != std::string::npos, e.error().detail.c_str());
+        QVERIFY2(e.error().detail().find("bad.json:3") != std::string::npos, e.error().detail().c_str());
     }
 
     void formatAndVersion() {

@@ -54,7 +54,7 @@ class AnswerPictureTest : public QObject {
     static void verifyCovered(const Review& r) {
         const Review whole = demoReview();
         const auto made = withoutFaces(r, grainy(r), kFrame);
-        QVERIFY2(made.has_value(), made ? "" : made.error().detail.c_str());
+        QVERIFY2(made.has_value(), made ? "" : made.error().detail().c_str());
         const double head = detail(*made, whole.tracks().find("ear", kFrame)->at),
                      elsewhere = detail(*made, whole.tracks().find("knee", kFrame)->at + Vector2(0, -40));
         QVERIFY2(head < 0.15 * elsewhere, qPrintable(QStringLiteral("%1 against %2").arg(head).arg(elsewhere)));
@@ -132,7 +132,7 @@ private slots:
         const Answer answer = composeAnswer(r);
         auto reader = ClipReader::open(r.inputs.clipPath).value();
         const auto ok = writeReplyClip(r, answer, reader, path);
-        QVERIFY2(ok.has_value(), ok ? "" : ok.error().detail.c_str());
+        QVERIFY2(ok.has_value(), ok ? "" : ok.error().detail().c_str());
         auto clip = ClipReader::open(path.string()).value();
         QCOMPARE(clip.info().width, 1280);
         NEAR(clip.info().medianRateHz, 30, 0.1);
@@ -178,7 +178,7 @@ private slots:
         const auto refused =
             writeReplyClip(astray, answer, reader, dir.filePath(QStringLiteral("no.mp4")).toStdString());
         QCOMPARE(refused.error().code, Errc::Conflict);
-        QVERIFY(refused.error().detail.find("face") != std::string::npos);
+        QVERIFY(refused.error().detail().find("face") != std::string::npos);
         QVERIFY(!QFile::exists(dir.filePath(QStringLiteral("no.mp4"))));
         Answer praise = answer;
         for (AnswerPart& p : praise.parts) p.pictures.clear();

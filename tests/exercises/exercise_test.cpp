@@ -24,10 +24,10 @@ static void everyVersion(const std::function<void(const Exercise&, const std::st
         for (const Version& version : e.ladder) {
             const std::string where = id + "/" + version.id;
             const auto done = shipped().inVersion(e, version.id);
-            QVERIFY2(done.has_value(), done ? "" : done.error().detail.c_str());
+            QVERIFY2(done.has_value(), done ? "" : done.error().detail().c_str());
             for (const std::string& view : done->views) {
                 const auto seen = shipped().inView(*done, view);
-                QVERIFY2(seen.has_value(), seen ? "" : seen.error().detail.c_str());
+                QVERIFY2(seen.has_value(), seen ? "" : seen.error().detail().c_str());
                 for (const SchoolsAnswer& a : seen->schools)
                     for (const SchoolChoice& choice : shipped().schools().find(a.question)->choices)
                         if (const auto inSchool = shipped().inSchools(*seen, {{a.question, choice.id}}))
@@ -58,7 +58,7 @@ private slots:
         QCOMPARE(here, ids);
         for (const std::string& id : shipped().exerciseIds()) {
             const auto e = shipped().exercise(id);
-            QVERIFY2(e.has_value(), e ? "" : e.error().detail.c_str());
+            QVERIFY2(e.has_value(), e ? "" : e.error().detail().c_str());
             QCOMPARE(e->id, id);
             QVERIFY(!e->stopRule.empty() && !e->cautions.empty() && !e->filming.empty());
         }
@@ -108,11 +108,11 @@ private slots:
     void borrowedWordsAreRefused() {
         Json j = readJsonFile(dataFolder() / "exercises/one-leg-stand.json").value();
         j["faults"][0] = {{"use", "faults/arch-supine"}};
-        QVERIFY(shipped().parse(j, "f").error().detail.find("written for other positions") != std::string::npos);
+        QVERIFY(shipped().parse(j, "f").error().detail().find("written for other positions") != std::string::npos);
         j["faults"][0] = {{"use", "faults/hip-drop"}, {"measure", "lean"}};
-        QVERIFY(shipped().parse(j, "f").error().detail.find("cues of its own") != std::string::npos);
+        QVERIFY(shipped().parse(j, "f").error().detail().find("cues of its own") != std::string::npos);
         j["faults"][0] = {{"use", "faults/hip-drop"}, {"low", -5}};
-        QVERIFY(shipped().parse(j, "f").error().detail.find("adds the limit") != std::string::npos);
+        QVERIFY(shipped().parse(j, "f").error().detail().find("adds the limit") != std::string::npos);
     }
     /// A version takes what it does not say from the exercise, and another exercise from that.
     void versions() {
@@ -245,9 +245,9 @@ private slots:
         QCOMPARE(e.fault("sinking")->limit.origin, Origin::ChosenHere);
         Json wrong = own;
         wrong["limits"] = {{"charm", {{"high", 7}}}};
-        QVERIFY(shipped().parse(wrong, "own.json").error().detail.find("/limits/charm") != std::string::npos);
+        QVERIFY(shipped().parse(wrong, "own.json").error().detail().find("/limits/charm") != std::string::npos);
         wrong = own, wrong["extends"] = "flying";
-        QVERIFY(shipped().parse(wrong, "own.json").error().detail.find("/extends") != std::string::npos);
+        QVERIFY(shipped().parse(wrong, "own.json").error().detail().find("/extends") != std::string::npos);
     }
 
     /// A damaged file of the coach's own is named, and the others still load; a good one takes the shipped one's place.
@@ -261,10 +261,10 @@ private slots:
         QVERIFY(writeFileAtomically(at / "My march.json", readFile(at / "march.json").value()));
         const CataloguePtr own = Catalogue::load(dataFolder(), at).value();
         QCOMPARE(own->exerciseIds().size(), size_t(39));
-        QVERIFY(own->exercise("My march").error().detail.find("should be called march.json") != std::string::npos);
+        QVERIFY(own->exercise("My march").error().detail().find("should be called march.json") != std::string::npos);
         QCOMPARE(own->exercise("../exercises/march").error().code, Errc::NotFound); // an id is never a path
         QCOMPARE(own->exercise("march")->name, std::string("March, seated first"));
-        QVERIFY(own->exercise("broken").error().detail.find("broken.json") != std::string::npos);
+        QVERIFY(own->exercise("broken").error().detail().find("broken.json") != std::string::npos);
         QVERIFY(own->exercise("bridge").has_value());
         // What was taken up stays as it was, and knows that it is not what lies in the folder now.
         QVERIFY(own->isCurrent());
@@ -355,7 +355,7 @@ private slots:
     void unknownIdNamesTheOthers() {
         const auto e = shipped().exercise("brigde");
         QCOMPARE(e.error().code, Errc::NotFound);
-        QVERIFY(e.error().detail.find("bridge") != std::string::npos);
+        QVERIFY(e.error().detail().find("bridge") != std::string::npos);
     }
 
     void newerFile() {

@@ -69,7 +69,7 @@ private slots:
         QVERIFY(differs(flat.picture, again.frame(0).picture) == 0); // and back
         j["person"]["loose"] = 3;
         const auto refused = parseScene(j, "scene");
-        QVERIFY(!refused && refused.error().detail.find("/person/loose") != std::string::npos);
+        QVERIFY(!refused && refused.error().detail().find("/person/loose") != std::string::npos);
     }
 
     /// Cloth lies over the skin, not in it, and slides over it by centimetres when the body moves.

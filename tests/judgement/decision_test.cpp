@@ -73,9 +73,9 @@ private slots:
         QFETCH(int, row);
         const Json& r = rows_[size_t(row)];
         const auto now = parseCase(shipped(), r["case"], "case");
-        QVERIFY2(now.has_value(), now ? "" : now.error().detail.c_str());
+        QVERIFY2(now.has_value(), now ? "" : now.error().detail().c_str());
         const auto decided = decide(shipped(), *now);
-        QVERIFY2(decided.has_value(), decided ? "" : decided.error().detail.c_str());
+        QVERIFY2(decided.has_value(), decided ? "" : decided.error().detail().c_str());
         const Decision& d = *decided;
         const Target& t = d.target;
         for (const auto& [key, want] : r["expect"].items()) {
@@ -266,7 +266,7 @@ private slots:
         const auto c = parseCase(shipped(), j, "case.json");
         const auto d = c ? decide(shipped(), *c) : tl::unexpected(c.error());
         QVERIFY(!d);
-        QVERIFY2(d.error().detail.find(says.toStdString()) != std::string::npos, d.error().detail.c_str());
+        QVERIFY2(d.error().detail().find(says.toStdString()) != std::string::npos, d.error().detail().c_str());
     }
 
     void schoolsChangeTargetsOnly() {

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What is found in a measured movement: set-up, faults with their certainty, and causes before their effects.
+#include "base/numbers.h"
 #include "judgement/findings.h"
-#include "language/numbers.h"
 #include "support/catalogue.h"
 #include "support/stick_body.h"
 #include "support/table.h"

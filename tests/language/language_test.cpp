@@ -5,6 +5,7 @@
 #include "answer/sheet.h"
 #include "base/files.h"
 #include "base/json.h"
+#include "base/message_json.h"
 #include "exercises/language_check.h"
 #include "exercises/translated.h"
 #include "judgement/decision.h"
@@ -172,6 +173,80 @@ private slots:
         for (const auto& [key, pattern] : sentences)
             if (key.find('.') != std::string::npos && !key.starts_with("step.") && !key.starts_with("cue-level."))
                 QVERIFY2(named.count(key) || source.find("\"" + key + "\"") != std::string::npos, key.c_str());
+    }
+
+    /// Every error that the window can show, and every other sentence that stands where it arises, is in the catalogue,
+    /// and none is there for nothing. The command line and scenes to film speak English.
+    void errorsOfTheSource() {
+        QString source;
+        for (const auto& entry : fs::recursive_directory_iterator(DEFT_SOURCE_DIR "/src")) {
+            const std::string path = entry.path().string(), ending = entry.path().extension().string();
+            if ((ending == ".cpp" || ending == ".h") && path.find("/cli/") == std::string::npos &&
+                path.find("/figure/") == std::string::npos)
+                source += QString::fromStdString(readFile(entry.path()).value());
+        }
+        source.remove(QRegularExpression(QStringLiteral("//[^\n]*")));
+        source.remove(QRegularExpression(QStringLiteral("\"\\s*\\n\\s*\""))); // a sentence over several lines
+        const QString text = QStringLiteral("\"((?:[^\"\\\\]|\\\\.)*)\"");
+        std::set<std::string> said;
+        const auto collect = [&](const QRegularExpression& one, const QString& in) {
+            for (auto it = one.globalMatch(in); it.hasNext();) {
+                QString sentence = it.next().captured(1);
+                if (sentence.contains(QLatin1Char(' ')) && !sentence.startsWith(QLatin1Char(':')) &&
+                    !sentence.startsWith(QLatin1Char('.')) && !sentence.startsWith(QLatin1String("--")))
+                    said.insert(sentence.replace(QLatin1String("\\\""), QLatin1String("\"")).toStdString());
+            }
+        };
+        // Patterns with places, also where one of two is chosen; then whatever is said in a call that tells an error.
+        collect(QRegularExpression(text + QStringLiteral("(?=(?:\\s*:\\s*\"(?:[^\"\\\\]|\\\\.)*\")*,\\s*\\{\\{\")")),
+                source);
+        const QRegularExpression call(
+            QStringLiteral("\\b(?:fail|complain|bad|undone|leaveOut)(\\((?:[^()\"']|\"(?:[^\"\\\\]"
+                           "|\\\\.)*\"|'(?:[^'\\\\]|\\\\.)'|(?1))*\\))"));
+        for (auto it = call.globalMatch(source); it.hasNext();)
+            collect(QRegularExpression(text), it.next().captured(1));
+        const auto& listed = in("en")->coachTexts();
+        QVERIFY(said.size() > 250);
+        for (const std::string& sentence : said)
+            QVERIFY2(std::count(listed.begin(), listed.end(), sentence) || in("en")->texts().count(sentence) ||
+                         in("en")->hasSentence(sentence),
+                     sentence.c_str());
+        source.replace(QLatin1String("\\\""), QLatin1String("\""));
+        for (const std::string& sentence : listed)
+            QVERIFY2(source.contains(QString::fromStdString(sentence)), sentence.c_str());
+    }
+
+    /// Without a catalogue an error is said as English says it, and every language has a place for what it tells.
+    void errorsWithoutACatalogue() {
+        for (const std::string& sentence : in("en")->coachTexts()) {
+            Message m(sentence);
+            for (const std::string& place : Language::placesOf(sentence))
+                m.with.emplace_back(place, m.with.size() % 2 ? Argument(Amount{-2.5, 1, "s"}) : Argument("Ōta's {x}"));
+            QCOMPARE(inEnglish(m), in("en")->say(m));
+            QVERIFY2(in("en")->say(m) != in("de")->say(m) || !QRegularExpression(QStringLiteral("[a-z]{3} [a-z]"))
+                                                                  .match(QString::fromStdString(sentence))
+                                                                  .hasMatch(),
+                     sentence.c_str());
+            QVERIFY2(in("de")->say(m).find("Ōta's {x}") != std::string::npos || m.with.empty(), sentence.c_str());
+        }
+        const Message inner("a number from {low} to {high}", {{"low", 0.5}, {"high", 20}});
+        const Message whole = inPlace("own.json", {"{where}: expected {expected}, found {found}",
+                                                   {{"where", "/a"}, {"expected", inner}, {"found", "\"x\""}}});
+        QCOMPARE(inEnglish(whole), std::string("own.json: /a: expected a number from 0.5 to 20, found \"x\""));
+        QCOMPARE(in("de")->say(whole),
+                 std::string("own.json: /a: erwartet: eine Zahl von 0,5 bis 20, gefunden: \"x\""));
+        QCOMPARE(inEnglish({"{not a place} {x", {{"x", 1}}}), std::string("{not a place} {x"));
+    }
+
+    /// A message that was kept comes back as it was, and so does a sentence of a file of before.
+    void messagesThatAreKept() {
+        const Message m("fact.waits", {{"fault", Message("hip drop")},
+                                       {"why", Messages{"why.pain", {"why.felt", {{"place", "back"}, {"means", 2.5}}}}},
+                                       {"value", Amount{-3.25, 1, "deg", true, 0.5}},
+                                       {"on", Day{sys_days(year(2031) / 5 / 14), true}}});
+        QVERIFY(messageFrom(parseJson(toLine(toJson(m)), "kept").value()) == m);
+        QVERIFY(messageFrom("1 of 3 holds clean") == Message("1 of 3 holds clean"));
+        QVERIFY(messageFrom({{"key", 7}}) == Message("{\"key\":7}"));
     }
 
     /// What the clip checks ask for is known to the languages.

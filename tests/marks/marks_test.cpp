@@ -116,8 +116,8 @@ private slots:
         m.set(0, "asis", Point2(1281, 5));
         const auto f = fitToClip(m, clip(), "");
         QCOMPARE(f.error().code, Errc::OutOfRange);
-        QVERIFY(f.error().detail.find("asis") != std::string::npos &&
-                f.error().detail.find("1280") != std::string::npos);
+        QVERIFY(f.error().detail().find("asis") != std::string::npos &&
+                f.error().detail().find("1280") != std::string::npos);
     }
 
     void forAnotherClip() {

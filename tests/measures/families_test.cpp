@@ -591,7 +591,7 @@ private slots:
     void wrongMarksForTheView() {
         SeriesOptions o;
         o.view = View::Front;
-        QVERIFY(computeSeries(filmed(kSupine, {}), o).error().detail.find("left and a right hip point") !=
+        QVERIFY(computeSeries(filmed(kSupine, {}), o).error().detail().find("left and a right hip point") !=
                 std::string::npos);
     }
 };

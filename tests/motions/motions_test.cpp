@@ -32,7 +32,7 @@ class MotionsTest : public QObject {
         Tracks tracks = scene.motion.tracks(film);
         ClipInfo clip = clipOf(tracks);
         auto r = measureReview(shippedCatalogue(), in, clip, std::move(tracks));
-        if (!r) qFatal("%s: %s", scene.name().c_str(), r.error().detail.c_str());
+        if (!r) qFatal("%s: %s", scene.name().c_str(), r.error().detail().c_str());
         return std::move(*r);
     }
 

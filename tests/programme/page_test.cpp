@@ -63,7 +63,7 @@ class PageTest : public QObject {
         for (const auto& [entity, sign] : {std::pair{"&lt;", "<"}, {"&gt;", ">"}, {"&amp;", "&"}})
             told.replace(QLatin1String(entity), QLatin1String(sign));
         auto json = parseJson(told.toStdString(), "told");
-        if (!json) qFatal("%s\n%s", json.error().detail.c_str(), qPrintable(dom.right(3000)));
+        if (!json) qFatal("%s\n%s", json.error().detail().c_str(), qPrintable(dom.right(3000)));
         if (json->contains("error")) qFatal("%s", (*json)["error"].get<std::string>().c_str());
         return *json;
     }
@@ -119,7 +119,7 @@ private slots:
         const Json told = driven(p, "note");
         const auto note = parsePracticeNote(
             shipped(), parseJson(noteInText(told["note"].get<std::string>()), "note").value(), "note");
-        QVERIFY2(note, note ? "" : note.error().detail.c_str());
+        QVERIFY2(note, note ? "" : note.error().detail().c_str());
         QCOMPARE(note->clientUid, std::string("c-1"));
         QCOMPARE(note->programme, std::string("p-1"));
         QCOMPARE(note->days.size(), size_t(1));

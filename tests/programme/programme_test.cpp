@@ -45,24 +45,25 @@ class ProgrammeTest : public QObject {
         r.arithmetic = {"stay: keep 5 s"};
         return {{r}, {}, {}, {}};
     }
+    static const Language& english() { return *shipped().language("en"); }
     static bool says(const ProgrammeItem& item, const std::string& words) {
         return std::any_of(item.because.begin(), item.because.end(),
-                           [&](const std::string& why) { return why.find(words) != std::string::npos; });
+                           [&](const Message& why) { return english().say(why).find(words) != std::string::npos; });
     }
     static std::string whyLeftOut(const ProposedProgramme& p, const std::string& exercise) {
         for (const LeftOut& l : p.leftOut)
-            if (l.exercise == exercise) return l.why;
+            if (l.exercise == exercise) return english().say(l.why);
         return "";
     }
     static ProposedProgramme proposed(const ProgrammeNeed& n) {
         auto p = proposeProgramme(shipped(), n);
-        if (!p) qFatal("%s", p.error().detail.c_str());
+        if (!p) qFatal("%s", p.error().detail().c_str());
         return *p;
     }
     /// What the shipped schema of a format says of a document; empty = nothing against it.
     static std::string againstSchema(const char* format, const Json& document) {
         const auto ok = test::shippedSchema(format).check(document, "document");
-        return ok ? "" : ok.error().detail;
+        return ok ? "" : ok.error().detail();
     }
     static std::chrono::sys_days day(const char* iso) { return *parseDate(iso); }
 
@@ -151,7 +152,7 @@ private slots:
         const auto none = proposeProgramme(shipped(), n);
         QVERIFY(!none);
         QCOMPARE(none.error().code, Errc::Unsupported);
-        QVERIFY(none.error().detail.find("fever") != std::string::npos);
+        QVERIFY(none.error().detail().find("fever") != std::string::npos);
     }
     void locks() {
         auto n = need(60);
@@ -217,7 +218,7 @@ private slots:
         QVERIFY(p.programme.find("bridge")); // what is under review comes first
         QVERIFY(secondsOf(shipped(), p.programme) <= 300);
         QVERIFY(std::any_of(p.leftOut.begin(), p.leftOut.end(),
-                            [](const LeftOut& l) { return l.why.find("time") != std::string::npos; }));
+                            [](const LeftOut& l) { return inEnglish(l.why).find("time") != std::string::npos; }));
     }
     /// No programme holds a locked version, a harder one than was decided, or more minutes than were given; each is one
     /// that its own file can be read back from.
@@ -270,7 +271,7 @@ private slots:
                         i.target.version != r->reviews[0].next.version);
             }
             const auto again = parseProgramme(shipped(), toJson(p.programme), "made");
-            QVERIFY2(again, again ? "" : again.error().detail.c_str());
+            QVERIFY2(again, again ? "" : again.error().detail().c_str());
             if (client % 50 == 0) QCOMPARE(againstSchema("programme", toJson(*again)), std::string());
             QVERIFY(toJson(*again) == toJson(p.programme));
             for (size_t at = 0; at < p.programme.items.size() && client % 20 == 0; ++at)
@@ -424,7 +425,7 @@ private slots:
               {{"day", "2031-05-19"},
                {"items", {{{"exercise", "bridge"}, {"version", "both"}, {"sets", 3}, {"effort", "right"}}}}}}}};
         const auto read = parsePracticeNote(shipped(), note, "note");
-        QVERIFY2(read, read ? "" : read.error().detail.c_str());
+        QVERIFY2(read, read ? "" : read.error().detail().c_str());
         QCOMPARE(againstSchema("practice", toJson(*read)), std::string());
         QCOMPARE(read->days.size(), size_t(2));
         QCOMPARE(read->days[0].day, std::string("2031-05-19")); // in order
@@ -475,7 +476,7 @@ private slots:
                                 path.contains(QStringLiteral("felt")) || path.contains(QStringLiteral("red_flags"));
         QCOMPARE(againstSchema("practice", note).empty(), ofTheTrade);
         // The complaint names the place, or the list that it lies in.
-        QVERIFY2(read.error().detail.find("note: /days") == 0, read.error().detail.c_str());
+        QVERIFY2(read.error().detail().find("note: /days") == 0, read.error().detail().c_str());
     }
     void badProgrammes_data() {
         QTest::addColumn<QString>("path");
@@ -516,7 +517,7 @@ private slots:
         document[Json::json_pointer(path.toStdString())] = parseJson(change.toStdString(), "change").value();
         const auto read = parseProgramme(shipped(), document, "programme");
         QVERIFY(!read);
-        QVERIFY2(read.error().detail.find("programme: /") == 0, read.error().detail.c_str());
+        QVERIFY2(read.error().detail().find("programme: /") == 0, read.error().detail().c_str());
     }
 
     void weeksThatWereDone() {

@@ -47,7 +47,7 @@ class BodyFinderTest : public QObject {
 private slots:
     void initTestCase() {
         network_.emplace(KeypointNetwork::load(KeypointNetwork::usualPlace()));
-        if (!*network_) QSKIP(network_->error().detail.c_str());
+        if (!*network_) QSKIP(network_->error().detail().c_str());
     }
 
     /// Same pictures, same points as the published graph gives in its own library (tests/reference/10_keypoints).
@@ -221,7 +221,7 @@ private slots:
                     for (const auto& [name, why] : exercise.landmarksOptional) scene.marks.push_back(name);
                     const std::string clip = dir.filePath(QStringLiteral("clip.mp4")).toStdString();
                     if (const auto filmed = figure::filmScene(scene, clip); !filmed)
-                        QFAIL((v.exercise + ": " + filmed.error().detail).c_str());
+                        QFAIL((v.exercise + ": " + filmed.error().detail()).c_str());
                     const Marks truth =
                         readMarks(dir.filePath(QStringLiteral("clip.marks.json")).toStdString()).value();
                     auto reader = ClipReader::open(clip).value();
@@ -282,7 +282,7 @@ private slots:
     void notTheNetwork() {
         const auto none = KeypointNetwork::load("/nowhere/keypoints.onnx");
         QCOMPARE(none.error().code, Errc::NotFound);
-        QVERIFY(none.error().detail.find("./start") != std::string::npos);
+        QVERIFY(none.error().detail().find("./start") != std::string::npos);
         QCOMPARE(KeypointNetwork::load(DEFT_SOURCE_DIR "/README.md").error().code, Errc::BadFormat);
     }
 };

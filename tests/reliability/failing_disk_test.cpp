@@ -62,7 +62,7 @@ class FailingDiskTest : public QObject {
     void verify(const QString& folder, const QByteArray& told, const QString& when) {
         const auto library = reopened(folder.toStdString());
         QVERIFY2(library.has_value(),
-                 qPrintable(when + QLatin1Char(' ') + QString::fromStdString(library ? "" : library.error().detail)));
+                 qPrintable(when + QLatin1Char(' ') + QString::fromStdString(library ? "" : library.error().detail())));
         QVERIFY2((*library)->damage().empty(), qPrintable(when));
         const auto clients = (*library)->clients();
         const auto clips = (*library)->clips();

@@ -42,7 +42,7 @@ private slots:
     /// What is above nought as long as all is well is told without a plus; what goes two ways has one.
     void signsOfReadings() {
         const auto r = drawnReview(shipped().exercise("arm-leg-reach").value(), {});
-        QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
+        QVERIFY2(r.has_value(), r ? "" : r.error().detail().c_str());
         std::map<std::string, bool> sign;
         for (const ReadingRow& row : readingRows(*r)) {
             if (row.stat == "worst") sign[row.measure] = row.sign;
@@ -56,7 +56,7 @@ private slots:
         QFETCH(QString, id);
         const Exercise e = shipped().exercise(id.toStdString()).value();
         const auto r = drawnReview(e, {});
-        QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
+        QVERIFY2(r.has_value(), r ? "" : r.error().detail().c_str());
         QCOMPARE(r->events.reps.size(), size_t(e.mover.isWindow() ? 1 : 2));
         for (const Rep& rep : r->events.reps) {
             QVERIFY(!rep.unsure());
@@ -85,7 +85,7 @@ private slots:
         DrawnMovement m;
         m.fault = fault.toStdString();
         const auto r = drawnReview(e, m);
-        QVERIFY2(r.has_value(), r ? "" : r.error().detail.c_str());
+        QVERIFY2(r.has_value(), r ? "" : r.error().detail().c_str());
         const auto found = clearFaults(*r);
         QVERIFY2(found.count(m.fault), qPrintable(told(*r)));
         for (const std::string& other : found)

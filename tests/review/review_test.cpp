@@ -171,7 +171,7 @@ private slots:
         const Review r = demoReview();
         QVERIFY(writeFolder(r, at("out")));
         const auto again = readFolder(shippedCatalogue(), at("out"));
-        QVERIFY2(again.has_value(), again ? "" : again.error().detail.c_str());
+        QVERIFY2(again.has_value(), again ? "" : again.error().detail().c_str());
         QVERIFY(writeFolder(*again, at("again")));
         for (const char* file : {"review.json", "series.csv", "tracks.csv"})
             QVERIFY2(readFile(at("out") / file).value() == readFile(at("again") / file).value(), file);
@@ -260,7 +260,7 @@ private slots:
         QCOMPARE(exerciseOf(shipped(), in)->view, std::string("foot-end"));
         QCOMPARE(exerciseOf(shipped(), in)->mover.measure, std::string("hips_rise"));
         in.view = "above";
-        QVERIFY(exerciseOf(shipped(), in).error().detail.find("foot-end") != std::string::npos);
+        QVERIFY(exerciseOf(shipped(), in).error().detail().find("foot-end") != std::string::npos);
     }
 
     void framePairsComeFromTheSameMeasure() {

@@ -34,8 +34,8 @@ private slots:
                 [&](Result<int> outcome) { came = std::move(outcome); });
         QVERIFY(QTest::qWaitFor([&] { return !came; }, kPatience_ms));
         QCOMPARE(came.error().code, Errc::Internal);
-        QVERIFY(came.error().detail.find("Wim's knee hurts") != std::string::npos);
-        QVERIFY(came.error().detail.find(logFile().string()) != std::string::npos);
+        QVERIFY(came.error().detail().find("Wim's knee hurts") != std::string::npos);
+        QVERIFY(came.error().detail().find(logFile().string()) != std::string::npos);
         const QByteArray log = read();
         QVERIFY2(log.contains("work was broken off: std::out_of_range"), log.constData());
         QVERIFY(log.startsWith("20") && log.endsWith("\n")); // the time first, whole lines

@@ -133,7 +133,7 @@ private slots:
             int status = 0;
             ::waitpid(child, &status, 0);
             auto opened = reopened(folder); // ends what was begun
-            QVERIFY2(opened.has_value(), opened ? "" : opened.error().detail.c_str());
+            QVERIFY2(opened.has_value(), opened ? "" : opened.error().detail().c_str());
             auto library = std::move(*opened);
             if (library->client(people[whom].id)) // killed before anything had begun
                 QVERIFY(library->erase(people[whom].id, Erasing::Everything).has_value());

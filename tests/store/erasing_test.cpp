@@ -153,7 +153,7 @@ private slots:
         const auto erased = library_->erase(ruta_, Erasing::Everything);
         QVERIFY(!erased);
         QCOMPARE(erased.error().code, Errc::WriteFailed);
-        QVERIFY(erased.error().detail.find(clip.string()) != std::string::npos);
+        QVERIFY(erased.error().detail().find(clip.string()) != std::string::npos);
         QCOMPARE(library_->clients().size(), size_t(2));
         fs::remove_all(clip);
         QVERIFY(library_->erase(ruta_, Erasing::Everything).has_value()); // asked for again, it goes through

@@ -93,7 +93,7 @@ private slots:
         QVERIFY(filed[0].find("pelvis_on_trunk", "worst")->value > 5);
         QCOMPARE(filed[0].step, review.decision.step);
         QVERIFY(toJson(filed[0].next) == toJson(review.decision.target));
-        QCOMPARE(filed[0].because, said(review.decision.because));
+        QVERIFY(filed[0].because == review.decision.because);
         QCOMPARE(filed[0].past.faults.empty(), false);
         QCOMPARE(QDir(QString::fromStdString((at("a") / "answers").string())).entryList(QDir::Files).size(), 1);
         // The next clip of this client knows what was said.
@@ -157,7 +157,7 @@ private slots:
                 QVERIFY(q.exec(QString::fromLatin1(sql)));
         }
         auto library = Library::open(at("old")).value();
-        QVERIFY2(library->damage().empty(), library->damage().empty() ? "" : library->damage()[0].c_str());
+        QVERIFY2(library->damage().empty(), library->damage().empty() ? "" : inEnglish(library->damage()[0]).c_str());
         QVERIFY(!library->clients()[0].uid.empty());
         QVERIFY(library->unsent().empty());
         QVERIFY(library->clients()[0].wants.empty() && !library->clients()[0].consent);
@@ -227,9 +227,9 @@ private slots:
         QVERIFY(library->setMailSent(ids[1], false));
         QVERIFY(library->mailOf(ids[0])->sent.empty());
         QVERIFY(library->visitOf(*library->clip(clips[2])).size() == 1);
-        QVERIFY(library->check().empty());
+        QVERIFY(library->check()->empty());
         QVERIFY(library->erase(client, Erasing::Everything));
-        QVERIFY(library->check().empty());
+        QVERIFY(library->check()->empty());
         QCOMPARE(library->clients().size(), size_t(1));
     }
 
@@ -454,7 +454,7 @@ private slots:
         const auto library = Library::open(at("e"));
         QVERIFY(!library);
         QCOMPARE(library.error().code, Errc::NewerVersion);
-        QVERIFY(library.error().detail.find("99") != std::string::npos);
+        QVERIFY(library.error().detail().find("99") != std::string::npos);
     }
 
     void notALibrary() {
@@ -509,7 +509,7 @@ private slots:
             const int saved = int(told.count('\n'));
             QVERIFY(saved >= 2);
             auto library = Library::open(folder);
-            QVERIFY2(library.has_value(), library ? "" : library.error().detail.c_str());
+            QVERIFY2(library.has_value(), library ? "" : library.error().detail().c_str());
             int filed = 0;
             for (const Clip& c : (*library)->clips()) filed += c.filed;
             QVERIFY(filed == saved || filed == saved + 1);

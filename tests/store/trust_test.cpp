@@ -214,10 +214,10 @@ private slots:
             auto library = Library::open(at("whole"));
             if (!library) {
                 ++refused;
-                QVERIFY(!library.error().detail.empty());
+                QVERIFY(!library.error().detail().empty());
                 continue;
             }
-            (*library)->onTrouble([&](const std::string& sentence) { later.push_back(sentence); });
+            (*library)->onTrouble([&](const Message& sentence) { later.push_back(inEnglish(sentence)); });
             const std::string now = seen(**library);
             if (!(*library)->damage().empty() || !later.empty())
                 ++told;
@@ -243,7 +243,7 @@ private slots:
         auto library = Library::open(at("draft")).value();
         QCOMPARE(library->damage().size(), size_t(2));
         std::vector<std::string> told;
-        library->onTrouble([&](const std::string& sentence) { told.push_back(sentence); });
+        library->onTrouble([&](const Message& sentence) { told.push_back(inEnglish(sentence)); });
         QCOMPARE(library->clips().size(), size_t(1));
         QVERIFY(!told.empty() && told[0].find("clip 2") != std::string::npos);
         QVERIFY(library->clients()[0].flags.empty() && told.back().find("flags") != std::string::npos);
@@ -255,7 +255,7 @@ private slots:
         for (const char* beside : {"library.sqlite-wal", "library.sqlite-shm"}) fs::remove(at("emptied") / beside);
         const auto library = Library::open(at("emptied"));
         QCOMPARE(library.error().code, Errc::BadFormat);
-        QVERIFY(library.error().detail.find("restore") != std::string::npos);
+        QVERIFY(library.error().detail().find("restore") != std::string::npos);
     }
 
     /// Not a byte of a newer version's file is changed.
@@ -276,11 +276,12 @@ private slots:
             const auto refused = Library::open(at("lock"));
             if (refused) continue; // a process of that number does not run here
             QCOMPARE(refused.error().code, Errc::Conflict);
-            QVERIFY2(refused.error().detail.find("--take-over") != std::string::npos, refused.error().detail.c_str());
+            QVERIFY2(refused.error().detail().find("--take-over") != std::string::npos,
+                     refused.error().detail().c_str());
             QVERIFY(Library::open(at("lock"), InUse::TakeOver).has_value());
         }
         auto held = Library::open(at("lock")).value();
-        QVERIFY(Library::open(at("lock")).error().detail.find(std::to_string(QCoreApplication::applicationPid())) !=
+        QVERIFY(Library::open(at("lock")).error().detail().find(std::to_string(QCoreApplication::applicationPid())) !=
                 std::string::npos);
     }
 
@@ -303,7 +304,7 @@ private slots:
         fs::rename(at("goes"), at("gone"));
         const auto saved = library->saveDraft(waiting.id, waiting.draft);
         QCOMPARE(saved.error().code, Errc::WriteFailed);
-        QVERIFY(saved.error().detail.find("gone") != std::string::npos);
+        QVERIFY(saved.error().detail().find("gone") != std::string::npos);
         fs::rename(at("gone"), at("goes"));
         QVERIFY(library->saveDraft(waiting.id, waiting.draft));
     }
@@ -353,7 +354,7 @@ private slots:
             fillIn(*library);
             before = seen(*library);
             const auto size = backupLibrary(*library, at("backup"));
-            QVERIFY2(size.has_value(), size ? "" : size.error().detail.c_str());
+            QVERIFY2(size.has_value(), size ? "" : size.error().detail().c_str());
             QVERIFY(size->files >= 3);
             QCOMPARE(backupLibrary(*library, at("backup")).error().code, Errc::Conflict); // there is one
         }

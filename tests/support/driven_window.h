@@ -37,7 +37,7 @@ protected:
     void fill(const QString& name) {
         auto library = Library::open(dir_.filePath(name).toStdString()).value();
         const auto filled = fillDemo(*library, QDate::currentDate());
-        QVERIFY2(filled.has_value(), filled ? "" : filled.error().detail.c_str());
+        QVERIFY2(filled.has_value(), filled ? "" : filled.error().detail().c_str());
     }
     /// A day of the demo's list, as the library has it: moved so that the list's own "today" is this one.
     static std::string demoDay(const char* iso) {
@@ -69,8 +69,8 @@ protected:
     }
     /// Waits for the frame itself: no mark is set on the small picture that stands in for it.
     bool pictureIsThere() {
-        return QTest::qWaitFor([&] { return stage().shownFrame() == session().frame() && !stage().isPreview(); },
-                               kPatience_ms);
+        return QTest::qWaitFor(
+            [&] { return stage().shownFrame() == session().place().frame() && !stage().isPreview(); }, kPatience_ms);
     }
     qint64 clipOf(const char* name, bool filed = false) {
         for (const Clip& c : window_->library().clips())
@@ -85,7 +85,7 @@ protected:
     void openWindow(const QString& name) {
         window_.reset();
         window_ = std::make_unique<MainWindow>(std::move(*Library::open(dir_.filePath(name).toStdString())));
-        window_->session().filing().setGrace(0);
+        window_->session().letter().filing().setGrace(0);
         window_->resize(1280, 800);
         window_->show();
         QVERIFY(QTest::qWaitForWindowExposed(window_.get()));

@@ -46,8 +46,8 @@ template <class Read> void verifyReaderObeys(const JsonSchema& schema, Json good
         const bool byReader = !parsed && parsed.error().code != Errc::NotFound;
         refused += byReader;
         if (byReader == !bySchema) return;
-        QFAIL((what + (byReader ? ": only the reader refuses: " + parsed.error().detail
-                                : ": only the schema refuses: " + bySchema.error().detail))
+        QFAIL((what + (byReader ? ": only the reader refuses: " + parsed.error().detail()
+                                : ": only the schema refuses: " + bySchema.error().detail()))
                   .c_str());
     };
     check(good, "as it should be");

@@ -23,9 +23,9 @@ template <class Parse> void verifyWrongEntry(Json good, Parse parse) {
     const auto parsed = parse(good, "mine.json");
     QVERIFY(!parsed);
     QCOMPARE(parsed.error().code, Errc::BadFormat);
-    QVERIFY2(parsed.error().detail.find(told.toStdString()) != std::string::npos &&
-                 parsed.error().detail.starts_with("mine.json"),
-             parsed.error().detail.c_str());
+    QVERIFY2(parsed.error().detail().find(told.toStdString()) != std::string::npos &&
+                 parsed.error().detail().starts_with("mine.json"),
+             parsed.error().detail().c_str());
 }
 
 } // namespace deft::test

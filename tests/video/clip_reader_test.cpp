@@ -116,9 +116,9 @@ private slots:
         const int frames = options.width > 1000 ? 14 : 40;
         const auto times = evenTimes(frames, fps);
         const auto written = writeNumbered(at(qPrintable(name)), times, options);
-        QVERIFY2(written.has_value(), written ? "" : written.error().detail.c_str());
+        QVERIFY2(written.has_value(), written ? "" : written.error().detail().c_str());
         auto clip = ClipReader::open(at(qPrintable(name)));
-        QVERIFY2(clip.has_value(), clip ? "" : clip.error().detail.c_str());
+        QVERIFY2(clip.has_value(), clip ? "" : clip.error().detail().c_str());
         QCOMPARE(clip->info().frames(), frames);
         QCOMPARE(clip->info().width, options.width ? options.width : 192);
         QCOMPARE(clip->info().height, options.height ? options.height : 128);
@@ -154,7 +154,7 @@ private slots:
         o.timeBaseHz = 1000; // what Matroska keeps
         const auto path = at(qPrintable(name));
         const auto wrote = writeNumbered(path, evenTimes(50, 25), o);
-        QVERIFY2(wrote.has_value(), wrote ? "" : wrote.error().detail.c_str());
+        QVERIFY2(wrote.has_value(), wrote ? "" : wrote.error().detail().c_str());
         auto clip = ClipReader::open(path).value();
         QCOMPARE(clip.info().frames(), 50);
         NEAR(clip.info().medianRateHz, 25, 0.01);
@@ -297,7 +297,7 @@ private slots:
         QVERIFY(writeFileAtomically(at("text.mp4"), "Dear Jonna, here is my bridge.\n"));
         const auto text = ClipReader::open(at("text.mp4"));
         QCOMPARE(text.error().code, Errc::BadFormat);
-        QVERIFY(text.error().detail.find("text.mp4") != std::string::npos);
+        QVERIFY(text.error().detail().find("text.mp4") != std::string::npos);
         QVERIFY(writeFileAtomically(at("nil.mp4"), ""));
         QCOMPARE(ClipReader::open(at("nil.mp4")).error().code, Errc::BadFormat);
         QVERIFY(!ClipReader::open(dir_.path().toStdString()));
@@ -435,7 +435,7 @@ private slots:
         QVERIFY(writer->finish());
         const auto clip = ClipReader::open(at("none.mov"));
         QVERIFY(!clip);
-        QVERIFY2(clip.error().detail.find("pixels") != std::string::npos, clip.error().detail.c_str());
+        QVERIFY2(clip.error().detail().find("pixels") != std::string::npos, clip.error().detail().c_str());
     }
 
     /// What is no film of a phone, camera or messenger is not opened, and nothing is opened through it.
@@ -466,7 +466,7 @@ private slots:
         const auto clip = ClipReader::open(at("sound.mp4"));
         QVERIFY(!clip);
         QCOMPARE(clip.error().code, Errc::BadFormat);
-        QVERIFY2(clip.error().detail.find("video") != std::string::npos, clip.error().detail.c_str());
+        QVERIFY2(clip.error().detail().find("video") != std::string::npos, clip.error().detail().c_str());
     }
 
 private:

@@ -66,7 +66,7 @@ private slots:
     /// Four presses on the mat's corners are one step; they are followed with the marks and tell of the camera.
     void cornersOfTheMat() {
         QVERIFY(!session().review()->series().context.mat);
-        session().setFrame(0);
+        session().place().setFrame(0);
         QVERIFY(QTest::qWaitFor([&] { return !stage().isPreview() && stage().shownFrame() == 0; }, kPatience_ms));
         key(Qt::Key_M, Qt::ControlModifier);
         QVERIFY(stage().mat().isActive() && stage().mat().hint().contains(QStringLiteral("1 of 4")));
@@ -101,7 +101,7 @@ private slots:
     }
 
     void arrowWithWords() {
-        session().setFrame(300);
+        session().place().setFrame(300);
         key(Qt::Key_A, Qt::ShiftModifier);
         QVERIFY(tool().isActive() && tool().hint().contains(QStringLiteral("Arrow")));
         drag(at(500, 200), at(640, 330));
@@ -117,7 +117,7 @@ private slots:
         QCOMPARE(session().answer().find("drawings")->pictures.at(0).caption, d.words);
         // It belongs to its frame alone.
         const QImage with = stage().grab().toImage();
-        session().setFrame(301);
+        session().place().setFrame(301);
         QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(301).isNull(); }, kPatience_ms));
         const QPoint tail = at(520, 218);
         const QImage without = stage().grab().toImage();
@@ -135,7 +135,7 @@ private slots:
     }
 
     void lineAngleAndTakingOut() {
-        session().setFrame(310);
+        session().place().setFrame(310);
         key(Qt::Key_L, Qt::ShiftModifier);
         drag(at(400, 300), at(403, 301)); // a slip of the hand
         QVERIFY(drawings().empty());
@@ -162,7 +162,7 @@ private slots:
 
     /// Without a mouse: the cursor begins in the middle.
     void drawnByKeys() {
-        session().setFrame(305);
+        session().place().setFrame(305);
         key(Qt::Key_L, Qt::ShiftModifier);
         key(Qt::Key_Right, Qt::ControlModifier);
         key(Qt::Key_P);
@@ -183,7 +183,7 @@ private slots:
         });
         QVERIFY(fresh != faults.end());
         const double hold = session().review()->events.reps[0].hold.start_s;
-        session().setFrame(session().clip().frameAt(hold + 1));
+        session().place().setFrame(session().clip().frameAt(hold + 1));
         key(Qt::Key_F);
         pick(fresh->name);
         QCOMPARE(session().moments().size(), before + 1);
@@ -192,15 +192,15 @@ private slots:
             if (session().moments()[i].id == fresh->id) mine = int(i);
         QVERIFY(mine >= 0);
         QCOMPARE(session().moments()[size_t(mine)].agreed, std::optional(true));
-        QCOMPARE(session().moment(), mine); // the next key is about it
+        QCOMPARE(session().place().moment(), mine); // the next key is about it
 
         const int64_t to = session().clip().frameAt(hold + 2);
-        session().setFrame(to);
+        session().place().setFrame(to);
         key(Qt::Key_Period);
         NEAR(session().moments()[size_t(mine)].end_s, session().clip().time_s[size_t(to)], 1e-9);
         QVERIFY(session().undoStack().undoText().contains(QStringLiteral("span")));
 
-        session().chooseMoment(mine);
+        session().place().chooseMoment(mine);
         const auto other =
             std::find_if(faults.begin(), faults.end(), [&](const FaultPlan& f) { return f.id == "back-bend"; });
         key(Qt::Key_F, Qt::ShiftModifier);
@@ -220,7 +220,7 @@ private slots:
     /// Another frame for a picture of the answer: picked, stepped, from another rep, from the bench, and as computed.
     void picturesOfTheAnswer() {
         openRuta();
-        session().setFrame(60);
+        session().place().setFrame(60);
         window_->go(MainWindow::Letter);
         auto pictures = [&] {
             const auto& parts = session().answer().parts;
@@ -310,7 +310,7 @@ private slots:
 
     void neutralFrame() {
         const double was = session().review()->series().find("tilt")->value[200];
-        session().setFrame(200);
+        session().place().setFrame(200);
         key(Qt::Key_N);
         QCOMPARE(session().review()->series().neutral.source, std::string("coach"));
         NEAR(session().review()->series().find("tilt")->value[200], 0, 0.5);
@@ -371,11 +371,11 @@ private slots:
 
     /// A mark beside a sticker goes onto its middle with one key; on a corner of the pattern where there is none.
     void snapping() {
-        session().setFrame(0);
+        session().place().setFrame(0);
         QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(0).isNull(); }, kPatience_ms));
         key(Qt::Key_M);
         const Point2 truth = *session().inputs().marks.frames[0].points.at("asis");
-        session().setMark(0, "asis", Point2(truth.x() + 4, truth.y() - 3));
+        session().deciding().setMark(0, "asis", Point2(truth.x() + 4, truth.y() - 3));
         stage().select(QStringLiteral("asis"));
         key(Qt::Key_X);
         const Point2 now = *session().inputs().marks.frames[0].points.at("asis");
@@ -385,8 +385,9 @@ private slots:
 
     void pictureAsFile() {
         if (!hasNetwork()) QSKIP("the keypoint network is not there");
-        session().chooseMoment(0);
-        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(session().frame()).isNull(); }, kPatience_ms));
+        session().place().chooseMoment(0);
+        QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(session().place().frame()).isNull(); },
+                                kPatience_ms));
         for (const auto& [name, begins] :
              {std::pair{"picture.png", "\x89PNG"}, {"picture.svg", "<?xml"}, {"picture.pdf", "%PDF-"}}) {
             const QString path = dir_.filePath(QString::fromLatin1(name));
@@ -432,21 +433,21 @@ private slots:
 
     void breaths() {
         const auto row = [&]() -> const ReadingRow* {
-            for (const ReadingRow& r : window_->benchPage().readings().rows())
+            for (const ReadingRow& r : window_->benchPage().readings().table().rows())
                 if (r.measure == "breath_fit") return &r;
             return nullptr;
         };
         QVERIFY(!row());
         const auto reps = session().review()->events.reps; // a copy: judging anew replaces it
         for (size_t k = 0; k < reps.size(); ++k) {
-            session().setFrame(session().clip().frameAt(k == 0 ? reps[k].start_s - 0.5 : reps[k].top_s + 0.2));
+            session().place().setFrame(session().clip().frameAt(k == 0 ? reps[k].start_s - 0.5 : reps[k].top_s + 0.2));
             key(Qt::Key_E);
-            session().setFrame(session().clip().frameAt(reps[k].top_s + 1));
+            session().place().setFrame(session().clip().frameAt(reps[k].top_s + 1));
             key(Qt::Key_I);
         }
         QVERIFY(row());
         NEAR(row()->value, 100.0 / double(reps.size()), 1e-9); // only the first lift was on a breath out
-        session().setFrame(session().clip().frameAt(reps[0].start_s - 0.4));
+        session().place().setFrame(session().clip().frameAt(reps[0].start_s - 0.4));
         key(Qt::Key_E, Qt::ShiftModifier);
         NEAR(row()->value, 0, 1e-9);
     }
@@ -470,20 +471,20 @@ private slots:
     }
 
     void loopingARep() {
-        session().choose(1, Phase::Out);
+        session().place().choose(1, Phase::Out);
         const Rep rep = session().review()->events.reps[1];
-        session().setFrame(session().clip().frameAt(rep.end_s - 0.15));
+        session().place().setFrame(session().clip().frameAt(rep.end_s - 0.15));
         key(Qt::Key_L);
         QVERIFY(window_->benchPage().player().isLooping() && window_->benchPage().player().isPlaying());
         bool back = false;
         QVERIFY(QTest::qWaitFor(
             [&] {
-                const double t = session().clip().time_s[size_t(session().frame())];
+                const double t = session().clip().time_s[size_t(session().place().frame())];
                 back = back || t < rep.start_s + 1;
                 return back;
             },
             kPatience_ms));
-        const double t = session().clip().time_s[size_t(session().frame())];
+        const double t = session().clip().time_s[size_t(session().place().frame())];
         QVERIFY(t >= rep.start_s - 0.05 && t <= rep.end_s);
         key(Qt::Key_L);
         QVERIFY(!window_->benchPage().player().isLooping());

@@ -141,7 +141,7 @@ private slots:
         openRuta();
         const Rep& first = session().review()->events.reps[0];
         const double looked = (first.hold.start_s + first.hold.end_s) / 2;
-        session().setFrame(session().clip().frameAt(looked));
+        session().place().setFrame(session().clip().frameAt(looked));
         window_->go(MainWindow::Compare);
         Comparison& comparison = window_->comparePage().comparison();
         QVERIFY(QTest::qWaitFor([&] { return comparison.side(1) != nullptr; }, kPatience_ms));
@@ -242,12 +242,12 @@ private slots:
         QVERIFY(session().review());
         fs::copy_file(small(), clip);
         QVERIFY(says("another file"));
-        QCOMPARE(session().file().error().code, Errc::Conflict);
+        QCOMPARE(session().letter().file().error().code, Errc::Conflict);
         QVERIFY(!session().isFiled());
         fs::rename(aside, clip);
         QVERIFY(QTest::qWaitFor([&] { return session().clipWatch().trouble().isEmpty(); }, kPatience_ms));
         QVERIFY(window_->message().isEmpty());
-        QVERIFY(session().file());
+        QVERIFY(session().letter().file());
         QVERIFY(filed());
     }
 
@@ -353,10 +353,10 @@ private slots:
         window_->go(MainWindow::Letter);
         key(Qt::Key_Return, Qt::ControlModifier);
         // While its page is made the review is locked, and the window does not wait: another clip can be opened.
-        QVERIFY(session().isBeingFiled() && !session().isFiled());
-        QCOMPARE(session().file().error().code, Errc::Conflict);
+        QVERIFY(session().letter().isBeingFiled() && !session().isFiled());
+        QCOMPARE(session().letter().file().error().code, Errc::Conflict);
         const ReviewInputs sent = session().inputs();
-        session().setNeutral(session().frame());
+        session().deciding().setNeutral(session().place().frame());
         QVERIFY(session().inputs() == sent);
         QVERIFY(filed());
         const int64_t filed = window_->library().unsent().back().review;
@@ -395,7 +395,7 @@ private slots:
         ExpectedList& list = window_->queuePage().expected();
         QVERIFY(!list.isVisible()); // Ruta's next clip waits to be answered
         openRuta();
-        QVERIFY(session().file());
+        QVERIFY(session().letter().file());
         QVERIFY(filed());
         window_->go(MainWindow::Queue);
         // On the day on which her programme has it filmed again.
@@ -426,8 +426,8 @@ private slots:
         openWindow(QStringLiteral("killed"));
         openRuta();
         const fs::path outbox = window_->library().folder() / "outbox";
-        QVERIFY(session().file()); // all that had been done by then
-        session().filing().disconnect(window_.get());
+        QVERIFY(session().letter().file()); // all that had been done by then
+        session().letter().filing().disconnect(window_.get());
         QVERIFY(filed());
         QVERIFY(fs::is_empty(outbox));
         for (int start = 0; start < 2; ++start) {
@@ -591,7 +591,7 @@ private slots:
                 [&](const Result<int>& r) { refused = r.error(); });
         QTRY_VERIFY(refused);
         QCOMPARE(refused->code, Errc::Internal);
-        QVERIFY(refused->detail.find("no such luck") != std::string::npos);
+        QVERIFY(refused->detail().find("no such luck") != std::string::npos);
         int plain = -1;
         job.run([](StopToken, const ProgressFn&) -> int { throw std::bad_alloc(); }, [&](int r) { plain = r; });
         QTRY_COMPARE(plain, 0);

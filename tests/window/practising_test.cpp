@@ -9,6 +9,7 @@
 #include "support/driven_window.h"
 #include "support/table.h"
 
+#include <QTableView>
 #include <random>
 
 using namespace deft;
@@ -98,12 +99,12 @@ private slots:
         QVERIFY(!session().inputs().marks.markingSd_px);
         const Point2 hip = *session().inputs().marks.frames.front().points.at("hip");
         const double before = session().review()->series().find("knee_angle")->u95[300];
-        session().setMark(0, "hip", hip);
+        session().deciding().setMark(0, "hip", hip);
         QVERIFY(measured());
         const double trunk = (*session().inputs().marks.frames.front().points.at("shoulder") - hip).norm();
         NEAR(*session().inputs().marks.markingSd_px, ownMarking()->sd * trunk, 0.01);
         QVERIFY(*session().inputs().marks.markingSd_px > 1.5);
-        QVERIFY(window_->benchPage().readings().accessibleDescription().startsWith(
+        QVERIFY(window_->benchPage().readings().findChild<QTableView*>()->accessibleDescription().startsWith(
             QStringLiteral("marking SD %1 px (yours)").arg(*session().inputs().marks.markingSd_px, 0, 'f', 1)));
         QVERIFY(session().review()->series().find("knee_angle")->u95[300] > before);
         session().undoStack().undo();

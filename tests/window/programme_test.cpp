@@ -11,6 +11,7 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "programme/phases.h"
+#include "app/theme/words.h"
 #include "support/driven_window.h"
 
 #include <QAccessible>
@@ -177,7 +178,7 @@ private slots:
         press(Qt::Key_R);
         QVERIFY(names().contains(QStringLiteral("bridge-one-leg")));
         const ProgrammeItem* plank = desk().programme().find("side-plank");
-        QVERIFY(plank && plank->because.front().find("steady on one leg") != std::string::npos);
+        QVERIFY(plank && ui::said(plank->because.front()).contains(QLatin1String("steady on one leg")));
         auto* reminder = form->findChild<QLineEdit*>(QStringLiteral("reminder"));
         reminder->setText(QStringLiteral("After the matinee"));
         emit reminder->editingFinished();
@@ -248,7 +249,7 @@ private slots:
         auto& rounds = *qobject_cast<QSpinBox*>(&dose->first());
         rounds.setValue(4);
         QCOMPARE(desk().item()->target.sets, 4);
-        QVERIFY(desk().item()->because.back().find("coach") != std::string::npos);
+        QVERIFY(ui::said(desk().item()->because.back()).contains(QLatin1String("coach")));
         const Programme kept = desk().programme();
         showClient("Ois"); // somebody else, and back
         showClient("Ruta");

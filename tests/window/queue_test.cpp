@@ -65,20 +65,20 @@ private slots:
     /// For a minute an answer that was sent off can be taken back; nothing is recorded then, and it can be sent again.
     void takenBack() {
         const int64_t clip = addClip("Mirela Dumitru");
-        session().filing().setGrace(600000);
+        session().letter().filing().setGrace(600000);
         fileFromLetter(clip);
-        QVERIFY(session().filing().isFiling(clip));
+        QVERIFY(session().letter().filing().isFiling(clip));
         QVERIFY(window_->message().contains(QStringLiteral("U in the queue takes it back")));
         QCOMPARE(window_->room(), MainWindow::Queue);
         QTest::keyClick(&queue().list(), Qt::Key_U);
-        QVERIFY(session().filing().isIdle() && window_->message().startsWith(QStringLiteral("Taken back")));
+        QVERIFY(session().letter().filing().isIdle() && window_->message().startsWith(QStringLiteral("Taken back")));
         QVERIFY(!window_->library().clip(clip)->filed && window_->library().unsent().empty());
         QCOMPARE(queue().chosen(), clip);
         QTest::keyClick(&queue().list(), Qt::Key_U);
         QVERIFY(window_->message().startsWith(QStringLiteral("Nothing is being sent")));
         // Edited, sent again, and this time the minute passes.
         session().edit(QStringLiteral("words"), [](ReviewInputs& in) { in.words["close"] = "Warmly"; });
-        session().filing().setGrace(1);
+        session().letter().filing().setGrace(1);
         fileFromLetter(clip);
         QVERIFY(filed());
         QVERIFY(window_->library().filed(session().client().id, "bridge")[0].answerText.find("Warmly") !=
@@ -88,7 +88,7 @@ private slots:
     /// Closing the window waits no minute: what was sent off is recorded.
     void closingHurries() {
         const int64_t clip = addClip("Mirela Dumitru");
-        session().filing().setGrace(600000);
+        session().letter().filing().setGrace(600000);
         fileFromLetter(clip);
         QVERIFY(!window_->close()); // it closes by itself once all is done
         QVERIFY(QTest::qWaitFor([&] { return !window_->isVisible(); }, kPatience_ms));

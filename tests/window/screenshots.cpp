@@ -60,7 +60,7 @@ int main(int argc, char** argv) {
     window.startDemo();
     while (window.phones()->left() > 0) window.phones()->sendNext();
     if (!QTest::qWaitFor([&] { return window.queuePage().clips().waiting() == 7; }, kPatience_ms)) return 1;
-    if (!QTest::qWaitFor([&] { return window.session().proposer().isIdle(); }, kPatience_ms)) return 1;
+    if (!QTest::qWaitFor([&] { return window.session().offered().proposer().isIdle(); }, kPatience_ms)) return 1;
     window.say({});
     shot("queue");
     window.firstSteps().putAway();
@@ -130,7 +130,7 @@ int main(int argc, char** argv) {
         if (source && writeReplyClip(*window.session().review(), window.session().answer(), *source, clip))
             toImage(*ClipReader::open(clip)->bgra(120)).save(out + QStringLiteral("/reply-clip.png"));
         window.go(MainWindow::Bench);
-        const double now = window.session().clip().time_s[size_t(window.session().frame())];
+        const double now = window.session().clip().time_s[size_t(window.session().place().frame())];
         window.session().edit(QStringLiteral("drawn"), [&](ReviewInputs& in) {
             in.drawings = {{Drawing::Kind::Arrow, now, {{520, 180}, {640, 330}}, "ribs stay down"},
                            {Drawing::Kind::Angle, now, {{420, 440}, {640, 390}, {860, 250}}, ""}};
@@ -150,7 +150,7 @@ int main(int argc, char** argv) {
     if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, kPatience_ms)) return 1;
     window.go(MainWindow::Letter);
     QTest::keyClick(&window.answerPage(), Qt::Key_Return, Qt::ControlModifier | Qt::ShiftModifier); // and the next one
-    if (!QTest::qWaitFor([&] { return window.session().review() && window.session().visit().isComplete(); },
+    if (!QTest::qWaitFor([&] { return window.session().review() && window.session().letter().visit().isComplete(); },
                          kPatience_ms))
         return 1;
     window.go(MainWindow::Letter);
@@ -239,7 +239,7 @@ int main(int argc, char** argv) {
     shot("placing");
     for (const Clip& c : window.library().clips())
         if (c.draft.client.starts_with("Tom")) window.openClip(c.id);
-    if (!QTest::qWaitFor([&] { return window.session().proposals() != nullptr; }, kPatience_ms)) return 1;
+    if (!QTest::qWaitFor([&] { return window.session().offered().proposals() != nullptr; }, kPatience_ms)) return 1;
     shot("proposed");
     QTest::keyClick(&stage, Qt::Key_C);
     QTest::keyClick(&stage, Qt::Key_Return);
@@ -248,7 +248,7 @@ int main(int argc, char** argv) {
     for (const char* name : {"Saoirse", "Wim"}) {
         for (const Clip& c : window.library().clips())
             if (c.draft.client.starts_with(name)) window.openClip(c.id);
-        if (!QTest::qWaitFor([&] { return window.session().proposals() != nullptr; }, kPatience_ms)) return 1;
+        if (!QTest::qWaitFor([&] { return window.session().offered().proposals() != nullptr; }, kPatience_ms)) return 1;
         if (name[0] == 'S') shot("stand-proposed");
         QTest::keyClick(&stage, Qt::Key_C);
         QTest::keyClick(&stage, Qt::Key_Return);

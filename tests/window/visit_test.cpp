@@ -79,7 +79,7 @@ private slots:
 
         window_->openClip(second);
         QVERIFY(measured());
-        QVERIFY(QTest::qWaitFor([&] { return session().visit().isComplete(); }, kPatience_ms));
+        QVERIFY(QTest::qWaitFor([&] { return session().letter().visit().isComplete(); }, kPatience_ms));
         window_->go(MainWindow::Letter);
         const auto words = [&] {
             for (const QLabel* l : window_->answerPage().findChildren<QLabel*>())
@@ -123,9 +123,9 @@ private slots:
         QVERIFY(measured());
         key(Qt::Key_O, Qt::ShiftModifier);
         QVERIFY(window_->message().contains(QStringLiteral("Shift+I")));
-        session().setFrame(60);
+        session().place().setFrame(60);
         key(Qt::Key_I, Qt::ShiftModifier);
-        session().setFrame(270);
+        session().place().setFrame(270);
         key(Qt::Key_O, Qt::ShiftModifier);
         QCOMPARE(window_->room(), MainWindow::Queue);
         for (KeyButton* b : window_->queuePage().form().findChildren<KeyButton*>())

@@ -7,6 +7,7 @@
 #include "app/bench/target_panel.h"
 #include "app/exercises/exercises_page.h"
 #include "app/sheet/rep_rows.h"
+#include "app/widgets/plain_table.h"
 #include "base/files.h"
 #include "readings/compare.h"
 #include "support/catalogue.h"
@@ -15,10 +16,12 @@
 #include "support/numbered_clip.h"
 #include "support/table.h"
 
+#include <QAccessible>
 #include <QDialog>
 #include <QLineEdit>
 #include <QScrollBar>
 #include <QSpinBox>
+#include <QTableView>
 #include <QWheelEvent>
 
 using namespace deft;
@@ -72,16 +75,16 @@ private slots:
     void steppingAndPlaying() {
         openRuta();
         key(Qt::Key_Home);
-        QCOMPARE(session().frame(), 0);
+        QCOMPARE(session().place().frame(), 0);
         key(Qt::Key_Right);
         key(Qt::Key_Right);
-        QCOMPARE(session().frame(), 2);
+        QCOMPARE(session().place().frame(), 2);
         key(Qt::Key_Left);
-        QCOMPARE(session().frame(), 1);
+        QCOMPARE(session().place().frame(), 1);
         key(Qt::Key_End);
-        QCOMPARE(session().frame(), session().clip().frames() - 1);
+        QCOMPARE(session().place().frame(), session().clip().frames() - 1);
         // A step back is on the screen soon even where nothing was decoded ahead.
-        session().setFrame(400);
+        session().place().setFrame(400);
         QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(400).isNull(); }, kPatience_ms));
         key(Qt::Key_Left);
         QVERIFY(QTest::qWaitFor([&] { return !session().frames()->frame(399, -1).isNull(); }, kPatience_ms));
@@ -92,7 +95,7 @@ private slots:
         QElapsedTimer clock;
         clock.start();
         key(Qt::Key_Space);
-        const auto shown_s = [&] { return session().clip().time_s[size_t(session().frame())]; };
+        const auto shown_s = [&] { return session().clip().time_s[size_t(session().place().frame())]; };
         QVERIFY(QTest::qWaitFor([&] { return shown_s() >= 0.25; }, kPatience_ms));
         const double took_s = double(clock.elapsed()) / 1000;
         key(Qt::Key_Space);
@@ -103,18 +106,18 @@ private slots:
 
     void movingThroughTheSheet() {
         openRuta();
-        QCOMPARE(session().moment(), 0); // the first proposed moment is shown when measuring is done
+        QCOMPARE(session().place().moment(), 0); // the first proposed moment is shown when measuring is done
         key(Qt::Key_J);
-        QCOMPARE(session().moment(), 1);
-        QCOMPARE(session().frame(), session().moments()[1].frame);
+        QCOMPARE(session().place().moment(), 1);
+        QCOMPARE(session().place().frame(), session().moments()[1].frame);
         key(Qt::Key_K);
-        QCOMPARE(session().moment(), 0);
-        session().choose(0, Phase::SetUp);
+        QCOMPARE(session().place().moment(), 0);
+        session().place().choose(0, Phase::SetUp);
         key(Qt::Key_Right, Qt::ShiftModifier);
-        QCOMPARE(session().phase(), Phase::Out);
+        QCOMPARE(session().place().phase(), Phase::Out);
         key(Qt::Key_Down);
-        QCOMPARE(session().rep(), 1);
-        QCOMPARE(session().frame(), repRows(*session().review())[1].cells[size_t(Phase::Out)].frame);
+        QCOMPARE(session().place().rep(), 1);
+        QCOMPARE(session().place().frame(), repRows(*session().review())[1].cells[size_t(Phase::Out)].frame);
         key(Qt::Key_B);
         QVERIFY(stage().bestOver());
         key(Qt::Key_T);
@@ -138,10 +141,10 @@ private slots:
     /// The earlier review's numbers stand beside the new ones.
     void numbersOfLastTime() {
         openRuta();
-        const ReadingsPanel& panel = window_->benchPage().readings();
+        const ReadingsTable& table = window_->benchPage().readings().table();
         int compared = 0;
-        for (const ReadingRow& row : panel.rows()) {
-            const Reading* last = panel.last(row);
+        for (const ReadingRow& row : table.rows()) {
+            const Reading* last = table.last(row);
             QVERIFY2(last != nullptr, row.measure.c_str());
             ++compared;
             if (row.measure == "knee_angle") {
@@ -150,14 +153,50 @@ private slots:
             }
         }
         QVERIFY(compared >= 7);
-        QVERIFY(panel.accessibleDescription().contains(QStringLiteral("last time")));
+    }
+
+    /// Each cell of a table is a node of its own for a screen reader: its column's and row's name and what it says.
+    void cellsToBeHeard() {
+        openRuta();
+        const auto cell = [](QTableView* view, int row, int column) {
+            auto* table = QAccessible::queryAccessibleInterface(view)->tableInterface();
+            return table && table->rowCount() > row && table->cellAt(row, column)
+                       ? table->cellAt(row, column)->text(QAccessible::Name)
+                       : QString();
+        };
+        auto* sheet = window_->benchPage().findChild<RepSheet*>();
+        QCOMPARE(QAccessible::queryAccessibleInterface(sheet)->role(), QAccessible::Table);
+        QCOMPARE(QAccessible::queryAccessibleInterface(sheet)->tableInterface()->rowDescription(2),
+                 QStringLiteral("Rep 3"));
+        QVERIFY(cell(sheet, 2, int(Phase::Hold)).contains(QStringLiteral("already out")));
+        QVERIFY(cell(sheet, 2, int(Phase::Worst)).contains(QStringLiteral("out of tolerance")));
+        const QModelIndex worst = sheet->model()->index(2, int(Phase::Worst));
+        QCOMPARE(sheet->indexAt(sheet->visualRect(worst).center()), worst);
+        sheet->setCurrentIndex({});
+        session().place().choose(2, Phase::Worst);
+        QCOMPARE(sheet->currentIndex(), worst);
+        auto* readings = window_->benchPage().readings().findChild<QTableView*>();
+        for (int row = 0; row < readings->model()->rowCount(); ++row) {
+            QVERIFY(!cell(readings, row, ReadingsTable::Name).isEmpty());
+            QVERIFY(!cell(readings, row, ReadingsTable::Worst).isEmpty());
+        }
+        // A row goes to its worst frame, the number of the best rep to that.
+        const ReadingRow& knee = window_->benchPage().readings().table().rows()[0];
+        const auto press = [&](int column) {
+            QTest::mouseClick(readings->viewport(), Qt::LeftButton, {},
+                              readings->visualRect(readings->model()->index(0, column)).center());
+        };
+        press(ReadingsTable::BestRep);
+        QCOMPARE(session().place().frame(), knee.bestFrame);
+        press(ReadingsTable::Name);
+        QCOMPARE(session().place().frame(), knee.worstFrame);
     }
 
     /// Dragging a mark tracks again and everything follows; undo is at once, and so is redo.
     void mendingAMark() {
         openRuta();
         const double before = session().review()->series().find("knee_angle")->value[300];
-        session().setFrame(300);
+        session().place().setFrame(300);
         key(Qt::Key_M);
         QVERIFY(stage().isMending());
         QVERIFY(pictureIsThere());
@@ -195,7 +234,7 @@ private slots:
     void agreeingAndUndo() {
         openRuta();
         const std::string step = session().review()->decision.step;
-        session().chooseMoment(1);
+        session().place().chooseMoment(1);
         key(Qt::Key_D);
         QCOMPARE(session().moments()[1].agreed, std::optional<bool>(false));
         QVERIFY(session().review()->events.reps[2].brokenBy.empty() && session().review()->standing().size() == 1);
@@ -377,7 +416,7 @@ private slots:
         key(Qt::Key_M);
         QVERIFY(pictureIsThere());
         for (const char* name : {"ear", "toe"}) {
-            const Point2 at = session().review()->tracks().find(name, size_t(session().frame()))->at;
+            const Point2 at = session().review()->tracks().find(name, size_t(session().place().frame()))->at;
             const QPoint from = stage().toWidget({at.x(), at.y()}).toPoint();
             QTest::mousePress(&stage(), Qt::LeftButton, {}, from);
             QTest::mouseMove(&stage(), from + QPoint(3, 2));
@@ -390,8 +429,8 @@ private slots:
         for (size_t guard = 0; guard < 8; ++guard) {
             const auto& moments = session().moments();
             if (std::none_of(moments.begin(), moments.end(), [](const Moment& m) { return !m.agreed; })) break;
-            if (session().moment() < 0 || moments[size_t(session().moment())].agreed) key(Qt::Key_J);
-            if (!moments[size_t(session().moment())].agreed) key(Qt::Key_A);
+            if (session().place().moment() < 0 || moments[size_t(session().place().moment())].agreed) key(Qt::Key_J);
+            if (!moments[size_t(session().place().moment())].agreed) key(Qt::Key_A);
         }
         key(Qt::Key_Return);
         QCOMPARE(window_->room(), MainWindow::Letter);
@@ -464,7 +503,7 @@ private slots:
         // What was sent stays: opened again, nothing can be changed.
         window_->openClip(filed.back().clip);
         QVERIFY(measured());
-        session().chooseMoment(0);
+        session().place().chooseMoment(0);
         key(Qt::Key_D);
         QVERIFY(session().moments()[0].agreed == std::optional<bool>(true));
         QVERIFY(window_->message().contains(QStringLiteral("stays")));
@@ -555,12 +594,12 @@ private slots:
         if (!std::filesystem::exists(KeypointNetwork::usualPlace())) QSKIP("the keypoint network has not been fetched");
         openWindow(QStringLiteral("demo"));
         // Looked at in the background while the coach is still in the queue.
-        QVERIFY(QTest::qWaitFor([&] { return session().proposer().isIdle(); }, kPatience_ms));
+        QVERIFY(QTest::qWaitFor([&] { return session().offered().proposer().isIdle(); }, kPatience_ms));
         const qint64 clip = clipOf("Tom");
         actions_ = 0;
         window_->openClip(clip), ++actions_;
-        const Proposals* offered = session().proposals();
-        QVERIFY(offered && offered->frame == session().frame());
+        const Proposals* offered = session().offered().proposals();
+        QVERIFY(offered && offered->frame == session().place().frame());
         QVERIFY(session().inputs().marks.frames.empty() && !session().review()); // nothing counts yet
         const size_t ghosts = stage().ghosts().size();
         const Marks truth = readMarks(DEFT_SOURCE_DIR "/demo/clips/tomas-plank-may.marks.json").value();
@@ -581,7 +620,8 @@ private slots:
         QCOMPARE(session().inputs().marks.landmarks(), std::vector<std::string>{"hip"});
         QVERIFY((*session().inputs().marks.frames[0].points.at("hip") - *points.at("hip")).norm() < 2.5);
         QCOMPARE(stage().ghosts().size(), ghosts - 1);
-        QVERIFY(session().proposals()->marks.at("crest").at != crestBefore); // what hangs on the hip goes along
+        QVERIFY(session().offered().proposals()->marks.at("crest").at !=
+                crestBefore); // what hangs on the hip goes along
 
         key(Qt::Key_C);
         QVERIFY(session().isMarked() && stage().ghosts().empty());
@@ -696,6 +736,8 @@ private slots:
         QVERIFY(!session().review());
         QVERIFY2(!heard().contains(QStringLiteral("±")) && !heard().contains(QStringLiteral(" s,")),
                  qPrintable(heard()));
+        QCOMPARE(window_->benchPage().readings().table().rowCount(), 0);
+        QCOMPARE(window_->benchPage().findChild<RepSheet*>()->model()->rowCount(), 0);
         QVERIFY(window_->benchPage().findChild<TargetPanel*>()->accessibleDescription().isEmpty());
     }
 

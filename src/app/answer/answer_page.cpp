@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/answer/answer_page.h"
 
+#include "app/theme/words.h"
+
 #include "app/answer/answer_row.h"
 #include "app/documents/answer_picture.h"
 #include "app/documents/letter_films.h"
@@ -74,8 +76,8 @@ AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent
     connect(&session, &ReviewSession::marksChanged, this,
             [this] { asked_.clear(); }); // lines are drawn into the pictures
     connect(&session, &ReviewSession::reviewChanged, this, &AnswerPage::refresh);
-    connect(&session, &ReviewSession::filedReview, this, &AnswerPage::refresh);
-    connect(&session.visit(), &VisitClips::changed, this, &AnswerPage::refresh);
+    connect(&session.letter(), &Letter::filed, this, &AnswerPage::refresh);
+    connect(&session.letter().visit(), &VisitClips::changed, this, &AnswerPage::refresh);
     refresh();
 }
 
@@ -119,7 +121,7 @@ void AnswerPage::refresh() {
         missing << consentTrouble(session_.client().consent, today) + tr(" The mail goes without pictures and clip.");
     const QString first = QString::fromStdString(session_.client().name).section(QLatin1Char(' '), 0, 0);
     file_->setText(session_.isFiled() ? tr("Filed") : tr("File and send to %1").arg(first));
-    if (!session_.isFiled() && session_.visit().open() > 0) file_->setText(tr("Ready for the letter"));
+    if (!session_.isFiled() && session_.letter().visit().open() > 0) file_->setText(tr("Ready for the letter"));
     file_->setAccessibleName(file_->text());
     showVisit();
     sendWords_->setText(
@@ -134,10 +136,10 @@ void AnswerPage::refresh() {
 
 /// Which other clips the letter answers, and the whole of it in words once others are ready.
 void AnswerPage::showVisit() {
-    const auto& others = session_.visit().others();
+    const auto& others = session_.letter().visit().others();
     const bool several = !others.empty() && session_.review() && !session_.isFiled();
     visit_->setVisible(several);
-    const auto reviews = several ? session_.letterReviews() : std::vector<std::shared_ptr<const Review>>{};
+    const auto reviews = several ? session_.letter().reviews() : std::vector<std::shared_ptr<const Review>>{};
     whole_->setVisible(reviews.size() > 1);
     if (!several) return;
     QStringList names;
@@ -182,7 +184,7 @@ void AnswerPage::coverNext() {
                     for (AnswerRow* row : parts_)
                         if (row->part() == part && picture) row->setPicture(frame, *picture);
                     if (!picture && refused_.insert(frame).second && isVisible())
-                        emit said(tr("A picture is not sent: %1.").arg(QString::fromStdString(picture.error().detail)));
+                        emit said(tr("A picture is not sent: %1.").arg(ui::said(picture.error())));
                 }
             if (!refused_.empty()) refresh();
             coverNext();

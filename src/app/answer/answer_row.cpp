@@ -168,8 +168,8 @@ void AnswerRow::pickPicture(int index) {
 
 void AnswerRow::stepPicture(int frames) {
     if (const AnswerPicture* now = pictures_->picked())
-        session_.choosePicture(shown_, now->broken,
-                               std::clamp<int64_t>(now->frame + frames, 0, session_.clip().frames() - 1));
+        session_.deciding().choosePicture(shown_, now->broken,
+                                          std::clamp<int64_t>(now->frame + frames, 0, session_.clip().frames() - 1));
 }
 
 void AnswerRow::stepPictureRep(int step) {
@@ -179,12 +179,13 @@ void AnswerRow::stepPictureRep(int step) {
     for (int i = 1, rep = now->rep; i <= reps; ++i) { // one in which it was not measured is passed over
         rep = (std::max(rep, step > 0 ? -1 : 0) + step + reps) % reps;
         if (const auto frames = session_.review()->framesOfRep(faultOf(shown_), rep))
-            return session_.choosePicture(shown_, now->broken, now->broken ? frames->worst : frames->clean);
+            return session_.deciding().choosePicture(shown_, now->broken, now->broken ? frames->worst : frames->clean);
     }
 }
 
 void AnswerRow::usePictureOfBench() {
-    if (const AnswerPicture* now = pictures_->picked()) session_.choosePicture(shown_, now->broken, session_.frame());
+    if (const AnswerPicture* now = pictures_->picked())
+        session_.deciding().choosePicture(shown_, now->broken, session_.place().frame());
 }
 
 void AnswerRow::setChosen(bool chosen) {
@@ -202,7 +203,7 @@ void AnswerRow::toggle() {
 }
 
 void AnswerRow::useComputed() {
-    if (!session_.isFiled()) session_.useComputed(shown_);
+    if (!session_.isFiled()) session_.deciding().useComputed(shown_);
 }
 
 void AnswerRow::showEvent(QShowEvent*) {

@@ -59,9 +59,9 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     connect(strip_, &MomentStrip::skipPressed, stage_, &StagePicture::skipPlacing);
     connect(strip_, &MomentStrip::confirmPressed, stage_, &StagePicture::confirmGhosts);
     connect(strip_, &MomentStrip::measurePressed, &session, &ReviewSession::measure);
-    for (auto signal :
-         {&ReviewSession::opened, &ReviewSession::closed, &ReviewSession::reviewChanged, &ReviewSession::filedReview})
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::closed, &ReviewSession::reviewChanged})
         connect(&session, signal, this, &BenchPage::arrange);
+    connect(&session.letter(), &Letter::filed, this, &BenchPage::arrange);
     connect(&session.job(), &BackgroundJob::changed, this, &BenchPage::arrange);
     connect(stage_, &StagePicture::stateChanged, this, &BenchPage::arrange);
     arrange();
@@ -100,28 +100,29 @@ void BenchPage::stepWeak(int step) {
 void BenchPage::stepMoment(int step) {
     const int n = int(session_.moments().size());
     if (n > 0)
-        session_.chooseMoment(session_.moment() < 0 ? (step > 0 ? 0 : n - 1) : (session_.moment() + step + n) % n);
+        session_.place().chooseMoment(session_.place().moment() < 0 ? (step > 0 ? 0 : n - 1)
+                                                                    : (session_.place().moment() + step + n) % n);
 }
 
 void BenchPage::answerMoment(bool agree) {
-    const int i = session_.moment();
+    const int i = session_.place().moment();
     if (i < 0 || i >= int(session_.moments().size())) return;
-    session_.agree(Moment(session_.moments()[size_t(i)]), agree);
+    session_.deciding().agree(Moment(session_.moments()[size_t(i)]), agree);
     const int n = int(session_.moments().size());
     for (int k = 1; k < n; ++k)
-        if (!session_.moments()[size_t((i + k) % n)].agreed) return session_.chooseMoment((i + k) % n);
+        if (!session_.moments()[size_t((i + k) % n)].agreed) return session_.place().chooseMoment((i + k) % n);
 }
 
 void BenchPage::stepFrame(int step) {
     player_.stop();
-    if (session_.isOpen()) session_.setFrame(session_.frame() + step);
+    if (session_.isOpen()) session_.place().setFrame(session_.place().frame() + step);
 }
 
 void BenchPage::stepPhase(int step) {
-    const int at = session_.rep() * kPhases + int(session_.phase()) + step;
-    if (at >= 0) session_.choose(at / kPhases, Phase(at % kPhases));
+    const int at = session_.place().rep() * kPhases + int(session_.place().phase()) + step;
+    if (at >= 0) session_.place().choose(at / kPhases, Phase(at % kPhases));
 }
 
-void BenchPage::stepRep(int step) { session_.choose(session_.rep() + step, session_.phase()); }
+void BenchPage::stepRep(int step) { session_.place().choose(session_.place().rep() + step, session_.place().phase()); }
 
 } // namespace deft::ui

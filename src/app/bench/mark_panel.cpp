@@ -5,6 +5,7 @@
 #include "app/documents/sketch_picture.h"
 #include "app/theme/landmark_hints.h"
 #include "app/theme/words.h"
+#include "app/widgets/plain_table.h"
 #include "marks/names.h"
 
 #include <QHeaderView>
@@ -16,9 +17,9 @@ namespace deft::ui {
 LandmarkCard::LandmarkCard(ReviewSession& session, StagePicture& stage, QWidget* parent)
     : Panel(tr("Landmark"), parent), session_(session), stage_(stage) {
     setFixedHeight(236);
-    for (auto signal : {&ReviewSession::opened, &ReviewSession::marksChanged, &ReviewSession::proposalsChanged,
-                        &ReviewSession::reviewChanged})
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::marksChanged, &ReviewSession::reviewChanged})
         connect(&session, signal, this, &LandmarkCard::refresh);
+    connect(&session.offered(), &OfferedMarks::changed, this, &LandmarkCard::refresh);
     connect(&stage, &StagePicture::stateChanged, this, &LandmarkCard::refresh);
     refresh();
 }
@@ -58,35 +59,16 @@ void LandmarkCard::paintBody(QPainter& p, const QRect& body) {
 MarkList::MarkList(ReviewSession& session, StagePicture& stage, QWidget* parent)
     : Panel(tr("Marks"), parent), session_(session), stage_(stage) {
     table_ = new MarkTable(session, stage, this);
-    view_ = new QTableView(this);
-    view_->setModel(table_);
-    view_->setAccessibleName(tr("Marks"));
-    view_->setFrameShape(QFrame::NoFrame);
-    view_->setShowGrid(false);
-    view_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    view_->setSelectionMode(QAbstractItemView::SingleSelection);
-    view_->setTabKeyNavigation(false); // Tab goes on to the next part of the bench
-    view_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    view_->setFont(face(Size::Small));
+    view_ = new PlainTable(table_, tr("Marks"), this);
     view_->horizontalHeader()->hide();
-    view_->verticalHeader()->hide();
     view_->verticalHeader()->setDefaultSectionSize(26);
-    view_->horizontalHeader()->setMinimumSectionSize(16);
-    view_->horizontalHeader()->setSectionResizeMode(MarkTable::Sign, QHeaderView::Fixed);
-    view_->horizontalHeader()->setSectionResizeMode(MarkTable::Name, QHeaderView::Stretch);
+    view_->setColumnWidths({20, 0, 16});
     view_->horizontalHeader()->setSectionResizeMode(MarkTable::State, QHeaderView::ResizeToContents);
-    view_->setColumnWidth(MarkTable::Sign, 20);
-    view_->setStyleSheet(
-        QStringLiteral("QTableView { background: transparent; } QTableView::item { border-bottom: 1px "
-                       "solid %1; padding: 0; } QTableView::item:selected { background: %2; color: %3; }")
-            .arg(colours().hairline.name(), colours().soft.name(), colours().ink.name()));
-    connect(view_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& row) {
-        if (row.isValid() && table_->landmark(row.row()) != stage_.selected())
-            stage_.select(table_->landmark(row.row()));
-    });
-    for (auto signal : {&ReviewSession::opened, &ReviewSession::marksChanged, &ReviewSession::proposalsChanged,
-                        &ReviewSession::placeChanged})
+    connect(view_, &PlainTable::picked, this, [this](int row) { stage_.select(table_->landmark(row)); });
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::marksChanged})
         connect(&session, signal, this, &MarkList::refresh);
+    connect(&session.offered(), &OfferedMarks::changed, this, &MarkList::refresh);
+    connect(&session.place(), &Place::changed, this, &MarkList::refresh);
     connect(&stage, &StagePicture::stateChanged, this, &MarkList::refresh);
     setFocusProxy(view_);
 }
@@ -100,11 +82,7 @@ void MarkList::refresh() {
     setTitle(proposed ? tr("%1 proposed").arg(counted(proposed, tr("mark"), tr("marks")))
                       : tr("%1 placed").arg(counted(placed, tr("mark"), tr("marks"))));
     setAside(proposed ? tr("none counts yet") : tr("%1 to go").arg(stage_.toPlace().size()));
-    const int row = table_->rowOf(stage_.selected());
-    if (row < 0)
-        view_->setCurrentIndex({});
-    else if (view_->currentIndex().row() != row)
-        view_->setCurrentIndex(table_->index(row, MarkTable::Name));
+    view_->choose(table_->rowOf(stage_.selected()));
 }
 
 MarkPanel::MarkPanel(ReviewSession& session, StagePicture& stage, QWidget* parent) : QWidget(parent) {

@@ -3,11 +3,10 @@
 #include "app/bench/mark_table.h"
 #include "app/widgets/panel.h"
 
-#include <QTableView>
-
 namespace deft::ui {
 
 class MarkStrips;
+class PlainTable;
 
 /// The landmark in question: its name, where it is, and the drawing in which it stands out.
 class LandmarkCard : public Panel {
@@ -31,7 +30,7 @@ class MarkList : public Panel {
     Q_OBJECT
 public:
     MarkList(ReviewSession& session, StagePicture& stage, QWidget* parent = nullptr);
-    QTableView& view() { return *view_; }
+    PlainTable& view() { return *view_; }
 
 protected:
     void paintBody(QPainter&, const QRect&) override {}
@@ -42,7 +41,7 @@ private:
     ReviewSession& session_;
     StagePicture& stage_;
     MarkTable* table_;
-    QTableView* view_;
+    PlainTable* view_;
 };
 
 /// What stands beside the picture while marks are placed, confirmed or edited.

@@ -18,7 +18,7 @@ QString nameOf(const std::string& landmark) { return spoken(landmarkWords(landma
 MarkStrips::MarkStrips(ReviewSession& session, QWidget* parent)
     : Panel(tr("How the marks hold"), parent), session_(session) {
     connect(&session, &ReviewSession::reviewChanged, this, &MarkStrips::refresh);
-    connect(&session, &ReviewSession::placeChanged, this, qOverload<>(&QWidget::update));
+    connect(&session.place(), &Place::changed, this, qOverload<>(&QWidget::update));
 }
 
 void MarkStrips::refresh() {
@@ -37,14 +37,14 @@ void MarkStrips::refresh() {
 }
 
 QString MarkStrips::step(int direction) {
-    const auto here = size_t(session_.frame());
+    const auto here = size_t(session_.place().frame());
     const WeakStretch* next = nullptr;
     for (const WeakStretch& w : weak_) {
         const bool ahead = direction > 0 ? w.worst > here : w.worst < here;
         if (ahead && (!next || (direction > 0 ? w.worst < next->worst : w.worst > next->worst))) next = &w;
     }
     if (!next) return {};
-    session_.setFrame(int64_t(next->worst));
+    session_.place().setFrame(int64_t(next->worst));
     return QString::fromStdString(next->landmark);
 }
 
@@ -58,7 +58,7 @@ void MarkStrips::mousePressEvent(QMouseEvent* e) {
     if (!session_.review()) return;
     const QRectF strip = row(0);
     const double share = std::clamp((e->position().x() - strip.left()) / strip.width(), 0.0, 1.0);
-    session_.setFrame(session_.clip().frameAt(share * session_.clip().duration_s));
+    session_.place().setFrame(session_.clip().frameAt(share * session_.clip().duration_s));
 }
 
 void MarkStrips::paintBody(QPainter& p, const QRect&) {
@@ -97,7 +97,7 @@ void MarkStrips::paintBody(QPainter& p, const QRect&) {
             i = end;
         }
     }
-    const double here = row(0).left() + double(session_.frame()) / frames * row(0).width();
+    const double here = row(0).left() + double(session_.place().frame()) / frames * row(0).width();
     p.setPen(QPen(c.accent, 1.6));
     p.drawLine(QPointF(here, body().top()), QPointF(here, row(index).top()));
 }

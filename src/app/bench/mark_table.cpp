@@ -27,9 +27,10 @@ QString sourceWords(MarkSource source) {
 
 MarkTable::MarkTable(ReviewSession& session, StagePicture& stage, QObject* parent)
     : QAbstractTableModel(parent), session_(session), stage_(stage) {
-    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::marksChanged,
-                        &ReviewSession::proposalsChanged, &ReviewSession::placeChanged})
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::marksChanged})
         connect(&session, signal, this, &MarkTable::refresh);
+    connect(&session.offered(), &OfferedMarks::changed, this, &MarkTable::refresh);
+    connect(&session.place(), &Place::changed, this, &MarkTable::refresh);
     connect(&stage, &StagePicture::stateChanged, this, &MarkTable::refresh);
 }
 

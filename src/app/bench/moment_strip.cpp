@@ -34,27 +34,29 @@ MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* p
     stop_ = new KeyButton(tr("Stop"), {}, KeyButton::Kind::OnStage, this);
     connect(stop_, &KeyButton::clicked, this, [this] { session_.job().stop(); });
     row->addWidget(stop_);
-    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::placeChanged,
-                        &ReviewSession::marksChanged, &ReviewSession::proposalsChanged, &ReviewSession::filedReview})
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::marksChanged})
         connect(&session, signal, this, &MomentStrip::refresh);
+    connect(&session.offered(), &OfferedMarks::changed, this, &MomentStrip::refresh);
+    connect(&session.place(), &Place::changed, this, &MomentStrip::refresh);
+    connect(&session.letter(), &Letter::filed, this, &MomentStrip::refresh);
     connect(&session.job(), &BackgroundJob::changed, this, &MomentStrip::refresh);
     connect(&stage, &StagePicture::stateChanged, this, &MomentStrip::refresh);
     refresh();
 }
 
 void MomentStrip::refresh() {
-    const bool working = session_.job().isRunning(), moment = session_.moment() >= 0 && session_.review();
+    const bool working = session_.job().isRunning(), moment = session_.place().moment() >= 0 && session_.review();
     const bool open = session_.isOpen() && !session_.isFiled(),
                asking = open && moment && !working && !stage_.isMending();
     agree_->setVisible(asking);
     reject_->setVisible(asking);
     if (asking) {
-        const auto& agreed = session_.moments()[size_t(session_.moment())].agreed;
+        const auto& agreed = session_.moments()[size_t(session_.place().moment())].agreed;
         agree_->setKind(agreed && !*agreed ? KeyButton::Kind::OnStage : KeyButton::Kind::OnStagePrimary);
         reject_->setKind(agreed && !*agreed ? KeyButton::Kind::OnStagePrimary : KeyButton::Kind::OnStage);
     }
     const bool unmeasured = open && !session_.review() && !working;
-    const bool offered = unmeasured && session_.proposals() && !session_.proposals()->marks.empty();
+    const bool offered = unmeasured && session_.offered().proposals() && !session_.offered().proposals()->marks.empty();
     confirm_->setVisible(offered);
     skip_->setVisible(unmeasured && stage_.isPlacing());
     measure_->setVisible(unmeasured && !offered && !session_.inputs().marks.frames.empty());
@@ -66,8 +68,9 @@ void MomentStrip::refresh() {
 
 /// What is odd about the clip goes first; else what to do with the proposals.
 QString MomentStrip::proposedWords() const {
-    const Proposals& p = *session_.proposals();
-    if (p.frame != session_.frame()) return tr("in the frame at %1 s").arg(coachLocale().toString(p.time_s, 'f', 2));
+    const Proposals& p = *session_.offered().proposals();
+    if (p.frame != session_.place().frame())
+        return tr("in the frame at %1 s").arg(coachLocale().toString(p.time_s, 'f', 2));
     if (p.facts && p.facts->anotherPerson) return tr("more than one person is in the picture: look twice");
     if (p.facts && !p.facts->guesses.empty()) {
         const auto guess = session_.catalogue().exercise(p.facts->guesses.front().first);
@@ -109,7 +112,8 @@ void MomentStrip::paintEvent(QPaintEvent*) {
     }
     if (!session_.review()) {
         if (confirm_->isVisible()) {
-            say(tr("%1 proposed").arg(counted(int(session_.proposals()->marks.size()), tr("mark"), tr("marks"))),
+            say(tr("%1 proposed")
+                    .arg(counted(int(session_.offered().proposals()->marks.size()), tr("mark"), tr("marks"))),
                 Size::Body, QFont::DemiBold, c.onStage);
             say(proposedWords(), Size::Small, QFont::Normal, dim);
         } else if (stage_.isPlacing()) {
@@ -122,9 +126,9 @@ void MomentStrip::paintEvent(QPaintEvent*) {
             say(it == optional.end() ? tr("needed; %1 to go").arg(stage_.toPlace().size())
                                      : tr("if it can be seen: %1").arg(QString::fromStdString(it->second)),
                 Size::Small, QFont::Normal, dim);
-            if (const Proposals* none = session_.proposals(); none && !none->missing.empty())
+            if (const Proposals* none = session_.offered().proposals(); none && !none->missing.empty())
                 say(tr("no proposals: the network for it has not been fetched"), Size::Small, QFont::Normal, dim);
-            if (session_.isLooking()) say(tr("looking for the body …"), Size::Small, QFont::Normal, dim);
+            if (session_.offered().isLooking()) say(tr("looking for the body …"), Size::Small, QFont::Normal, dim);
         } else if (!session_.isFiled()) {
             say(tr("All marks are placed"), Size::Body, QFont::DemiBold, c.onStage);
         }
@@ -141,7 +145,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
             return;
         }
         const TrackPoint* point =
-            session_.review()->tracks().find(stage_.selected().toStdString(), size_t(session_.frame()));
+            session_.review()->tracks().find(stage_.selected().toStdString(), size_t(session_.place().frame()));
         const QString name = spoken(landmarkWords(stage_.selected().toStdString()));
         say(name.left(1).toUpper() + name.mid(1), Size::Body, QFont::DemiBold, c.onStage);
         if (point)
@@ -154,7 +158,7 @@ void MomentStrip::paintEvent(QPaintEvent*) {
         say(tr("Filed and sent"), Size::Body, QFont::DemiBold, c.onStage);
         return;
     }
-    if (session_.moment() < 0) {
+    if (session_.place().moment() < 0) {
         const auto& reps = session_.review()->events.reps;
         const auto& check = session_.review()->check;
         const bool marksLost = std::any_of(
@@ -171,9 +175,9 @@ void MomentStrip::paintEvent(QPaintEvent*) {
             Size::Body, QFont::DemiBold, c.onStage);
         return;
     }
-    const Moment& m = session_.moments()[size_t(session_.moment())];
-    say(tr("Moment %1 of %2").arg(session_.moment() + 1).arg(session_.moments().size()), Size::Small, QFont::Normal,
-        dim);
+    const Moment& m = session_.moments()[size_t(session_.place().moment())];
+    say(tr("Moment %1 of %2").arg(session_.place().moment() + 1).arg(session_.moments().size()), Size::Small,
+        QFont::Normal, dim);
     say(spoken(m.title), Size::Body, QFont::DemiBold, c.onStage);
     QString state = m.phase == Phase::SetUp ? tr("set-up") : tr("rep %1").arg(m.rep + 1);
     state += m.clear ? tr(", clear") : tr(", cannot tell for sure");

@@ -5,6 +5,7 @@
 #include "app/paint/strokes.h"
 #include "app/theme/words.h"
 
+#include <QHeaderView>
 #include <QHelpEvent>
 #include <QMouseEvent>
 #include <QScrollBar>
@@ -19,16 +20,22 @@ constexpr double kShape = RepSheetLook::kShape;
 
 } // namespace
 
-RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QAbstractScrollArea(parent), session_(session) {
+RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QTableView(parent), session_(session) {
+    table_ = new RepTable(session, this);
+    setModel(table_);
+    horizontalHeader()->hide();
+    verticalHeader()->hide();
     setFrameShape(QFrame::NoFrame);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setVerticalScrollMode(ScrollPerPixel);
+    setSelectionMode(SingleSelection);
+    setTabKeyNavigation(false);
     setAccessibleName(tr("Rep sheet"));
     setFocusPolicy(Qt::StrongFocus);
     viewport()->setAutoFillBackground(false);
     connect(&session, &ReviewSession::opened, this, [this] {
         small_.clear();
-        rows_.clear();
-        resizeEvent(nullptr);
+        table_->setRows({});
         // Queued: the worker must not draw into this widget, and the whole frame need not be kept.
         connect(session_.frames(), &FrameSource::smallArrived, this, [this](qint64 frame, const QImage& image) {
             if (!session_.review()) return;
@@ -36,89 +43,98 @@ RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QAbstractScrollAre
                 image.copy(crop_.toAlignedRect()).scaled(320, 213, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
             viewport()->update();
         });
-        viewport()->update();
     });
     connect(&session, &ReviewSession::reviewChanged, this, &RepSheet::refresh);
-    connect(&session, &ReviewSession::placeChanged, this, &RepSheet::tell);
+    connect(&session.place(), &Place::changed, this, &RepSheet::tell);
 }
 
 void RepSheet::refresh() {
     if (!session_.review()) { // another clip, which is not measured yet
-        rows_.clear();
+        table_->setRows({});
         return tell();
     }
-    rows_ = repRows(*session_.review());
+    table_->setRows(repRows(*session_.review()));
     const QRectF crop = bodyCrop(*session_.review(), kShape, false);
     if (crop != crop_) small_.clear();
     crop_ = crop;
     std::set<int64_t> wanted; // in order of time, so that the decoder seldom seeks
-    for (const RepRow& row : rows_)
+    for (const RepRow& row : table_->rows())
         for (const RepCell& cell : row.cells)
             if (small_.try_emplace(cell.frame).second) wanted.insert(cell.frame);
     for (const int64_t frame : wanted) session_.frames()->wantSmall(frame);
-    resizeEvent(nullptr);
+    updateGeometries();
     tell();
 }
 
 void RepSheet::tell() {
-    if (session_.rep() < int(rows_.size())) {
-        const RepCell& c = rows_[size_t(session_.rep())].cells[size_t(session_.phase())];
-        setAccessibleDescription(
-            tr("Rep %1, %2: %3 %4 %5")
-                .arg(session_.rep() + 1)
-                .arg(repColumns(session_.exercise())[size_t(session_.phase())].first, c.number, c.beside, c.under));
-        const RepSheetLook now = look();
-        const QRectF box = now.box(session_.rep(), session_.phase());
-        if (box.top() < kHeadHeight)
-            verticalScrollBar()->setValue(verticalScrollBar()->value() + int(box.top()) - kHeadHeight);
-        if (const double below = box.top() + now.rowHeight() - viewport()->height(); below > 0)
-            verticalScrollBar()->setValue(verticalScrollBar()->value() + int(below));
-    } else {
-        setAccessibleDescription({});
-    }
+    const QModelIndex cell = table_->index(session_.place().rep(), int(session_.place().phase()));
+    setCurrentIndex(cell);
+    setAccessibleDescription(
+        cell.isValid() ? tr("%1, %2: %3")
+                             .arg(table_->headerData(cell.row(), Qt::Vertical, Qt::DisplayRole).toString(),
+                                  table_->headerData(cell.column(), Qt::Horizontal, Qt::DisplayRole).toString(),
+                                  cell.data().toString())
+                       : QString());
     viewport()->update();
 }
 
+void RepSheet::scrollTo(const QModelIndex& index, ScrollHint) {
+    if (!index.isValid()) return;
+    const RepSheetLook now = look();
+    const QRectF box = now.box(index.row(), Phase(index.column()));
+    if (box.top() < kHeadHeight)
+        verticalScrollBar()->setValue(verticalScrollBar()->value() + int(box.top()) - kHeadHeight);
+    if (const double below = box.top() + now.rowHeight() - viewport()->height(); below > 0)
+        verticalScrollBar()->setValue(verticalScrollBar()->value() + int(below));
+}
+
 RepSheetLook RepSheet::look() const {
-    RepSheetLook look{rows_, session_.moments(), small_, crop_};
+    RepSheetLook look{table_->rows(), session_.moments(), small_, crop_};
     look.width = viewport()->width(), look.scrolled = verticalScrollBar()->value();
-    if (!rows_.empty()) look.chosen = {session_.rep(), session_.phase()};
-    look.moment = session_.moment();
+    if (!table_->rows().empty()) look.chosen = {session_.place().rep(), session_.place().phase()};
+    look.moment = session_.place().moment();
     look.focus = hasFocus();
     look.shrinkInto(viewport()->height());
     return look;
 }
 
-std::optional<std::pair<int, Phase>> RepSheet::cellAt(const QPoint& at) const {
-    for (int rep = 0; rep < int(rows_.size()); ++rep)
-        for (int k = 0; k < kPhases; ++k)
-            if (look().box(rep, Phase(k)).adjusted(-4, -4, 4, 40).contains(at)) return std::pair(rep, Phase(k));
-    return std::nullopt;
+QRect RepSheet::visualRect(const QModelIndex& index) const {
+    constexpr int kWords = 40; // below the picture
+    if (!index.isValid()) return {};
+    return look().box(index.row(), Phase(index.column())).adjusted(-4, -4, 4, kWords).toAlignedRect();
 }
 
-void RepSheet::resizeEvent(QResizeEvent*) {
+QModelIndex RepSheet::indexAt(const QPoint& at) const {
+    for (int rep = 0; rep < table_->rowCount(); ++rep)
+        for (int k = 0; k < kPhases; ++k)
+            if (const QModelIndex cell = table_->index(rep, k); visualRect(cell).contains(at)) return cell;
+    return {};
+}
+
+void RepSheet::updateGeometries() {
+    QTableView::updateGeometries(); // also hides what stands in the corner
     verticalScrollBar()->setRange(0, std::max(0, int(look().height()) - viewport()->height()));
     verticalScrollBar()->setPageStep(viewport()->height());
     verticalScrollBar()->setSingleStep(28);
 }
 
+void RepSheet::scrollContentsBy(int, int) { viewport()->update(); }
+
 void RepSheet::mousePressEvent(QMouseEvent* e) {
-    if (const auto cell = cellAt(e->position().toPoint())) session_.choose(cell->first, cell->second);
+    if (const QModelIndex cell = indexAt(e->position().toPoint()); cell.isValid())
+        session_.place().choose(cell.row(), Phase(cell.column()));
 }
+
+void RepSheet::keyPressEvent(QKeyEvent* event) { event->ignore(); }
 
 bool RepSheet::viewportEvent(QEvent* e) {
     if (e->type() == QEvent::ToolTip && session_.review()) {
         const auto* help = static_cast<QHelpEvent*>(e);
-        if (const auto cell = cellAt(help->pos())) {
-            const RepCell& c = rows_[size_t(cell->first)].cells[size_t(cell->second)];
-            QToolTip::showText(help->globalPos(),
-                               tr("%1 at %2 s")
-                                   .arg(spoken(measureName(c.measure)))
-                                   .arg(coachLocale().toString(session_.clip().time_s[size_t(c.frame)], 'f', 2)));
-        }
+        if (const QModelIndex cell = indexAt(help->pos()); cell.isValid())
+            QToolTip::showText(help->globalPos(), cell.data(Qt::ToolTipRole).toString());
         return true;
     }
-    return QAbstractScrollArea::viewportEvent(e);
+    return QTableView::viewportEvent(e);
 }
 
 void RepSheet::paintEvent(QPaintEvent*) {
@@ -135,11 +151,11 @@ void RepSheet::paintEvent(QPaintEvent*) {
         putText(p, QRectF(0, kHeadHeight, viewport()->width(), 40), words, Size::Body, c.ink2);
         return;
     }
-    if (rows_.empty())
+    if (table_->rows().empty())
         putText(p, QRectF(0, kHeadHeight, viewport()->width(), 40),
                 tr("No repetition found: movement too small or landmark hidden."), Size::Body, c.ink2);
     const RepSheetLook now = look();
-    for (int rep = 0; rep < int(rows_.size()); ++rep)
+    for (int rep = 0; rep < table_->rowCount(); ++rep)
         if (const double top = now.box(rep, Phase::SetUp).top();
             top < viewport()->height() && top + now.rowHeight() > 0)
             drawRepRow(p, now, *session_.review(), rep);

@@ -46,8 +46,8 @@ void StagePicture::paintGhosts(QPainter& p) const {
 }
 
 void StagePicture::paintWords(QPainter& p) const {
-    const double t = session_.clip().time_s[size_t(session_.frame())];
-    QString where = tr("%1 s, frame %2").arg(coachLocale().toString(t, 'f', 2)).arg(session_.frame() + 1);
+    const double t = session_.clip().time_s[size_t(session_.place().frame())];
+    QString where = tr("%1 s, frame %2").arg(coachLocale().toString(t, 'f', 2)).arg(session_.place().frame() + 1);
     if (session_.review() && !session_.review()->events.reps.empty()) {
         const auto [rep, phase] = placeOf(session_.review()->events, t);
         where =
@@ -58,10 +58,10 @@ void StagePicture::paintWords(QPainter& p) const {
     p.setFont(face(Size::Small, QFont::Medium));
     if (damaged_)
         haloText(p, {16, 46}, tr("this frame is damaged; frame %1 is shown").arg(shown_ + 1));
-    else if (shown_ != session_.frame() && !image_.isNull())
+    else if (shown_ != session_.place().frame() && !image_.isNull())
         haloText(p, {16, 46}, tr("on its way; frame %1 is shown").arg(shown_ + 1));
-    if (bestOver_ && session_.review() && session_.moment() >= 0)
-        if (const auto pair = session_.review()->framePair(session_.moments()[size_t(session_.moment())].id))
+    if (bestOver_ && session_.review() && session_.place().moment() >= 0)
+        if (const auto pair = session_.review()->framePair(session_.moments()[size_t(session_.place().moment())].id))
             haloText(p, {width() - 16.0, 26},
                      tr("dashed: best, rep %1, %2 s")
                          .arg(pair->bestRep + 1)
@@ -92,12 +92,13 @@ void StagePicture::paintEvent(QPaintEvent*) {
         look.marks = mending_;
         look.selected = selected_.toStdString();
         const std::vector<Moment>& moments = session_.moments();
-        if (session_.moment() >= 0 && moments[size_t(session_.moment())].rep == session_.rep())
-            look.measure = moments[size_t(session_.moment())].measure;
-        else if (const auto rows = repRows(*review); session_.rep() < int(rows.size()))
-            look.measure = rows[size_t(session_.rep())].cells[size_t(session_.phase())].measure;
-        if (bestOver_ && session_.moment() >= 0)
-            if (const auto pair = review->framePair(moments[size_t(session_.moment())].id)) look.bestFrame = pair->best;
+        if (session_.place().moment() >= 0 && moments[size_t(session_.place().moment())].rep == session_.place().rep())
+            look.measure = moments[size_t(session_.place().moment())].measure;
+        else if (const auto rows = repRows(*review); session_.place().rep() < int(rows.size()))
+            look.measure = rows[size_t(session_.place().rep())].cells[size_t(session_.place().phase())].measure;
+        if (bestOver_ && session_.place().moment() >= 0)
+            if (const auto pair = review->framePair(moments[size_t(session_.place().moment())].id))
+                look.bestFrame = pair->best;
         drawBody(p, *review, shown_, look); // lines belong to the picture they lie on
     }
     if (!review || dragged_ || mending_) {

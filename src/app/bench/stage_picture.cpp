@@ -28,7 +28,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         mending_ = fitted_ = false;
         resetZoom();
         connect(session_.frames(), &FrameSource::arrived, this, [this](qint64 frame, const QImage& image) {
-            if (frame != session_.frame()) return;
+            if (frame != session_.place().frame()) return;
             damaged_ = image.isNull();
             if (!damaged_) image_ = image, shown_ = frame;
             update();
@@ -41,14 +41,16 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         if (!session_.isMarked() && !session_.isFiled()) startPlacing();
         emit stateChanged();
     });
-    connect(&session, &ReviewSession::placeChanged, this, [this, last = int64_t(0)]() mutable {
+    connect(&session.place(), &Place::changed, this, [this, last = int64_t(0)]() mutable {
         if (!session_.isOpen()) return;
-        const QImage there = session_.frames()->frame(session_.frame(), session_.frame() >= last ? 1 : -1);
-        last = session_.frame();
+        const QImage there =
+            session_.frames()->frame(session_.place().frame(), session_.place().frame() >= last ? 1 : -1);
+        last = session_.place().frame();
         if (!there.isNull()) {
-            image_ = there, shown_ = session_.frame(), damaged_ = false;
-        } else if (const auto [near, small] = session_.frames()->nearest(session_.frame());
-                   near >= 0 && std::abs(near - session_.frame()) < std::abs(shown_ - session_.frame())) {
+            image_ = there, shown_ = session_.place().frame(), damaged_ = false;
+        } else if (const auto [near, small] = session_.frames()->nearest(session_.place().frame());
+                   near >= 0 &&
+                   std::abs(near - session_.place().frame()) < std::abs(shown_ - session_.place().frame())) {
             image_ = small, shown_ = near;
         }
         update();
@@ -61,7 +63,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         if (isPlacing() || !session_.review()) startPlacing(); // undo brings a landmark back into the list
         update();
     });
-    connect(&session, &ReviewSession::proposalsChanged, this, [this] {
+    connect(&session.offered(), &OfferedMarks::changed, this, [this] {
         emit stateChanged();
         update();
     });
@@ -70,7 +72,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
 
 bool StagePicture::isPreview() const { return !image_.isNull() && image_.width() < session_.clip().width; }
 
-int64_t StagePicture::shownFrame() const { return image_.isNull() ? session_.frame() : shown_; }
+int64_t StagePicture::shownFrame() const { return image_.isNull() ? session_.place().frame() : shown_; }
 
 QTransform StagePicture::view() const {
     const double w = std::max(1, session_.clip().width), h = std::max(1, session_.clip().height);
@@ -109,7 +111,7 @@ void StagePicture::skipPlacing() {
 
 std::map<QString, ProposedMark> StagePicture::ghosts() const {
     std::map<QString, ProposedMark> out;
-    const Proposals* p = session_.proposals();
+    const Proposals* p = session_.offered().proposals();
     if (!p || session_.isFiled() || session_.review() || p->frame != shownFrame()) return out;
     for (const auto& [name, mark] : p->marks)
         if (const QString n = QString::fromStdString(name); !skipped_.contains(n)) out[n] = mark;
@@ -117,13 +119,13 @@ std::map<QString, ProposedMark> StagePicture::ghosts() const {
 }
 
 void StagePicture::goToProposals() {
-    if (const Proposals* p = session_.proposals()) session_.setFrame(p->frame);
+    if (const Proposals* p = session_.offered().proposals()) session_.place().setFrame(p->frame);
 }
 
 void StagePicture::confirmGhosts() {
-    if (!session_.proposals() || session_.review()) return;
+    if (!session_.offered().proposals() || session_.review()) return;
     goToProposals();
-    session_.confirmProposals(skipped_);
+    session_.offered().confirm(skipped_);
 }
 
 void StagePicture::setBestOver(bool on) {
@@ -220,7 +222,7 @@ void StagePicture::nudge(const QPointF& px) {
     const auto it = marks.find(selected_);
     if (it == marks.end()) return;
     const QPointF to = it->second + px;
-    session_.setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
+    session_.deciding().setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
 }
 
 void StagePicture::snapSelected() {
@@ -251,12 +253,12 @@ void StagePicture::snapSelected() {
     if (isPlacing())
         cursor_ = to;
     else if (QLineF(to, *at).length() > 0.05)
-        session_.setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
+        session_.deciding().setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
     update();
 }
 
 void StagePicture::markInvisible() {
-    if (!selected_.isEmpty()) session_.setMark(shownFrame(), selected_.toStdString(), std::nullopt);
+    if (!selected_.isEmpty()) session_.deciding().setMark(shownFrame(), selected_.toStdString(), std::nullopt);
 }
 
 void StagePicture::place(const QPointF& clip) {
@@ -264,7 +266,8 @@ void StagePicture::place(const QPointF& clip) {
         return;
     const QString name = toPlace_.front();
     selected_ = name;
-    session_.setMark(shownFrame(), name.toStdString(), Point2(clip.x(), clip.y())); // marksChanged renews the list
+    session_.deciding().setMark(shownFrame(), name.toStdString(),
+                                Point2(clip.x(), clip.y())); // marksChanged renews the list
 }
 
 void StagePicture::offerSticker(const QPointF& clip) {
@@ -359,7 +362,7 @@ void StagePicture::mouseReleaseEvent(QMouseEvent* e) {
     dragged_.reset();
     sticker_.reset();
     if (moved) // a ghost that is only clicked is agreed to where it lies
-        session_.setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
+        session_.deciding().setMark(shownFrame(), selected_.toStdString(), Point2(to.x(), to.y()));
     update();
 }
 

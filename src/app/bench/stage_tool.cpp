@@ -9,7 +9,7 @@ namespace deft::ui {
 
 StageTool::StageTool(ReviewSession& session, StagePicture& stage) : QObject(&stage), session_(session), stage_(stage) {
     stage.installEventFilter(this);
-    connect(&session, &ReviewSession::placeChanged, this, [this] { cancel(); });
+    connect(&session.place(), &Place::changed, this, [this] { cancel(); });
     connect(&session, &ReviewSession::opened, this, [this] { cancel(); });
 }
 

@@ -11,10 +11,10 @@ namespace deft::ui {
 Threads::Threads(ReviewSession& session, QWidget* parent) : Panel(tr("Time plots"), parent), session_(session) {
     connect(&session, &ReviewSession::opened, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, qOverload<>(&QWidget::update));
-    connect(&session, &ReviewSession::placeChanged, this, [this] {
+    connect(&session.place(), &Place::changed, this, [this] {
         if (session_.isOpen())
             setAside(tr("%1 of %2 s")
-                         .arg(coachLocale().toString(session_.clip().time_s[size_t(session_.frame())], 'f', 1))
+                         .arg(coachLocale().toString(session_.clip().time_s[size_t(session_.place().frame())], 'f', 1))
                          .arg(coachLocale().toString(session_.clip().duration_s, 'f', 1)));
     });
 }
@@ -22,13 +22,14 @@ Threads::Threads(ReviewSession& session, QWidget* parent) : Panel(tr("Time plots
 void Threads::goTo(const QMouseEvent* e) {
     if (!session_.isOpen() || !(e->buttons() & Qt::LeftButton)) return;
     const QRectF a = threadsArea(body());
-    session_.setFrame(session_.clip().frameAt((e->position().x() - a.left()) / a.width() * session_.clip().duration_s));
+    session_.place().setFrame(
+        session_.clip().frameAt((e->position().x() - a.left()) / a.width() * session_.clip().duration_s));
 }
 
 void Threads::paintBody(QPainter& p, const QRect& body) {
     if (session_.isOpen())
         drawThreads(p, body, session_.clip(), session_.review(),
-                    {session_.moments(), session_.moment(), session_.frame()});
+                    {session_.moments(), session_.place().moment(), session_.place().frame()});
 }
 
 } // namespace deft::ui

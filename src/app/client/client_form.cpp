@@ -143,7 +143,7 @@ void ClientForm::keep() {
                                 address, language_->currentData().toString().toStdString(), intake_->flags(), consent(),
                                 same_->currentData().toLongLong()});
         !ok) {
-        emit failed(tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
+        emit failed(tr("Not saved: %1.").arg(said(ok.error())));
         return;
     }
     emit left();

@@ -145,8 +145,8 @@ void DecidedPanel::paintBody(QPainter& p, const QRect& body) {
     line(stepWords(r->step), Size::Body, c.ink, QFont::DemiBold);
     if (r->step != "stop" && r->step != "ask-again")
         line(targetWords(record_.story()->exercise, r->next), Size::Large, c.ink, QFont::DemiBold);
-    for (const std::string& s : r->arithmetic) line(QString::fromStdString(s), Size::Small, c.ink, QFont::Medium);
-    for (const std::string& s : r->because) line(QString::fromStdString(s), Size::Small, c.ink2, QFont::Normal);
+    for (const Message& m : r->arithmetic) line(said(m), Size::Small, c.ink, QFont::Medium);
+    for (const Message& m : r->because) line(said(m), Size::Small, c.ink2, QFont::Normal);
 }
 
 } // namespace deft::ui

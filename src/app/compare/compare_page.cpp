@@ -15,7 +15,7 @@ ComparePage::ComparePage(ReviewSession& session, Library& library, QWidget* pare
     : QWidget(parent), comparison_(session, library) {
     pictures_ = new PairPicture(comparison_);
     place_ = new PlaceStrip(comparison_);
-    table_ = new DifferenceTable(comparison_);
+    table_ = new DifferencePanel(comparison_);
     weeks_ = new WeeksPanel(tr("this clip"));
     setFocusPolicy(Qt::StrongFocus);
     auto* choice = new QHBoxLayout;

@@ -6,7 +6,7 @@
 
 namespace deft::ui {
 
-class DifferenceTable;
+class DifferencePanel;
 class KeyButton;
 class PairPicture;
 class PlaceStrip;
@@ -32,7 +32,7 @@ private:
     Comparison comparison_;
     PairPicture* pictures_;
     PlaceStrip* place_;
-    DifferenceTable* table_;
+    DifferencePanel* table_;
     WeeksPanel* weeks_;
     std::array<KeyButton*, 4> kinds_;
 };

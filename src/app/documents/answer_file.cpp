@@ -11,7 +11,7 @@ Result<std::string> answerIn(const std::string& form, const Answer& answer, cons
     if (form == "pdf") return printedPage(answerHtml(answer, pictures));
     if (form == "text") return answerText(answer);
     if (form == "eml") return answerMail(answer, who, pictures);
-    return fail(Errc::Unsupported, "\"" + form + "\" is no form of an answer: html, pdf, text or eml");
+    return fail(Errc::Unsupported, {"\"{form}\" is no form of an answer: html, pdf, text or eml", {{"form", form}}});
 }
 
 } // namespace deft::ui

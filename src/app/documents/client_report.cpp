@@ -66,7 +66,7 @@ Result<void> writeClientReport(const ClientStory& story, const std::string& clie
         drawLadder(p, section(QObject::tr("Ladder"), {}, ladder), story);
         const FiledReview& last = story.reviews.back();
         QStringList sums;
-        for (const std::string& s : last.arithmetic) sums << QString::fromStdString(s);
+        for (const Message& m : last.arithmetic) sums << said(m);
         const QRectF decided = section(QObject::tr("Decided, %1").arg(dayAndYear(last.date)), stepWords(last.step), 56);
         putText(p, QRectF(decided.left(), decided.top(), width, 26), targetWords(story.exercise, last.next),
                 Size::Large, c.ink, QFont::DemiBold);

@@ -41,7 +41,8 @@ Result<void> writeDrawing(const std::filesystem::path& path, const QSize& size, 
         pdf.setPageMargins({});
         onto(pdf);
     } else {
-        return fail(Errc::Unsupported, path.string() + ": end the name in .png, .svg or .pdf");
+        return fail(Errc::Unsupported, {"{file}: end the name in one of {known}",
+                                        {{"file", path.string()}, {"known", ".png, .svg, .pdf"}}});
     }
     const QByteArray bytes = buffer.data();
     return writeFileAtomically(path, std::string_view(bytes.constData(), size_t(bytes.size())));

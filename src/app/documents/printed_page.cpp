@@ -87,13 +87,14 @@ Result<std::string> printedPage(const std::string& html) {
     if (!printer.waitForFinished(kPrint_ms) || printer.exitCode() != 0) {
         printer.kill();
         printer.waitForFinished();
-        return fail(Errc::Unsupported, "the page could not be printed (" +
-                                           printer.readAllStandardError().simplified().right(200).toStdString() + ")");
+        return fail(Errc::Unsupported,
+                    {"the page could not be printed ({why})",
+                     {{"why", printer.readAllStandardError().simplified().right(200).toStdString()}}});
     }
     try {
         return withAlternativeTexts(printer.readAllStandardOutput().toStdString(), alternativeTexts(html));
     } catch (const std::exception& e) {
-        return fail(Errc::Unsupported, std::string("the page could not be printed (") + e.what() + ")");
+        return fail(Errc::Unsupported, {"the page could not be printed ({why})", {{"why", e.what()}}});
     }
 }
 

@@ -21,8 +21,9 @@ Result<std::string> programmeIn(const std::string& ending, const ProgrammeJob& j
     if (ending == ".pdf") return practiceSheet(*job.catalogue, job.programme, job.extras).and_then(printedPage);
     if (ending == ".ics")
         return programmeCalendar(*job.catalogue, job.programme, job.revision, job.today, job.extras.language);
-    if (ending == ".json") return toText(toJson(job.programme));
-    return fail(Errc::Unsupported, "\"" + ending + "\" is no form of a programme: .html, .pdf, .ics or .json");
+    if (ending == ".json") return toText(toJson(job.programme, *job.catalogue->language("en")));
+    return fail(Errc::Unsupported,
+                {"\"{ending}\" is no form of a programme: .html, .pdf, .ics or .json", {{"ending", ending}}});
 }
 
 Result<std::string> programmeMail(const ProgrammeJob& job, const std::filesystem::path& beside,

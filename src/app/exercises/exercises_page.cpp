@@ -130,8 +130,8 @@ void ExercisesPage::refresh() {
 
 void ExercisesPage::choose(const std::string& id) {
     for (int i = 0; i < list_->count(); ++i)
-        if (list_->item(i)->data(Qt::UserRole).toString().toStdString() == id) list_->setCurrentRow(i);
-    showChosen();
+        if (list_->item(i)->data(Qt::UserRole).toString().toStdString() == id)
+            return list_->currentRow() == i ? showChosen() : list_->setCurrentRow(i); // which shows it
 }
 
 std::string ExercisesPage::chosen() const {
@@ -146,10 +146,9 @@ void ExercisesPage::step(int by) {
 
 void ExercisesPage::setEditing(bool editing) {
     pages_->setCurrentIndex(editing ? 1 : 0);
-    if (editing)
-        editor_->text().setFocus();
-    else
-        list_->setFocus();
+    if (!editing) return list_->setFocus();
+    if (const auto e = library_.catalogue()->exercise(chosen())) editor_->edit(*e);
+    editor_->text().setFocus();
 }
 
 void ExercisesPage::showChosen() {
@@ -162,7 +161,7 @@ void ExercisesPage::showChosen() {
     edit_->setEnabled(e.has_value());
     if (!e) {
         about_->clear();
-        text_->setPlainText(QString::fromStdString(e.error().detail + "."));
+        text_->setPlainText(ui::said(e.error()) + QLatin1Char('.'));
         return;
     }
     QStringList views, names;
@@ -174,7 +173,7 @@ void ExercisesPage::showChosen() {
     about_->setText(about);
     text_->setHtml(exercisePage(*catalogue, *e));
     text_->verticalScrollBar()->setValue(0);
-    editor_->edit(*e);
+    if (isEditing()) editor_->edit(*e);
 }
 
 } // namespace deft::ui

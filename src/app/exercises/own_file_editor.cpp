@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/exercises/own_file_editor.h"
 
+#include "app/theme/words.h"
+
 #include "app/theme/palette.h"
 #include "base/files.h"
 #include "base/json.h"
@@ -82,7 +84,7 @@ void OwnFileEditor::check() {
     const std::string name = id_ + ".json";
     auto e = parseJson(words, name).and_then([&](const Json& j) { return library_.catalogue()->parse(j, name); });
     if (!e)
-        verdict_->setText(QString::fromStdString(e.error().detail));
+        verdict_->setText(ui::said(e.error()));
     else if (e->id != id_)
         verdict_->setText(tr("%1.json: /id should stay “%1”").arg(QString::fromStdString(id_)));
     else
@@ -98,7 +100,7 @@ void OwnFileEditor::save() {
     std::filesystem::create_directories(folder_, ec);
     const auto ok = writeFileAtomically(file(), text_->toPlainText().toStdString());
     emit said(ok ? tr("Saved. The open review uses it, and so do those opened from now on.")
-                 : tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
+                 : tr("Not saved: %1.").arg(ui::said(ok.error())));
     if (ok) emit changed();
 }
 

@@ -3,7 +3,7 @@
 
 #include "app/theme/palette.h"
 #include "app/theme/words.h"
-#include "language/numbers.h"
+#include "base/numbers.h"
 #include "readings/readings.h"
 
 #include <QObject>

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/practice/practice_page.h"
 
+#include "app/theme/words.h"
+
 #include "app/practice/noise_panel.h"
 #include "app/session/own_marking.h"
 #include "base/data_folder.h"

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/practice/practice_round.h"
 
+#include "app/theme/words.h"
+
 #include "figure/film.h"
 #include "marks/names.h"
 
@@ -37,8 +39,8 @@ Result<std::vector<PracticePicture>> picturesOf(const Catalogue& catalogue, cons
                 p.asked.push_back(name);
         if (const auto exercise = catalogue.exercise(exerciseIn(scene->position))) p.exercise = *exercise;
         if (p.asked.empty())
-            return fail(Errc::BadFormat,
-                        file.string() + ": no landmark of its marks can be seen, so none can be asked");
+            return fail(Errc::BadFormat, {"{file}: no landmark of its marks can be seen, so none can be asked",
+                                          {{"file", file.string()}}});
         pictures.push_back(std::move(p));
     }
     return pictures;
@@ -71,7 +73,7 @@ void PracticeRound::makeNext() {
              [this](const Result<std::vector<PracticePicture>>& pictures) {
                  if (!pictures) {
                      begun_ = false;
-                     emit failed(QString::fromStdString(pictures.error().detail));
+                     emit failed(said(pictures.error()));
                      return emit changed();
                  }
                  made_.insert(made_.end(), pictures->begin(), pictures->end());
@@ -128,7 +130,7 @@ void PracticeRound::finish() {
     if (const auto noise = markingNoise(marks))
         noise_ = *noise;
     else
-        emit failed(QString::fromStdString(noise.error().detail));
+        emit failed(said(noise.error()));
 }
 
 } // namespace deft::ui

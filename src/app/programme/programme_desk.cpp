@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/programme/programme_desk.h"
 
+#include "app/theme/words.h"
+
 #include "app/session/usual_schools.h"
 #include "base/dates.h"
 
@@ -41,7 +43,7 @@ void ProgrammeDesk::show(int64_t client) {
     auto proposed = isEmpty()   ? Result<ProposedProgramme>(fail(Errc::NotFound, ""))
                     : running() ? growProgramme(*library_.catalogue(), need_, running()->programme)
                                 : proposeProgramme(*library_.catalogue(), need_);
-    if (!isEmpty() && !proposed) trouble_ = QString::fromStdString(proposed.error().detail);
+    if (!isEmpty() && !proposed) trouble_ = ui::said(proposed.error());
     if (proposed) leftOut_ = proposed->leftOut;
     if (draft && trouble_.isEmpty())
         programme_ = *draft;
@@ -84,7 +86,7 @@ void ProgrammeDesk::take(const Programme& programme) {
     programme_ = programme;
     chosen_ = programme_.items.empty() ? -1 : std::clamp(chosen_, 0, int(programme_.items.size()) - 1);
     if (auto ok = library_.saveProgrammeDraft(client_.id, programme_); !ok)
-        emit said(tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
+        emit said(tr("Not saved: %1.").arg(ui::said(ok.error())));
     emit changed();
 }
 
@@ -105,7 +107,7 @@ void ProgrammeDesk::propose() {
     need.minutes = programme_.minutes, need.uid = programme_.uid;
     need.goals = programme_.goals, need.reminder = programme_.reminder;
     auto proposed = proposeProgramme(*library_.catalogue(), need);
-    if (!proposed) return emit said(tr("Not proposed: %1.").arg(QString::fromStdString(proposed.error().detail)));
+    if (!proposed) return emit said(tr("Not proposed: %1.").arg(ui::said(proposed.error())));
     leftOut_ = std::move(proposed->leftOut);
     if (proposed->programme == programme_) return emit said(tr("It is as it would be proposed."));
     change(tr("propose"), std::move(proposed->programme));
@@ -120,13 +122,13 @@ void ProgrammeDesk::begin(const QString& what, const Programme& from) {
     const QString done = what.left(1).toUpper() + what.mid(1);
     emit said(open.leftOut.empty() ? tr("%1.").arg(done)
                                    : tr("%1, without %2.")
-                                         .arg(done, QString::fromStdString(open.leftOut.front().name + " (" +
-                                                                           open.leftOut.front().why + ")")));
+                                         .arg(done, spoken(open.leftOut.front().name) + QStringLiteral(" (") +
+                                                        ui::said(open.leftOut.front().why) + QLatin1Char(')')));
 }
 
 void ProgrammeDesk::useTemplate(const std::string& name) {
     const auto from = library_.programmeTemplate(name);
-    if (!from) return emit said(tr("Not used: %1.").arg(QString::fromStdString(from.error().detail)));
+    if (!from) return emit said(tr("Not used: %1.").arg(ui::said(from.error())));
     begin(tr("begun from the template %1").arg(QString::fromStdString(name)), *from);
 }
 
@@ -134,13 +136,13 @@ void ProgrammeDesk::saveTemplate(const std::string& name) {
     if (programme_.items.empty()) return emit said(tr("There is no exercise in it."));
     const auto ok = library_.saveTemplate(name, programme_);
     emit said(ok ? tr("Kept as the template %1; the client is not in it.").arg(QString::fromStdString(name))
-                 : tr("Not kept: %1.").arg(QString::fromStdString(ok.error().detail)));
+                 : tr("Not kept: %1.").arg(ui::said(ok.error())));
 }
 
 void ProgrammeDesk::removeTemplate(const std::string& name) {
     const auto ok = library_.removeTemplate(name);
     emit said(ok ? tr("The template %1 is gone.").arg(QString::fromStdString(name))
-                 : tr("Not removed: %1.").arg(QString::fromStdString(ok.error().detail)));
+                 : tr("Not removed: %1.").arg(ui::said(ok.error())));
 }
 
 bool ProgrammeDesk::isLookedAtAgain(const std::string& exercise) const {
@@ -209,7 +211,7 @@ void ProgrammeDesk::stepVersion(int by) {
     const int at = plain->versionIndex(now->target.version) + by;
     if (at < 0 || at >= int(plain->ladder.size())) return emit said(tr("There is no other version."));
     auto next = newItem(*library_.catalogue(), need_, now->exercise, plain->ladder[size_t(at)].id);
-    if (!next) return emit said(tr("Locked: %1.").arg(QString::fromStdString(next.error().detail)));
+    if (!next) return emit said(tr("Locked: %1.").arg(ui::said(next.error())));
     next->because = {"version chosen by the coach"};
     replace(std::move(*next));
 }

@@ -201,7 +201,7 @@ void DoseForm::keep() {
     item.rest_s = rest_->value();
     if (watch_->text() != spoken(item.watch)) item.watch = watch_->text().toStdString(); // else as its file says it
     if (!(item.target == desk_.item()->target) &&
-        std::find(item.because.begin(), item.because.end(), "dose changed by the coach") == item.because.end())
+        std::find(item.because.begin(), item.because.end(), Message("dose changed by the coach")) == item.because.end())
         item.because.push_back("dose changed by the coach");
     desk_.replace(std::move(item));
     refresh();

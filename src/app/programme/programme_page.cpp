@@ -221,7 +221,8 @@ void ProgrammePage::refresh() {
     if (!desk_.trouble().isEmpty()) known.push_back({tr("Stop"), desk_.trouble(), true});
     answers_->setFacts(known);
     std::vector<FactsPanel::Fact> out;
-    for (const LeftOut& l : desk_.leftOut()) out.push_back({QString(), text(l.name) + QStringLiteral(": ") + text(l.why)});
+    for (const LeftOut& l : desk_.leftOut())
+        out.push_back({QString(), text(l.name) + QStringLiteral(": ") + said(l.why)});
     left_->setFacts(out);
     left_->setVisible(!out.empty());
     std::vector<FactsPanel::Fact> other;
@@ -236,8 +237,7 @@ void ProgrammePage::refresh() {
         const auto e = desk_.exercise(*item);
         why_->setTitle(e ? text(e->name) : tr("Why it is here"));
         if (e && e->series) why.push_back({tr("For"), text(e->series->purpose)});
-        for (const std::string& line : item->because)
-            why.push_back({why.size() == 1 ? tr("Why") : QString(), text(line)});
+        for (const Message& line : item->because) why.push_back({why.size() == 1 ? tr("Why") : QString(), said(line)});
         if (desk_.isLookedAtAgain(item->exercise))
             why.push_back({tr("Again"), tr("filmed again on %1").arg(dayWords(desk_.programme().lookAgain->on))});
     }

@@ -60,7 +60,7 @@ void ProgrammeTable::refresh() {
     for (const ProgrammeItem& item : desk_.programme().items) {
         const auto e = desk_.exercise(item);
         Row row;
-        row.why = item.because.empty() ? QString() : spoken(item.because.front());
+        row.why = item.because.empty() ? QString() : said(item.because.front());
         if (!e) {
             row.what = QString::fromStdString(item.exercise), row.why = tr("its file cannot be read");
         } else {

@@ -54,7 +54,7 @@ Seen lookAt(const Library& library, const Clip& clip) {
     auto reader = ClipReader::open(clip.draft.clipPath, clip.draft.part);
     if (!reader && clip.filed && reader.error().code == Errc::NotFound)
         return {{}, QObject::tr("its film has gone; the numbers are kept")};
-    if (!reader) return {{}, QString::fromStdString(reader.error().detail)};
+    if (!reader) return {{}, said(reader.error())};
     int64_t frame = reader->info().frames() / 2;
     QRectF crop(0, 0, reader->info().width, reader->info().height);
     std::optional<Review> review;
@@ -119,7 +119,7 @@ void ClipList::refresh() {
     for (const Aside& a : library_.asides("picture"))
         for (Entry& e : entries_)
             if (std::to_string(e.clip.id) == a.subject)
-                e.seen = true, e.found = tr("not looked at: %1. R tries again").arg(QString::fromStdString(a.why));
+                e.seen = true, e.found = tr("not looked at: %1. R tries again").arg(said(a.why));
     touched_.clear();
     endResetModel();
     lookAtNext();

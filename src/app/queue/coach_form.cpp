@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/queue/coach_form.h"
 
+#include "app/theme/words.h"
+
 #include "app/theme/palette.h"
 
 #include <QFormLayout>
@@ -54,7 +56,7 @@ void CoachForm::keep() {
         return;
     }
     if (auto ok = library_.setCoach(coach); !ok) {
-        emit said(tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
+        emit said(tr("Not saved: %1.").arg(ui::said(ok.error())));
         return;
     }
     emit said(coach.name.empty() ? QString() : tr("New answers are signed by %1.").arg(name_->text().trimmed()));

@@ -77,7 +77,7 @@ void MailList::toggleSent() {
     const MadeLetter* l = chosen();
     if (!l) return;
     if (const auto ok = library_.setMailSent(l->review, l->mail.sent.empty()); !ok)
-        emit said(tr("Not changed: %1.").arg(QString::fromStdString(ok.error().detail)));
+        emit said(tr("Not changed: %1.").arg(ui::said(ok.error())));
     refresh();
 }
 

@@ -344,7 +344,7 @@ void NewClipForm::keep(int64_t client) {
                   if (kept)
                       finish(client, kept->path, kept->sha256);
                   else
-                      emit failed(tr("Not added: %1.").arg(QString::fromStdString(kept.error().detail)));
+                      emit failed(tr("Not added: %1.").arg(said(kept.error())));
               });
 }
 
@@ -372,7 +372,7 @@ ReviewInputs NewClipForm::filledIn(ReviewInputs in) const {
 
 void NewClipForm::finish(int64_t client, const std::filesystem::path& file, const std::string& sha256) {
     const auto refused = [this](const Error& e) {
-        emit failed(QString::fromStdString((clip_ ? "Not corrected: " : "Not added: ") + e.detail + "."));
+        emit failed((clip_ ? tr("Not corrected: %1.") : tr("Not added: %1.")).arg(said(e)));
     };
     const std::string exercise = exercise_->currentData().toString().toStdString();
     Arrival a;

@@ -262,7 +262,7 @@ void QueuePage::openChosen() {
 void QueuePage::bringIn(const QString& path) {
     auto reader = ClipReader::open(path.toStdString());
     if (!reader) {
-        emit failed(tr("Not opened: %1. Nothing was changed.").arg(QString::fromStdString(reader.error().detail)));
+        emit failed(tr("Not opened: %1. Nothing was changed.").arg(said(reader.error())));
         return;
     }
     const ClipInfo& c = reader->info();

@@ -1,14 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/backlog.h"
 
+#include "app/theme/words.h"
+
 #include <algorithm>
 
 namespace deft::ui {
 
 Backlog::Backlog(Library& library, const char* kind, QObject* parent)
     : QObject(parent), library_(library), kind_(kind) {
-    for (const Aside& a : library.asides(kind))
-        givenUp_[QString::fromStdString(a.subject).toLongLong()] = QString::fromStdString(a.why);
+    for (const Aside& a : library.asides(kind)) givenUp_[QString::fromStdString(a.subject).toLongLong()] = a.why;
 }
 
 void Backlog::look(const std::vector<Clip>& clips, bool first) {
@@ -43,7 +44,7 @@ void Backlog::next() {
 void Backlog::stopOne(int64_t clip) {
     waiting_.erase(std::remove_if(waiting_.begin(), waiting_.end(), [&](const Clip& w) { return w.id == clip; }),
                    waiting_.end());
-    givenUp_[clip] = tr("stopped by you");
+    givenUp_[clip] = tr("stopped by you").toStdString();
     if (now_ != clip) return;
     job_.stop();
     (void)library_.end(kind_, subject(clip));
@@ -59,17 +60,17 @@ void Backlog::retry(const Clip& clip) {
 
 QString Backlog::troubleOf(int64_t clip) const {
     const auto it = givenUp_.find(clip);
-    return it == givenUp_.end() ? QString() : it->second;
+    return it == givenUp_.end() ? QString() : said(it->second);
 }
 
-void Backlog::done(const QString& trouble) {
+void Backlog::done(const Message& trouble) {
     const int64_t clip = now_;
     now_ = 0;
-    if (trouble.isEmpty()) {
+    if (trouble.empty()) {
         (void)library_.end(kind_, subject(clip));
     } else {
         givenUp_[clip] = trouble;
-        (void)library_.putAside({kind_, subject(clip), trouble.toStdString()});
+        (void)library_.putAside({kind_, subject(clip), trouble});
     }
     emit ready(clip);
     if (now_ == 0) next();

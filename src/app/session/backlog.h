@@ -37,7 +37,7 @@ protected:
     virtual bool needs(const Clip& clip) const = 0;
     /// Starts the work on `job_` and calls done() when it has ended, whatever came of it.
     virtual void start(const Clip& clip) = 0;
-    void done(const QString& trouble = {});
+    void done(const Message& trouble = {});
 
     Library& library_;
     BackgroundJob job_;
@@ -47,7 +47,7 @@ private:
     const char* kind_;
     void next();
     std::deque<Clip> waiting_;
-    std::map<int64_t, QString> givenUp_;
+    std::map<int64_t, Message> givenUp_;
     int64_t now_ = 0;
 };
 

@@ -55,7 +55,7 @@ void Comparison::goToFrameOfBench() {
     fromBench_ = false;
     const Side& now = (*sides_)[1];
     if (now.review != session_.review()) return;
-    const double t = session_.clip().time_s[size_t(session_.frame())];
+    const double t = session_.clip().time_s[size_t(session_.place().frame())];
     for (int k = 0; k < pairs(); ++k)
         if (const Rep& rep = now.reps[size_t(k)]; t >= rep.start_s && t <= rep.end_s)
             rep_ = k, place_ = alignedPlace(rep, t);
@@ -125,9 +125,7 @@ void Comparison::withReview(int64_t clip, const std::function<void(const Review&
     job_.run([&library = library_, inputs = stored->draft](
                  StopToken stop, const ProgressFn& progress) { return measureStored(library, inputs, stop, progress); },
              [this, inputs = stored->draft, then](Result<Review> review) {
-                 if (!review)
-                     return nothing(
-                         tr("The other clip cannot be shown: %1.").arg(QString::fromStdString(review.error().detail)));
+                 if (!review) return nothing(tr("The other clip cannot be shown: %1.").arg(said(review.error())));
                  other_ = std::make_unique<Review>(std::move(*review));
                  otherFrames_ = std::make_unique<FrameSource>(inputs.clipPath, inputs.part);
                  if (other_->events.reps.empty()) return nothing(tr("No rep and no hold was found in the other clip."));

@@ -26,11 +26,12 @@ std::string formatIn(const std::string& text) {
 Result<FileKind> kindOf(const std::filesystem::path& file) {
     std::error_code ec;
     if (std::filesystem::is_directory(file, ec)) return FileKind{FileKind::Folder, {}};
-    if (!std::filesystem::exists(file, ec)) return fail(Errc::NotFound, file.string() + ": there is no such file");
+    if (!std::filesystem::exists(file, ec))
+        return fail(Errc::NotFound, {"{file}: there is no such file", {{"file", file.string()}}});
     std::ifstream in(file, std::ios::binary);
     std::string bytes(kBeginning, '\0');
     in.read(bytes.data(), std::streamsize(bytes.size()));
-    if (in.bad() || !in.is_open()) return fail(Errc::NotReadable, file.string() + " cannot be read");
+    if (in.bad() || !in.is_open()) return fail(Errc::NotReadable, {"{file} cannot be read", {{"file", file.string()}}});
     bytes.resize(size_t(in.gcount()));
     if (bytes.starts_with("PK\3\4"))
         return FileKind{bytes.find("review.json") != std::string::npos ? FileKind::Bundle : FileKind::Other, {}};

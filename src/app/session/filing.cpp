@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/filing.h"
 
+#include "app/theme/words.h"
+
 #include "app/documents/letter_films.h"
 
 #include <algorithm>
@@ -58,7 +60,7 @@ void Filing::record() {
         letter.id = ids->front();
         emit filed(letter);
     } else {
-        emit failed(sheet.reviews.front().clip, QString::fromStdString(ids.error().detail));
+        emit failed(sheet.reviews.front().clip, said(ids.error()));
     }
     next();
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/inbox.h"
 
+#include "app/theme/words.h"
+
 #include "app/session/usual_schools.h"
 #include "store/intake.h"
 
@@ -79,7 +81,7 @@ void Inbox::seen(Result<InboxContent> content) {
     const auto before = std::tuple(refused_.size(), questions_.size(), loose_, trouble_);
     refused_.clear(), loose_.clear(), trouble_.clear();
     if (!content) {
-        trouble_ = QString::fromStdString(content.error().detail);
+        trouble_ = said(content.error());
     } else {
         refused_ = std::move(content->refused), loose_ = std::move(content->loose);
         const auto aside = library_.asides(kNoteWork);
@@ -109,13 +111,13 @@ void Inbox::takeHome(const InboxContent::Home& home) {
         std::find_if(aside.begin(), aside.end(), [&](const Aside& a) { return a.subject == subjectOf(home.file); });
     if (known != aside.end()) return void(refused_.push_back({home.file, known->why}));
     const auto client = takePractice(library_, home.note);
-    if (!client) return refuse(home.file, client.error().detail);
+    if (!client) return refuse(home.file, client.error().message);
     std::error_code ec;
     std::filesystem::remove(home.file, ec);
     emit practised(home.note, *client);
 }
 
-void Inbox::refuse(const std::filesystem::path& note, const std::string& why) {
+void Inbox::refuse(const std::filesystem::path& note, const Message& why) {
     (void)library_.putAside({kNoteWork, subjectOf(note), why});
     refused_.push_back({note, why});
     emit changed();
@@ -138,7 +140,7 @@ void Inbox::next() {
 void Inbox::took(const InboxContent::Item& item, const Result<KeptClip>& kept) {
     (void)library_.end(kNoteWork, std::exchange(now_, {}));
     if (!kept) {
-        if (kept.error().code != Errc::Cancelled) refuse(item.note, kept.error().detail);
+        if (kept.error().code != Errc::Cancelled) refuse(item.note, kept.error().message);
         return;
     }
     const std::string today = QDate::currentDate().toString(Qt::ISODate).toStdString();
@@ -162,7 +164,7 @@ void Inbox::took(const InboxContent::Item& item, const Result<KeptClip>& kept) {
         questions_.push_back({item, library_.clientsLike(item.parcel().client)});
         emit changed();
     } else if (clip.error().code != Errc::Conflict) {
-        refuse(item.note, clip.error().detail);
+        refuse(item.note, clip.error().message);
     }
 }
 

@@ -48,7 +48,7 @@ private:
     void next();
     void took(const InboxContent::Item& item, const Result<KeptClip>& kept);
     void takeHome(const InboxContent::Home& home);
-    void refuse(const std::filesystem::path& note, const std::string& why);
+    void refuse(const std::filesystem::path& note, const Message& why);
 
     Library& library_;
     std::filesystem::path folder_;

@@ -30,7 +30,7 @@ void Measurer::start(const Clip& clip) {
                 library_.cacheTracks(measured->first, measured->second);
                 if (!(measured->first.marks == clip.draft.marks)) library_.cacheTracks(clip.draft, measured->second);
             }
-            done(measured ? QString() : QString::fromStdString(measured.error().detail));
+            done(measured ? Message() : measured.error().message);
         });
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/outgoing.h"
 
+#include "app/theme/words.h"
+
 #include "answer/calendar.h"
 #include "app/documents/letter_films.h"
 #include "app/documents/reply_clip.h"
@@ -42,7 +44,7 @@ Result<MadeMail> makeMail(const std::vector<std::shared_ptr<const Review>>& revi
         } else if (ok.error().code == Errc::Cancelled) {
             return tl::unexpected(ok.error());
         } else if (std::any_of(own.parts.begin(), own.parts.end(), isCorrection)) {
-            made.without = "without a reply clip: " + ok.error().detail;
+            made.without = {"without a reply clip: {what}", {{"what", ok.error().message}}};
         } // else nothing was to be corrected, so nobody misses a clip of it
     }
     if (const auto calendar = calendarOf(letter, reviews))
@@ -155,8 +157,8 @@ void Outgoing::next() {
                 (void)library_.markMade(filed, made->file); // if this fails, the next start makes the mail once more
                 emit sent(*made);
             } else {
-                (void)library_.putAside({kMailWork, subject, made.error().detail});
-                emit failed(filed, QString::fromStdString(made.error().detail));
+                (void)library_.putAside({kMailWork, subject, made.error().message});
+                emit failed(filed, said(made.error()));
             }
             next();
         });

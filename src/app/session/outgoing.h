@@ -12,8 +12,7 @@ namespace deft::ui {
 struct MadeMail {
     std::string text;           ///< RFC 5322
     std::filesystem::path file; ///< in which it lies; empty until it was dropped
-    std::string
-        without; ///< why there is no reply clip although there was something to show; empty = nothing is missing
+    Message without; ///< why there is no reply clip although there was something to show; empty = nothing is missing
     bool clip = false;
 };
 

@@ -18,8 +18,8 @@ Player::Player(ReviewSession& session) : session_(session) {
 void Player::toggle() {
     if (isPlaying()) return stop();
     if (!session_.isOpen()) return;
-    if (session_.frame() + 1 >= session_.clip().frames()) session_.setFrame(0);
-    from_s_ = session_.clip().time_s[size_t(session_.frame())];
+    if (session_.place().frame() + 1 >= session_.clip().frames()) session_.place().setFrame(0);
+    from_s_ = session_.clip().time_s[size_t(session_.place().frame())];
     clock_.start();
     tick_.start();
     emit changed();
@@ -33,7 +33,7 @@ void Player::stop() {
 void Player::setRate(double rate) {
     rate_ = rate;
     if (isPlaying()) {
-        from_s_ = session_.clip().time_s[size_t(session_.frame())];
+        from_s_ = session_.clip().time_s[size_t(session_.place().frame())];
         clock_.restart();
     }
     emit changed();
@@ -41,7 +41,7 @@ void Player::setRate(double rate) {
 
 void Player::setLoop(bool on) {
     const Review* r = session_.review();
-    loop_ = on && r && session_.rep() < int(r->events.reps.size()) ? session_.rep() : -1;
+    loop_ = on && r && session_.place().rep() < int(r->events.reps.size()) ? session_.place().rep() : -1;
     if (isLooping() && !isPlaying()) toggle();
     emit changed();
 }
@@ -57,8 +57,8 @@ void Player::advance() {
         }
     }
     // Frames that cannot be shown in time are passed over; the clock is never stretched.
-    session_.setFrame(session_.clip().frameAt(t));
-    if (session_.frame() + 1 >= session_.clip().frames()) stop();
+    session_.place().setFrame(session_.clip().frameAt(t));
+    if (session_.place().frame() + 1 >= session_.clip().frames()) stop();
 }
 
 } // namespace deft::ui

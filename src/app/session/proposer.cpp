@@ -47,7 +47,7 @@ void Proposer::start(const Clip& clip) {
         },
         [this, clip](const Result<Marks>& marks) {
             if (marks) library_.cacheProposals(clip.draft, *marks);
-            done(marks ? QString() : QString::fromStdString(marks.error().detail));
+            done(marks ? Message() : marks.error().message);
         });
 }
 

@@ -2,12 +2,8 @@
 #include "app/session/review_session.h"
 #include "app/theme/words.h"
 
-#include "app/session/own_marking.h"
-#include "app/sheet/rep_rows.h"
-#include "base/files.h"
 #include "marks/names.h"
 #include "review/review_json.h"
-#include "review/seen_faults.h"
 #include "tracking/track_clip.h"
 #include "video/clip_reader.h"
 
@@ -39,20 +35,8 @@ private:
 };
 
 ReviewSession::ReviewSession(Library& library, QObject* parent)
-    : QObject(parent), library_(library), catalogue_(library.catalogue()), proposer_(library), filing_(library),
-      visit_(library) {
-    connect(&proposer_, &Proposer::ready, this, [this](qint64 clip) {
-        if (clip == clipId_) fetchProposals();
-    });
-    connect(&filing_, &Filing::filed, this, [this](const FiledLetter& letter) {
-        if (std::find(letter.clips.begin(), letter.clips.end(), clipId_) == letter.clips.end()) return;
-        filed_ = true;
-        undo_.clear(); // what was sent is not taken back
-        emit filedReview();
-    });
-    connect(&filing_, &Filing::takenBack, this, [this](const std::vector<int64_t>& clips) {
-        if (std::find(clips.begin(), clips.end(), clipId_) != clips.end()) emit reviewChanged();
-    });
+    : QObject(parent), library_(library), catalogue_(library.catalogue()), place_(*this), offered_(*this, library),
+      letter_(*this, library) {
     connect(&watch_, &ClipWatch::troubled, this, &ReviewSession::failed);
     connect(&watch_, &ClipWatch::wellAgain, this, [this] { emit failed({}); });
 }
@@ -66,7 +50,8 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     auto reader = ClipReader::open(clip.draft.clipPath, clip.draft.part);
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() < 2)
-        return fail(Errc::TooShort, clip.draft.clipPath + ": the clip has a single frame; movement needs at least two");
+        return fail(Errc::TooShort, {"{file}: the clip has a single frame; movement needs at least two",
+                                     {{"file", clip.draft.clipPath}}});
     const CataloguePtr catalogue = library_.catalogue();
     auto exercise = exerciseOf(*catalogue, clip.draft);
     if (!exercise) return tl::unexpected(exercise.error());
@@ -90,53 +75,15 @@ Result<void> ReviewSession::open(const Clip& clip, const Client& client) {
     }
     frames_ = std::make_unique<FrameSource>(inputs_.clipPath, inputs_.part);
     watch_.watch(inputs_.clipPath, inputs_.clipSha256);
-    visit_.show(clip);
+    letter_.visit().show(clip);
     emit opened();
     emit reviewChanged(); // nothing is left of the review before
-    emit placeChanged();
+    emit place_.changed();
     if (isMarked())
         measure();
-    else if (!filed_) {
-        layout_ = Proposer::contextFor(library_, clip).layout;
-        proposer_.retry(clip);
-        fetchProposals();
-    }
+    else if (!filed_)
+        offered_.ask(clip);
     return {};
-}
-
-void ReviewSession::fetchProposals() {
-    offered_ = proposer_.found(inputs_, clip_);
-    if (offered_ && offered_->frame != frame_ && !offered_->marks.empty() && inputs_.marks.frames.empty())
-        setFrame(offered_->frame);
-    followMarkedJoints();
-}
-
-/// What is still to be confirmed: points that depend on joints go where the marked joints are.
-void ReviewSession::followMarkedJoints() {
-    proposals_ = offered_;
-    if (proposals_) {
-        std::map<std::string, Point2> marked;
-        for (const MarkedFrame& f : inputs_.marks.frames)
-            for (const auto& [name, at] : f.points) {
-                if (at && clip_.frameAt(f.time_s) == proposals_->frame) marked[name] = *at;
-                proposals_->marks.erase(name);
-            }
-        followMarks(*proposals_, exercise_, layout_, marked);
-        if (proposals_->marks.empty() && offered_->missing.empty()) proposals_.reset();
-    }
-    emit proposalsChanged();
-}
-
-void ReviewSession::confirmProposals(const QStringList& butNot) {
-    if (!proposals_ || proposals_->marks.empty()) return;
-    const Proposals all = *proposals_;
-    edit(tr("%1 proposed marks").arg(all.marks.size()), [&](ReviewInputs& in) {
-        in.marks.seeds = all.seeds;
-        for (const auto& [name, mark] : all.marks)
-            if (!butNot.contains(QString::fromStdString(name)))
-                in.marks.set(clip_.time_s[size_t(all.frame)], name, mark.at);
-        noteOwnMarking(in.marks);
-    });
 }
 
 bool ReviewSession::isMarked() const { return deft::isMarked(exercise_, inputs_.marks); }
@@ -147,36 +94,28 @@ void ReviewSession::close() {
     undo_.clear();
     frames_.reset();
     review_.reset();
-    offered_.reset(), proposals_.reset();
+    offered_.forget();
+    place_.reset();
     answer_ = {}, moments_.clear(), earlier_.clear(), known_.clear();
     followed_ = {};
-    clipId_ = 0, frame_ = 0, rep_ = 0, phase_ = Phase::SetUp, moment_ = -1;
+    clipId_ = 0;
 }
 
 void ReviewSession::leave() {
     close();
     inputs_ = {}, client_ = {};
-    visit_.show({});
+    letter_.visit().show({});
     emit closed();
 }
 
 void ReviewSession::edit(const QString& what, const std::function<void(ReviewInputs&)>& change, const QString& merge) {
-    if (filed_ || isBeingFiled()) {
+    if (filed_ || letter_.isBeingFiled()) {
         emit failed(tr("This review has been filed and stays as it was sent."));
         return;
     }
     ReviewInputs after = inputs_;
     change(after);
     undo_.push(new EditStep(*this, what, std::move(after), merge));
-}
-
-void ReviewSession::setMark(int64_t frame, const std::string& landmark, std::optional<Point2> point) {
-    const QString name = spoken(landmarkWords(landmark));
-    edit(point ? tr("mark of the %1").arg(name) : tr("%1 not visible").arg(name), [&](ReviewInputs& in) {
-        if (offered_) in.marks.seeds = offered_->seeds;
-        in.marks.set(clip_.time_s[size_t(frame)], landmark, point);
-        noteOwnMarking(in.marks);
-    });
 }
 
 void ReviewSession::exerciseChanged() {
@@ -208,7 +147,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
         emit reviewChanged();
     } else if (change == Change::Tracks) {
         if (auto exercise = exerciseOf(*catalogue_, inputs_)) exercise_ = std::move(*exercise); // another view, maybe
-        followMarkedJoints();
+        offered_.follow();
         emit marksChanged();
         if (review_ || job_.isRunning()) measure();
     } else {
@@ -218,7 +157,7 @@ void ReviewSession::apply(const ReviewInputs& inputs) {
 
 void ReviewSession::save() {
     if (auto ok = library_.saveDraft(clipId_, inputs_); !ok) {
-        emit failed(tr("Not saved: %1.").arg(QString::fromStdString(ok.error().detail)));
+        emit failed(tr("Not saved: %1.").arg(said(ok.error())));
         return;
     }
     savedAt_ = QTime::currentTime().toString(QStringLiteral("HH:mm"));
@@ -232,7 +171,7 @@ void ReviewSession::tellDoubts() {
     const auto doubts = doubtfulMarks(inputs_.marks, clip_.width, clip_.height);
     if (doubts.empty()) return;
     QString words = tr("Look at the mark of the %1: it %2.")
-                        .arg(spoken(landmarkWords(doubts.front().name)), QString::fromStdString(doubts.front().why));
+                        .arg(spoken(landmarkWords(doubts.front().name)), said(doubts.front().why));
     if (doubts.size() > 1) words += tr(" And at %1 more.").arg(doubts.size() - 1);
     emit failed(words + tr(" Its band is wider until then."));
 }
@@ -270,7 +209,7 @@ void ReviewSession::measure() {
         },
         [this](Result<Followed> followed) {
             if (!followed) {
-                emit failed(tr("Not measured: %1.").arg(QString::fromStdString(followed.error().detail)));
+                emit failed(tr("Not measured: %1.").arg(said(followed.error())));
                 return;
             }
             followed_ = std::make_shared<const TrackingMemory>(std::move(followed->memory));
@@ -289,87 +228,28 @@ void ReviewSession::judge(Tracks tracks) {
 
 void ReviewSession::show(Result<Review> review) {
     if (!review) {
-        emit failed(tr("Not measured: %1.").arg(QString::fromStdString(review.error().detail)));
+        emit failed(tr("Not measured: %1.").arg(said(review.error())));
         return;
     }
     const bool first = !review_;
     review_ = std::make_unique<Review>(std::move(*review));
     answer_ = composeAnswer(*review_, coachLanguage());
     moments_ = momentsOf(*review_);
-    if (moment_ >= int(moments_.size())) moment_ = -1;
+    place_.trim();
     emit reviewChanged();
-    if (first && !moments_.empty())
-        chooseMoment(0);
-    else if (first && frame_ == 0 && !review_->events.reps.empty())
-        choose(0, Phase::Hold);
+    if (first) place_.begin();
 }
 
-void ReviewSession::setFrame(int64_t frame) {
-    frame = std::clamp<int64_t>(frame, 0, clip_.frames() - 1);
-    if (frame == frame_) return;
-    frame_ = frame;
-    if (review_) std::tie(rep_, phase_) = placeOf(review_->events, clip_.time_s[size_t(frame)]);
-    emit placeChanged();
-}
-
-void ReviewSession::choose(int rep, Phase phase) {
-    if (!review_ || review_->events.reps.empty()) return;
-    rep = std::clamp(rep, 0, int(review_->events.reps.size()) - 1);
-    frame_ = repRows(*review_)[size_t(rep)].cells[size_t(phase)].frame;
-    rep_ = rep, phase_ = phase;
-    for (size_t i = 0; i < moments_.size(); ++i)
-        if (moments_[i].rep == rep && (moments_[i].phase == phase || moments_[i].frame == frame_)) moment_ = int(i);
-    emit placeChanged();
-}
-
-void ReviewSession::chooseMoment(int index) {
-    if (index < 0 || index >= int(moments_.size())) return;
-    moment_ = index;
-    const Moment& m = moments_[size_t(index)];
-    frame_ = m.frame, rep_ = m.rep, phase_ = m.phase;
-    emit placeChanged();
-}
-
-Result<void> ReviewSession::canBeFiled() const {
-    if (filed_ || isBeingFiled())
-        return fail(Errc::Conflict, "this review has been filed already and stays as it was sent");
-    if (!review_ || job_.isRunning())
-        return fail(Errc::Unsupported, "the clip has not been measured yet, so there is nothing to file");
-    if (!watch_.trouble().isEmpty()) return fail(Errc::Conflict, watch_.trouble().chopped(1).toStdString());
-    return {};
-}
-
-Result<void> ReviewSession::keepForVisit() {
-    if (auto ok = canBeFiled(); !ok) return ok;
-    if (!inputs_.ready) edit(tr("ready for the letter"), [](ReviewInputs& in) { in.ready = true; });
-    return {};
-}
-
-std::vector<std::shared_ptr<const Review>> ReviewSession::letterReviews() const {
-    return visit_.reviews(clipId_, std::make_shared<const Review>(*review_));
-}
-
-Result<void> ReviewSession::file(bool alone) {
-    if (auto ok = canBeFiled(); !ok) return ok;
-    if (!alone && !visit_.isComplete())
-        return fail(Errc::Unsupported, visit_.open() > 0
-                                           ? "other clips of this visit are still to be looked at"
-                                           : "the other clips of this visit are being measured; try again in a moment");
-    inputs_.answered = today(); // the window may have been open since yesterday
-    if (inputs_.date.empty()) inputs_.date = inputs_.answered;
-    review_->inputs.date = inputs_.date, review_->inputs.answered = inputs_.answered;
+void ReviewSession::date(const std::string& today) {
+    inputs_.answered = today;
+    if (inputs_.date.empty()) inputs_.date = today;
+    review_->inputs.date = inputs_.date, review_->inputs.answered = today;
     answer_ = composeAnswer(*review_, coachLanguage());
-    std::vector<Filing::One> ones = {{clipId_, std::make_shared<const Review>(*review_)}};
-    if (!alone)
-        for (const VisitClips::Other& other : visit_.others()) {
-            Review answered = *other.review;
-            answered.inputs.answered = inputs_.answered;
-            if (answered.inputs.date.empty()) answered.inputs.date = inputs_.answered;
-            ones.push_back({other.clip.id, std::make_shared<const Review>(std::move(answered))});
-        }
-    std::sort(ones.begin(), ones.end(), [](const Filing::One& a, const Filing::One& b) { return a.clip < b.clip; });
-    filing_.file(std::move(ones), allowsPictures(client_.consent, today()));
-    return {};
+}
+
+void ReviewSession::endAsFiled() {
+    filed_ = true;
+    undo_.clear(); // what was sent is not taken back
 }
 
 } // namespace deft::ui

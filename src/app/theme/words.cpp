@@ -33,6 +33,7 @@ QString shortNoun(const std::string& english) {
 }
 
 QString said(const Message& message) { return QString::fromStdString(language().say(message)); }
+QString said(const Error& error) { return said(error.message); }
 
 QString inLine(const QString& name) { return coachLanguage() == "de" ? name : name.toLower(); }
 

@@ -22,6 +22,7 @@ QString spoken(const std::string& english, const std::string& context = {});
 /// The word of an exercise for one of its movements where there is little room: "Wdh."
 QString shortNoun(const std::string& english);
 QString said(const Message& message);
+QString said(const Error& error); ///< without a full stop
 /// A name inside of a line: small where the language writes nouns so.
 QString inLine(const QString& name);
 

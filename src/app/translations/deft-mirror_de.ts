@@ -20,18 +20,6 @@
         <translation>Worte</translation>
     </message>
     <message>
-        <source>in tolerance</source>
-        <translation>in der Toleranz</translation>
-    </message>
-    <message>
-        <source>out of tolerance</source>
-        <translation>außerhalb der Toleranz</translation>
-    </message>
-    <message>
-        <source>cannot tell whether in tolerance</source>
-        <translation>nicht zu sagen, ob in der Toleranz</translation>
-    </message>
-    <message>
         <source>d MMM yyyy</source>
         <comment>date</comment>
         <translation>d. MMM yyyy</translation>
@@ -75,10 +63,6 @@
     <message>
         <source>cannot tell</source>
         <translation>nicht zu sagen</translation>
-    </message>
-    <message>
-        <source>%1 ± %2</source>
-        <translation>%1 ± %2</translation>
     </message>
     <message>
         <source>%1: %2 from %3 to %4. Bands are 95 %.</source>
@@ -1438,7 +1422,7 @@
     </message>
 </context>
 <context>
-    <name>deft::ui::DifferenceTable</name>
+    <name>deft::ui::DifferencePanel</name>
     <message>
         <source>What differs</source>
         <translation>Was sich unterscheidet</translation>
@@ -1447,6 +1431,9 @@
         <source>real = outside the band in which change is only noise, and more than reps differ</source>
         <translation>wirklich = außerhalb des Bands, in dem eine Änderung nur Rauschen ist, und mehr, als Wiederholungen sich unterscheiden</translation>
     </message>
+</context>
+<context>
+    <name>deft::ui::DifferenceTable</name>
     <message>
         <source>cannot tell</source>
         <translation>nicht zu sagen</translation>
@@ -1478,6 +1465,14 @@
     <message>
         <source>%1 ± %2</source>
         <translation>%1 ± %2</translation>
+    </message>
+    <message>
+        <source>reading</source>
+        <translation>Messwert</translation>
+    </message>
+    <message>
+        <source>is it real</source>
+        <translation>ob es wirklich ist</translation>
     </message>
 </context>
 <context>
@@ -1859,6 +1854,13 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>Drag a mark, or choose one with [ and ].</source>
         <translation>Zieh eine Marke oder wähl eine mit [ und ].</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::Letter</name>
+    <message>
+        <source>ready for the letter</source>
+        <translation>bereit für den Brief</translation>
     </message>
 </context>
 <context>
@@ -4179,6 +4181,10 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <source>Not added: %1.</source>
         <translation>Nicht hinzugefügt: %1.</translation>
     </message>
+    <message>
+        <source>Not corrected: %1.</source>
+        <translation>Nicht korrigiert: %1.</translation>
+    </message>
 </context>
 <context>
     <name>deft::ui::NoisePanel</name>
@@ -4258,6 +4264,13 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>A habit cancels between two visits, and in everything told against neutral or the start. The scatter does not: it goes into the ± of readings.</source>
         <translation>Eine Gewohnheit hebt sich zwischen zwei Besuchen auf, ebenso in allem, was gegen Neutral oder den Anfang gesagt wird. Die Streuung nicht: Sie geht in das ± der Messwerte ein.</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::OfferedMarks</name>
+    <message>
+        <source>%1 proposed marks</source>
+        <translation>%1 vorgeschlagene Marken</translation>
     </message>
 </context>
 <context>
@@ -5085,12 +5098,47 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
         <translation>Markierungs-SD %1 px (üblich)</translation>
     </message>
     <message>
-        <source>%1 ± %2</source>
-        <translation>%1 ± %2</translation>
+        <source>being measured</source>
+        <translation>wird gemessen</translation>
     </message>
     <message>
-        <source>, last time %1</source>
-        <translation>, letztes Mal %1</translation>
+        <source>not measured yet</source>
+        <translation>noch nicht gemessen</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::ReadingsTable</name>
+    <message>
+        <source>in tolerance</source>
+        <translation>in der Toleranz</translation>
+    </message>
+    <message>
+        <source>out of tolerance</source>
+        <translation>außerhalb der Toleranz</translation>
+    </message>
+    <message>
+        <source>cannot tell whether in tolerance</source>
+        <translation>nicht zu sagen, ob in der Toleranz</translation>
+    </message>
+    <message>
+        <source>best in rep %1; press to go there</source>
+        <translation>am besten in Wdh. %1; drücken, um hinzugehen</translation>
+    </message>
+    <message>
+        <source>worst in rep %1; press to go there</source>
+        <translation>am schlechtesten in Wdh. %1; drücken, um hinzugehen</translation>
+    </message>
+    <message>
+        <source>best rep</source>
+        <translation>beste Wdh.</translation>
+    </message>
+    <message>
+        <source>worst rep</source>
+        <translation>schlechteste Wdh.</translation>
+    </message>
+    <message>
+        <source>reading</source>
+        <translation>Messwert</translation>
     </message>
     <message>
         <source>worst</source>
@@ -5112,28 +5160,12 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
         <source>reps</source>
         <translation>Wdh.</translation>
     </message>
-    <message>
-        <source>being measured</source>
-        <translation>wird gemessen</translation>
-    </message>
-    <message>
-        <source>not measured yet</source>
-        <translation>noch nicht gemessen</translation>
-    </message>
 </context>
 <context>
     <name>deft::ui::RepSheet</name>
     <message>
         <source>Rep sheet</source>
         <translation>Wiederholungsblatt</translation>
-    </message>
-    <message>
-        <source>Rep %1, %2: %3 %4 %5</source>
-        <translation>Wdh. %1, %2: %3 %4 %5</translation>
-    </message>
-    <message>
-        <source>%1 at %2 s</source>
-        <translation>%1 bei %2 s</translation>
     </message>
     <message>
         <source>No clip is open. Choose one in the queue.</source>
@@ -5154,6 +5186,25 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     <message>
         <source>No repetition found: movement too small or landmark hidden.</source>
         <translation>Keine Wiederholung gefunden: Bewegung zu klein oder Körperpunkt verdeckt.</translation>
+    </message>
+    <message>
+        <source>%1, %2: %3</source>
+        <translation>%1, %2: %3</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::RepTable</name>
+    <message>
+        <source>%1 at %2 s</source>
+        <translation>%1 bei %2 s</translation>
+    </message>
+    <message>
+        <source>out of tolerance</source>
+        <translation>außerhalb der Toleranz</translation>
+    </message>
+    <message>
+        <source>Rep %1</source>
+        <translation>Wdh. %1</translation>
     </message>
 </context>
 <context>
@@ -5235,10 +5286,6 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
         <translation>„%1“ wie berechnet</translation>
     </message>
     <message>
-        <source>%1 proposed marks</source>
-        <translation>%1 vorgeschlagene Marken</translation>
-    </message>
-    <message>
         <source>This review has been filed and stays as it was sent.</source>
         <translation>Diese Rückmeldung ist abgelegt und bleibt, wie sie gesendet wurde.</translation>
     </message>
@@ -5273,10 +5320,6 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     <message>
         <source>Not measured: %1.</source>
         <translation>Nicht gemessen: %1.</translation>
-    </message>
-    <message>
-        <source>ready for the letter</source>
-        <translation>bereit für den Brief</translation>
     </message>
 </context>
 <context>

@@ -349,8 +349,7 @@ void MainWindow::writeMarksFile() {
         QFileDialog::getSaveFileName(this, tr("Marks"), QStringLiteral("clip.marks.json"), tr("Marks (*.json)"));
     if (path.isEmpty()) return;
     auto ok = writeFileAtomically(path.toStdString(), toText(toJson(session_->inputs().marks)));
-    say(ok ? tr("Marks exported to %1.").arg(path)
-           : tr("Marks not written: %1.").arg(QString::fromStdString(ok.error().detail)));
+    say(ok ? tr("Marks exported to %1.").arg(path) : tr("Marks not written: %1.").arg(said(ok.error())));
 }
 
 void MainWindow::writeReviewFolder() {
@@ -359,8 +358,7 @@ void MainWindow::writeReviewFolder() {
         QFileDialog::getExistingDirectory(this, tr("Folder for review.json, series.csv and tracks.csv"));
     if (path.isEmpty()) return;
     auto ok = writeFolder(*session_->review(), path.toStdString());
-    say(ok ? tr("Measurements exported to %1.").arg(path)
-           : tr("Measurements not written: %1.").arg(QString::fromStdString(ok.error().detail)));
+    say(ok ? tr("Measurements exported to %1.").arg(path) : tr("Measurements not written: %1.").arg(said(ok.error())));
 }
 
 void MainWindow::makeLanguageActions(QMenu* menu) {

@@ -23,22 +23,23 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
     menu->addSeparator();
     add(menu, tr("Add a fault that I see here…"), {K(Qt::Key_F)}, bench_, [this] {
         chooseFault(tr("A fault that you see here"), [this](const std::string& id) {
-            const double now = session_->clip().time_s[size_t(session_->frame())];
-            session_->addFault(id, std::max(0.0, now - kAround_s), now + kAround_s);
+            const double now = session_->clip().time_s[size_t(session_->place().frame())];
+            session_->deciding().addFault(id, std::max(0.0, now - kAround_s), now + kAround_s);
         });
     });
     add(menu, tr("Change which fault this is…"), {K(Qt::SHIFT | Qt::Key_F)}, bench_, [this] {
         if (!moment()) return say(tr("Choose a moment first."));
         chooseFault(tr("What it is instead"), [this](const std::string& id) {
-            if (moment()) session_->renameFault(Moment(*moment()), id);
+            if (moment()) session_->deciding().renameFault(Moment(*moment()), id);
         });
     });
     add(menu, tr("This moment begins at this frame"), {K(Qt::Key_Comma)}, bench_, [this] { moveMoment(true); });
     add(menu, tr("This moment ends at this frame"), {K(Qt::Key_Period)}, bench_, [this] { moveMoment(false); });
     menu->addSeparator();
-    add(menu, tr("A breath out begins here"), {K(Qt::Key_E)}, bench_, [this] { session_->tapBreath(true); });
-    add(menu, tr("A breath in begins here"), {K(Qt::Key_I)}, bench_, [this] { session_->tapBreath(false); });
-    add(menu, tr("Remove the nearest breath"), {K(Qt::SHIFT | Qt::Key_E)}, bench_, [this] { session_->untapBreath(); });
+    add(menu, tr("A breath out begins here"), {K(Qt::Key_E)}, bench_, [this] { session_->deciding().tapBreath(true); });
+    add(menu, tr("A breath in begins here"), {K(Qt::Key_I)}, bench_, [this] { session_->deciding().tapBreath(false); });
+    add(menu, tr("Remove the nearest breath"), {K(Qt::SHIFT | Qt::Key_E)}, bench_,
+        [this] { session_->deciding().untapBreath(); });
     menu->addSeparator();
     add(menu, tr("A part of the film begins here"), {K(Qt::SHIFT | Qt::Key_I)}, bench_, [this] {
         partFrom_ = {session_->clipId(), filmTime()};
@@ -48,18 +49,18 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
     add(menu, tr("The part ends here: make a clip of it"), {K(Qt::SHIFT | Qt::Key_O)}, bench_, [this] { cutPart(); });
     menu->addSeparator();
     add(menu, tr("This frame is the client's neutral"), {K(Qt::Key_N)}, bench_,
-        [this] { session_->setNeutral(session_->frame()); });
+        [this] { session_->deciding().setNeutral(session_->place().frame()); });
     add(menu, tr("Neutral midway between full arch and full flat"), {K(Qt::CTRL | Qt::Key_N)}, bench_,
-        [this] { session_->setNeutralMidway(); });
+        [this] { session_->deciding().setNeutralMidway(); });
     add(menu, tr("Neutral of another clip of this client…"), {K(Qt::ALT | Qt::Key_N)}, bench_,
         [this] { chooseNeutralClip(); });
     add(menu, tr("Neutral from the set-up again"), {K(Qt::SHIFT | Qt::Key_N)}, bench_,
-        [this] { session_->setNeutral(std::nullopt); });
+        [this] { session_->deciding().setNeutral(std::nullopt); });
 }
 
 double MainWindow::filmTime() const {
     const auto& part = session_->clip().part;
-    return (part ? part->from_s : 0) + session_->clip().time_s[size_t(session_->frame())];
+    return (part ? part->from_s : 0) + session_->clip().time_s[size_t(session_->place().frame())];
 }
 
 void MainWindow::cutPart() {
@@ -72,7 +73,7 @@ void MainWindow::cutPart() {
 }
 
 const Moment* MainWindow::moment() const {
-    const int i = session_->moment();
+    const int i = session_->place().moment();
     return i >= 0 && i < int(session_->moments().size()) ? &session_->moments()[size_t(i)] : nullptr;
 }
 
@@ -89,7 +90,7 @@ void MainWindow::chooseFault(const QString& title, const std::function<void(cons
 
 void MainWindow::chooseNeutralClip() {
     if (!session_->review()) return say(tr("Measure the clip first."));
-    const auto clips = session_->clipsWithNeutral();
+    const auto clips = session_->deciding().clipsWithNeutral();
     if (clips.empty())
         return say(tr("No other clip of this client has a neutral yet. Where full arch and full flat are shown, press "
                       "Ctrl+N there."));
@@ -104,7 +105,8 @@ void MainWindow::chooseNeutralClip() {
                             .arg(dayWords(clip.received), spoken(exercise ? exercise->name : clip.draft.exercise),
                                  reading(n.tilt_raw, "deg"), band(n.u95));
         if (n.range) words += tr(", own range %1").arg(reading(*n.range, "deg", 0, false));
-        connect(menu->addAction(words), &QAction::triggered, this, [this, clip] { session_->setNeutralOf(clip); });
+        connect(menu->addAction(words), &QAction::triggered, this,
+                [this, clip] { session_->deciding().setNeutralOf(clip); });
     }
     menu->popup(bench_->stage().mapToGlobal(QPoint(24, 48)));
 }
@@ -112,9 +114,9 @@ void MainWindow::chooseNeutralClip() {
 void MainWindow::moveMoment(bool begin) {
     const Moment* m = moment();
     if (!m || !session_->exercise().fault(m->id)) return say(tr("Choose a moment of the movement first."));
-    const double now = session_->clip().time_s[size_t(session_->frame())];
+    const double now = session_->clip().time_s[size_t(session_->place().frame())];
     const double from = begin ? now : std::min(m->start_s, now), to = begin ? std::max(m->end_s, now) : now;
-    session_->moveFault(Moment(*m), from, to);
+    session_->deciding().moveFault(Moment(*m), from, to);
 }
 
 } // namespace deft::ui

@@ -148,8 +148,9 @@ void RoomBar::paintEvent(QPaintEvent*) {
 
 ClientLine::ClientLine(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session) {
     setFixedHeight(40);
-    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged, &ReviewSession::filedReview})
+    for (auto signal : {&ReviewSession::opened, &ReviewSession::reviewChanged})
         connect(&session, signal, this, qOverload<>(&QWidget::update));
+    connect(&session.letter(), &Letter::filed, this, qOverload<>(&QWidget::update));
 }
 
 void ClientLine::setHeading(const QString& heading) {

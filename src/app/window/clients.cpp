@@ -90,7 +90,7 @@ void MainWindow::filmingOfRecord() {
     const Client& client = record.client();
     const auto page =
         filmingPage(*library_->catalogue(), ids, {client.name, library_->coach().name, {}, {}, client.language});
-    if (!page) return say(tr("Not exported: %1.").arg(QString::fromStdString(page.error().detail)));
+    if (!page) return say(tr("Not exported: %1.").arg(said(page.error())));
     const QString path = QFileDialog::getSaveFileName(this, tr("How to film, as a file"), QStringLiteral("filming.pdf"),
                                                       tr("PDF (*.pdf);;Page (*.html);;Text (*.txt);;Mail (*.eml)"));
     if (!path.isEmpty()) writeLetter(path, *page, {}, client.id);
@@ -102,7 +102,7 @@ void MainWindow::markMailSent() {
     if (!mail) return say(tr("No mail has been made for this review."));
     const auto ok = library_->setMailSent(r->id, mail->sent.empty());
     client_->record().refresh();
-    say(!ok                  ? tr("Not marked: %1.").arg(QString::fromStdString(ok.error().detail))
+    say(!ok                  ? tr("Not marked: %1.").arg(said(ok.error()))
         : mail->sent.empty() ? tr("Marked as sent.")
                              : tr("Marked as not sent."));
 }
@@ -158,7 +158,7 @@ void MainWindow::eraseClient(qint64 client, Erasing what) {
     if (session_->isOpen() && session_->client().id == client) session_->leave();
     std::vector<int64_t> filed;
     for (const Clip& c : library_->clipsOf(client)) {
-        session_->proposer().stopOne(c.id);
+        session_->offered().proposer().stopOne(c.id);
         measurer_->stopOne(c.id);
         for (const FiledReview& r : library_->filed(client, c.draft.exercise)) filed.push_back(r.id);
     }
@@ -169,11 +169,11 @@ void MainWindow::eraseClient(qint64 client, Erasing what) {
     client_->record().refresh();
     queue_->refresh();
     refreshBars();
-    if (!erased) return say(tr("Not erased: %1. Ask for it again.").arg(QString::fromStdString(erased.error().detail)));
+    if (!erased) return say(tr("Not erased: %1. Ask for it again.").arg(said(erased.error())));
     const QString traces = erased->traces.empty()
                                ? QString()
                                : tr(" Traces may still stand in the database's file (%1); the next start removes them.")
-                                     .arg(QString::fromStdString(erased->traces));
+                                     .arg(said(erased->traces));
     say((what == Erasing::Everything ? tr("Everything of %1 has been erased.").arg(name)
                                      : tr("The videos of %1 have been erased; the numbers are kept.").arg(name)) +
         traces);

@@ -25,7 +25,7 @@ Result<void> fileEarlier(Library& library, int64_t clipId, const std::filesystem
     auto tracks = parseTracks(*csv, tracksFile.string());
     if (!tracks) return tl::unexpected(tracks.error());
     if (int64_t(tracks->frames()) != reader->info().frames())
-        return fail(Errc::Conflict, tracksFile.string() + ": does not belong to its clip");
+        return fail(Errc::Conflict, {"{file}: does not belong to its clip", {{"file", tracksFile.string()}}});
     tracks->time_s = reader->info().time_s;
     library.cacheTracks(inputs, *tracks);
     auto review = measureReview(library.catalogue(), inputs, reader->info(), std::move(*tracks));
@@ -147,7 +147,7 @@ Result<void> fillDemo(Library& library, const QDate& today) {
             }
         }
     } catch (const nlohmann::json::exception& e) {
-        return fail(Errc::BadFormat, where + ": " + e.what());
+        return fail(Errc::BadFormat, inPlace(where, e.what()));
     }
     return {};
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/window/demo_phone.h"
 
+#include "app/theme/words.h"
+
 #include "app/window/demo.h"
 #include "base/files.h"
 #include "base/json.h"

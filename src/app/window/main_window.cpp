@@ -28,7 +28,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     : QMainWindow(parent), library_(std::move(library)) {
     setWindowTitle(tr("Deft Mirror"));
     setAcceptDrops(true);
-    library_->onTrouble([this](const std::string& sentence) { say(QString::fromStdString(sentence)); });
+    library_->onTrouble([this](const Message& sentence) { say(said(sentence)); });
     session_ = new ReviewSession(*library_, this);
     undo_ = new QUndoGroup(this);
     undo_->addStack(&session_->undoStack());
@@ -98,8 +98,8 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
 }
 
 MainWindow::~MainWindow() {
-    session_->close();
-    session_->proposer().stop();
+    session_->leave();
+    session_->offered().proposer().stop();
     measurer_->stop();
     outgoing_->stop(); // these write to the library, which goes before them
     inbox_->stop();
@@ -124,7 +124,7 @@ void MainWindow::go(Room room) {
     if (room == Queue) {
         queue_->refresh();
         showInbox();
-        session_->proposer().look(library_->clips(0));
+        session_->offered().proposer().look(library_->clips(0));
         if (!session_->job().isRunning()) quiet_.start();
         queue_->list().setFocus();
     } else if (room == Exercises) {
@@ -157,7 +157,7 @@ void MainWindow::openClip(qint64 id) {
         if (!std::filesystem::exists(clip->draft.clipPath, ec) &&
             QGuiApplication::platformName() != QLatin1String("offscreen"))
             return pointToClip(*clip);
-        return say(tr("Not opened: %1. Its review so far is kept.").arg(QString::fromStdString(ok.error().detail)));
+        return say(tr("Not opened: %1. Its review so far is kept.").arg(said(ok.error())));
     }
     go(Bench);
 }
@@ -175,8 +175,7 @@ void MainWindow::bringBack(int64_t clip, const QString& path) {
     if (!of) return;
     const auto kept = keepFilm(path.toStdString(), of->draft.clipSha256, library_->folder() / "clips");
     const auto ok = kept ? library_->relocate(clip, kept->path) : tl::unexpected(kept.error());
-    if (!ok)
-        return say(tr("Not opened: %1. Its review so far is kept.").arg(QString::fromStdString(ok.error().detail)));
+    if (!ok) return say(tr("Not opened: %1. Its review so far is kept.").arg(said(ok.error())));
     openClip(clip);
 }
 
@@ -331,7 +330,7 @@ void MainWindow::closeEvent(QCloseEvent* e) {
         e->ignore();
         if (closing_) return;
         closing_ = true;
-        session_->filing().hurry();
+        session_->letter().filing().hurry();
         centralWidget()->setEnabled(false);
         say(tr("The last mail is being finished …"));
         auto* look = new QTimer(this);
@@ -345,7 +344,7 @@ void MainWindow::closeEvent(QCloseEvent* e) {
 }
 
 bool MainWindow::isSending() const {
-    return !session_->filing().isIdle() || !outgoing_->isIdle() || writing_.isRunning();
+    return !session_->letter().filing().isIdle() || !outgoing_->isIdle() || writing_.isRunning();
 }
 
 } // namespace deft::ui

@@ -4,6 +4,7 @@
 #include "app/programme/programme_page.h"
 #include "app/queue/queue_page.h"
 #include "app/session/file_kind.h"
+#include "app/theme/words.h"
 #include "app/window/main_window.h"
 #include "base/files.h"
 #include "base/json.h"
@@ -24,7 +25,7 @@ void MainWindow::openFiles(const QStringList& paths) {
     for (const QString& path : paths) {
         const auto kind = kindOf(path.toStdString());
         if (!kind) {
-            say(QString::fromStdString(kind.error().detail + "."));
+            say(said(kind.error()) + QLatin1Char('.'));
             continue;
         }
         switch (kind->kind) {
@@ -69,12 +70,10 @@ void MainWindow::openFiles(const QStringList& paths) {
 void MainWindow::takeMarks(const QString& path) {
     auto marks = readMarks(path.toStdString());
     if (!marks)
-        return say(tr("Marks not read: %1. The marks of this review are as they were.")
-                       .arg(QString::fromStdString(marks.error().detail)));
+        return say(tr("Marks not read: %1. The marks of this review are as they were.").arg(said(marks.error())));
     auto fitted = fitToClip(std::move(*marks), session_->clip(), session_->inputs().clipSha256);
     if (!fitted)
-        return say(tr("Marks not read: %1. The marks of this review are as they were.")
-                       .arg(QString::fromStdString(fitted.error().detail)));
+        return say(tr("Marks not read: %1. The marks of this review are as they were.").arg(said(fitted.error())));
     if (areUnconfirmed(*fitted)) // the file is looked at here, by the coach: from now on they are the coach's marks
         say(tr("These marks were proposed by the program. Look at each before you answer."));
     fitted->keep("proposed", nullptr);
@@ -88,7 +87,7 @@ void MainWindow::takeExercise(const QString& path) {
     const auto exercise =
         text.and_then([&](const std::string& t) { return parseJson(t, path.toStdString()); })
             .and_then([&](const Json& j) { return library_->catalogue()->parse(j, path.toStdString()); });
-    if (!exercise) return say(tr("Not opened: %1.").arg(QString::fromStdString(exercise.error().detail)));
+    if (!exercise) return say(tr("Not opened: %1.").arg(said(exercise.error())));
     go(Exercises);
     exercises_->setEditing(true);
     exercises_->editor().edit(*exercise);
@@ -98,7 +97,7 @@ void MainWindow::takeExercise(const QString& path) {
 
 void MainWindow::takeNote(const QString& path) {
     const auto file = readFile(path.toStdString(), kMostNoteBytes);
-    if (!file) return say(tr("Not taken in: %1.").arg(QString::fromStdString(file.error().detail)));
+    if (!file) return say(tr("Not taken in: %1.").arg(said(file.error())));
     readPracticeNote(noteInText(*file), path.toStdString());
 }
 

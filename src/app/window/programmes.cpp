@@ -109,7 +109,7 @@ void MainWindow::giveProgramme() {
     ProgrammeJob job = programmeJob();
     auto shown = clipsToShow(*library_, desk.client(), job.programme, job.today);
     const auto id = desk.isGiven() ? Result<int64_t>(desk.running()->id) : desk.give();
-    if (!id) return say(tr("Not given: %1.").arg(QString::fromStdString(id.error().detail)));
+    if (!id) return say(tr("Not given: %1.").arg(said(id.error())));
     const std::string name = "programme-" + std::to_string(*id);
     say(tr("Given. Its mail is being made …"));
     writing_.run(
@@ -126,8 +126,7 @@ void MainWindow::giveProgramme() {
             if (file) lastMail_ = *file;
             say(file ? tr("Given to %1. The mail lies in %2; Shift+M opens it.")
                            .arg(who, QString::fromStdString(file->string()))
-                     : tr("Given, but its mail could not be made: %1.")
-                           .arg(QString::fromStdString(file.error().detail)));
+                     : tr("Given, but its mail could not be made: %1.").arg(said(file.error())));
         });
 }
 
@@ -150,7 +149,7 @@ void MainWindow::showPracticePage() {
     std::filesystem::create_directories(file.parent_path(), ec);
     const auto page = ui::programmePage(programmeJob());
     const auto ok = page.and_then([&](const std::string& html) { return writeFileAtomically(file, html); });
-    if (!ok) return say(tr("Not shown: %1.").arg(QString::fromStdString(ok.error().detail)));
+    if (!ok) return say(tr("Not shown: %1.").arg(said(ok.error())));
     if (QGuiApplication::platformName() == QLatin1String("offscreen") ||
         !QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(file.string()))))
         say(tr("The page lies in %1.").arg(QString::fromStdString(file.string())));
@@ -229,7 +228,7 @@ void MainWindow::readProgramme(const QString& path) {
     const auto read = readJsonFile(path.toStdString()).and_then([&](const Json& j) {
         return parseProgramme(*library_->catalogue(), j, path.toStdString());
     });
-    if (!read) return say(tr("Not imported: %1.").arg(QString::fromStdString(read.error().detail)));
+    if (!read) return say(tr("Not imported: %1.").arg(said(read.error())));
     desk.begin(tr("imported"), *read);
 }
 
@@ -263,7 +262,7 @@ void MainWindow::readPracticeNote(const std::string& text, const std::string& wh
     });
     const auto client =
         note ? takePractice(*library_, *note, programme_->desk().client().id) : tl::unexpected(note.error());
-    if (!client) return say(tr("Not taken in: %1.").arg(QString::fromStdString(client.error().detail)));
+    if (!client) return say(tr("Not taken in: %1.").arg(said(client.error())));
     tellPractice(*note, *client);
 }
 

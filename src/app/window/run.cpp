@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/window/run.h"
 
+#include "app/theme/words.h"
+
 #include "app/session/desktop_link.h"
 #include "app/session/log.h"
 #include "app/theme/window_language.h"
@@ -48,7 +50,7 @@ Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder
     QMessageBox ask(QMessageBox::Warning, QObject::tr("Deft Mirror"),
                     QObject::tr("The library seems to be open in another window."));
     ask.setTextFormat(Qt::PlainText);
-    ask.setInformativeText(QString::fromStdString(library.error().detail) + QLatin1Char('.'));
+    ask.setInformativeText(said(library.error()) + QLatin1Char('.'));
     auto* anyway = ask.addButton(QObject::tr("Open anyway"), QMessageBox::AcceptRole);
     ask.setDefaultButton(ask.addButton(QObject::tr("Cancel"), QMessageBox::RejectRole));
     ask.exec();
@@ -89,15 +91,15 @@ int runWindow(int argc, char** argv, const WindowStart& start) {
     if (library && start.demo && (*library)->clients().empty()) {
         const QDate today = QDate::currentDate();
         if (auto ok = fillDemo(**library, today).and_then([&] { return fillSeason(**library, today); }); !ok) {
-            std::cerr << "deft-mirror: the demo could not be set up: " << ok.error().detail << ".\n";
+            std::cerr << "deft-mirror: the demo could not be set up: " << ok.error().detail() << ".\n";
             return 1;
         }
     }
     if (!library) {
-        std::cerr << "deft-mirror: " << library.error().detail << ".\n";
+        std::cerr << "deft-mirror: " << library.error().detail() << ".\n";
         if (QGuiApplication::platformName() != QLatin1String("offscreen")) { // started from a menu, nobody reads that
             QMessageBox told(QMessageBox::Critical, QObject::tr("Deft Mirror"),
-                             QString::fromStdString(library.error().detail) + QLatin1Char('.'));
+                             said(library.error()) + QLatin1Char('.'));
             told.setTextFormat(Qt::PlainText);
             told.exec();
         }

@@ -38,11 +38,12 @@ Result<std::string> wholeMail(const Reviews& reviews, const Correspondents& who,
 }
 
 /// The form that a file's ending asks for. @errors Unsupported naming the endings there are
-Result<std::string> formOf(const std::filesystem::path& path, const char* more = "") {
+Result<std::string> formOf(const std::filesystem::path& path, const std::string& more = {}) {
     const std::string ending = path.extension().string();
     if (ending == ".txt") return "text";
     if (ending == ".pdf" || ending == ".html" || ending == ".eml") return ending.substr(1);
-    return fail(Errc::Unsupported, path.string() + ": end the name in .pdf, .html, .txt or .eml" + more);
+    return fail(Errc::Unsupported, {"{file}: end the name in one of {known}",
+                                    {{"file", path.string()}, {"known", ".pdf, .html, .txt, .eml" + more}}});
 }
 
 /// A letter in the form that the file's ending asks for. @param shown which of its reviews a reply clip is of
@@ -62,7 +63,7 @@ Result<void> writeAs(const std::filesystem::path& path, const Reviews& reviews, 
         if (!content) return tl::unexpected(content.error());
         return writeFileAtomically(path, *content);
     }
-    const auto form = formOf(path, ", .ics or .mp4");
+    const auto form = formOf(path, ", .ics, .mp4");
     if (!form) return tl::unexpected(form.error());
     auto content = answerIn(*form, answer, who, films->pictures());
     if (!content) return tl::unexpected(content.error());
@@ -72,9 +73,8 @@ Result<void> writeAs(const std::filesystem::path& path, const Reviews& reviews, 
 } // namespace
 
 void MainWindow::keepForVisit(bool andNext) {
-    if (const auto ok = session_->keepForVisit(); !ok)
-        return say(tr("Not kept: %1.").arg(QString::fromStdString(ok.error().detail)));
-    const VisitClips& visit = session_->visit();
+    if (const auto ok = session_->letter().keepForVisit(); !ok) return say(tr("Not kept: %1.").arg(said(ok.error())));
+    const VisitClips& visit = session_->letter().visit();
     int64_t next = 0;
     for (const VisitClips::Other& other : visit.others())
         if (!other.clip.draft.ready && next == 0) next = other.clip.id;
@@ -88,42 +88,42 @@ void MainWindow::keepForVisit(bool andNext) {
 }
 
 void MainWindow::fileAnswer(bool andNext, bool alone) {
-    if (!alone && session_->visit().open() > 0) return keepForVisit(andNext);
-    if (const auto ok = session_->file(alone); !ok)
-        return say(tr("Not filed: %1. The draft is kept.").arg(QString::fromStdString(ok.error().detail)));
+    if (!alone && session_->letter().visit().open() > 0) return keepForVisit(andNext);
+    if (const auto ok = session_->letter().file(alone); !ok)
+        return say(tr("Not filed: %1. The draft is kept.").arg(said(ok.error())));
     const QString name = QString::fromStdString(session_->client().name);
     go(Queue);
-    const int64_t next = queue_->chooseNext([this](int64_t clip) { return session_->filing().isFiling(clip); });
+    const int64_t next =
+        queue_->chooseNext([this](int64_t clip) { return session_->letter().filing().isFiling(clip); });
     if (andNext && next) openClip(next);
-    say(session_->filing().grace_ms() > 0
+    say(session_->letter().filing().grace_ms() > 0
             ? tr("The answer to %1 goes out in a minute; U in the queue takes it back.").arg(name)
             : tr("Filing the answer to %1 …").arg(name));
 }
 
 void MainWindow::connectSending() {
-    connect(&session_->filing(), &Filing::filed, this, [this](const FiledLetter& letter) {
+    connect(&session_->letter().filing(), &Filing::filed, this, [this](const FiledLetter& letter) {
         outgoing_->send(letter.id, letter.reviews);
         queue_->refresh();
         say(tr("Filed. The mail to %1 is being made; it will lie in the library's folder outbox.%2")
                 .arg(QString::fromStdString(letter.reviews.front()->inputs.client),
                      programmeFollows(library_->clientOfReview(letter.id))));
     });
-    connect(&session_->filing(), &Filing::failed, this, [this](qint64, const QString& why) {
+    connect(&session_->letter().filing(), &Filing::failed, this, [this](qint64, const QString& why) {
         say(tr("Not filed: %1. The draft is kept.").arg(why));
         queue_->refresh();
     });
     connect(outgoing_, &Outgoing::sent, this, [this](const MadeMail& mail) {
         lastMail_ = mail.file;
         const QString file = QString::fromStdString(mail.file.string());
-        say(mail.clip ? tr("The mail is ready, with the reply clip: %1").arg(file)
-            : mail.without.empty()
-                ? tr("The mail is ready: %1").arg(file)
-                : tr("The mail is ready, %1. It is in %2").arg(QString::fromStdString(mail.without), file));
+        say(mail.clip              ? tr("The mail is ready, with the reply clip: %1").arg(file)
+            : mail.without.empty() ? tr("The mail is ready: %1").arg(file)
+                                   : tr("The mail is ready, %1. It is in %2").arg(said(mail.without), file));
     });
     connect(&queue_->expected(), &ExpectedList::remind, this, &MainWindow::remind);
     connect(&queue_->expected(), &ExpectedList::expectNoMore, this, [this](qint64 review) {
         const auto ok = library_->expectNoMore(review);
-        if (!ok) return say(tr("Not changed: %1.").arg(QString::fromStdString(ok.error().detail)));
+        if (!ok) return say(tr("Not changed: %1.").arg(said(ok.error())));
         queue_->refresh();
     });
     connect(outgoing_, &Outgoing::failed, this, [this](qint64, const QString& sentence) {
@@ -134,7 +134,7 @@ void MainWindow::connectSending() {
 }
 
 void MainWindow::takeBackLetter() {
-    const auto clips = session_->filing().takeBack();
+    const auto clips = session_->letter().filing().takeBack();
     queue_->refresh();
     if (clips.empty()) return say(tr("Nothing is being sent that could be taken back."));
     queue_->chooseClip(clips.front());
@@ -158,8 +158,7 @@ void MainWindow::giveUpMails() {
     for (const UnsentReview& unsent : library_->unsent()) filed.push_back(unsent.review);
     outgoing_->giveUp(filed);
     for (const int64_t review : filed)
-        if (auto ok = library_->markMade(review); !ok)
-            return say(tr("Not discarded: %1.").arg(QString::fromStdString(ok.error().detail)));
+        if (auto ok = library_->markMade(review); !ok) return say(tr("Not discarded: %1.").arg(said(ok.error())));
     for (const Aside& a : library_->asides("mail")) (void)library_->end("mail", a.subject);
     showInbox();
     say(filed.empty()
@@ -175,16 +174,16 @@ void MainWindow::remind(qint64 review) {
         for (const FiledReview& r : library_->filed(e.client, e.exercise)) // in the schools of what was answered
             if (const auto clip = r.id == review ? library_->clip(r.clip) : std::nullopt)
                 exercise = exerciseOf(*library_->catalogue(), clip->draft);
-        if (!exercise) return say(tr("No reminder: %1.").arg(QString::fromStdString(exercise.error().detail)));
+        if (!exercise) return say(tr("No reminder: %1.").arg(said(exercise.error())));
         const auto client = library_->client(e.client);
         const LanguagePtr language = library_->catalogue()->language(client ? client->language : std::string());
         const auto mail = answerMail(reminder(language, *exercise, e.target, e.name, e.coach, e.due),
                                      library_->correspondents(e.client, e.coach), {});
-        if (!mail) return say(tr("No reminder: %1.").arg(QString::fromStdString(mail.error().detail)));
+        if (!mail) return say(tr("No reminder: %1.").arg(said(mail.error())));
         const auto file =
             dropMail(library_->folder() / "outbox", "answer-" + std::to_string(review) + "-reminder", *mail);
         return say(file ? tr("The reminder is ready: %1").arg(QString::fromStdString(file->string()))
-                        : tr("No reminder: %1.").arg(QString::fromStdString(file.error().detail)));
+                        : tr("No reminder: %1.").arg(said(file.error())));
     }
 }
 
@@ -224,18 +223,17 @@ void MainWindow::writeSheet(const QString& path) {
 
 void MainWindow::writePicture(const QString& path) {
     if (!session_->review()) return say(tr("Measure the clip first."));
-    const QImage frame = session_->frames()->frame(session_->frame());
+    const QImage frame = session_->frames()->frame(session_->place().frame());
     if (frame.isNull()) return say(tr("The picture is still being decoded; try again."));
     const Moment* m = moment();
-    const auto ok = writeFramePicture(*session_->review(), frame, session_->frame(), m ? m->measure : std::string(),
-                                      path.toStdString());
-    say(ok ? tr("Exported to %1, face made unrecognisable.").arg(path)
-           : tr("Not exported: %1.").arg(QString::fromStdString(ok.error().detail)));
+    const auto ok = writeFramePicture(*session_->review(), frame, session_->place().frame(),
+                                      m ? m->measure : std::string(), path.toStdString());
+    say(ok ? tr("Exported to %1, face made unrecognisable.").arg(path) : tr("Not exported: %1.").arg(said(ok.error())));
 }
 
 void MainWindow::writeAnswer(const QString& path) {
     if (!session_->review()) return say(tr("There is no answer yet; measure the clip first."));
-    const Reviews reviews = session_->letterReviews();
+    const Reviews reviews = session_->letter().reviews();
     const auto own = std::find_if(reviews.begin(), reviews.end(), [&](const auto& r) {
         return r->inputs.clipSha256 == session_->inputs().clipSha256 && r->inputs.part == session_->inputs().part &&
                r->inputs.exercise == session_->inputs().exercise;
@@ -259,7 +257,7 @@ void MainWindow::chooseSheetForClient(const Exercise& exercise, const Target& ta
 void MainWindow::writeSheetForClient(const QString& path, const Exercise& exercise, const Target& target,
                                      const SheetReader& reader, int64_t client) {
     const auto sheet = exerciseSheet(*library_->catalogue(), exercise, target, reader);
-    if (!sheet) return say(tr("Not exported: %1.").arg(QString::fromStdString(sheet.error().detail)));
+    if (!sheet) return say(tr("Not exported: %1.").arg(said(sheet.error())));
     writeLetter(path, sheet->letter, sheetPictures(sheet->exercise), client);
 }
 
@@ -279,8 +277,7 @@ void MainWindow::writeLetter(const QString& path, const Answer& letter, const Pi
 void MainWindow::writeAside(const QString& path, std::function<Result<void>(StopToken, const ProgressFn&)> write) {
     say(tr("Exporting %1 …").arg(path));
     writing_.run(std::move(write), [this, path](const Result<void>& ok) {
-        say(ok ? tr("Exported to %1.").arg(path)
-               : tr("Not exported: %1.").arg(QString::fromStdString(ok.error().detail)));
+        say(ok ? tr("Exported to %1.").arg(path) : tr("Not exported: %1.").arg(said(ok.error())));
     });
 }
 

@@ -49,7 +49,7 @@ void MainWindow::connectWork() {
     connect(&arrivals_, &QTimer::timeout, this, [this] {
         queue_->refresh();
         refreshBars();
-        session_->proposer().look(library_->clips(0));
+        session_->offered().proposer().look(library_->clips(0));
         quiet_.start();
     });
     connect(queue_, &QueuePage::inboxLink, this, [this](const QString& link) {
@@ -65,7 +65,8 @@ void MainWindow::connectWork() {
         else
             queue_->bringIn(link);
     });
-    for (const Backlog* ahead : {static_cast<Backlog*>(&session_->proposer()), static_cast<Backlog*>(measurer_)}) {
+    for (const Backlog* ahead :
+         {static_cast<Backlog*>(&session_->offered().proposer()), static_cast<Backlog*>(measurer_)}) {
         connect(ahead, &Backlog::ready, this, [this](qint64 clip) {
             queue_->clips().touch(clip);
             showWork(clip);
@@ -84,7 +85,8 @@ void MainWindow::connectWork() {
 
 /// Measures the clips that wait, as long as nobody waits for the one that is open.
 void MainWindow::workAhead() {
-    if (!session_->proposer().isIdle()) return quiet_.start(); // one kind of work at a time: two cores are soon busy
+    if (!session_->offered().proposer().isIdle())
+        return quiet_.start(); // one kind of work at a time: two cores are soon busy
     if (!session_->job().isRunning()) measurer_->look(library_->clips(0));
 }
 
@@ -92,7 +94,7 @@ void MainWindow::showWork(int64_t clip) {
     if (clip == 0) return;
     QString words;
     for (const auto& [work, doing, could] :
-         {std::tuple{static_cast<const Backlog*>(&session_->proposer()), tr("being looked at, %1 %"),
+         {std::tuple{static_cast<const Backlog*>(&session_->offered().proposer()), tr("being looked at, %1 %"),
                      tr("not looked at: %1")},
           {static_cast<const Backlog*>(measurer_), tr("being measured, %1 %"), tr("not measured: %1")}}) {
         const Progress& p = work->job().progress();
@@ -123,11 +125,11 @@ QString escaped(const std::string& words) { return QString::fromStdString(words)
 /// What cannot go on by itself: damage, questions, what was not taken in, mails that were not made.
 void MainWindow::showInbox() {
     QStringList damage, questions, refused, mails;
-    for (const std::string& sentence : library_->damage()) damage << listItem(escaped(sentence));
+    for (const Message& sentence : library_->damage()) damage << listItem(said(sentence).toHtmlEscaped());
     QStringList own; // exercise files that cannot be used
     const CataloguePtr catalogue = library_->catalogue();
     for (const std::string& id : catalogue->exerciseIds())
-        if (const auto e = catalogue->exercise(id); !e) own << listItem(escaped(e.error().detail));
+        if (const auto e = catalogue->exercise(id); !e) own << listItem(said(e.error()).toHtmlEscaped());
     for (const Inbox::Question& q : inbox_->questions()) {
         QString ask = tr("A clip of <b>%1</b> has come. Is it ").arg(escaped(q.item.parcel().client));
         const QString note = QString::fromLatin1(QUrl::toPercentEncoding(QString::fromStdString(q.item.note.string())));
@@ -139,11 +141,11 @@ void MainWindow::showInbox() {
     }
     if (!inbox_->trouble().isEmpty()) refused << listItem(inbox_->trouble().toHtmlEscaped());
     for (const auto& r : inbox_->refused())
-        refused << listItem(QStringLiteral("%1: %2").arg(fileName(r.file), escaped(r.why)));
+        refused << listItem(QStringLiteral("%1: %2").arg(fileName(r.file), said(r.why).toHtmlEscaped()));
     for (const auto& file : inbox_->loose())
         refused << listItem(tr("%1 came without a note. <a href=\"%2\">Choose the client</a>")
                                 .arg(fileName(file), escaped(file.string())));
-    for (const Aside& a : library_->asides("mail")) mails << listItem(escaped(a.why));
+    for (const Aside& a : library_->asides("mail")) mails << listItem(said(a.why).toHtmlEscaped());
     queue_->setInboxWords(
         section(tr("<b>Damaged in the library.</b> Nothing was changed; a backup can be put back: deft-mirror library "
                    "restore"),
@@ -171,13 +173,13 @@ void MainWindow::removeClip(int64_t id) {
     }
     removal_.stop();
     if (session_->clipId() == id) session_->leave();
-    session_->proposer().stopOne(id);
+    session_->offered().proposer().stopOne(id);
     measurer_->stopOne(id);
     const auto removed = library_->removeClip(id);
     queue_->refresh();
     refreshBars();
     say(removed ? tr("The clip of %1 has been removed.").arg(whose)
-                : tr("Not removed: %1.").arg(QString::fromStdString(removed.error().detail)));
+                : tr("Not removed: %1.").arg(said(removed.error())));
 }
 
 void MainWindow::startDemo() {
@@ -232,7 +234,7 @@ void MainWindow::takeFolder(const QString& path) {
                 [this, path](const Result<int>& copied) {
                     say(copied ? tr("%1 copied into the inbox from %2; nothing was taken away there.")
                                      .arg(counted(*copied, tr("file"), tr("files")), path)
-                               : tr("Not taken over: %1.").arg(QString::fromStdString(copied.error().detail)));
+                               : tr("Not taken over: %1.").arg(said(copied.error())));
                     inbox_->look();
                 });
 }
@@ -272,7 +274,8 @@ void MainWindow::makeQueueActions(QMenu* menu) {
     });
     add(menu, tr("Stop the work on this clip"), {K(Qt::Key_X)}, &queue_->list(), [this] {
         const int64_t clip = queue_->chosen();
-        session_->proposer().now() == clip ? session_->proposer().stopOne(clip) : measurer_->stopOne(clip);
+        session_->offered().proposer().now() == clip ? session_->offered().proposer().stopOne(clip)
+                                                     : measurer_->stopOne(clip);
         showWork(clip);
     });
     add(menu, tr("Try again"), {K(Qt::Key_R)}, &queue_->list(), [this] {
@@ -281,7 +284,7 @@ void MainWindow::makeQueueActions(QMenu* menu) {
             (void)library_->end("picture", std::to_string(clip->id));
             queue_->clips().touch(clip->id);
             queue_->refresh();
-            session_->proposer().retry(*clip);
+            session_->offered().proposer().retry(*clip);
             measurer_->retry(*clip);
             showWork(clip->id);
         }

@@ -27,7 +27,7 @@ Result<Review> readFolder(CataloguePtr catalogue, const std::filesystem::path& f
     if (!json) return tl::unexpected(json.error());
     if (auto ok = expectFormat(*json, "deft-mirror-review", 1, file.string()); !ok) return tl::unexpected(ok.error());
     if (!json->contains("inputs"))
-        return fail(Errc::BadFormat, file.string() + ": /inputs is missing; analyse the clip again");
+        return fail(Errc::BadFormat, {"{file}: /inputs is missing; analyse the clip again", {{"file", file.string()}}});
     auto inputs = parseInputs((*json)["inputs"], file.string() + ": /inputs");
     if (!inputs) return tl::unexpected(inputs.error());
     auto csv = readFile(folder / "tracks.csv");
@@ -41,8 +41,8 @@ Result<Review> readFolder(CataloguePtr catalogue, const std::filesystem::path& f
     }
     if (!reader) return tl::unexpected(reader.error());
     if (reader->info().frames() != int64_t(tracks->frames()))
-        return fail(Errc::Conflict, folder.string() + ": its tracks do not belong to the clip " + inputs->clipPath +
-                                        "; analyse it again");
+        return fail(Errc::Conflict, {"{folder}: its tracks do not belong to the clip {clip}; analyse it again",
+                                     {{"folder", folder.string()}, {"clip", inputs->clipPath}}});
     tracks->time_s = reader->info().time_s; // the file keeps six decimals
     return measureReview(std::move(catalogue), std::move(*inputs), reader->info(), std::move(*tracks));
 }

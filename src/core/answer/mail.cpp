@@ -86,7 +86,7 @@ Result<std::string> answerMail(const Answer& answer, const Correspondents& who, 
         message->generate(out);
         return bytes;
     } catch (const vmime::exception& e) {
-        return fail(Errc::Unsupported, std::string("the mail file could not be made: ") + e.what());
+        return fail(Errc::Unsupported, {"the mail file could not be made: {why}", {{"why", e.what()}}});
     }
 }
 

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "language/message.h"
+#include "base/message.h"
 
 namespace deft {
 

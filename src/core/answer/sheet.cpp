@@ -79,16 +79,20 @@ AnswerPart cautions(const Language& l, const SafetyRules& rules, const Exercise&
 }
 
 /// What can be given in place of a version that is locked.
-std::string insteadOf(const Catalogue& catalogue, const Exercise& e, const std::string& version,
-                      const SheetReader& reader) {
+Message lockedWords(const Catalogue& catalogue, const Exercise& e, const std::string& version,
+                    const std::string& reason, const SheetReader& reader) {
     const std::string open = openVersion(catalogue, e, version, reader.flags, reader.cleared);
-    return open.empty() ? "" : "; “" + e.ladder[size_t(e.versionIndex(open))].name + "” (" + open + ") is open";
+    if (open.empty()) return {"{name}: {reason}", {{"name", Message(e.name)}, {"reason", Message(reason)}}};
+    return {"{name}: {reason}; “{version}” ({id}) is open",
+            {{"name", Message(e.name)},
+             {"reason", Message(reason)},
+             {"version", Message(e.ladder[size_t(e.versionIndex(open))].name)},
+             {"id", open}}};
 }
 
 Result<Sheet> compose(const Catalogue& catalogue, const Exercise& e, const Target& target, const SheetReader& reader) {
     if (const auto locks = locksOf(catalogue, e, target.version, reader.flags, reader.cleared); !locks.empty())
-        return fail(Errc::Unsupported,
-                    e.name + ": " + locks.front().reason + insteadOf(catalogue, e, target.version, reader));
+        return fail(Errc::Unsupported, lockedWords(catalogue, e, target.version, locks.front().reason, reader));
     const LanguagePtr language = catalogue.language(reader.language);
     const Language& l = *language;
     const Exercise told = inLanguage(e, l);

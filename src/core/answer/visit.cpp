@@ -204,7 +204,7 @@ Answer composeVisit(const std::vector<const Review*>& reviews, const std::string
                 part.facts.push_back(
                     s.fact({"fact.waits",
                             {{"fault", Message(s.own.nameOf(cue.fault))},
-                             {"why", Message("why.enough-for-a-letter", {{"n", int(kMostCorrections)}})}}}));
+                             {"why", Message("why.enough-for-a-letter", {{"n", kMostCorrections}})}}}));
     }
     add(cautionsOf(speakers, names, single), 0, false);
     // What is stopped is not filmed again.

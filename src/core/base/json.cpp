@@ -56,20 +56,23 @@ std::optional<std::string> numberOutOfRange(const Json& j) {
 } // namespace
 
 Result<Json> parseJson(std::string_view text, const std::string& where) {
-    if (text.size() > kMostJsonBytes) return fail(Errc::BadFormat, where + ": is too large to be read");
+    if (text.size() > kMostJsonBytes)
+        return fail(Errc::BadFormat, {"{where}: is too large to be read", {{"where", where}}});
     if (const size_t at = tooDeepAt(text); at != std::string_view::npos)
-        return fail(Errc::BadFormat, where + ":" + lineAt(text, at) + ": is nested deeper than " +
-                                         std::to_string(kMostJsonDepth) + " levels");
+        return fail(Errc::BadFormat, {"{where}:{line}: is nested deeper than {most} levels",
+                                      {{"where", where}, {"line", lineAt(text, at)}, {"most", kMostJsonDepth}}});
     try {
         Json document = Json::parse(text);
         if (const auto path = numberOutOfRange(document))
-            return fail(Errc::BadFormat, where + ": " + (path->empty() ? "/" : *path) + ": the number is too large");
+            return fail(Errc::BadFormat, {"{where}: {path}: the number is too large",
+                                          {{"where", where}, {"path", path->empty() ? "/" : *path}}});
         return document;
     } catch (const nlohmann::json::parse_error& e) {
         // Turn the byte offset into a line, which is what an editor shows.
-        return fail(Errc::BadFormat, where + ":" + lineAt(text, e.byte) + ": is not valid JSON");
+        return fail(Errc::BadFormat,
+                    {"{where}:{line}: is not valid JSON", {{"where", where}, {"line", lineAt(text, e.byte)}}});
     } catch (const std::exception&) { // a number that no double can hold, no memory
-        return fail(Errc::BadFormat, where + ": holds a number or text that is too large");
+        return fail(Errc::BadFormat, {"{where}: holds a number or text that is too large", {{"where", where}}});
     }
 }
 
@@ -80,17 +83,22 @@ Result<Json> readJsonFile(const std::filesystem::path& path) {
 }
 
 Result<void> expectFormat(const Json& document, const std::string& format, int version, const std::string& where) {
-    if (!document.is_object()) return fail(Errc::BadFormat, where + ": expected a JSON object");
+    if (!document.is_object()) return fail(Errc::BadFormat, {"{where}: expected a JSON object", {{"where", where}}});
     const auto found = document.find("format");
     if (found == document.end() || !found->is_string() || found->get<std::string>() != format)
-        return fail(Errc::BadFormat, where + ": /format should be \"" + format + "\", found " +
-                                         (found == document.end() ? std::string("nothing") : excerpt(*found)));
+        return fail(Errc::BadFormat,
+                    {"{where}: /format should be \"{format}\", found {found}",
+                     {{"where", where},
+                      {"format", format},
+                      {"found", found == document.end() ? Message("nothing") : Message(excerpt(*found))}}});
     const auto number = document.find("version");
     if (number == document.end() || !number->is_number_integer() || number->get<int64_t>() < 1)
-        return fail(Errc::BadFormat, where + ": /version should be a whole number from 1");
+        return fail(Errc::BadFormat, {"{where}: /version should be a whole number from 1", {{"where", where}}});
     if (number->get<int64_t>() > version)
-        return fail(Errc::NewerVersion, where + ": was made by a newer version of the program (" + format + " " +
-                                            number->dump() + ", this one reads up to " + std::to_string(version) + ")");
+        return fail(
+            Errc::NewerVersion,
+            {"{where}: was made by a newer version of the program ({format} {number}, this one reads up to {version})",
+             {{"where", where}, {"format", format}, {"number", number->dump()}, {"version", version}}});
     return {};
 }
 

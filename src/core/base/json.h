@@ -36,7 +36,7 @@ template <class Read> auto readMembers(const std::string& where, Read&& read) ->
     try {
         return read();
     } catch (const std::exception& e) {
-        return fail(Errc::BadFormat, where + ": " + e.what());
+        return fail(Errc::BadFormat, inPlace(where, e.what()));
     }
 }
 

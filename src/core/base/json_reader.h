@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "base/json.h"
+#include "base/message_json.h"
 
 #include <algorithm>
 #include <cmath>
@@ -12,7 +13,7 @@ namespace deft {
 class JsonReader {
 public:
     /// @param strict members that nobody asked for are complained of, here and in what lies below
-    JsonReader(const Json& json, std::string path, std::string& trouble, bool strict = false)
+    JsonReader(const Json& json, std::string path, Message& trouble, bool strict = false)
         : json_(json), path_(std::move(path)), trouble_(trouble), strict_(strict) {
         if (!json_.is_object()) complain(path_, "an object", json_);
     }
@@ -27,7 +28,7 @@ public:
         const Json* j = find(key, needed);
         if (!j) return;
         if (!j->is_number() || !std::isfinite(j->get<double>()) || *j < low || *j > high)
-            return complain(at(key), "a number from " + Json(low).dump() + " to " + Json(high).dump(), *j);
+            return complain(at(key), {"a number from {low} to {high}", {{"low", low}, {"high", high}}}, *j);
         to = *j;
     }
     void number(const char* key, std::optional<double>& to, double low, double high) {
@@ -40,7 +41,7 @@ public:
         const Json* j = find(key);
         if (!j) return;
         if (!j->is_number_integer() || *j < low || *j > high)
-            return complain(at(key), "a whole number from " + std::to_string(low) + " to " + std::to_string(high), *j);
+            return complain(at(key), {"a whole number from {low} to {high}", {{"low", low}, {"high", high}}}, *j);
         to = *j;
     }
     void count(const char* key, std::optional<int>& to, int low, int high) {
@@ -54,6 +55,13 @@ public:
         for (size_t i = 0; j && i < j->size(); ++i)
             (*j)[i].is_string() ? to.push_back((*j)[i])
                                 : complain(at(key) + "/" + std::to_string(i), "a text", (*j)[i]);
+    }
+    /// Each a text, or a message as toJson() writes it.
+    void messages(const char* key, Messages& to) {
+        const Json* j = list(key);
+        for (size_t i = 0; j && i < j->size(); ++i)
+            (*j)[i].is_string() || (*j)[i].is_object() ? to.push_back(messageFrom((*j)[i]))
+                                                       : complain(at(key) + "/" + std::to_string(i), "a text", (*j)[i]);
     }
     template <class F> void objects(const char* key, F&& each) {
         const Json* j = list(key);
@@ -74,7 +82,7 @@ public:
             if (value == a) return;
             list += (list.empty() ? "\"" : ", \"") + std::string(a) + "\"";
         }
-        complain(at(key), "one of " + list, Json(value));
+        complain(at(key), {"one of {known}", {{"known", list}}}, Json(value));
     }
     /// Everything that is read here has been asked for.
     void finish() {
@@ -83,12 +91,14 @@ public:
         for (const std::string& key : asked_) known += (known.empty() ? "" : ", ") + key;
         for (const auto& [key, value] : json_.items())
             if (std::find(asked_.begin(), asked_.end(), key) == asked_.end())
-                complain(at(key.c_str()), "one of the members " + known, value);
+                complain(at(key.c_str()), {"one of the members {known}", {{"known", known}}}, value);
     }
     const Json& json() const { return json_; }
     std::string at(const char* key) const { return path_ + "/" + key; }
-    void complain(const std::string& path, const std::string& expected, const Json& found) {
-        if (trouble_.empty()) trouble_ = path + ": expected " + expected + ", found " + excerpt(found);
+    void complain(const std::string& path, Message expected, const Json& found) {
+        if (trouble_.empty())
+            trouble_ = {"{where}: expected {expected}, found {found}",
+                        {{"where", path}, {"expected", std::move(expected)}, {"found", excerpt(found)}}};
     }
 
 private:
@@ -97,7 +107,7 @@ private:
         if (std::find(asked_.begin(), asked_.end(), key) == asked_.end()) asked_.push_back(key);
         const auto it = json_.find(key);
         if (it != json_.end() && !it->is_null()) return &*it;
-        if (needed && trouble_.empty()) trouble_ = at(key) + " is missing";
+        if (needed && trouble_.empty()) trouble_ = {"{where} is missing", {{"where", at(key)}}};
         return nullptr;
     }
     const Json* list(const char* key) {
@@ -108,7 +118,7 @@ private:
 
     const Json& json_;
     std::string path_;
-    std::string& trouble_;
+    Message& trouble_;
     bool strict_;
     std::vector<std::string> asked_;
 };

@@ -13,6 +13,11 @@ std::string fixed(double value, int decimals);
 /// The same at the end of a text.
 void appendFixed(std::string& text, double value, int decimals);
 
+/// For people, with a decimal point: fixed decimals without needless zeros, a real minus sign.
+std::string numberWords(double value, int decimals);
+/// The same with a sign in front of positive numbers.
+std::string signedWords(double value, int decimals);
+
 /// The whole text as a number; nothing when it is none, not finite, or more stands there.
 std::optional<double> parseNumber(std::string_view text);
 

@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-// A function that can fail returns Result<T>: a value, or an Error with a code for programs and a sentence for people.
+// A function that can fail returns Result<T>: a value, or an Error with a code for programs and a message for people.
 
-#include <string>
+#include "base/message.h"
+
 #include <tl/expected.hpp>
 
 namespace deft {
@@ -25,16 +26,19 @@ enum class Errc {
     Internal,     ///< a fault of this program
 };
 
-/// `detail` is one sentence: what happened, where, and what was expected; it ends without a full stop.
+/// `message` is one English sentence with {places} (see inEnglish()): what happened, where, and what was expected; it
+/// ends without a full stop. data/languages/en.json lists them all in `coach_texts`, so that they can be translated.
 struct Error {
     Errc code;
-    std::string detail;
+    Message message;
+
+    std::string detail() const { return inEnglish(message); } ///< in English, for files, the command line and the log
 };
 
 template <class T> using Result = tl::expected<T, Error>;
 
-inline tl::unexpected<Error> fail(Errc code, std::string detail) {
-    return tl::unexpected<Error>(Error{code, std::move(detail)});
+inline tl::unexpected<Error> fail(Errc code, Message message) {
+    return tl::unexpected<Error>(Error{code, std::move(message)});
 }
 
 } // namespace deft

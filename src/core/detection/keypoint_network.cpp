@@ -60,8 +60,9 @@ std::filesystem::path KeypointNetwork::usualPlace() {
 Result<KeypointNetwork> KeypointNetwork::load(const std::filesystem::path& file) {
     if (std::error_code ec; !std::filesystem::is_regular_file(file, ec))
         return fail(Errc::NotFound,
-                    "marks cannot be proposed from the picture: the keypoint network is not at " + file.string() +
-                        "; the package deft-mirror-data brings it, and ./start fetches it when there is a network");
+                    {"marks cannot be proposed from the picture: the keypoint network is not at {file}; the package "
+                     "deft-mirror-data brings it, and ./start fetches it when there is a network",
+                     {{"file", file.string()}}});
     auto state = std::make_unique<State>();
     try {
         state->net = cv::dnn::readNetFromONNX(file.string());
@@ -72,7 +73,8 @@ Result<KeypointNetwork> KeypointNetwork::load(const std::filesystem::path& file)
         network.pass(cv::Mat3b(kSide, kSide, cv::Vec3b(0, 0, 0)));
         return network;
     } catch (const cv::Exception& e) {
-        return fail(Errc::BadFormat, file.string() + " is not the keypoint network of this program: " + e.err);
+        return fail(Errc::BadFormat, {"{file} is not the keypoint network of this program: {why}",
+                                      {{"file", file.string()}, {"why", e.err}}});
     }
 }
 

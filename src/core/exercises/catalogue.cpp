@@ -150,21 +150,23 @@ Result<Exercise> Catalogue::made(const ExerciseForm& wanted) const {
     if (it == files_.end()) {
         std::string known;
         for (const std::string& id : ids_) known += (known.empty() ? "" : ", ") + id;
-        return fail(Errc::NotFound, "there is no exercise \"" + wanted.id + "\"; there are: " + known);
+        return fail(Errc::NotFound,
+                    {"there is no exercise \"{id}\"; there are: {known}", {{"id", wanted.id}, {"known", known}}});
     }
     const File& file = *it->second;
     return file.document().and_then([&](const Json& j) -> Result<Exercise> {
         auto e = parse(j, file.path.string());
         if (e && e->id != wanted.id)
-            return fail(Errc::BadFormat, file.path.string() + ": /id is \"" + e->id +
-                                             "\", so the file should be called " + e->id + ".json");
+            return fail(Errc::BadFormat, {"{file}: /id is \"{id}\", so the file should be called {id}.json",
+                                          {{"file", file.path.string()}, {"id", e->id}}});
         return e;
     });
 }
 
 Result<Json> Catalogue::shippedDocument(const std::string& id) const {
     const auto it = shipped_.find(id);
-    if (it == shipped_.end()) return fail(Errc::NotFound, "\"" + id + "\", which is not an exercise that ships");
+    if (it == shipped_.end())
+        return fail(Errc::NotFound, {"\"{id}\", which is not an exercise that ships", {{"id", id}}});
     return it->second->document().and_then(
         [&](const Json& j) { return withSharedEntries(j, *shared_, it->second->path.string()); });
 }

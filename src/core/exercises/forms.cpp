@@ -28,7 +28,8 @@ Result<Exercise> Catalogue::inSchools(const Exercise& from, const Schools& wante
         const SchoolsAnswer* answer = from.answerTo(question);
         const SchoolsAnswer::Choice* own = byId(answer->choices, chosen);
         if (!own && !answer->choices.empty() && chosen != answer->defaultChoice)
-            return fail(Errc::NotFound, "there is no school \"" + chosen + "\" for " + from.name);
+            return fail(Errc::NotFound, {"there is no school \"{chosen}\" for {name}",
+                                         {{"chosen", chosen}, {"name", Message(from.name)}}});
         if (own)
             for (const auto& [of, limit] : own->limits) {
                 if (FaultPlan* f = byId(e.faults, of)) f->limit = limit;
@@ -93,7 +94,8 @@ Result<Exercise> Catalogue::inView(const Exercise& from, const std::string& want
     if (!others.contains(wanted)) {
         std::string known;
         for (const std::string& v : from.views) known += (known.empty() ? "" : ", ") + v;
-        return fail(Errc::NotFound, from.name + " is not read from the view \"" + wanted + "\"; there are: " + known);
+        return fail(Errc::NotFound, {"{name} is not read from the view \"{wanted}\"; there are: {known}",
+                                     {{"name", Message(from.name)}, {"wanted", wanted}, {"known", known}}});
     }
     // What the other view says replaces what the first one says, key by key.
     Json j = *from.raw;

@@ -43,7 +43,7 @@ Result<void> JsonSchema::check(const Json& document, const std::string& where) c
         if (part.size() > 2 && part.front() == '[') part = part.substr(1, part.size() - 2);
         path += "/" + part;
     }
-    return fail(Errc::BadFormat, where + ": " + (path.empty() ? "/" : path) + ": " + deepest.description);
+    return fail(Errc::BadFormat, inPlace(where + ": " + (path.empty() ? "/" : path), deepest.description));
 }
 
 } // namespace deft

@@ -34,10 +34,11 @@ Result<LanguageCheck> checkLanguage(const Catalogue& catalogue, const std::strin
     const auto& codes = catalogue.languages();
     const LanguagePtr language = catalogue.language(code), english = catalogue.language("en");
     if (std::find(codes.begin(), codes.end(), code) == codes.end() || language->code() != code)
-        return fail(Errc::NotFound, "there is no language \"" + code + "\" that can be read");
+        return fail(Errc::NotFound, {"there is no language \"{code}\" that can be read", {{"code", code}}});
     auto texts = textsOf(catalogue);
     if (!texts) return tl::unexpected(texts.error());
     for (const auto& [own, same] : english->texts()) texts->client.insert(own); // of the program, not of a file
+    texts->coach.insert(english->coachTexts().begin(), english->coachTexts().end());
     LanguageCheck check;
     for (const auto& [key, pattern] : language->sentences()) {
         if (const std::string why = Language::wrongIn(pattern); !why.empty()) check.wrong.push_back(key + ": " + why);

@@ -57,19 +57,21 @@ Sketch readSketch(const Json& j) {
 }
 
 /// What the schema cannot say about a tolerance.
-std::string troubleWith(const Limit& l) {
+Message troubleWith(const Limit& l) {
     const std::string unit = measureUnit(l.measure);
-    if (unit.empty()) return "measure \"" + l.measure + "\" is not one of this program";
-    if (unit != l.unit) return "unit is \"" + l.unit + "\", but " + l.measure + " is measured in \"" + unit + "\"";
+    if (unit.empty()) return {"measure \"{measure}\" is not one of this program", {{"measure", l.measure}}};
+    if (unit != l.unit)
+        return {"unit is \"{unit}\", but {measure} is measured in \"{right}\"",
+                {{"unit", l.unit}, {"measure", l.measure}, {"right", unit}}};
     if (!l.low && !l.high) return "needs a low or a high limit";
     if (l.low && l.high && *l.low >= *l.high)
-        return "low (" + Json(*l.low).dump() + ") must be below high (" + Json(*l.high).dump() + ")";
+        return {"low ({low}) must be below high ({high})", {{"low", *l.low}, {"high", *l.high}}};
     if (l.origin == Origin::Published && l.source.empty()) return "is published, so it needs a source";
     return {};
 }
 
 /// The first circle in "caused by", or empty.
-std::string circleIn(const Exercise& e) {
+Message circleIn(const Exercise& e) {
     for (const FaultPlan& start : e.faults) {
         std::vector<const FaultPlan*> open{&start};
         std::set<std::string> seen;
@@ -77,7 +79,7 @@ std::string circleIn(const Exercise& e) {
             const FaultPlan* f = open.back();
             open.pop_back();
             for (const std::string& cause : f->causedBy) {
-                if (cause == start.id) return start.id + " is in the end caused by itself";
+                if (cause == start.id) return {"{fault} is in the end caused by itself", {{"fault", start.id}}};
                 if (const FaultPlan* up = e.fault(cause); up && seen.insert(cause).second) open.push_back(up);
             }
         }
@@ -99,13 +101,13 @@ public:
         schools();
         doseAndLadder();
         sketches();
-        if (!trouble_.empty()) return fail(Errc::BadFormat, where_ + ": " + trouble_);
+        if (!trouble_.empty()) return fail(Errc::BadFormat, inPlace(where_, trouble_));
         return std::move(e_);
     }
 
 private:
-    void complain(const std::string& path, const std::string& what) {
-        if (trouble_.empty()) trouble_ = path + " " + what;
+    void complain(const std::string& path, Message what) {
+        if (trouble_.empty()) trouble_ = {"{where} {what}", {{"where", path}, {"what", std::move(what)}}};
     }
 
     void identity() {
@@ -115,7 +117,7 @@ private:
         e_.view = j_.value("view", e_.views.front());
         for (const std::string& v : e_.views)
             if (v != e_.views.front() && !j_.value("other_views", Json::object()).contains(v))
-                complain("/views", "names \"" + v + "\", for which /other_views says nothing");
+                complain("/views", {"names \"{view}\", for which /other_views says nothing", {{"view", v}}});
         e_.otherNames = j_.value("other_names", std::vector<std::string>{});
         e_.eachSide = j_.value("sides", "both") == "each";
         e_.sideIsStance = j_.value("side_means", "working") == "stance";
@@ -133,9 +135,11 @@ private:
         for (const auto& [name, adds] : j_["landmarks"]["optional"].items())
             e_.landmarksOptional.emplace_back(name, adds.get<std::string>());
         for (const std::string& name : e_.landmarksNeeded)
-            if (!isLandmark(name)) complain("/landmarks/needed", "names \"" + name + "\", which is not a landmark");
+            if (!isLandmark(name))
+                complain("/landmarks/needed", {"names \"{name}\", which is not a landmark", {{"name", name}}});
         for (const auto& [name, adds] : e_.landmarksOptional)
-            if (!isLandmark(name)) complain("/landmarks/optional", "names \"" + name + "\", which is not a landmark");
+            if (!isLandmark(name))
+                complain("/landmarks/optional", {"names \"{name}\", which is not a landmark", {{"name", name}}});
         e_.lineEnd = j_.value("line_end", "knee");
     }
 
@@ -149,7 +153,9 @@ private:
                 std::find(e_.landmarksNeeded.begin(), e_.landmarksNeeded.end(), name) != e_.landmarksNeeded.end() ||
                 std::any_of(e_.landmarksOptional.begin(), e_.landmarksOptional.end(),
                             [&](const auto& o) { return o.first == name; });
-            if (!asked) complain(path, "needs the landmark \"" + name + "\" for " + id + ", which is not asked for");
+            if (!asked)
+                complain(path, {"needs the landmark \"{name}\" for {id}, which is not asked for",
+                                {{"name", name}, {"id", id}}});
         }
     }
 
@@ -161,7 +167,8 @@ private:
                     mover.value("direction", "up") == "down",
                     optionalOf<double>(mover, "low"),
                     optionalOf<double>(mover, "high")};
-        if (!findMeasure(e_.mover.measure)) complain("/mover/measure", "\"" + e_.mover.measure + "\" is not a measure");
+        if (!findMeasure(e_.mover.measure))
+            complain("/mover/measure", {"\"{id}\" is not a measure", {{"id", e_.mover.measure}}});
         measurable("/mover/measure", e_.mover.measure);
         const Json position = j_.value("in_position", Json::array());
         for (size_t i = 0; i < position.size(); ++i) {
@@ -169,7 +176,8 @@ private:
             const std::string path = "/in_position/" + std::to_string(i), measure = p["measure"];
             const Measure* m = findMeasure(measure);
             if (!m || m->zero != Zero::None)
-                complain(path + "/measure", "\"" + measure + "\" is not a measure that is told against nothing else");
+                complain(path + "/measure",
+                         {"\"{id}\" is not a measure that is told against nothing else", {{"id", measure}}});
             e_.inPosition.push_back(
                 {measure, optionalOf<double>(p, "low"), optionalOf<double>(p, "high"), measureUnit(measure)});
             if (!e_.inPosition.back().isSet()) complain(path, "needs a low or a high limit");
@@ -184,7 +192,7 @@ private:
 
     Limit limitAt(const Json& j, const std::string& path) {
         const Limit limit = readLimit(j);
-        if (const std::string t = troubleWith(limit); !t.empty()) complain(path, t);
+        if (const Message t = troubleWith(limit); !t.empty()) complain(path, t);
         measurable(path, limit.measure);
         return limit;
     }
@@ -198,7 +206,7 @@ private:
                                 c.value("too_low", ""), c.value("too_high", ""), readCues(c["cues"]),
                                 c.value("only_in", Schools{})});
             if (auto ok = catalogue_.schools().know(e_.setup.back().onlyIn); !ok)
-                complain(path + "/only_in", ok.error().detail);
+                complain(path + "/only_in", ok.error().message);
             if (!ids.insert(e_.setup.back().id).second) complain(path + "/id", "is there twice");
         }
         for (size_t i = 0; i < j_["faults"].size(); ++i) {
@@ -215,22 +223,24 @@ private:
                                  {},
                                  f.value("answered_by", std::vector<std::string>{})});
             for (const std::string& id : e_.faults.back().answeredBy)
-                if (!catalogue_.hasExercise(id)) complain(path + "/answered_by", "\"" + id + "\" is not an exercise");
+                if (!catalogue_.hasExercise(id))
+                    complain(path + "/answered_by", {"\"{id}\" is not an exercise", {{"id", id}}});
             if (!ids.insert(e_.faults.back().id).second) complain(path + "/id", "is there twice");
             if (f.contains("only_in")) e_.faults.back().onlyIn = f["only_in"].get<Schools>();
             if (auto ok = catalogue_.schools().know(e_.faults.back().onlyIn); !ok)
-                complain(path + "/only_in", ok.error().detail);
+                complain(path + "/only_in", ok.error().message);
             if (f.contains("looks")) e_.wrong[e_.faults.back().id] = readSketch(f["looks"]);
         }
         for (const FaultPlan& f : e_.faults)
             for (const std::string& cause : f.causedBy)
                 if (!ids.count(cause))
-                    complain("/faults", f.id + " is caused by \"" + cause +
-                                            "\", which is neither a fault nor a set-up check here");
-        if (const std::string circle = circleIn(e_); !circle.empty()) complain("/faults", circle);
+                    complain("/faults",
+                             {"{id} is caused by \"{cause}\", which is neither a fault nor a set-up check here",
+                              {{"id", f.id}, {"cause", cause}}});
+        if (const Message circle = circleIn(e_); !circle.empty()) complain("/faults", circle);
         e_.readings = j_["readings"].get<std::vector<std::string>>();
         for (const std::string& id : e_.readings)
-            if (measureName(id).empty()) complain("/readings", "\"" + id + "\" is not a measure");
+            if (measureName(id).empty()) complain("/readings", {"\"{id}\" is not a measure", {{"id", id}}});
     }
 
     void schools() {
@@ -240,7 +250,8 @@ private:
             if (!known) return complain(path, "is not a question of schools.json");
             SchoolsAnswer answer{question, s["default"], {}};
             if (!known->choice(answer.defaultChoice))
-                complain(path + "/default", "\"" + answer.defaultChoice + "\" is not among the choices");
+                complain(path + "/default",
+                         {"\"{choice}\" is not among the choices", {{"choice", answer.defaultChoice}}});
             const Json choices = s.value("choices", Json::object());
             for (const auto& [id, c] : choices.items()) {
                 if (!known->choice(id)) complain(path + "/choices/" + id, "is not a choice of schools.json");
@@ -262,7 +273,7 @@ private:
         Limit limit = f ? f->limit : c->limit;
         limit.low = optionalOf<double>(l, "low"), limit.high = optionalOf<double>(l, "high");
         limit.origin = originOf(l["origin"]), limit.source = l.value("source", "");
-        if (const std::string t = troubleWith(limit); !t.empty()) complain(path, t);
+        if (const Message t = troubleWith(limit); !t.empty()) complain(path, t);
         choice.limits[of] = limit;
     }
 
@@ -284,19 +295,20 @@ private:
             if (e_.versionIndex(e_.ladder[i].id) != int(i)) complain(path + "/id", "is there twice");
             const std::string& to = e_.ladder[i].exercise;
             if (!to.empty() && to != e_.id && !catalogue_.hasExercise(to))
-                complain(path + "/exercise", "points to \"" + to + "\", which is not an exercise");
+                complain(path + "/exercise", {"points to \"{to}\", which is not an exercise", {{"to", to}}});
         }
         e_.startVersion = j_.value("start_rung", e_.ladder.front().id);
         if (e_.versionIndex(e_.startVersion) < 0)
-            complain("/start_rung", "\"" + e_.startVersion + "\" is not on the ladder");
+            complain("/start_rung", {"\"{id}\" is not on the ladder", {{"id", e_.startVersion}}});
         for (const SchoolsAnswer& a : e_.schools)
             for (const auto& c : a.choices)
                 if (!c.startVersion.empty() && e_.versionIndex(c.startVersion) < 0)
                     complain("/schools/" + a.question + "/choices/" + c.id + "/start",
-                             "\"" + c.startVersion + "\" is not on the ladder");
+                             {"\"{id}\" is not on the ladder", {{"id", c.startVersion}}});
         e_.series = seriesOf(j_);
         for (const std::string& goal : e_.series ? e_.series->goals : std::vector<std::string>{})
-            if (!catalogue_.goals().count(goal)) complain("/series/goals", "names \"" + goal + "\", which is no goal");
+            if (!catalogue_.goals().count(goal))
+                complain("/series/goals", {"names \"{goal}\", which is no goal", {{"goal", goal}}});
         for (const Json& f : j_["felt"])
             e_.felt.push_back({f["id"], f["name"], f["means"], f.value("as_intended", false)});
     }
@@ -314,7 +326,7 @@ private:
     const Catalogue& catalogue_;
     const Json& j_;
     const std::string& where_;
-    std::string trouble_;
+    Message trouble_;
     Exercise e_;
 };
 
@@ -326,7 +338,9 @@ Result<Exercise> Catalogue::parse(const Json& json, const std::string& where) co
         Result<Json> whole = json;
         if (const auto of = json.find("extends"); of != json.end()) {
             auto base = shippedDocument(of->is_string() ? of->get<std::string>() : "");
-            if (!base) return fail(Errc::BadFormat, where + ": /extends names " + base.error().detail);
+            if (!base)
+                return fail(Errc::BadFormat,
+                            {"{where}: /extends names {what}", {{"where", where}, {"what", base.error().message}}});
             whole = extended(std::move(*base), json, where);
         }
         whole = whole.and_then([&](const Json& j) { return withSharedEntries(j, *shared_, where); });

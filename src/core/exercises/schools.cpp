@@ -46,17 +46,19 @@ Result<void> SchoolQuestions::know(const Schools& schools) const {
     for (const auto& [id, choice] : schools) {
         const SchoolQuestion* q = find(id);
         if (!q)
-            return fail(Errc::NotFound, "there is no school question \"" + id + "\"; there are: " + idsOf(questions_));
+            return fail(Errc::NotFound, {"there is no school question \"{id}\"; there are: {known}",
+                                         {{"id", id}, {"known", idsOf(questions_)}}});
         if (!q->choice(choice))
-            return fail(Errc::NotFound, "there is no school \"" + choice + "\" for the question " + id +
-                                            "; there are: " + idsOf(q->choices));
+            return fail(Errc::NotFound, {"there is no school \"{choice}\" for the question {id}; there are: {known}",
+                                         {{"choice", choice}, {"id", id}, {"known", idsOf(q->choices)}}});
     }
     return {};
 }
 
 Result<void> SchoolQuestions::add(Schools& schools, const std::string& text) const {
     const size_t equals = text.find('=');
-    if (equals == std::string::npos) return fail(Errc::BadFormat, "--school " + text + ": expected QUESTION=SCHOOL");
+    if (equals == std::string::npos)
+        return fail(Errc::BadFormat, {"--school {text}: expected QUESTION=SCHOOL", {{"text", text}}});
     const std::string question = text.substr(0, equals);
     schools[question] = text.substr(equals + 1);
     return know({{question, schools[question]}});

@@ -44,12 +44,13 @@ Result<Json> resolved(const Json& part, const Json& shared, const std::string& w
         const bool known = slash != std::string::npos && family != shared.end() && family->is_object() &&
                            family->contains(name.substr(slash + 1));
         if (!known)
-            return fail(Errc::BadFormat, where + ": " + path + "/use names \"" + name + "\", which is not shared");
+            return fail(Errc::BadFormat, {"{where}: {path}/use names \"{name}\", which is not shared",
+                                          {{"where", where}, {"path", path}, {"name", name}}});
         const Json& entry = (*family)[name.substr(slash + 1)];
         if (entry.is_string()) return entry;
         if (const std::string why = needsOwnCues(part, entry, position); !why.empty())
-            return fail(Errc::BadFormat,
-                        where + ": " + path + " uses \"" + name + "\", but " + why + ": it needs cues of its own");
+            return fail(Errc::BadFormat, {"{where}: {path} uses \"{name}\", but {why}: it needs cues of its own",
+                                          {{"where", where}, {"path", path}, {"name", name}, {"why", why}}});
         out = entry;
         out.erase("positions");
         if (!out.contains("id")) out["id"] = name.substr(slash + 1);
@@ -78,7 +79,8 @@ std::vector<Json*> entriesOf(Json& exercise, const std::string& id) {
 }
 
 Result<void> unknownEntry(const std::string& where, const std::string& path) {
-    return fail(Errc::BadFormat, where + ": " + path + " is neither a fault nor a set-up check here, or not an object");
+    return fail(Errc::BadFormat, {"{where}: {path} is neither a fault nor a set-up check here, or not an object",
+                                  {{"where", where}, {"path", path}}});
 }
 
 } // namespace
@@ -104,7 +106,8 @@ Result<Json> extended(Json base, const Json& own, const std::string& where) {
 }
 
 Result<Json> overlaid(Json base, const Json& changes, const std::string& where) {
-    if (!changes.is_object()) return fail(Errc::BadFormat, where + ": changes should be an object");
+    if (!changes.is_object())
+        return fail(Errc::BadFormat, {"{where}: changes should be an object", {{"where", where}}});
     Json rest = changes;
     for (const char* own : {"limits", "without", "also"}) rest.erase(own);
     base.merge_patch(rest);
@@ -132,7 +135,7 @@ Result<Json> overlaid(Json base, const Json& changes, const std::string& where) 
                     if (choice.contains("limits")) choice["limits"].erase(id.get<std::string>());
     }
     const Json limits = changes.value("limits", Json::object());
-    if (!limits.is_object()) return fail(Errc::BadFormat, where + ": /limits should be an object");
+    if (!limits.is_object()) return fail(Errc::BadFormat, {"{where}: /limits should be an object", {{"where", where}}});
     for (const auto& [id, limit] : limits.items()) {
         const auto entries = entriesOf(base, id);
         if (entries.empty() || !limit.is_object()) return tl::unexpected(unknownEntry(where, "/limits/" + id).error());

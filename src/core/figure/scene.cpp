@@ -15,7 +15,7 @@ namespace {
 /// Reads one object and complains with its path.
 class Reader {
 public:
-    Reader(const Json& json, std::string path, std::string& trouble)
+    Reader(const Json& json, std::string path, Message& trouble)
         : json_(json), path_(std::move(path)), trouble_(trouble) {}
 
     template <class T> void read(const char* key, T& value, double low = -1e9, double high = 1e9) {
@@ -39,8 +39,8 @@ public:
             return complain(key, "should be a colour like #7d5560");
         for (int i = 0; i < 3; ++i) value[i] = std::pow(float(i == 0 ? r : i == 1 ? g : b) / 255.f, 2.2f);
     }
-    void complain(const std::string& key, const std::string& what) {
-        if (trouble_.empty()) trouble_ = path_ + "/" + key + " " + what;
+    void complain(const std::string& key, Message what) {
+        if (trouble_.empty()) trouble_ = {"{where} {what}", {{"where", path_ + "/" + key}, {"what", std::move(what)}}};
     }
     Reader under(const char* key) {
         static const Json none = Json::object();
@@ -54,7 +54,7 @@ public:
 private:
     const Json& json_;
     std::string path_;
-    std::string& trouble_;
+    Message& trouble_;
 };
 
 } // namespace
@@ -105,19 +105,21 @@ std::string listed(const std::vector<std::string>& names) {
 Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-scene", 1, where); !ok) return tl::unexpected(ok.error());
     Scene s;
-    std::string trouble;
+    Message trouble;
     Reader top(json, "", trouble);
     top.read("position", s.position);
     const auto& known = positionNames();
     if (std::find(known.begin(), known.end(), s.position) == known.end()) {
-        top.complain("position", "is \"" + s.position + "\"; this version makes: " + listed(known));
+        top.complain("position", {"is \"{position}\"; this version makes: {known}",
+                                  {{"position", s.position}, {"known", listed(known)}}});
     }
     top.read("view", s.view);
     const auto views = viewNames(s.position);
     const bool stands = std::find(views.begin(), views.end(), "rear") != views.end();
     if (!stands && (s.view == "front" || s.view == "rear")) s.view = "side"; // of a body that stands, these tell more
     if (!views.empty() && std::find(views.begin(), views.end(), s.view) == views.end())
-        top.complain("view", "is \"" + s.view + "\"; " + s.position + " is filmed from: " + listed(views));
+        top.complain("view", {"is \"{view}\"; {position} is filmed from: {views}",
+                              {{"view", s.view}, {"position", s.position}, {"views", listed(views)}}});
     std::string head = "left";
     top.read("head", head);
     if (head != "left" && head != "right") top.complain("head", "should be \"left\" or \"right\"");
@@ -179,7 +181,8 @@ Result<Scene> sceneFrom(const Json& json, const std::string& where) {
     const auto curves = curveNames(s.position);
     for (const auto& [name, keys] : movement.json().items()) {
         if (!curves.empty() && std::find(curves.begin(), curves.end(), name) == curves.end()) {
-            movement.complain(name, "is not a curve of " + s.position + "; there are " + listed(curves));
+            movement.complain(name, {"is not a curve of {position}; there are {curves}",
+                                     {{"position", s.position}, {"curves", listed(curves)}}});
         }
         Curve& curve = s.movement[name];
         for (const auto& key : keys) {
@@ -191,7 +194,7 @@ Result<Scene> sceneFrom(const Json& json, const std::string& where) {
         }
         if (!std::is_sorted(curve.keys.begin(), curve.keys.end())) movement.complain(name, "should go forward in time");
     }
-    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    if (!trouble.empty()) return fail(Errc::BadFormat, inPlace(where, trouble));
     return s;
 }
 

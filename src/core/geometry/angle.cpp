@@ -9,8 +9,10 @@ namespace {
 double cross(const Vector2& u, const Vector2& v) { return u.x() * v.y() - u.y() * v.x(); }
 
 Result<void> usable(const Vector2& v, const char* what) {
-    if (!v.allFinite()) return fail(Errc::NotFinite, std::string(what) + " has a missing coordinate");
-    if (v.norm() < kMinSegmentPx) return fail(Errc::Degenerate, std::string(what) + " has no length");
+    if (!v.allFinite())
+        return fail(Errc::NotFinite, {"{what} has a missing coordinate", {{"what", std::string(what)}}});
+    if (v.norm() < kMinSegmentPx)
+        return fail(Errc::Degenerate, {"{what} has no length", {{"what", std::string(what)}}});
     return {};
 }
 

@@ -110,23 +110,22 @@ void readPractice(Reader& r, std::optional<Practice>& practice) {
 }
 
 /// Ids must be among those that the safety rules know: a flag that is misspelt would protect nobody.
-template <class Map>
-std::string unknownIn(const std::vector<std::string>& ids, const Map& known, const std::string& path) {
+template <class Map> Message unknownIn(const std::vector<std::string>& ids, const Map& known, const std::string& path) {
     for (const std::string& id : ids)
         if (!known.count(id)) {
             std::string list;
             for (const auto& [name, value] : known) list += (list.empty() ? "" : ", ") + name;
-            return path + ": \"" + id + "\" is not known; there are: " + list;
+            return inPlace(path, {"\"{id}\" is not known; there are: {known}", {{"id", id}, {"known", list}}});
         }
     return {};
 }
 
 Result<void> knownToSafety(const SafetyRules& rules, const std::vector<std::string>& flags,
                            const std::vector<std::string>& cleared, const ClientNote& note, const std::string& where) {
-    for (const std::string& t : {unknownIn(flags, rules.flags, "/flags"), unknownIn(cleared, rules.flags, "/cleared"),
-                                 unknownIn(note.redFlags, rules.redFlags, "/note/red_flags"),
-                                 unknownIn(note.signs, rules.signs, "/note/signs")})
-        if (!t.empty()) return fail(Errc::NotFound, where + ": " + t);
+    for (const Message& t : {unknownIn(flags, rules.flags, "/flags"), unknownIn(cleared, rules.flags, "/cleared"),
+                             unknownIn(note.redFlags, rules.redFlags, "/note/red_flags"),
+                             unknownIn(note.signs, rules.signs, "/note/signs")})
+        if (!t.empty()) return fail(Errc::NotFound, inPlace(where, t));
     return {};
 }
 
@@ -150,12 +149,12 @@ Json toJson(const ClientNote& n) {
 Json toJson(const Practice& p) { return {{"asked", p.asked}, {"done", p.done}}; }
 
 Result<Practice> parsePractice(const Json& json, const std::string& where) {
-    std::string trouble;
+    Message trouble;
     std::optional<Practice> practice;
     const Json whole = {{"practice", json}};
     Reader r(whole, "", trouble);
     readPractice(r, practice);
-    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    if (!trouble.empty()) return fail(Errc::BadFormat, inPlace(where, trouble));
     return practice.value_or(Practice{});
 }
 
@@ -171,11 +170,11 @@ Json toJson(const Target& t) {
 }
 
 Result<Target> parseTarget(const Json& json, const std::string& where) {
-    std::string trouble;
+    Message trouble;
     Target t;
     Reader r(json, "", trouble);
     readTarget(r, t);
-    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    if (!trouble.empty()) return fail(Errc::BadFormat, inPlace(where, trouble));
     return t;
 }
 
@@ -198,20 +197,20 @@ Json toJson(const std::vector<PastReview>& history) {
 Result<std::vector<PastReview>> parseHistory(const Json& json, const std::string& where) {
     if (json.is_object())
         if (auto ok = expectFormat(json, "deft-mirror-history", 1, where); !ok) return tl::unexpected(ok.error());
-    std::string trouble;
+    Message trouble;
     std::vector<PastReview> out;
     const Json whole = json.is_array() ? Json{{"history", json}} : json;
     if (!whole.is_object() || !whole.contains("history"))
-        return fail(Errc::BadFormat, where + ": the history should be a list");
+        return fail(Errc::BadFormat, {"{where}: the history should be a list", {{"where", where}}});
     Reader r(whole, "", trouble);
     r.objects("history", [&](Reader& p) { readPast(p, out.emplace_back()); });
-    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    if (!trouble.empty()) return fail(Errc::BadFormat, inPlace(where, trouble));
     return out;
 }
 
 Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-case", 1, where); !ok) return tl::unexpected(ok.error());
-    std::string trouble;
+    Message trouble;
     Case c;
     Reader r(json, "", trouble);
     r.text("exercise", c.exercise, true);
@@ -235,20 +234,21 @@ Result<Case> parseCase(const Catalogue& catalogue, const Json& json, const std::
         k.count("helped", record.helped, 0, record.tried);
         c.cueRecord.push_back(record);
     });
-    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    if (!trouble.empty()) return fail(Errc::BadFormat, inPlace(where, trouble));
     if (c.version.empty()) c.version = c.target.version;
     c.target.version = c.version;
     if (auto ok = knownToSafety(catalogue.safety(), c.flags, c.cleared, c.note, where); !ok)
         return tl::unexpected(ok.error());
     if (auto ok = catalogue.schools().know(c.schools); !ok)
-        return fail(ok.error().code, where + ": /schools: " + ok.error().detail);
+        return fail(ok.error().code, {"{where}: /schools: {what}", {{"where", where}, {"what", ok.error().message}}});
     return c;
 }
 
 Result<Asked> parseAsked(const Catalogue& catalogue, const Json& json, const std::string& where,
                          const Exercise& exercise) {
     if (auto ok = expectFormat(json, "deft-mirror-asked", 1, where); !ok) return tl::unexpected(ok.error());
-    std::string trouble, version, format;
+    Message trouble;
+    std::string version, format;
     Asked a;
     Reader r(json, "", trouble, true);
     double formatVersion = 1;
@@ -262,9 +262,10 @@ Result<Asked> parseAsked(const Catalogue& catalogue, const Json& json, const std
     readPractice(r, a.practice);
     r.finish();
     if (!version.empty() && !a.target.version.empty() && version != a.target.version)
-        r.complain("/target/rung", "the version of /rung (\"" + version + "\")", Json(a.target.version));
+        r.complain("/target/rung", {"the version of /rung (\"{version}\")", {{"version", version}}},
+                   Json(a.target.version));
     if (!version.empty()) a.target.version = version;
-    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
+    if (!trouble.empty()) return fail(Errc::BadFormat, inPlace(where, trouble));
     if (auto ok = knownToSafety(catalogue.safety(), a.flags, a.cleared, a.note, where); !ok)
         return tl::unexpected(ok.error());
     // A version alone is asked for in the exercise's usual dose; a dose alone in the version that a new client begins
@@ -280,10 +281,10 @@ Result<Asked> parseAsked(const Catalogue& catalogue, const Json& json, const std
     for (const Version& v : exercise.ladder) versions[v.id] = true;
     for (const FeltPlace& f : exercise.felt) places[f.id] = true;
     if (!a.target.version.empty())
-        if (const std::string t = unknownIn({a.target.version}, versions, "/rung"); !t.empty())
-            return fail(Errc::NotFound, where + ": " + t);
-    if (const std::string t = unknownIn(a.note.felt, places, "/note/felt"); !t.empty())
-        return fail(Errc::NotFound, where + ": " + t);
+        if (const Message t = unknownIn({a.target.version}, versions, "/rung"); !t.empty())
+            return fail(Errc::NotFound, inPlace(where, t));
+    if (const Message t = unknownIn(a.note.felt, places, "/note/felt"); !t.empty())
+        return fail(Errc::NotFound, inPlace(where, t));
     return a;
 }
 

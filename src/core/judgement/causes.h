@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "base/message.h"
 #include "exercises/exercise.h"
-#include "language/message.h"
 
 #include <map>
 #include <set>

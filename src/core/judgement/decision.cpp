@@ -6,7 +6,6 @@
 #include "judgement/safety.h"
 #include "judgement/sides.h"
 #include "judgement/targets.h"
-#include "language/numbers.h"
 
 #include <algorithm>
 
@@ -278,6 +277,11 @@ Json toJson(const Decision& d, const Language& language) {
         for (const Message& m : messages) lines.push_back(language.say(m));
         return lines;
     };
+    const auto kept = [](const Messages& messages) {
+        Json list = Json::array();
+        for (const Message& m : messages) list.push_back(toJson(m));
+        return list;
+    };
     Json cues = Json::array(), waiting = Json::array();
     for (const ChosenCue& c : d.cues)
         cues.push_back({{"fault", c.fault}, {"rung", c.level}, {"text", c.text}, {"because", language.say(c.because)}});
@@ -288,7 +292,8 @@ Json toJson(const Decision& d, const Language& language) {
             {"arithmetic", said(d.arithmetic)},
             {"cues", cues},
             {"waiting", waiting},
-            {"cautions", said(d.cautions)}};
+            {"cautions", said(d.cautions)},
+            {"messages", {{"because", kept(d.because)}, {"arithmetic", kept(d.arithmetic)}}}};
 }
 
 } // namespace deft

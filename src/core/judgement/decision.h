@@ -37,7 +37,8 @@ Result<Decision> decide(const Catalogue& catalogue, const Case& now);
 /// The target that a new client begins with.
 Target firstTarget(const Catalogue& catalogue, const Exercise& exercise);
 
-/// step, because, target, arithmetic, cues, waiting, cautions; in files in English.
+/// step, because, target, arithmetic, cues, waiting, cautions, in files in English; messages: because and arithmetic
+/// to be said in any language.
 Json toJson(const Decision& decision, const Language& language);
 
 } // namespace deft

@@ -4,7 +4,6 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "base/numbers.h"
-#include "language/numbers.h"
 
 #include <unicode/dcfmtsym.h>
 #include <unicode/listformatter.h>
@@ -30,6 +29,7 @@ std::string narrow(const icu::UnicodeString& text) {
 struct LanguageFile {
     std::string name, locale;
     std::map<std::string, std::string> sentences, texts;
+    std::vector<std::string> coachTexts;
 };
 
 Result<LanguageFile> readLanguage(const fs::path& path) {
@@ -39,7 +39,8 @@ Result<LanguageFile> readLanguage(const fs::path& path) {
     return readMembers(path.string(), [&]() -> Result<LanguageFile> {
         using Table = std::map<std::string, std::string>;
         return LanguageFile{json->at("name").get<std::string>(), json->at("locale").get<std::string>(),
-                            json->at("sentences").get<Table>(), json->value("texts", Table())};
+                            json->at("sentences").get<Table>(), json->value("texts", Table()),
+                            json->value("coach_texts", std::vector<std::string>())};
     });
 }
 
@@ -60,13 +61,15 @@ Result<std::shared_ptr<const Language>> Language::load(const fs::path& folder, c
     if (std::find(codes.begin(), codes.end(), code) == codes.end()) {
         std::string known;
         for (const std::string& c : codes) known += (known.empty() ? "" : ", ") + c;
-        return fail(Errc::NotFound, "there is no language \"" + code + "\"; there are: " + known);
+        return fail(Errc::NotFound,
+                    {"there is no language \"{code}\"; there are: {known}", {{"code", code}, {"known", known}}});
     }
     auto file = readLanguage(folder / (code + ".json"));
     if (!file) return tl::unexpected(file.error());
     std::shared_ptr<Language> l(new Language);
     l->code_ = code, l->name_ = file->name, l->locale_ = file->locale;
-    l->own_ = std::move(file->sentences), l->texts_ = std::move(file->texts);
+    l->own_ = std::move(file->sentences), l->texts_ = std::move(file->texts),
+    l->coachTexts_ = std::move(file->coachTexts);
     l->isRightToLeft_ = icu::Locale(l->locale_.c_str()).isRightToLeft();
     if (code == "en") return l;
     auto english = readLanguage(folder / "en.json");
@@ -79,15 +82,10 @@ Result<std::shared_ptr<const Language>> Language::load(const fs::path& folder, c
 }
 
 std::string Language::number(const Amount& a) const {
-    const auto written = [&](double value, bool withSign) {
-        std::string text = withSign ? signedWords(value, a.decimals) : numberWords(value, a.decimals);
-        if (const size_t at = text.find('.'); at != std::string::npos) text.replace(at, 1, point_);
-        return text;
-    };
-    std::string text = written(a.value, a.withSign);
-    if (a.u95) text += " ± " + written(*a.u95, false);
-    if (a.unit == "deg") return text + "°";
-    return a.unit.empty() ? text : text + " " + a.unit;
+    std::string text = amountWords(a);
+    for (size_t at = 0; (at = text.find('.', at)) != std::string::npos; at += point_.size())
+        text.replace(at, 1, point_);
+    return text;
 }
 
 std::string Language::day(const Day& d) const {

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "base/message.h"
 #include "base/result.h"
-#include "language/message.h"
 
 #include <filesystem>
 #include <map>
@@ -37,6 +37,8 @@ public:
     bool hasSentence(const std::string& key) const { return own_.count(key) > 0; }
     const std::map<std::string, std::string>& sentences() const { return own_; } ///< key → pattern, of this language
     const std::map<std::string, std::string>& texts() const { return texts_; }   ///< English → this language
+    /// Of English only: sentences of the program that only the coach reads (errors, reasons of a programme).
+    const std::vector<std::string>& coachTexts() const { return coachTexts_; }
     /// What is wrong with a pattern: syntax of ICU's MessageFormat. Empty = nothing.
     static std::string wrongIn(const std::string& pattern);
     /// Names of the places of a pattern, in order.
@@ -49,6 +51,7 @@ private:
     std::string code_, name_, locale_, point_ = ".";
     bool isRightToLeft_ = false;
     std::map<std::string, std::string> own_, english_, texts_;
+    std::vector<std::string> coachTexts_;
 };
 
 using LanguagePtr = std::shared_ptr<const Language>;

@@ -15,7 +15,8 @@ Result<FilmPart> parsePart(const Json& json, const std::string& where) {
         const FilmPart part{json.at("from_s"), json.at("to_s")};
         if (!(part.from_s >= 0) || !(part.to_s > part.from_s) || !std::isfinite(part.to_s))
             return fail(Errc::BadFormat,
-                        where + ": expected seconds of the film, the first before the second, found " + excerpt(json));
+                        {"{where}: expected seconds of the film, the first before the second, found {found}",
+                         {{"where", where}, {"found", excerpt(json)}}});
         return part;
     });
 }

@@ -18,23 +18,23 @@ constexpr double kMostMarkingSd_px = 50;
 using AddPoint = std::function<void(double, const std::string&, std::optional<Point2>)>;
 
 /// Adds the points of a list of frames. Returns what is wrong with it; empty when nothing is.
-std::string readFrames(const Json& frames, const std::string& list, const AddPoint& add) {
+Message readFrames(const Json& frames, const std::string& list, const AddPoint& add) {
     for (size_t i = 0; i < frames.size(); ++i) {
         const Json& frame = frames[i];
         const std::string path = "/" + list + "/" + std::to_string(i);
         if (!frame.is_object() || !frame.contains("time_s") || !frame["time_s"].is_number())
-            return path + "/time_s should be seconds";
+            return {"{where} should be seconds", {{"where", path + "/time_s"}}};
         if (!frame.contains("points") || !frame["points"].is_object())
-            return path + "/points should be an object of landmarks";
+            return {"{where} should be an object of landmarks", {{"where", path + "/points"}}};
         for (const auto& [name, point] : frame["points"].items()) {
             const std::string here = path + "/points/" + name;
-            if (!isLandmark(name)) return here + " is not a landmark of this program";
+            if (!isLandmark(name)) return {"{where} is not a landmark of this program", {{"where", here}}};
             std::optional<Point2> at;
             if (!point.is_null()) {
                 if (!point.is_array() || point.size() != 2 || !point[0].is_number() || !point[1].is_number())
-                    return here + " should be [x, y] or null";
+                    return {"{where} should be [x, y] or null", {{"where", here}}};
                 at = Point2(point[0].get<double>(), point[1].get<double>());
-                if (!at->allFinite()) return here + " is not finite";
+                if (!at->allFinite()) return {"{where} is not finite", {{"where", here}}};
             }
             add(frame["time_s"].get<double>(), name, at);
         }
@@ -92,7 +92,7 @@ namespace {
 
 Result<Marks> marksFrom(const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, "deft-mirror-marks", 1, where); !ok) return tl::unexpected(ok.error());
-    auto bad = [&](const std::string& what) { return fail(Errc::BadFormat, where + ": " + what); };
+    auto bad = [&](Message what) { return fail(Errc::BadFormat, inPlace(where, std::move(what))); };
     Marks marks;
     for (const auto& [key, value] : json.items()) {
         if (key == "format" || key == "version" || key == "frames" || key == "seeds") continue;
@@ -106,7 +106,8 @@ Result<Marks> marksFrom(const Json& json, const std::string& where) {
             marks.scaleLengthCm = length->get<double>();
         } else if (key == "marking_sd_px") {
             if (!value.is_number() || !(value.get<double>() > 0) || value.get<double>() > kMostMarkingSd_px)
-                return bad("/marking_sd_px should be above 0 and at most " + fixed(kMostMarkingSd_px, 1) + " pixels");
+                return bad(
+                    {"/marking_sd_px should be above 0 and at most {most} pixels", {{"most", kMostMarkingSd_px}}});
             marks.markingSd_px = value.get<double>();
         } else if (key == "mat") {
             const auto side = [&](const char* name) {
@@ -123,7 +124,7 @@ Result<Marks> marksFrom(const Json& json, const std::string& where) {
     const auto frames = json.find("frames");
     if (frames == json.end() || !frames->is_array() || frames->empty())
         return bad("/frames should list at least one marked frame");
-    std::string wrong = readFrames(*frames, "frames", [&](double t, const std::string& name, std::optional<Point2> at) {
+    Message wrong = readFrames(*frames, "frames", [&](double t, const std::string& name, std::optional<Point2> at) {
         marks.set(t, name, at);
     });
     if (wrong.empty() && json.contains("seeds")) {
@@ -158,7 +159,7 @@ std::vector<DoubtfulMark> doubtfulMarks(const Marks& marks, int width, int heigh
     constexpr double kNear = 2; // spreads of a mark set by hand: nearer than two of these is the same spot
     const double near = kNear * marks.markingSd_px.value_or(usualMarkingSd_px(width, height));
     std::vector<DoubtfulMark> out;
-    const auto add = [&](const std::string& name, const std::string& why) {
+    const auto add = [&](const std::string& name, const Message& why) {
         if (std::none_of(out.begin(), out.end(), [&](const DoubtfulMark& d) { return d.name == name; }))
             out.push_back({name, why});
     };
@@ -170,8 +171,10 @@ std::vector<DoubtfulMark> doubtfulMarks(const Marks& marks, int width, int heigh
                 add(a->first, "lies at the edge of the picture");
             for (auto b = std::next(a); b != f.points.end(); ++b)
                 if (b->second && !isSceneLandmark(b->first) && (*b->second - p).norm() < near) {
-                    add(a->first, "lies on the same spot as the " + landmarkWords(b->first));
-                    add(b->first, "lies on the same spot as the " + landmarkWords(a->first));
+                    add(a->first,
+                        {"lies on the same spot as the {landmark}", {{"landmark", Message(landmarkWords(b->first))}}});
+                    add(b->first,
+                        {"lies on the same spot as the {landmark}", {{"landmark", Message(landmarkWords(a->first))}}});
                 }
         }
     return out;
@@ -197,14 +200,19 @@ Result<Marks> fitToClip(Marks marks, const ClipInfo& clip, const std::string& sh
     const double step = clip.medianRateHz > 0 ? 1 / clip.medianRateHz : 1;
     for (const MarkedFrame& f : marks.frames) {
         if (f.time_s < -step || f.time_s > clip.time_s.back() + step)
-            return fail(Errc::OutOfRange, "there are marks at " + fixed(f.time_s, 2) + " s, but the clip ends at " +
-                                              fixed(clip.duration_s, 2) + " s; they seem to belong to another clip");
+            return fail(Errc::OutOfRange,
+                        {"there are marks at {at}, but the clip ends at {end}; they seem to belong to another clip",
+                         {{"at", Amount{f.time_s, 2, "s"}}, {"end", Amount{clip.duration_s, 2, "s"}}}});
         const double time = clip.time_s[size_t(clip.frameAt(f.time_s))];
         for (const auto& [name, p] : f.points) {
             if (p && (p->x() < -0.5 || p->y() < -0.5 || p->x() > clip.width - 0.5 || p->y() > clip.height - 0.5))
-                return fail(Errc::OutOfRange, "the mark " + name + " at " + fixed(p->x(), 1) + ", " + fixed(p->y(), 1) +
-                                                  " lies outside the picture of " + std::to_string(clip.width) + " × " +
-                                                  std::to_string(clip.height));
+                return fail(Errc::OutOfRange,
+                            {"the mark {name} at {x}, {y} lies outside the picture of {width} × {height}",
+                             {{"name", name},
+                              {"x", Amount{p->x(), 1}},
+                              {"y", Amount{p->y(), 1}},
+                              {"width", int(clip.width)},
+                              {"height", int(clip.height)}}});
             fitted.set(time, name, p);
         }
     }

@@ -64,7 +64,7 @@ Result<Marks> parseMarks(const Json& json, const std::string& where);
 /// wider band.
 struct DoubtfulMark {
     std::string name;
-    std::string why; ///< "lies on the same spot as the crest", "lies at the edge of the picture"
+    Message why; ///< "lies on the same spot as the crest", "lies at the edge of the picture"
     bool operator==(const DoubtfulMark&) const = default;
 };
 std::vector<DoubtfulMark> doubtfulMarks(const Marks& marks, int width, int height);

@@ -42,7 +42,8 @@ Result<Tracks> parseTracks(const std::string& csv, const std::string& where) {
         }
         at = end + 1;
         auto bad = [&](const char* what) {
-            return fail(Errc::BadFormat, where + ":" + std::to_string(line + 1) + ": " + what);
+            return fail(Errc::BadFormat,
+                        {"{where}:{line}: {what}", {{"where", where}, {"line", int(line + 1)}, {"what", what}}});
         };
         if (line == 0) {
             if (cells.size() < 2 || cells[0] != "frame") return bad("is not a file of tracks");
@@ -73,7 +74,7 @@ Result<Tracks> parseTracks(const std::string& csv, const std::string& where) {
             t.landmark[names[k]].push_back(p);
         }
     }
-    if (t.time_s.empty()) return fail(Errc::BadFormat, where + ": holds no frames");
+    if (t.time_s.empty()) return fail(Errc::BadFormat, {"{where}: holds no frames", {{"where", where}}});
     return t;
 }
 

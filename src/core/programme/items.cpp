@@ -62,14 +62,16 @@ bool unlock(const Catalogue& catalogue, const ProgrammeNeed& need, const Exercis
     if (locks.empty()) return true;
     const std::string open = openVersion(catalogue, e, item.target.version, need.flags, cleared);
     if (open.empty()) return false;
-    item.because.push_back("locked by " + locks.front().name + ": " + versionName(e, item.target.version) + " → " +
-                           versionName(e, open));
+    item.because.push_back({"locked by {flag}: {from} → {to}",
+                            {{"flag", Message(locks.front().name)},
+                             {"from", Message(versionName(e, item.target.version))},
+                             {"to", Message(versionName(e, open))}}});
     changeVersion(item.target, catalogue, e, open, true);
     return true;
 }
 
-std::string lockWords(const Catalogue& catalogue, const ProgrammeNeed& need, const Exercise& e,
-                      const std::string& version) {
+Message lockWords(const Catalogue& catalogue, const ProgrammeNeed& need, const Exercise& e,
+                  const std::string& version) {
     const auto locks = locksOf(catalogue, e, version, need.flags, clearedFor(need, e.id));
     return locks.empty() ? "" : locks.front().reason;
 }
@@ -78,14 +80,17 @@ Result<ProgrammeItem> newItem(const Catalogue& catalogue, const ProgrammeNeed& n
                               const std::string& version) {
     const auto plain = catalogue.exercise(exercise);
     if (!plain) return tl::unexpected(plain.error());
-    if (!plain->series) return fail(Errc::Unsupported, plain->name + " is filmed to look at and is not practised");
+    if (!plain->series)
+        return fail(Errc::Unsupported,
+                    {"{name} is filmed to look at and is not practised", {{"name", Message(plain->name)}}});
     const auto e = catalogue.inSchools(*plain, schoolsFor(need, *plain));
     if (!e) return tl::unexpected(e.error());
     if (!version.empty() && e->versionIndex(version) < 0)
-        return fail(Errc::NotFound, plain->name + " has no version \"" + version + "\"");
+        return fail(Errc::NotFound,
+                    {"{name} has no version \"{version}\"", {{"name", Message(plain->name)}, {"version", version}}});
     ProgrammeItem item{exercise, firstTarget(catalogue, *e), 0, "", {}};
     if (!version.empty()) changeVersion(item.target, catalogue, *e, version, false);
-    const std::string lock = lockWords(catalogue, need, *e, item.target.version);
+    const Message lock = lockWords(catalogue, need, *e, item.target.version);
     if (!version.empty() ? !lock.empty() : !unlock(catalogue, need, *e, item)) return fail(Errc::Unsupported, lock);
     item.rest_s = usualRest_s(item.target);
     if (const auto form = exerciseOf(catalogue, item, schoolsFor(need, *plain))) item.watch = watchFor(*form, nullptr);

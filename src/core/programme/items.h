@@ -17,8 +17,8 @@ std::string versionName(const Exercise& exercise, const std::string& version);
 std::string watchFor(const Exercise& exercise, const PastReview* past);
 
 /// What keeps this version from the client, one sentence without a full stop; empty = nothing.
-std::string lockWords(const Catalogue& catalogue, const ProgrammeNeed& need, const Exercise& exercise,
-                      const std::string& version);
+Message lockWords(const Catalogue& catalogue, const ProgrammeNeed& need, const Exercise& exercise,
+                  const std::string& version);
 /// Puts an item that intake locks onto the nearest version below that is open, and says so.
 /// @return false when there is none
 bool unlock(const Catalogue& catalogue, const ProgrammeNeed& need, const Exercise& exercise, ProgrammeItem& item);

@@ -16,9 +16,9 @@ constexpr int kMostSets = 50;
 
 /// What the reader cannot say by itself: where, and what is not known.
 struct Unknown {
-    std::string& trouble;
-    void operator()(const std::string& path, const std::string& why) const {
-        if (trouble.empty()) trouble = path + ": " + why;
+    Message& trouble;
+    void operator()(const std::string& path, Message why) const {
+        if (trouble.empty()) trouble = inPlace(path, std::move(why));
     }
 };
 
@@ -30,23 +30,28 @@ void readPractised(const Catalogue& catalogue, JsonReader& r, Practised& p, cons
     if (!p.effort.empty()) r.oneOf("effort", p.effort, {"easy", "right", "hard", "too-hard"});
     r.texts("felt", p.felt);
     const auto e = catalogue.exercise(p.exercise);
-    if (!e) return unknown(r.at("exercise"), e.error().detail);
+    if (!e) return unknown(r.at("exercise"), e.error().message);
     if (!p.version.empty() && e->versionIndex(p.version) < 0)
-        unknown(r.at("version"), p.exercise + " has no version \"" + p.version + "\"");
+        unknown(r.at("version"),
+                {"{exercise} has no version \"{version}\"", {{"exercise", p.exercise}, {"version", p.version}}});
     for (const std::string& place : p.felt)
-        if (!e->feltPlace(place)) unknown(r.at("felt"), p.exercise + " has no place \"" + place + "\"");
+        if (!e->feltPlace(place))
+            unknown(r.at("felt"),
+                    {"{exercise} has no place \"{place}\"", {{"exercise", p.exercise}, {"place", place}}});
 }
 
 void readDay(const Catalogue& catalogue, JsonReader& r, PractisedDay& d, const Unknown& unknown) {
     r.text("day", d.day, true);
     if (!d.day.empty() && !parseDate(d.day)) r.complain(r.at("day"), "a day as 2026-05-14", Json(d.day));
     r.objects("items", [&](JsonReader& i) { readPractised(catalogue, i, d.items.emplace_back(), unknown); });
-    if (d.items.size() > size_t(kMostItems)) r.complain(r.at("items"), "at most 12 exercises", Json(d.items.size()));
+    if (d.items.size() > size_t(kMostItems))
+        r.complain(r.at("items"), {"at most {most} exercises", {{"most", kMostItems}}}, Json(d.items.size()));
     r.flag("pain", d.pain);
     r.text("where", d.where);
     r.texts("red_flags", d.redFlags);
     for (const std::string& flag : d.redFlags)
-        if (!catalogue.safety().redFlags.count(flag)) unknown(r.at("red_flags"), "\"" + flag + "\" is not known");
+        if (!catalogue.safety().redFlags.count(flag))
+            unknown(r.at("red_flags"), {"\"{flag}\" is not known", {{"flag", flag}}});
     r.text("words", d.words);
 }
 
@@ -69,7 +74,8 @@ bool PractisedDay::isDone() const {
 
 Result<PracticeNote> parsePracticeNote(const Catalogue& catalogue, const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, kNoteFormat, 1, where); !ok) return tl::unexpected(ok.error());
-    std::string trouble, notKnown, format;
+    Message trouble, notKnown;
+    std::string format;
     int version = 1;
     const Unknown unknown{notKnown};
     PracticeNote n;
@@ -79,13 +85,14 @@ Result<PracticeNote> parsePracticeNote(const Catalogue& catalogue, const Json& j
     r.text("client", n.client, n.clientUid.empty());
     r.text("programme", n.programme, true);
     r.objects("days", [&](JsonReader& d) { readDay(catalogue, d, n.days.emplace_back(), unknown); });
-    if (n.days.size() > kMostDays) r.complain("/days", "at most 400 days", Json(n.days.size()));
+    if (n.days.size() > kMostDays)
+        r.complain("/days", {"at most {most} days", {{"most", kMostDays}}}, Json(n.days.size()));
     std::sort(n.days.begin(), n.days.end(), [](const auto& a, const auto& b) { return a.day < b.day; });
     for (size_t i = 1; i < n.days.size(); ++i)
         if (n.days[i].day == n.days[i - 1].day) r.complain("/days", "each day once", Json(n.days[i].day));
     r.finish();
-    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
-    if (!notKnown.empty()) return fail(Errc::NotFound, where + ": " + notKnown);
+    if (!trouble.empty()) return fail(Errc::BadFormat, inPlace(where, trouble));
+    if (!notKnown.empty()) return fail(Errc::NotFound, inPlace(where, notKnown));
     if (auto ok = catalogue.obeysSchema("practice", json, where); !ok) return tl::unexpected(ok.error());
     return n;
 }

@@ -33,36 +33,38 @@ std::vector<std::chrono::weekday> daysIn(JsonReader& r) {
 }
 
 /// @param unknown what there is none of
-void readItem(const Catalogue& catalogue, JsonReader& r, ProgrammeItem& item, std::string& unknown) {
+void readItem(const Catalogue& catalogue, JsonReader& r, ProgrammeItem& item, Message& unknown) {
     r.text("exercise", item.exercise, true);
     r.object(
         "target", [&](JsonReader& t) { readTarget(t, item.target); }, true);
     r.number("rest_s", item.rest_s, 0, kMostRest_s);
     r.text("watch", item.watch);
-    r.texts("because", item.because);
+    r.messages("because", item.because);
     if (!item.target.reps && !item.target.hold_s)
         r.complain(r.at("target"), "reps or hold_s", r.json().value("target", Json()));
     const auto exercise = catalogue.exercise(item.exercise);
-    const auto tell = [&](const std::string& at, const std::string& why) {
-        if (unknown.empty()) unknown = r.at(at.c_str()) + ": " + why;
+    const auto tell = [&](const char* at, Message why) {
+        if (unknown.empty()) unknown = inPlace(r.at(at), std::move(why));
     };
     if (!exercise)
-        tell("exercise", exercise.error().detail);
+        tell("exercise", exercise.error().message);
     else if (!exercise->series)
-        tell("exercise", exercise->name + " is filmed to look at and is not practised");
+        tell("exercise", {"{name} is filmed to look at and is not practised", {{"name", Message(exercise->name)}}});
     else if (exercise->versionIndex(item.target.version) < 0)
-        tell("target/rung", item.exercise + " has no version \"" + item.target.version + "\"");
+        tell("target/rung", {"{exercise} has no version \"{version}\"",
+                             {{"exercise", item.exercise}, {"version", item.target.version}}});
 }
 
-void readLookAgain(const Catalogue& catalogue, JsonReader& r, LookAgain& again, std::string& unknown) {
+void readLookAgain(const Catalogue& catalogue, JsonReader& r, LookAgain& again, Message& unknown) {
     r.text("on", again.on, true);
     if (!again.on.empty() && !parseDate(again.on)) r.complain(r.at("on"), "a day as 2026-05-14", Json(again.on));
     r.texts("exercises", again.exercises);
     if (again.exercises.size() > size_t(kMostItems))
-        r.complain(r.at("exercises"), "at most 12 exercises", Json(again.exercises.size()));
+        r.complain(r.at("exercises"), {"at most {most} exercises", {{"most", kMostItems}}},
+                   Json(again.exercises.size()));
     for (const std::string& id : again.exercises)
         if (const auto e = catalogue.exercise(id); !e && unknown.empty())
-            unknown = r.at("exercises") + ": " + e.error().detail;
+            unknown = inPlace(r.at("exercises"), e.error().message);
 }
 
 } // namespace
@@ -75,7 +77,8 @@ const ProgrammeItem* Programme::find(const std::string& exercise) const {
 
 Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, const std::string& where) {
     if (auto ok = expectFormat(json, kProgrammeFormat, 1, where); !ok) return tl::unexpected(ok.error());
-    std::string trouble, unknown, format;
+    Message trouble, unknown;
+    std::string format;
     int version = 1;
     Programme p;
     JsonReader r(json, "", trouble, true);
@@ -94,23 +97,25 @@ Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, c
     for (const std::string& goal : p.goals)
         if (!catalogue.goals().count(goal) && unknown.empty()) unknown = "/goals: there is no goal \"" + goal + "\"";
     r.text("reminder", p.reminder);
-    if (p.reminder.size() > kMostReminder) r.complain("/reminder", "at most 300 bytes", Json(p.reminder.size()));
+    if (p.reminder.size() > kMostReminder)
+        r.complain("/reminder", {"at most {most} bytes", {{"most", kMostReminder}}}, Json(p.reminder.size()));
     r.objects("items", [&](JsonReader& i) { readItem(catalogue, i, p.items.emplace_back(), unknown); });
-    if (p.items.size() > size_t(kMostItems)) r.complain("/items", "at most 12 exercises", Json(p.items.size()));
+    if (p.items.size() > size_t(kMostItems))
+        r.complain("/items", {"at most {most} exercises", {{"most", kMostItems}}}, Json(p.items.size()));
     r.finish();
-    if (!trouble.empty()) return fail(Errc::BadFormat, where + ": " + trouble);
-    if (!unknown.empty()) return fail(Errc::NotFound, where + ": " + unknown);
+    if (!trouble.empty()) return fail(Errc::BadFormat, inPlace(where, trouble));
+    if (!unknown.empty()) return fail(Errc::NotFound, inPlace(where, unknown));
     if (auto ok = catalogue.obeysSchema("programme", json, where); !ok) return tl::unexpected(ok.error());
     return p;
 }
 
-Json toJson(const Programme& p) {
+static Json written(const Programme& p, const Language* english) {
     Json days = Json::array(), items = Json::array();
     for (const auto day : p.days) days.push_back(weekdayId(day));
     for (const ProgrammeItem& i : p.items) {
         Json item = {{"exercise", i.exercise}, {"target", toJson(i.target)}, {"rest_s", i.rest_s}};
         if (!i.watch.empty()) item["watch"] = i.watch;
-        if (!i.because.empty()) item["because"] = i.because;
+        for (const Message& why : i.because) item["because"].push_back(english ? Json(english->say(why)) : toJson(why));
         items.push_back(std::move(item));
     }
     Json j = {{"format", kProgrammeFormat},
@@ -128,6 +133,9 @@ Json toJson(const Programme& p) {
         if (!value->empty()) j[key] = *value;
     return j;
 }
+
+Json toJson(const Programme& programme, const Language& english) { return written(programme, &english); }
+Json toJson(const Programme& programme) { return written(programme, nullptr); }
 
 Result<Exercise> exerciseOf(const Catalogue& catalogue, const ProgrammeItem& item, const Schools& schools) {
     const auto plain = catalogue.exercise(item.exercise);

@@ -10,10 +10,10 @@ namespace deft {
 /// One exercise of a programme.
 struct ProgrammeItem {
     std::string exercise;
-    Target target;                    ///< version, dose, side that begins, and on how many days of the week
-    double rest_s = 30;               ///< between sets
-    std::string watch;                ///< to the client: the one thing to watch
-    std::vector<std::string> because; ///< to the coach: why it is here, and why in this dose
+    Target target;      ///< version, dose, side that begins, and on how many days of the week
+    double rest_s = 30; ///< between sets
+    std::string watch;  ///< to the client: the one thing to watch
+    Messages because;   ///< to the coach: why it is here, and why in this dose
 
     bool operator==(const ProgrammeItem&) const = default;
 };
@@ -50,6 +50,9 @@ constexpr double kMostRest_s = 600;
 /// Members that are not known are refused, too. @errors BadFormat naming file, path, what was expected and what was
 /// found; NewerVersion; NotFound for exercises and versions that there are none of
 Result<Programme> parseProgramme(const Catalogue& catalogue, const Json& json, const std::string& where);
+/// As a file: why each exercise is in it, in English.
+Json toJson(const Programme& programme, const Language& english);
+/// As the library keeps it: why as messages, to be said in any language. It can be read like a file.
 Json toJson(const Programme& programme);
 
 /// The exercise of an item, in its version and in these schools. @errors those of Catalogue::form

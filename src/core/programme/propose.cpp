@@ -27,10 +27,10 @@ struct Candidate {
     std::string name;
 };
 
-/// "Thursday 14 May"; a date that is none as it is.
-std::string dayOf(const std::string& iso) {
+/// A date that is none as it is.
+Argument dayOf(const std::string& iso) {
     const auto day = parseDate(iso);
-    return day ? dayInWords(*day) : iso;
+    return day ? Argument(Day{*day}) : Argument(iso);
 }
 
 std::optional<std::chrono::sys_days> lastSeen(const ProgrammeNeed& need) {
@@ -80,7 +80,7 @@ public:
                 now = item;
             else
                 now->rest_s = usualRest_s(now->target);
-            const std::string lock = lockWords(catalogue_, need_, *plain, now->target.version);
+            const Message lock = lockWords(catalogue_, need_, *plain, now->target.version);
             if (!unlock(catalogue_, need_, *plain, *now))
                 leaveOut(*plain, lock);
             else
@@ -94,7 +94,7 @@ public:
         for (ProgrammeItem item : other.items) {
             const auto plain = catalogue_.exercise(item.exercise);
             if (!plain) continue;
-            const std::string lock = lockWords(catalogue_, need_, *plain, item.target.version);
+            const Message lock = lockWords(catalogue_, need_, *plain, item.target.version);
             if (!unlock(catalogue_, need_, *plain, item))
                 leaveOut(*plain, lock);
             else {
@@ -132,14 +132,14 @@ private:
         }
     }
 
-    void leaveOut(const Exercise& e, const std::string& why) { out_.leftOut.push_back({e.id, e.name, why}); }
+    void leaveOut(const Exercise& e, const Message& why) { out_.leftOut.push_back({e.id, e.name, why}); }
 
     bool has(const std::string& exercise) const { return taken_.count(exercise) > 0; }
 
     void add(const Exercise& e, ProgrammeItem item, Rank rank) {
         taken_.insert(e.id);
         const std::string& version = item.target.version;
-        if (const std::string lock = lockWords(catalogue_, need_, e, version); !unlock(catalogue_, need_, e, item))
+        if (const Message lock = lockWords(catalogue_, need_, e, version); !unlock(catalogue_, need_, e, item))
             return leaveOut(e, lock);
         item.rest_s = usualRest_s(item.target);
         candidates_.push_back({std::move(item), e.series->part, rank, e.name});
@@ -152,12 +152,15 @@ private:
         if (!plain || !plain->series) return std::nullopt;
         if (last.step == "stop" || r.note.isAlarming()) {
             taken_.insert(plain->id);
-            leaveOut(*plain, last.step == "stop" ? "it was stopped on " + dayOf(last.date) : "it hurt");
+            leaveOut(*plain, last.step == "stop" ? Message("it was stopped on {date}", {{"date", dayOf(last.date)}})
+                                                 : Message("it hurt"));
             return std::nullopt;
         }
         ProgrammeItem item{plain->id, last.next.version.empty() ? last.past.target : last.next, 0, "", {}};
         if (plain->versionIndex(item.target.version) < 0) item.target.version = plain->startVersion;
-        item.because = {"reviewed on " + dayOf(last.date) + ": " + (last.step.empty() ? "stay" : last.step)};
+        item.because = {
+            {"reviewed on {date}: {step}",
+             {{"date", dayOf(last.date)}, {"step", Message("step." + (last.step.empty() ? "stay" : last.step))}}}};
         for (const auto* sentences : {&last.because, &last.arithmetic})
             item.because.insert(item.because.end(), sentences->begin(), sentences->end());
         notHarder(*plain, last, item);
@@ -187,9 +190,9 @@ private:
         if (last.step != "up" || !need_.practice) return;
         const Practice& p = *need_.practice;
         if (!p.isTooLittle() && !p.isTooMuch()) return;
-        item.because.push_back("done on " + std::to_string(p.done) + " of " + std::to_string(p.asked) +
-                               " days: nothing gets harder, " + versionName(e, last.past.target.version) +
-                               " stays as it was asked");
+        item.because.push_back(
+            {"done on {done} of {asked} days: nothing gets harder, {version} stays as it was asked",
+             {{"done", p.done}, {"asked", p.asked}, {"version", Message(versionName(e, last.past.target.version))}}});
         item.target = last.past.target;
         if (e.versionIndex(item.target.version) < 0) item.target.version = e.startVersion;
     }
@@ -199,8 +202,9 @@ private:
         const int at = e.versionIndex(item.target.version);
         if (at > 0) {
             const std::string& easier = e.ladder[size_t(at) - 1].id;
-            item.because.push_back("two weeks or more away: " + versionName(e, item.target.version) + " → " +
-                                   versionName(e, easier) + " (common practice)");
+            item.because.push_back(
+                {"two weeks or more away: {from} → {to} (common practice)",
+                 {{"from", Message(versionName(e, item.target.version))}, {"to", Message(versionName(e, easier))}}});
             changeVersion(item.target, catalogue_, e, easier, true);
         } else if (item.target.sets > 1) {
             --item.target.sets;
@@ -221,7 +225,10 @@ private:
                     for (const std::string& answer : fault->answeredBy)
                         if (!has(answer))
                             fresh(answer, Rank::Answers,
-                                  "answers “" + fault->name + "” (" + e->name + ", " + last.date + ")");
+                                  {"answers “{fault}” ({exercise}, {date})",
+                                   {{"fault", Message(fault->name)},
+                                    {"exercise", Message(e->name)},
+                                    {"date", dayOf(last.date)}}});
         }
     }
 
@@ -235,7 +242,8 @@ private:
                 const auto e = catalogue_.exercise(id);
                 if (!serves(id, goal) || has(id) || served.count(e->series->part)) continue;
                 const size_t before = candidates_.size();
-                fresh(id, Rank::Wanted, "for “" + catalogue_.goals().at(goal) + "” (common practice)");
+                fresh(id, Rank::Wanted,
+                      {"for “{goal}” (common practice)", {{"goal", Message(catalogue_.goals().at(goal))}}});
                 if (candidates_.size() > before) served.insert(e->series->part);
             }
         }
@@ -248,7 +256,7 @@ private:
     }
 
     /// What somebody new to a part begins with, where nothing works on it yet.
-    void begin(SeriesPart part, Rank rank, const std::string& why) {
+    void begin(SeriesPart part, Rank rank, const Message& why) {
         if (std::any_of(candidates_.begin(), candidates_.end(), [&](const Candidate& c) { return c.part == part; }))
             return;
         for (const bool begins : {true, false}) // where that is locked, another one of the part
@@ -261,13 +269,13 @@ private:
             }
     }
 
-    void fresh(const std::string& id, Rank rank, const std::string& why) {
+    void fresh(const std::string& id, Rank rank, const Message& why) {
         const auto plain = catalogue_.exercise(id);
         if (!plain || !plain->series) return;
         auto item = newItem(catalogue_, need_, id);
         if (!item) {
             taken_.insert(id);
-            return leaveOut(*plain, item.error().detail);
+            return leaveOut(*plain, item.error().message);
         }
         item->because.insert(item->because.begin(), why);
         add(*plain, std::move(*item), rank);
@@ -293,9 +301,10 @@ private:
                 continue;
             }
             if (c.item.target.sets < asked)
-                c.item.because.push_back(std::to_string(asked) + " → " + std::to_string(c.item.target.sets) +
-                                         (c.item.target.sets > 1 ? " rounds" : " round") + ", so that it fits into " +
-                                         std::to_string(need_.minutes) + " min");
+                c.item.because.push_back({c.item.target.sets > 1
+                                              ? "{asked} → {now} rounds, so that it fits into {minutes} min"
+                                              : "{asked} → {now} round, so that it fits into {minutes} min",
+                                          {{"asked", asked}, {"now", c.item.target.sets}, {"minutes", need_.minutes}}});
             left -= secondsOf(*e, c.item);
             chosen.push_back(std::move(c));
         }
@@ -314,13 +323,15 @@ private:
 
 /// Nothing is practised while a red flag stands.
 Result<void> mayPractise(const Catalogue& catalogue, const ProgrammeNeed& need) {
-    if (!parseDate(need.from)) return fail(Errc::BadFormat, "\"" + need.from + "\" is no day such as 2026-05-14");
+    if (!parseDate(need.from))
+        return fail(Errc::BadFormat, {"\"{from}\" is no day such as 2026-05-14", {{"from", need.from}}});
     for (const Reviewed& r : need.record)
         for (const std::string& flag : r.note.redFlags) {
             const auto& known = catalogue.safety().redFlags;
-            return fail(Errc::Unsupported, "no programme while " + need.client + (need.client.empty() ? "" : " ") +
-                                               "reports " + (known.count(flag) ? known.at(flag) : flag) +
-                                               ": a doctor comes first");
+            return fail(Errc::Unsupported,
+                        {need.client.empty() ? "no programme while this is reported: {flag}; a doctor comes first"
+                                             : "no programme while {client} reports {flag}: a doctor comes first",
+                         {{"client", need.client}, {"flag", Message(known.count(flag) ? known.at(flag) : flag)}}});
         }
     return {};
 }

@@ -30,7 +30,8 @@ struct ProgrammeNeed {
 };
 
 struct LeftOut {
-    std::string exercise, name, why; ///< one sentence without a full stop
+    std::string exercise, name;
+    Message why; ///< a sentence without a full stop
 };
 
 struct ProposedProgramme {

@@ -108,7 +108,8 @@ Result<PictureQuality> pictureQuality(ClipReader& reader, StopToken stop) {
         blur.push_back(blurEffect(*picture));
         q.shakePx = std::max(q.shakePx, std::max(1.0, clip.width / kSmall) * backgroundShift(first, little));
     }
-    if (light.empty()) return fail(Errc::DamagedFrame, clip.path + ": none of its frames could be decoded");
+    if (light.empty())
+        return fail(Errc::DamagedFrame, {"{file}: none of its frames could be decoded", {{"file", clip.path}}});
     q.light = medianOf(light);
     q.noise = medianOf(noise);
     const auto [sharpest, dullest] = std::minmax_element(blur.begin(), blur.end());

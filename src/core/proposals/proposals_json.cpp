@@ -90,7 +90,7 @@ Result<Proposals> asProposals(const Marks& marks, const ClipInfo& clip) {
             p.marks[name] = {*at, own.at("u95_px").get<double>() / kU95, own.at("score"), sourceOf(own.at("from"))};
         }
     } catch (const nlohmann::json::exception& e) {
-        return fail(Errc::BadFormat, std::string("the marks hold no proposals of this program: ") + e.what());
+        return fail(Errc::BadFormat, {"the marks hold no proposals of this program: {why}", {{"why", e.what()}}});
     }
     return p;
 }

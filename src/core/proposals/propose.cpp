@@ -158,7 +158,7 @@ Result<Proposals> proposeMarks(const Catalogue& catalogue, ClipReader& reader, R
         if (!between) return tl::unexpected(between.error());
         followed = std::move(*between);
     } else {
-        p.missing = network.error().detail;
+        p.missing = network.error().detail();
     }
     std::vector<FoundBody> bodies;
     for (const auto& [frame, body] : found) bodies.push_back(body);

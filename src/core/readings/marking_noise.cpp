@@ -14,7 +14,7 @@ Result<PlacedMark> placedMark(const std::string& landmark, const Point2& placed,
     const auto needed = side.empty() ? std::vector<std::string>{"shoulder", "hip", "asis", landmark}
                                      : std::vector<std::string>{"shoulder_l", "shoulder_r", "hip_l", "hip_r", landmark};
     for (const std::string& name : needed)
-        if (!truth.count(name)) return fail(Errc::NotFound, "the true place of " + name + " is missing");
+        if (!truth.count(name)) return fail(Errc::NotFound, {"the true place of {name} is missing", {{"name", name}}});
     const auto middle = [&](const std::string& name) -> Point2 {
         return side.empty() ? truth.at(name) : 0.5 * (truth.at(name + "_l") + truth.at(name + "_r"));
     };

@@ -27,17 +27,19 @@ Result<Consent> parseConsent(const SafetyRules& rules, const Json& json, const s
     try {
         c.given = json.at("given"), c.until = json.value("until", ""), c.scopes = json.at("scopes");
     } catch (const nlohmann::json::exception& e) {
-        return fail(Errc::BadFormat, where + ": " + e.what());
+        return fail(Errc::BadFormat, inPlace(where, e.what()));
     }
     for (const auto& [key, day] : {std::pair{"given", &c.given}, {"until", &c.until}})
         if (!(day == &c.until && day->empty()) && !parseDate(*day))
-            return fail(Errc::BadFormat, where + "/" + key + ": expected a day as 2026-05-14, found \"" + *day + "\"");
+            return fail(Errc::BadFormat, {"{where}/{key}: expected a day as 2026-05-14, found {found}",
+                                          {{"where", where}, {"key", key}, {"found", *day}}});
     const auto& known = rules.consent;
     for (const std::string& scope : c.scopes)
         if (std::none_of(known.begin(), known.end(), [&](const auto& k) { return k.first == scope; })) {
             std::string ids;
             for (const auto& [id, name] : known) ids += (ids.empty() ? "" : ", ") + id;
-            return fail(Errc::NotFound, where + "/scopes: expected some of " + ids + ", found " + scope);
+            return fail(Errc::NotFound, {"{where}/scopes: expected some of {known}, found {found}",
+                                         {{"where", where}, {"known", ids}, {"found", scope}}});
         }
     return c;
 }

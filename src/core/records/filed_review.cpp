@@ -22,17 +22,11 @@ std::vector<Reading> filedReadings(const Review& review) {
 }
 
 FiledReview asFiled(const Review& review) {
-    const Language& english = *review.catalogue->language("en"); // that of everything on record
-    const auto said = [&](const Messages& messages) {
-        std::vector<std::string> lines;
-        for (const Message& m : messages) lines.push_back(english.say(m));
-        return lines;
-    };
     FiledReview r;
     r.date = review.inputs.date, r.exercise = review.inputs.exercise, r.past = asPast(review);
     r.readings = filedReadings(review);
     r.step = review.decision.step, r.next = review.decision.target;
-    r.because = said(review.decision.because), r.arithmetic = said(review.decision.arithmetic);
+    r.because = review.decision.because, r.arithmetic = review.decision.arithmetic;
     return r;
 }
 

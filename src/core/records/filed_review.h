@@ -20,7 +20,7 @@ struct FiledReview {
     /// What was decided; cues and cautions stand in `past` and in the answer.
     std::string step;
     Target next;
-    std::vector<std::string> because, arithmetic;
+    Messages because, arithmetic;                                                   ///< of before: sentences in English
     const Reading* find(const std::string& measure, const std::string& stat) const; ///< null where it has none
 };
 

@@ -32,28 +32,33 @@ Result<Parcel> parcelFrom(const Catalogue& catalogue, const Json& json, const st
         const auto it = json.find(key);
         if (it == json.end() && !needed) continue;
         if (it == json.end() || !it->is_string() || (needed && it->get<std::string>().empty()))
-            return fail(Errc::BadFormat, where + ": /" + key + ": expected text, found " +
-                                             (it == json.end() ? "nothing" : excerpt(*it)));
+            return fail(Errc::BadFormat, {"{where}: /{key}: expected text, found {found}",
+                                          {{"where", where},
+                                           {"key", key},
+                                           {"found", it == json.end() ? Message("nothing") : Message(excerpt(*it))}}});
         *to = it->get<std::string>();
     }
     const bool plain =
         std::none_of(p.clip.begin(), p.clip.end(), [](unsigned char c) { return c < 0x20 || c == 0x7f; });
     if (std::filesystem::path(p.clip).filename() != p.clip || p.clip.front() == '.' || !plain ||
         p.clip.find('\\') != std::string::npos || p.clip.size() > kMostName)
-        return fail(Errc::BadFormat,
-                    where + ": /clip: expected the name of a file in the same folder, found " + p.clip);
+        return fail(Errc::BadFormat, {"{where}: /clip: expected the name of a file in the same folder, found {found}",
+                                      {{"where", where}, {"found", p.clip}}});
     // A calendar's day or nothing: dates are reckoned with and shown.
     for (const auto& [key, day] : {std::pair{"sent", &p.sent}, {"answer_by", &p.answerBy}})
         if (!day->empty() && !parseDate(*day))
-            return fail(Errc::BadFormat,
-                        where + ": /" + key + ": expected a day as 2026-05-14, found " + excerpt(*day));
+            return fail(Errc::BadFormat, {"{where}: /{key}: expected a day as 2026-05-14, found {found}",
+                                          {{"where", where}, {"key", key}, {"found", excerpt(*day)}}});
     if (p.client.size() > kMostName || p.role.size() > kMostName || p.clientUid.size() > kMostName)
-        return fail(Errc::BadFormat,
-                    where + ": a name, role or id is longer than " + std::to_string(kMostName) + " characters");
+        return fail(Errc::BadFormat, {"{where}: a name, role or id is longer than {most} characters",
+                                      {{"where", where}, {"most", kMostName}}});
     if (p.side != "both" && p.side != "left" && p.side != "right")
-        return fail(Errc::BadFormat, where + ": /side: expected left, right or both, found " + p.side);
+        return fail(Errc::BadFormat, {"{where}: /side: expected left, right or both, found {found}",
+                                      {{"where", where}, {"found", p.side}}});
     const auto exercise = catalogue.exercise(p.exercise);
-    if (!exercise) return fail(Errc::NotFound, where + ": /exercise: " + exercise.error().detail);
+    if (!exercise)
+        return fail(Errc::NotFound,
+                    {"{where}: /exercise: {what}", {{"where", where}, {"what", exercise.error().message}}});
 
     // Note, flags and target are written as in a case, and are read with the same strictness.
     Json same = {{"format", "deft-mirror-case"}, {"version", 1}, {"exercise", p.exercise}, {"now", Json::object()}};
@@ -92,12 +97,13 @@ Result<std::vector<Parcel>> parseParcels(const Catalogue& catalogue, const Json&
     } else {
         const Json& clips = json["clips"];
         if (!clips.is_array() || clips.empty() || clips.size() > kMostClips)
-            return fail(Errc::BadFormat, where + ": /clips: expected one to " + std::to_string(kMostClips) +
-                                             " clips, found " + excerpt(clips));
+            return fail(Errc::BadFormat, {"{where}: /clips: expected one to {most} clips, found {found}",
+                                          {{"where", where}, {"most", kMostClips}, {"found", excerpt(clips)}}});
         for (size_t i = 0; i < clips.size(); ++i) {
             const std::string place = where + ": /clips/" + std::to_string(i);
             if (!clips[i].is_object())
-                return fail(Errc::BadFormat, place + ": expected an object, found " + excerpt(clips[i]));
+                return fail(Errc::BadFormat, {"{where}: expected an object, found {found}",
+                                              {{"where", place}, {"found", excerpt(clips[i])}}});
             Json own = json;
             own.erase("clips");
             for (const char* key : kOfOneClip) own.erase(key);
@@ -113,8 +119,8 @@ Result<std::vector<Parcel>> parseParcels(const Catalogue& catalogue, const Json&
 }
 
 Json toJson(const Parcel& p) {
-    Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},   {"client", p.client}, {"role", p.role},
-              {"exercise", p.exercise},         {"side", p.side}, {"clip", p.clip},     {"flags", p.flags},
+    Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},    {"client", p.client}, {"role", p.role},
+              {"exercise", p.exercise},         {"found", p.side}, {"clip", p.clip},     {"flags", p.flags},
               {"note", toJson(p.note)}};
     for (const auto& [key, text] :
          {std::pair{"client_id", &p.clientUid}, {"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})

@@ -37,7 +37,7 @@ Result<std::map<std::string, ChosenPictures>> parsePictures(const Json& json, co
         try {
             pictures[fault] = {time("best_s"), time("worst_s")};
         } catch (const nlohmann::json::exception& e) {
-            return fail(Errc::BadFormat, where + ": /pictures/" + fault + ": " + e.what());
+            return fail(Errc::BadFormat, inPlace(where + ": /pictures/" + fault, e.what()));
         }
     }
     return pictures;
@@ -76,11 +76,11 @@ Result<std::vector<BreathTap>> parseBreaths(const Json& json, const std::string&
             breaths.push_back({j.at("time_s"), kind == "out"});
             if ((kind != "out" && kind != "in") ||
                 (breaths.size() > 1 && breaths.back().time_s < breaths[breaths.size() - 2].time_s))
-                return fail(Errc::BadFormat, entry(where, "breaths", breaths.size() - 1) +
-                                                 ": expected breaths out or in, in order of time");
+                return fail(Errc::BadFormat, {"{where}: expected breaths out or in, in order of time",
+                                              {{"where", entry(where, "breaths", breaths.size() - 1)}}});
         }
     } catch (const nlohmann::json::exception& e) {
-        return fail(Errc::BadFormat, entry(where, "breaths", breaths.size()) + ": " + e.what());
+        return fail(Errc::BadFormat, inPlace(entry(where, "breaths", breaths.size()), e.what()));
     }
     return breaths;
 }
@@ -91,10 +91,11 @@ Result<std::vector<SeenFault>> parseSeen(const Json& json, const std::string& wh
         for (const Json& s : json) {
             seen.push_back({s.at("fault"), s.at("start_s"), s.at("end_s"), s.value("instead", false)});
             if (!(seen.back().start_s <= seen.back().end_s))
-                return fail(Errc::BadFormat, entry(where, "seen", seen.size() - 1) + " ends before it starts");
+                return fail(Errc::BadFormat,
+                            {"{where} ends before it starts", {{"where", entry(where, "seen", seen.size() - 1)}}});
         }
     } catch (const nlohmann::json::exception& e) {
-        return fail(Errc::BadFormat, entry(where, "seen", seen.size()) + ": " + e.what());
+        return fail(Errc::BadFormat, inPlace(entry(where, "seen", seen.size()), e.what()));
     }
     return seen;
 }
@@ -110,12 +111,12 @@ Result<std::vector<Drawing>> parseDrawings(const Json& json, const std::string& 
             d.time_s = j.at("time_s"), d.words = j.value("words", "");
             for (const Json& p : j.at("points")) d.points.emplace_back(p.at(0).get<double>(), p.at(1).get<double>());
             if (!known || d.points.size() != Drawing::pointsOf(d.kind))
-                return fail(Errc::BadFormat, entry(where, "drawings", drawings.size()) +
-                                                 ": expected an arrow, line, angle or words with their points");
+                return fail(Errc::BadFormat, {"{where}: expected an arrow, line, angle or words with their points",
+                                              {{"where", entry(where, "drawings", drawings.size())}}});
             drawings.push_back(std::move(d));
         }
     } catch (const nlohmann::json::exception& e) {
-        return fail(Errc::BadFormat, entry(where, "drawings", drawings.size()) + ": " + e.what());
+        return fail(Errc::BadFormat, inPlace(entry(where, "drawings", drawings.size()), e.what()));
     }
     return drawings;
 }

@@ -61,9 +61,9 @@ Result<OwnRange> ownRange(const Review& r) {
     const auto [flat, flatBand] = around(r, tilt, out.flat);
     const double range = arch - flat, band = std::hypot(archBand, flatBand);
     if (range < kLeastRange_deg || range < 3 * band)
-        return fail(Errc::NotFound, "no full arch and full flat was found before the first rep: the pelvis turned by " +
-                                        std::to_string(int(std::lround(range))) + "° ± " +
-                                        std::to_string(int(std::ceil(band))));
+        return fail(Errc::NotFound,
+                    {"no full arch and full flat was found before the first rep: the pelvis turned by {range}",
+                     {{"range", Amount{range, 0, "deg", false, std::ceil(band)}}}});
     Neutral& n = out.neutral;
     n.source = "clip", n.tilt_raw = (arch + flat) / 2, n.u95 = band / 2, n.range = range, n.rangeU95 = band;
     if (onTrunk) n.pelvis_on_trunk_raw = (around(r, onTrunk, out.arch).first + around(r, onTrunk, out.flat).first) / 2;
@@ -78,8 +78,10 @@ Result<Neutral> neutralOfOther(const Review& here, const ReviewInputs& other) {
         return fail(Errc::Unsupported, "a neutral belongs to the position in which it was shown");
     const auto pair = pelvisPair(here.inputs.marks.landmarks());
     if (!pair || pair != pelvisPair(other.marks.landmarks()))
-        return fail(Errc::Unsupported, "the pelvis is told by other marks there" +
-                                           (pair ? "; here by " + pair->from + " and " + pair->to : std::string()));
+        return fail(Errc::Unsupported, pair
+                                           ? Message("the pelvis is told by other marks there; here by {from} and {to}",
+                                                     {{"from", Message(pair->from)}, {"to", Message(pair->to)}})
+                                           : Message("the pelvis is told by other marks there"));
     const auto [raw, band] =
         around(here, here.series().find("tilt_raw"), here.clip().frameAt(here.events.setupEnd_s / 2));
     if (!std::isfinite(raw)) return fail(Errc::NotFound, "the pelvis is not measured in the set-up of this clip");

@@ -90,17 +90,19 @@ Result<Neutral> parseNeutral(const Json& json, const std::string& where, double 
     constexpr double kMostTilt_deg = 360, kMostBand_deg = 180;
     return readMembers(where, [&]() -> Result<Neutral> {
         if (!json.is_object() || !json.contains("tilt_raw") || !json["tilt_raw"].is_number())
-            return fail(Errc::BadFormat, where + ": /tilt_raw should be an angle in degrees");
+            return fail(Errc::BadFormat, {"{where}: /tilt_raw should be an angle in degrees", {{"where", where}}});
         Neutral n{json["tilt_raw"], json.value("pelvis_on_trunk_raw", 0.0), json.value("u95", usualU95),
                   json.value("source", "coach")};
         if (const Json range = json.value("range", Json(nullptr)); !range.is_null())
             n.range = range.get<double>(), n.rangeU95 = json.value("range_u95", 0.0);
         for (const double angle : {n.tilt_raw, n.pelvis_on_trunk_raw, n.range.value_or(0)})
             if (std::abs(angle) > kMostTilt_deg)
-                return fail(Errc::OutOfRange, where + ": an angle should lie between -360 and 360 degrees");
+                return fail(Errc::OutOfRange,
+                            {"{where}: an angle should lie between -360 and 360 degrees", {{"where", where}}});
         for (const double band : {n.u95, n.rangeU95})
             if (band < 0 || band > kMostBand_deg)
-                return fail(Errc::OutOfRange, where + ": a band should lie between 0 and 180 degrees");
+                return fail(Errc::OutOfRange,
+                            {"{where}: a band should lie between 0 and 180 degrees", {{"where", where}}});
         return n;
     });
 }
@@ -128,7 +130,7 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         in.answered = j.value("answered", "");
         auto target = [&](const Json& t) {
             auto parsed = parseTarget(t, where);
-            if (!parsed) throw std::invalid_argument(parsed.error().detail);
+            if (!parsed) throw std::invalid_argument(parsed.error().detail());
             return *parsed;
         };
         if (j.contains("asked")) in.asked = target(j["asked"]);
@@ -180,7 +182,8 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
             if (o.contains("target") && !o["target"].is_null()) in.overruled = target(o["target"]);
         }
     } catch (const std::exception& e) {
-        return fail(Errc::BadFormat, where + ": the review's inputs are not complete (" + e.what() + ")");
+        return fail(Errc::BadFormat,
+                    {"{where}: the review's inputs are not complete ({why})", {{"where", where}, {"why", e.what()}}});
     }
     return in;
 }
@@ -337,8 +340,8 @@ Result<void> writeFolder(const Review& r, const std::filesystem::path& folder) {
     std::error_code ec;
     std::filesystem::create_directories(folder, ec);
     if (ec)
-        return fail(Errc::WriteFailed, folder.string() + ": the folder cannot be made (" + ec.message() +
-                                           "); choose another place for --out");
+        return fail(Errc::WriteFailed, {"{folder}: the folder cannot be made ({why}); choose another place for --out",
+                                        {{"folder", folder.string()}, {"why", ec.message()}}});
     const std::pair<const char*, std::function<std::string()>> files[] = {
         {"review.json", [&] { return toText(toJson(r)); }},
         {"series.csv", [&] { return toCsv(r.series()); }},

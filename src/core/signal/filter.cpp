@@ -52,7 +52,8 @@ using Several = Eigen::Array<double, kAtOnce, 1>;
 
 Result<void> verifyFilterable(const std::vector<double>& x) {
     if (x.size() <= kFilterPadding)
-        return fail(Errc::TooShort, "a filter needs more than 9 samples, there are " + std::to_string(x.size()));
+        return fail(Errc::TooShort,
+                    {"a filter needs more than 9 samples, there are {found}", {{"found", int(x.size())}}});
     if (!std::all_of(x.begin(), x.end(), [](double v) { return std::isfinite(v); }))
         return fail(Errc::NotFinite, "a signal with a gap cannot be filtered across it");
     return {};
@@ -75,8 +76,9 @@ Biquad lowPassSection(double w, double q) {
 
 Result<Biquad> dualPassButterworth(double cutoffHz, double sampleRateHz) {
     if (!(cutoffHz > 0) || !(cutoffHz < sampleRateHz / 2))
-        return fail(Errc::OutOfRange, "a cutoff of " + std::to_string(cutoffHz) + " Hz is not between 0 and half of " +
-                                          std::to_string(sampleRateHz) + " Hz");
+        return fail(Errc::OutOfRange,
+                    {"a cutoff of {cutoff} is not between 0 and half of {rate}",
+                     {{"cutoff", Amount{cutoffHz, 3, "Hz"}}, {"rate", Amount{sampleRateHz, 3, "Hz"}}}});
     return lowPassSection(std::tan(kPi * cutoffHz / sampleRateHz) / kTwoPassFactor, std::sqrt(0.5));
 }
 

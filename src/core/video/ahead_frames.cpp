@@ -10,7 +10,8 @@ Result<cv::Mat> grey(ClipReader& reader, int64_t frame) {
     try {
         return reader.grey(frame);
     } catch (const std::exception& e) { // no memory
-        return fail(Errc::DamagedFrame, "frame " + std::to_string(frame) + " cannot be decoded (" + e.what() + ")");
+        return fail(Errc::DamagedFrame,
+                    {"frame {frame} cannot be decoded ({why})", {{"frame", int(frame)}, {"why", e.what()}}});
     }
 }
 } // namespace

@@ -82,8 +82,9 @@ Result<ClipFile> ClipFile::open(const std::filesystem::path& path) {
     const int code = avformat_open_input(&raw, nullptr, nullptr, &options); // frees what it was given when it fails
     av_dict_free(&options);
     if (code < 0)
-        return fail(Errc::BadFormat, name + ": is not a video that can be read, or it is cut off before its index (" +
-                                         av::words(code) + "); ask the client to send the original file again");
+        return fail(Errc::BadFormat, {"{name}: is not a video that can be read, or it is cut off before its index "
+                                      "({why}); ask the client to send the original file again",
+                                      {{"name", name}, {"why", av::words(code)}}});
     file.input_.reset(raw);
     // Not even to find out what is in it may a decoder make pictures that are too large.
     std::vector<AVDictionary*> each(raw->nb_streams, nullptr);
@@ -91,7 +92,7 @@ Result<ClipFile> ClipFile::open(const std::filesystem::path& path) {
     const unsigned given = raw->nb_streams; // more may be found on the way
     const int found = avformat_find_stream_info(raw, each.empty() ? nullptr : each.data());
     for (unsigned i = 0; i < given; ++i) av_dict_free(&each[i]);
-    if (found < 0) return fail(Errc::BadFormat, name + ": its streams cannot be read");
+    if (found < 0) return fail(Errc::BadFormat, {"{name}: its streams cannot be read", {{"name", name}}});
     return file;
 }
 

@@ -32,11 +32,13 @@ Result<void> hasPossibleSize(const ClipInfo& info) {
     const double width = info.codedWidth * info.pixelAspect, height = info.codedHeight;
     const std::string size = std::to_string(info.codedWidth) + " × " + std::to_string(info.codedHeight) + " pixels";
     if (!(width >= kLeastSide_px) || !(height >= kLeastSide_px))
-        return fail(Errc::BadFormat, info.path + ": its picture of " + size + " is too small to show anybody");
+        return fail(Errc::BadFormat, {"{file}: its picture of {size} is too small to show anybody",
+                                      {{"file", info.path}, {"size", size}}});
     const double memory = double(sysconf(_SC_PHYS_PAGES)) * double(sysconf(_SC_PAGESIZE));
     if (width > kMostSide_px || height > kMostSide_px || width * height * kBytesOfAPixel > memory / 2)
-        return fail(Errc::Unsupported, info.path + ": its picture of " + size +
-                                           " is too large; ask for the clip in the phone's usual quality");
+        return fail(Errc::Unsupported,
+                    {"{file}: its picture of {size} is too large; ask for the clip in the phone's usual quality",
+                     {{"file", info.path}, {"size", size}}});
     return {};
 }
 
@@ -128,8 +130,8 @@ struct ClipReader::State {
 
     Result<void> bring(int64_t wanted) {
         if (wanted < origin || wanted >= origin + info.frames())
-            return fail(Errc::OutOfRange, "there is no frame " + std::to_string(wanted - origin) + "; the clip has " +
-                                              std::to_string(info.frames()));
+            return fail(Errc::OutOfRange, {"there is no frame {frame}; the clip has {frames}",
+                                           {{"frame", int(wanted - origin)}, {"frames", int(info.frames())}}});
         if (atFrame == wanted) return {};
         const IndexEntry& target = index[size_t(wanted)];
         const bool goOn = goesOn(wanted);
@@ -145,7 +147,7 @@ struct ClipReader::State {
                 const int64_t pts = frame->best_effort_timestamp;
                 if (pts > target.pts) {
                     if (first && attempt < 2) break; // the demuxer landed too late: begin earlier
-                    return fail(Errc::DamagedFrame, "frame " + std::to_string(wanted) + " cannot be decoded");
+                    return fail(Errc::DamagedFrame, {"frame {frame} cannot be decoded", {{"frame", int(wanted)}}});
                 }
                 first = false;
             }
@@ -154,7 +156,7 @@ struct ClipReader::State {
             else
                 from = index.front().pts - 1;
         }
-        return fail(Errc::DamagedFrame, "frame " + std::to_string(wanted) + " cannot be decoded");
+        return fail(Errc::DamagedFrame, {"frame {frame} cannot be decoded", {{"frame", int(wanted)}}});
     }
 
     /// From now on only a part of the film is there. @errors OutOfRange
@@ -164,8 +166,11 @@ struct ClipReader::State {
         const auto from = std::lower_bound(times.begin(), times.end(), part.from_s - kSlack_s),
                    to = std::upper_bound(from, times.end(), part.to_s + kSlack_s);
         if (to - from < 2)
-            return fail(Errc::OutOfRange, info.path + ": has no part from " + fixed(part.from_s, 1) + " to " +
-                                              fixed(part.to_s, 1) + " s; it lasts " + fixed(info.duration_s, 1) + " s");
+            return fail(Errc::OutOfRange, {"{file}: has no part from {from} to {to}; it lasts {length}",
+                                           {{"file", info.path},
+                                            {"from", Amount{part.from_s, 1, "s"}},
+                                            {"to", Amount{part.to_s, 1, "s"}},
+                                            {"length", Amount{info.duration_s, 1, "s"}}}});
         const double step = info.duration_s - times.back();
         info.part = FilmPart{*from, *(to - 1)};
         origin = from - times.begin();
@@ -236,14 +241,15 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path, const std
     const AVCodec* decoder = nullptr;
     const int chosen = av_find_best_stream(raw, AVMEDIA_TYPE_VIDEO, -1, -1, &decoder, 0);
     if (chosen == AVERROR_DECODER_NOT_FOUND || (chosen >= 0 && decoder && !isKnownDecoder(decoder->name)))
-        return fail(Errc::Unsupported, name + ": its video codec cannot be decoded here");
+        return fail(Errc::Unsupported, {"{name}: its video codec cannot be decoded here", {{"name", name}}});
     if (chosen < 0) {
         const bool audio = av_find_best_stream(raw, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0) >= 0;
-        return fail(Errc::BadFormat, name + (audio ? ": has sound but no video" : ": has no video"));
+        return fail(Errc::BadFormat,
+                    {audio ? "{name}: has sound but no video" : "{name}: has no video", {{"name", name}}});
     }
     AVStream* stream = s->stream = raw->streams[chosen];
     if (stream->disposition & AV_DISPOSITION_ATTACHED_PIC)
-        return fail(Errc::BadFormat, name + ": has sound and a cover picture but no video");
+        return fail(Errc::BadFormat, {"{name}: has sound and a cover picture but no video", {{"name", name}}});
     for (unsigned i = 0; i < raw->nb_streams; ++i)
         if (int(i) != chosen) raw->streams[i]->discard = AVDISCARD_ALL;
 
@@ -253,7 +259,9 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path, const std
     s->codec->max_pixels = int64_t(kMostSide_px) * kMostSide_px; // also of pictures that grow on the way
     s->codec->thread_count = 0;
     code = avcodec_open2(s->codec.get(), decoder, nullptr);
-    if (code < 0) return fail(Errc::Unsupported, name + ": its video cannot be decoded (" + av::words(code) + ")");
+    if (code < 0)
+        return fail(Errc::Unsupported,
+                    {"{name}: its video cannot be decoded ({why})", {{"name", name}, {"why", av::words(code)}}});
 
     // The list of all packets: display times and the key frame that each needs.
     ClipInfo& info = s->info;
@@ -274,7 +282,8 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path, const std
     std::sort(s->index.begin(), s->index.end(), [](auto& a, auto& b) { return a.pts < b.pts; });
     s->index.erase(std::unique(s->index.begin(), s->index.end(), [](auto& a, auto& b) { return a.pts == b.pts; }),
                    s->index.end());
-    if (s->index.empty()) return fail(Errc::BadFormat, name + ": has no frames; ask the client to record again");
+    if (s->index.empty())
+        return fail(Errc::BadFormat, {"{name}: has no frames; ask the client to record again", {{"name", name}}});
     std::sort(keys.begin(), keys.end());
     for (auto& e : s->index) {
         const auto after = std::upper_bound(keys.begin(), keys.end(), e.pts);
@@ -322,7 +331,8 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path, const std
         for (int64_t i = 1; i < reader.info().frames() && !any; i = i * 2) any = bool(reader.grey(i));
         if (!any)
             return fail(Errc::BadFormat,
-                        name + ": none of its frames can be decoded; ask the client to send the original file again");
+                        {"{name}: none of its frames can be decoded; ask the client to send the original file again",
+                         {{"name", name}}});
     }
     return reader;
 }

@@ -36,21 +36,22 @@ struct ClipWriter::State {
         if (!finished) std::filesystem::remove(temporary, ec);
     }
 
-    Result<void> failed(const char* what, int code) const {
-        return fail(Errc::WriteFailed, path.string() + ": could not be " + what + " (" + av::words(code) + ")");
+    Result<void> failed(int code) const {
+        return fail(Errc::WriteFailed,
+                    {"{file}: could not be written ({why})", {{"file", path.string()}, {"why", av::words(code)}}});
     }
 
     Result<void> encode(const AVFrame* picture) {
         int code = avcodec_send_frame(codec.get(), picture);
-        if (code < 0) return failed("encoded", code);
+        if (code < 0) return failed(code);
         while ((code = avcodec_receive_packet(codec.get(), packet.get())) >= 0) {
             av_packet_rescale_ts(packet.get(), codec->time_base, stream->time_base);
             packet->stream_index = stream->index;
             // Without it the clip would end where its last frame begins, and players would drop that frame.
             packet->duration = av_rescale_q(step, codec->time_base, stream->time_base);
-            if ((code = av_interleaved_write_frame(output, packet.get())) < 0) return failed("written", code);
+            if ((code = av_interleaved_write_frame(output, packet.get())) < 0) return failed(code);
         }
-        if (code != AVERROR(EAGAIN) && code != AVERROR_EOF) return failed("encoded", code);
+        if (code != AVERROR(EAGAIN) && code != AVERROR_EOF) return failed(code);
         return {};
     }
 };
@@ -67,12 +68,15 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     if (const int fd = ::mkstemps(half.data(), int(ending.size())); fd >= 0) // mode 0600
         ::close(fd);
     else
-        return fail(Errc::WriteFailed, path.string() + ": could not be created (" + std::strerror(errno) + ")");
+        return fail(Errc::WriteFailed,
+                    {"{file}: could not be created ({why})", {{"file", path.string()}, {"why", std::strerror(errno)}}});
     s->temporary = half;
     const AVCodec* encoder = avcodec_find_encoder_by_name(options.codec.c_str());
-    if (!encoder) return fail(Errc::Unsupported, "there is no encoder named " + options.codec);
+    if (!encoder) return fail(Errc::Unsupported, {"there is no encoder named {codec}", {{"codec", options.codec}}});
     avformat_alloc_output_context2(&s->output, nullptr, nullptr, s->temporary.c_str());
-    if (!s->output) return fail(Errc::Unsupported, path.string() + ": end the name in .mp4, .mov, .mkv or .webm");
+    if (!s->output)
+        return fail(Errc::Unsupported, {"{file}: end the name in one of {known}",
+                                        {{"file", path.string()}, {"known", ".mp4, .mov, .mkv, .webm"}}});
 
     s->codec.reset(avcodec_alloc_context3(encoder));
     AVCodecContext& c = *s->codec;
@@ -96,7 +100,7 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     for (const auto& [name, value] : options.codecOptions)
         av_opt_set(&c, name.c_str(), value.c_str(), AV_OPT_SEARCH_CHILDREN);
     int code = avcodec_open2(&c, encoder, nullptr);
-    if (code < 0) return s->failed("started", code).map([] { return ClipWriter(nullptr); });
+    if (code < 0) return s->failed(code).map([] { return ClipWriter(nullptr); });
 
     s->stream = avformat_new_stream(s->output, nullptr);
     avcodec_parameters_from_context(s->stream->codecpar, &c);
@@ -117,20 +121,20 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
     }
     s->output->flags |= AVFMT_FLAG_BITEXACT;
     if ((code = avio_open(&s->output->pb, s->temporary.c_str(), AVIO_FLAG_WRITE)) < 0)
-        return s->failed("created", code).map([] { return ClipWriter(nullptr); });
+        return s->failed(code).map([] { return ClipWriter(nullptr); });
     for (const auto& [name, value] : options.containerOptions)
         av_opt_set(s->output, name.c_str(), value.c_str(), AV_OPT_SEARCH_CHILDREN);
     if ((code = avformat_write_header(s->output, nullptr)) < 0)
-        return s->failed("written", code).map([] { return ClipWriter(nullptr); });
+        return s->failed(code).map([] { return ClipWriter(nullptr); });
     if (s->poster) {
         const av::Packet picture(av_packet_alloc());
         if (av_new_packet(picture.get(), int(options.poster.size())) < 0)
-            return s->failed("written", AVERROR(ENOMEM)).map([] { return ClipWriter(nullptr); });
+            return s->failed(AVERROR(ENOMEM)).map([] { return ClipWriter(nullptr); });
         std::copy(options.poster.begin(), options.poster.end(), picture->data);
         picture->stream_index = s->poster->index, picture->flags |= AV_PKT_FLAG_KEY;
         picture->pts = picture->dts = 0;
         if ((code = av_interleaved_write_frame(s->output, picture.get())) < 0)
-            return s->failed("written", code).map([] { return ClipWriter(nullptr); });
+            return s->failed(code).map([] { return ClipWriter(nullptr); });
     }
 
     AVFrame& f = *s->frame;
@@ -163,11 +167,13 @@ Result<void> ClipWriter::add(const cv::Mat& bgr, double time_s) {
 
 Result<void> ClipWriter::finish() {
     if (auto ok = s->encode(nullptr); !ok) return ok;
-    if (int code = av_write_trailer(s->output); code < 0) return s->failed("finished", code);
-    if (int code = avio_closep(&s->output->pb); code < 0) return s->failed("finished", code);
+    if (int code = av_write_trailer(s->output); code < 0) return s->failed(code);
+    if (int code = avio_closep(&s->output->pb); code < 0) return s->failed(code);
     std::error_code ec;
     std::filesystem::rename(s->temporary, s->path, ec);
-    if (ec) return fail(Errc::WriteFailed, s->path.string() + ": could not be put in place (" + ec.message() + ")");
+    if (ec)
+        return fail(Errc::WriteFailed,
+                    {"{file}: could not be put in place ({why})", {{"file", s->path.string()}, {"why", ec.message()}}});
     s->finished = true;
     return {};
 }

@@ -3,6 +3,7 @@
 #include <chrono>
 #include <optional>
 #include <string>
+#include <type_traits>
 #include <utility>
 #include <variant>
 #include <vector>
@@ -12,7 +13,8 @@ namespace deft {
 struct Argument;
 
 /// Something to say to people, as data: a key of the catalogue of sentences (data/languages/en.json) with what goes
-/// into its places; or a sentence of an exercise file, which is its own key. A Language turns it into words.
+/// into its places; or an English sentence that is its own key (of an exercise file, of an error), with {places}. A
+/// Language turns it into words.
 struct Message {
     std::string key;
     std::vector<std::pair<std::string, Argument>> with;
@@ -54,13 +56,21 @@ struct Argument {
     Argument(const char* words) : value(std::string(words)) {}
     Argument(std::string words) : value(std::move(words)) {}
     Argument(bool yes) : value(std::string(yes ? "yes" : "no")) {}
-    Argument(int number) : value(double(number)) {}
-    Argument(double number) : value(number) {}
+    template <class Number>
+    requires std::is_arithmetic_v<Number> Argument(Number number) : value(double(number)) {}
     Argument(Amount amount) : value(std::move(amount)) {}
     Argument(Day day) : value(day) {}
     Argument(Message message) : value(Messages{std::move(message)}) {}
     Argument(Messages list) : value(std::move(list)) {}
     bool operator==(const Argument&) const = default;
 };
+
+/// "+10.4 ± 0.2°", with a decimal point.
+std::string amountWords(const Amount& amount);
+/// A message whose key is an English sentence, in English: errors are told before there is a catalogue, and where
+/// there is none. Its {places} hold no plurals and no choices.
+std::string inEnglish(const Message& message);
+/// What is wrong at a place (a file, a member of it): "clip.marks.json: /frames is missing".
+Message inPlace(std::string where, Message what);
 
 } // namespace deft
