@@ -205,6 +205,19 @@ private slots:
                            "|\\\\.)*\"|'(?:[^'\\\\]|\\\\.)'|(?1))*\\))"));
         for (auto it = call.globalMatch(source); it.hasNext();)
             collect(QRegularExpression(text), it.next().captured(1));
+        // What a sentence has a place for is given beside it.
+        const QRegularExpression given(text +
+                                       QStringLiteral(",\\s*(\\{(?:[^{}\"]|\"(?:[^\"\\\\]|\\\\.)*\"|(?2))*\\})"));
+        int filled = 0;
+        for (auto it = given.globalMatch(source); it.hasNext();) {
+            const auto one = it.next();
+            if (!one.captured(2).startsWith(QLatin1String("{{\""))) continue;
+            for (const std::string& place : Language::placesOf(one.captured(1).toStdString()))
+                QVERIFY2(one.captured(2).contains(QStringLiteral("{\"%1\",").arg(QString::fromStdString(place))),
+                         qPrintable(one.captured(1)));
+            ++filled;
+        }
+        QVERIFY(filled > 200);
         const auto& listed = in("en")->coachTexts();
         QVERIFY(said.size() > 250);
         for (const std::string& sentence : said)

@@ -64,6 +64,7 @@ ExercisesPage::ExercisesPage(Library& library, QWidget* parent) : QWidget(parent
     text_ = new QTextBrowser;
     text_->setFrameShape(QFrame::NoFrame);
     text_->viewport()->setAutoFillBackground(false);
+    text_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn); // else a long page is laid out twice
     text_->setAccessibleName(tr("The exercise as a page"));
     editor_ = new OwnFileEditor(library);
     edit_ = new KeyButton(tr("My own file of this exercise"), tr("E"), KeyButton::Kind::Plain);
@@ -151,9 +152,14 @@ void ExercisesPage::setEditing(bool editing) {
     editor_->text().setFocus();
 }
 
+/// A long page is laid out once, when there is room for it, and in a turn of its own.
+void ExercisesPage::showEvent(QShowEvent*) {
+    QMetaObject::invokeMethod(this, &ExercisesPage::showChosen, Qt::QueuedConnection);
+}
+
 void ExercisesPage::showChosen() {
     const std::string id = chosen();
-    if (id.empty()) return;
+    if (id.empty() || !isVisible()) return;
     const CataloguePtr catalogue = library_.catalogue();
     const auto e = catalogue->exercise(id);
     title_->setText(e ? spoken(e->name) : QString::fromStdString(id));

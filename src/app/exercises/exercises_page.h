@@ -41,6 +41,9 @@ public:
 signals:
     void said(const QString& sentence);
 
+protected:
+    void showEvent(QShowEvent* event) override;
+
 private:
     void refresh();
     void showChosen();

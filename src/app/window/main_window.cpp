@@ -23,6 +23,17 @@
 #include <QVBoxLayout>
 
 namespace deft::ui {
+namespace {
+
+/// The rooms fill it, however tall their texts are. Told otherwise, every change of layout would lay out the texts of
+/// all rooms, of hidden ones, too: most of what the window's thread did.
+class Rooms : public QStackedWidget {
+public:
+    using QStackedWidget::QStackedWidget;
+    bool hasHeightForWidth() const override { return false; }
+};
+
+} // namespace
 
 MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     : QMainWindow(parent), library_(std::move(library)) {
@@ -41,7 +52,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     line_ = new ClientLine(*session_);
     steps_ = new FirstSteps;
     keys_ = new KeysBar;
-    pages_ = new QStackedWidget;
+    pages_ = new Rooms;
     queue_ = new QueuePage(*library_);
     bench_ = new BenchPage(*session_);
     compare_ = new ComparePage(*session_, *library_);

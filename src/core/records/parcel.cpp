@@ -119,8 +119,8 @@ Result<std::vector<Parcel>> parseParcels(const Catalogue& catalogue, const Json&
 }
 
 Json toJson(const Parcel& p) {
-    Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},    {"client", p.client}, {"role", p.role},
-              {"exercise", p.exercise},         {"found", p.side}, {"clip", p.clip},     {"flags", p.flags},
+    Json j = {{"format", "deft-mirror-parcel"}, {"version", 1},   {"client", p.client}, {"role", p.role},
+              {"exercise", p.exercise},         {"side", p.side}, {"clip", p.clip},     {"flags", p.flags},
               {"note", toJson(p.note)}};
     for (const auto& [key, text] :
          {std::pair{"client_id", &p.clientUid}, {"sha256", &p.sha256}, {"sent", &p.sent}, {"answer_by", &p.answerBy}})
