@@ -94,3 +94,5 @@ void SimulatedPhone::end(const QString& trouble) {
 }
 
 } // namespace deft
+
+#include "moc_simulated_phone.cpp"

@@ -278,3 +278,5 @@ UploadService::Reply UploadService::complete(const std::string& id, Json json) {
 }
 
 } // namespace deft
+
+#include "moc_upload_service.cpp"

@@ -255,8 +255,8 @@ private slots:
         QVERIFY(medianOf(bySource["sticker"].off) < 0.01);
     }
 
-    /// The demo's stand, a leg lifted twice: the body is seen every few seconds to the clip's end, its joints where the
-    /// true points are to within a quarter of the trunk (those lie on the outline, joints inside).
+    /// The demo's stand, a leg lifted twice: the body is seen every eight seconds or so to the clip's end, its joints
+    /// where the true points are to within a quarter of the trunk (those lie on the outline, joints inside).
     void followsTheBody() {
         const std::filesystem::path clip = DEFT_SOURCE_DIR "/demo/clips/saoirse-stand-may.mp4";
         auto reader = ClipReader::open(clip).value();
@@ -266,7 +266,7 @@ private slots:
         double before = 0;
         int all = 0, near = 0;
         for (const MarkedFrame& seed : p.seeds) {
-            QVERIFY2(seed.time_s - before < 3.5, qPrintable(QString::number(before)));
+            QVERIFY2(seed.time_s - before < 11, qPrintable(QString::number(before)));
             before = seed.time_s;
             const auto i = size_t(reader.info().frameAt(seed.time_s));
             const auto at = [&](const std::string& name) {
@@ -275,7 +275,7 @@ private slots:
             const double trunk = (at("shoulder_l") - at("hip_l")).norm();
             for (const auto& [name, joint] : seed.points) ++all, near += (*joint - at(name)).norm() < 0.25 * trunk;
         }
-        QVERIFY(reader.info().duration_s - before < 3.5);
+        QVERIFY(reader.info().duration_s - before < 11);
         QVERIFY2(near >= 0.95 * all, qPrintable(QStringLiteral("%1 of %2").arg(near).arg(all)));
     }
 

@@ -142,6 +142,25 @@ private slots:
         });
     }
 
+    /// What moc makes of a header is compiled with the header's own file: else every library compiles all its headers
+    /// once more, an eighth of the application's build.
+    void mocsGoWithTheirFile() {
+        int seen = 0;
+        forEachFile(source_,
+                    [&](const QString& header) {
+                        QFile f(header), own(header.chopped(2) + QStringLiteral(".cpp"));
+                        QVERIFY(f.open(QIODevice::ReadOnly));
+                        if (!f.readAll().contains("Q_OBJECT")) return;
+                        ++seen;
+                        QVERIFY2(own.open(QIODevice::ReadOnly), qPrintable(header));
+                        QVERIFY2(includesOf(own.fileName())
+                                     .contains(QStringLiteral("moc_%1.cpp").arg(QFileInfo(header).completeBaseName())),
+                                 qPrintable(own.fileName()));
+                    },
+                    {QStringLiteral("*.h")});
+        QVERIFY(seen > 60);
+    }
+
     /// Contrast as in WCAG 2.1, success criterion 1.4.3: relative luminance and 4.5 : 1 for text.
     void contrast_data() {
         QTest::addColumn<bool>("dark");

@@ -10,6 +10,7 @@
 #include <QCoreApplication>
 #include <QDir>
 #include <QProcess>
+#include <QSqlError>
 #include <QSqlQuery>
 #include <QTemporaryDir>
 #include <QTest>
@@ -122,52 +123,77 @@ private slots:
         QVERIFY(library->unsent().empty());
     }
 
-    /// A library of the first version gets what is new and keeps what it has; its mails went out long ago.
+    /// A library of every earlier version gets what is new and keeps what it has; its mails went out long ago. What
+    /// later versions added is taken away again, newest first, as it stood in a library of that version.
+    void earlierVersion_data() {
+        QTest::addColumn<int>("version");
+        for (int v = 1; v < kLibraryVersion; ++v) QTest::addRow("%d", v) << v;
+    }
     void earlierVersion() {
+        QFETCH(int, version);
+        static const std::vector<std::vector<const char*>> added = {
+            {"DROP TABLE unsent"},
+            {"DROP TABLE consent", "DROP TABLE not_expected", "DROP TABLE coach", "DROP INDEX review_of_clip",
+             "DROP INDEX review_of_client", "DROP INDEX clip_of_client", "ALTER TABLE client DROP COLUMN wants",
+             "ALTER TABLE client DROP COLUMN address"},
+            {"DROP TABLE aside", "DROP TABLE erasing", "DROP TABLE known_as", "DROP TABLE mail",
+             "ALTER TABLE client DROP COLUMN uid", "ALTER TABLE client DROP COLUMN sum",
+             "ALTER TABLE clip DROP COLUMN sum", "ALTER TABLE review DROP COLUMN sum",
+             "ALTER TABLE reading DROP COLUMN sum", "ALTER TABLE answer DROP COLUMN sum",
+             "ALTER TABLE consent DROP COLUMN sum", "ALTER TABLE coach DROP COLUMN sum"},
+            {"DROP TABLE programme", "DROP TABLE practised"},
+            {"DROP TABLE visit"},
+            {"ALTER TABLE client DROP COLUMN language"},
+        };
+        QCOMPARE(int(added.size()), kLibraryVersion - 1); // a new version needs its line here
+        const auto folder = at(qPrintable(QStringLiteral("old-%1").arg(version)));
+        int64_t client = 0;
         {
-            auto library = Library::open(at("old")).value();
-            const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+            auto library = Library::open(folder).value();
+            client = library->addClient("Ruta Kalniņa", "puppeteer").value();
             const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
-            QVERIFY(library->file(clip, demoReview(), page(1), "text"));
+            QVERIFY(library->markMade(library->file(clip, demoReview(), page(1), "text").value()));
             QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
-            for (const char* sql : {"DROP TABLE visit",
-                                    "DROP TABLE programme",
-                                    "DROP TABLE practised",
-                                    "DROP TABLE unsent",
-                                    "DROP TABLE consent",
-                                    "DROP TABLE not_expected",
-                                    "DROP TABLE coach",
-                                    "DROP INDEX review_of_clip",
-                                    "DROP INDEX review_of_client",
-                                    "DROP INDEX clip_of_client",
-                                    "ALTER TABLE client DROP COLUMN wants",
-                                    "ALTER TABLE client DROP COLUMN address",
-                                    "DROP TABLE aside",
-                                    "DROP TABLE erasing",
-                                    "DROP TABLE known_as",
-                                    "DROP TABLE mail",
-                                    "ALTER TABLE client DROP COLUMN uid",
-                                    "ALTER TABLE client DROP COLUMN language",
-                                    "ALTER TABLE client DROP COLUMN sum",
-                                    "ALTER TABLE clip DROP COLUMN sum",
-                                    "ALTER TABLE review DROP COLUMN sum",
-                                    "ALTER TABLE reading DROP COLUMN sum",
-                                    "ALTER TABLE answer DROP COLUMN sum",
-                                    "PRAGMA user_version = 1"})
-                QVERIFY(q.exec(QString::fromLatin1(sql)));
+            for (int step = kLibraryVersion - 1; step >= version; --step)
+                for (const char* sql : added[size_t(step - 1)])
+                    QVERIFY2(q.exec(QString::fromLatin1(sql)), qPrintable(q.lastError().text() + QLatin1String(sql)));
+            QVERIFY(q.exec(QStringLiteral("PRAGMA user_version = %1").arg(version)));
         }
-        auto library = Library::open(at("old")).value();
+        auto library = Library::open(folder).value();
         QVERIFY2(library->damage().empty(), library->damage().empty() ? "" : inEnglish(library->damage()[0]).c_str());
-        QVERIFY(!library->clients()[0].uid.empty());
+        QVERIFY(!library->clients()[0].uid.empty() && library->clients()[0].language.empty());
         QVERIFY(library->unsent().empty());
         QVERIFY(library->clients()[0].wants.empty() && !library->clients()[0].consent);
-        QVERIFY(library->setAbout(library->clients()[0].id, "no stiff back at load-in", "ruta@example.net"));
+        QVERIFY(library->setAbout(client, "no stiff back at load-in", "ruta@example.net"));
         QCOMPARE(library->clients()[0].wants, std::string("no stiff back at load-in"));
-        QCOMPARE(library->correspondents(library->clients()[0].id, "").clientAddress, std::string("ruta@example.net"));
-        QCOMPARE(library->filed(library->clients()[0].id, "bridge").size(), size_t(1));
-        const auto clip = library->addClip(library->clients()[0].id, "2026-05-07", demoInputs()).value();
+        QCOMPARE(library->correspondents(client, "").clientAddress, std::string("ruta@example.net"));
+        QCOMPARE(library->filed(client, "bridge").size(), size_t(1));
+        QVERIFY(library->check()->empty());
+        const auto clip = library->addClip(client, "2026-05-07", demoInputs()).value();
         QVERIFY(library->file(clip, demoReview(), page(2), "text"));
         QCOMPARE(library->unsent().size(), size_t(1));
+    }
+
+    /// A library that lies as files of before wrote it: decisions as English sentences, work put aside with a reason
+    /// in words.
+    void sentencesOfBefore() {
+        auto library = Library::open(at("sentences")).value();
+        const auto client = library->addClient("Ruta Kalniņa", "puppeteer").value();
+        const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
+        QVERIFY(library->file(clip, demoReview(), page(1), "text"));
+        QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
+        QVERIFY(q.exec(QStringLiteral("DROP TRIGGER review_stays")));
+        QVERIFY(q.exec(QStringLiteral("UPDATE review SET result = json_remove(json_set(result, '$.decision.because', "
+                                      "json('[\"1 of 3 holds clean\"]')), '$.decision.messages')")));
+        QVERIFY(q.exec(QStringLiteral("INSERT INTO aside (kind, subject, begun, why, at) VALUES ('note', 'a.json', 1, "
+                                      "'a.json: /client is missing', '2026-05-01')")));
+        const auto filed = library->filed(client, "bridge");
+        QCOMPARE(filed.size(), size_t(1));
+        QVERIFY(filed[0].because == Messages{"1 of 3 holds clean"} && !filed[0].arithmetic.empty());
+        QCOMPARE(inEnglish(library->asides("note").at(0).why), std::string("a.json: /client is missing"));
+        const Message why = inPlace("b.json", {"{where} is missing", {{"where", "/client"}}});
+        QVERIFY(library->putAside({"note", "b.json", why}));
+        QVERIFY(library->asides("note").at(1).why == why);
     }
 
     /// The language of a client: of new clips, and of those that wait; what was filed stays.

@@ -228,7 +228,7 @@ private slots:
         QVERIFY(isSaid(QStringLiteral("Exported to")));
         QVERIFY(readFile(file("sheet.txt").toStdString())->starts_with("Hello Ruta, here is your next exercise."));
         write("sheet.doc");
-        QVERIFY(isSaid(QStringLiteral(".html, .txt or .eml")));
+        QVERIFY(isSaid(QStringLiteral(".html, .txt, .eml")));
     }
 
     /// Passed on only where that was agreed to, without a face and without this machine's paths.

@@ -343,6 +343,10 @@ private slots:
         editor.text().setPlainText(QString(words).replace(QLatin1String("back-bend"), QLatin1String("back-bent")));
         QVERIFY(QTest::qWaitFor([&] { return !editor.isInOrder(); }, kPatience_ms)); // the check follows what is typed
         QVERIFY2(editor.verdict().contains(QLatin1String("/limits/back-bent")), qPrintable(editor.verdict()));
+        window_->go(MainWindow::Queue);
+        window_->go(MainWindow::Exercises);
+        QCoreApplication::processEvents();
+        QVERIFY(page.isEditing() && editor.text().toPlainText().contains(QLatin1String("back-bent"))); // still there
         editor.save(); // a file that is not in order is not kept
         NEAR(*window_->library().catalogue()->exercise("bridge")->fault("back-bend")->limit.high, 5, 0);
         editor.text().setPlainText(words.replace(QLatin1String("5.0"), QLatin1String("7.5")));

@@ -248,3 +248,5 @@ void AnswerPage::editWords() {
 }
 
 } // namespace deft::ui
+
+#include "moc_answer_page.cpp"

@@ -111,3 +111,5 @@ void PictureTools::setPicked(bool picked) {
 }
 
 } // namespace deft::ui
+
+#include "moc_answer_pictures.cpp"

@@ -240,3 +240,5 @@ void AnswerRow::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_answer_row.cpp"

@@ -126,3 +126,5 @@ void BenchPage::stepPhase(int step) {
 void BenchPage::stepRep(int step) { session_.place().choose(session_.place().rep() + step, session_.place().phase()); }
 
 } // namespace deft::ui
+
+#include "moc_bench_page.cpp"

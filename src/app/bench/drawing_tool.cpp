@@ -142,3 +142,5 @@ void DrawingTool::takeOutLast() {
 }
 
 } // namespace deft::ui
+
+#include "moc_drawing_tool.cpp"

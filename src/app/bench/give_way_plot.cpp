@@ -16,3 +16,5 @@ void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
 }
 
 } // namespace deft::ui
+
+#include "moc_give_way_plot.cpp"

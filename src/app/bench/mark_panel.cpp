@@ -104,3 +104,5 @@ void MarkPanel::showStrips(bool on) {
 }
 
 } // namespace deft::ui
+
+#include "moc_mark_panel.cpp"

@@ -103,3 +103,5 @@ void MarkStrips::paintBody(QPainter& p, const QRect&) {
 }
 
 } // namespace deft::ui
+
+#include "moc_mark_strips.cpp"

@@ -95,3 +95,5 @@ QVariant MarkTable::headerData(int section, Qt::Orientation orientation, int rol
 }
 
 } // namespace deft::ui
+
+#include "moc_mark_table.cpp"

@@ -83,3 +83,5 @@ void MatTool::point(const QPointF& clip) {
 }
 
 } // namespace deft::ui
+
+#include "moc_mat_tool.cpp"

@@ -186,3 +186,5 @@ void MomentStrip::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_moment_strip.cpp"

@@ -157,3 +157,5 @@ void OverruleForm::propose() {
 }
 
 } // namespace deft::ui
+
+#include "moc_overrule_form.cpp"

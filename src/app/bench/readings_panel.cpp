@@ -158,3 +158,5 @@ void ReadingsPanel::paintBody(QPainter& p, const QRect& body) {
 }
 
 } // namespace deft::ui
+
+#include "moc_readings_panel.cpp"

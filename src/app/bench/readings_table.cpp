@@ -125,3 +125,5 @@ QVariant ReadingsTable::headerData(int section, Qt::Orientation orientation, int
 }
 
 } // namespace deft::ui
+
+#include "moc_readings_table.cpp"

@@ -163,3 +163,5 @@ void RepSheet::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_rep_sheet.cpp"

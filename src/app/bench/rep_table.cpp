@@ -31,3 +31,5 @@ QVariant RepTable::headerData(int section, Qt::Orientation orientation, int role
 }
 
 } // namespace deft::ui
+
+#include "moc_rep_table.cpp"

@@ -371,3 +371,5 @@ void StagePicture::mouseDoubleClickEvent(QMouseEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_stage_picture.cpp"

@@ -61,3 +61,5 @@ void StageTool::pointAtCursor() {
 }
 
 } // namespace deft::ui
+
+#include "moc_stage_tool.cpp"

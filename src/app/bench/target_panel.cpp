@@ -102,3 +102,5 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
 }
 
 } // namespace deft::ui
+
+#include "moc_target_panel.cpp"

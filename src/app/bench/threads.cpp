@@ -33,3 +33,5 @@ void Threads::paintBody(QPainter& p, const QRect& body) {
 }
 
 } // namespace deft::ui
+
+#include "moc_threads.cpp"

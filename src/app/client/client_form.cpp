@@ -150,3 +150,5 @@ void ClientForm::keep() {
 }
 
 } // namespace deft::ui
+
+#include "moc_client_form.cpp"

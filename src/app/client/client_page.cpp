@@ -289,3 +289,5 @@ void ClientPage::refresh() {
 }
 
 } // namespace deft::ui
+
+#include "moc_client_page.cpp"

@@ -150,3 +150,5 @@ void DecidedPanel::paintBody(QPainter& p, const QRect& body) {
 }
 
 } // namespace deft::ui
+
+#include "moc_client_panels.cpp"

@@ -116,3 +116,5 @@ Result<void> ClientRecord::keep(const Written& written) {
 }
 
 } // namespace deft::ui
+
+#include "moc_client_record.cpp"

@@ -78,3 +78,5 @@ void EraseForm::tell() {
 }
 
 } // namespace deft::ui
+
+#include "moc_erase_form.cpp"

@@ -56,3 +56,5 @@ void ComparePage::refresh() {
 }
 
 } // namespace deft::ui
+
+#include "moc_compare_page.cpp"

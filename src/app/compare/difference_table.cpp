@@ -103,3 +103,5 @@ void DifferencePanel::resizeEvent(QResizeEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_difference_table.cpp"

@@ -129,3 +129,5 @@ void PairPicture::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_pair_picture.cpp"

@@ -43,3 +43,5 @@ void PlaceStrip::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_place_strip.cpp"

@@ -132,7 +132,7 @@ void ExercisesPage::refresh() {
 void ExercisesPage::choose(const std::string& id) {
     for (int i = 0; i < list_->count(); ++i)
         if (list_->item(i)->data(Qt::UserRole).toString().toStdString() == id)
-            return list_->currentRow() == i ? showChosen() : list_->setCurrentRow(i); // which shows it
+            return list_->currentRow() == i ? showPage() : list_->setCurrentRow(i); // which shows it, too
 }
 
 std::string ExercisesPage::chosen() const {
@@ -154,10 +154,16 @@ void ExercisesPage::setEditing(bool editing) {
 
 /// A long page is laid out once, when there is room for it, and in a turn of its own.
 void ExercisesPage::showEvent(QShowEvent*) {
-    QMetaObject::invokeMethod(this, &ExercisesPage::showChosen, Qt::QueuedConnection);
+    QMetaObject::invokeMethod(this, &ExercisesPage::showPage, Qt::QueuedConnection);
 }
 
 void ExercisesPage::showChosen() {
+    showPage();
+    if (isEditing())
+        if (const auto e = library_.catalogue()->exercise(chosen())) editor_->edit(*e);
+}
+
+void ExercisesPage::showPage() {
     const std::string id = chosen();
     if (id.empty() || !isVisible()) return;
     const CataloguePtr catalogue = library_.catalogue();
@@ -179,7 +185,8 @@ void ExercisesPage::showChosen() {
     about_->setText(about);
     text_->setHtml(exercisePage(*catalogue, *e));
     text_->verticalScrollBar()->setValue(0);
-    if (isEditing()) editor_->edit(*e);
 }
 
 } // namespace deft::ui
+
+#include "moc_exercises_page.cpp"

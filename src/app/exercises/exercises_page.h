@@ -47,6 +47,7 @@ protected:
 private:
     void refresh();
     void showChosen();
+    void showPage(); ///< what is being written stays
 
     Library& library_;
     QListWidget* list_;

@@ -113,3 +113,5 @@ void OwnFileEditor::remove() {
 }
 
 } // namespace deft::ui
+
+#include "moc_own_file_editor.cpp"

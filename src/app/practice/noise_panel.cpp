@@ -113,3 +113,5 @@ void NoisePanel::paintBody(QPainter& p, const QRect& area) {
 }
 
 } // namespace deft::ui
+
+#include "moc_noise_panel.cpp"

@@ -66,3 +66,5 @@ void PracticePage::refresh() {
 }
 
 } // namespace deft::ui
+
+#include "moc_practice_page.cpp"

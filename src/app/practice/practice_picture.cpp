@@ -112,3 +112,5 @@ void PracticePictureView::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_practice_picture.cpp"

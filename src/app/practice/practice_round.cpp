@@ -134,3 +134,5 @@ void PracticeRound::finish() {
 }
 
 } // namespace deft::ui
+
+#include "moc_practice_round.cpp"

@@ -167,3 +167,5 @@ void ProgrammeBeside::compareWith(int index) {
 }
 
 } // namespace deft::ui
+
+#include "moc_programme_beside.cpp"

@@ -249,3 +249,5 @@ Result<int64_t> ProgrammeDesk::give() {
 }
 
 } // namespace deft::ui
+
+#include "moc_programme_desk.cpp"

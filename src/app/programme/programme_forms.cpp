@@ -208,3 +208,5 @@ void DoseForm::keep() {
 }
 
 } // namespace deft::ui
+
+#include "moc_programme_forms.cpp"

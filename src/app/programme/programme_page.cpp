@@ -257,3 +257,5 @@ void ProgrammePage::refresh() {
 }
 
 } // namespace deft::ui
+
+#include "moc_programme_page.cpp"

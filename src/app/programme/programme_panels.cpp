@@ -176,3 +176,5 @@ QStringList differencesBetween(const ProgrammeDesk& desk, const Programme& befor
 }
 
 } // namespace deft::ui
+
+#include "moc_programme_panels.cpp"

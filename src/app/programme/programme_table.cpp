@@ -159,3 +159,5 @@ void ProgrammeView::keyPressEvent(QKeyEvent* event) {
 }
 
 } // namespace deft::ui
+
+#include "moc_programme_table.cpp"

@@ -289,3 +289,5 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
 }
 
 } // namespace deft::ui
+
+#include "moc_clip_list.cpp"

@@ -64,3 +64,5 @@ void CoachForm::keep() {
 }
 
 } // namespace deft::ui
+
+#include "moc_coach_form.cpp"

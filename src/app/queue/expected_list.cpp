@@ -58,3 +58,5 @@ void ExpectedList::show(const std::vector<ExpectedClip>& expected, const std::st
 }
 
 } // namespace deft::ui
+
+#include "moc_expected_list.cpp"

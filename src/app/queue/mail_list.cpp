@@ -82,3 +82,5 @@ void MailList::toggleSent() {
 }
 
 } // namespace deft::ui
+
+#include "moc_mail_list.cpp"

@@ -392,3 +392,5 @@ void NewClipForm::finish(int64_t client, const std::filesystem::path& file, cons
 }
 
 } // namespace deft::ui
+
+#include "moc_new_clip_form.cpp"

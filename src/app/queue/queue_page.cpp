@@ -360,3 +360,5 @@ void QueuePage::preview() {
 }
 
 } // namespace deft::ui
+
+#include "moc_queue_page.cpp"

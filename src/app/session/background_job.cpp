@@ -42,3 +42,5 @@ ProgressFn BackgroundJob::reporter(int job) {
 }
 
 } // namespace deft::ui
+
+#include "moc_background_job.cpp"

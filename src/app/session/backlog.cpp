@@ -77,3 +77,5 @@ void Backlog::done(const Message& trouble) {
 }
 
 } // namespace deft::ui
+
+#include "moc_backlog.cpp"

@@ -57,3 +57,5 @@ void ClipWatch::look() {
 }
 
 } // namespace deft::ui
+
+#include "moc_clip_watch.cpp"

@@ -226,3 +226,5 @@ int64_t Comparison::frame(int which) const {
 }
 
 } // namespace deft::ui
+
+#include "moc_comparison.cpp"

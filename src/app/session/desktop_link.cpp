@@ -68,3 +68,5 @@ void DesktopLink::ActivateAction(const QString& action, const QVariantList&, con
 }
 
 } // namespace deft::ui
+
+#include "moc_desktop_link.cpp"

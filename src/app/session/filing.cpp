@@ -87,3 +87,5 @@ void Filing::hurry() {
 }
 
 } // namespace deft::ui
+
+#include "moc_filing.cpp"

@@ -161,3 +161,5 @@ void FrameSource::decode(std::stop_token stop, const std::string& path, const st
 }
 
 } // namespace deft::ui
+
+#include "moc_frame_source.cpp"

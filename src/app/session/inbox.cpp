@@ -169,3 +169,5 @@ void Inbox::took(const InboxContent::Item& item, const Result<KeptClip>& kept) {
 }
 
 } // namespace deft::ui
+
+#include "moc_inbox.cpp"

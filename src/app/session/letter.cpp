@@ -63,3 +63,5 @@ Result<void> Letter::file(bool alone) {
 }
 
 } // namespace deft::ui
+
+#include "moc_letter.cpp"

@@ -35,3 +35,5 @@ void Measurer::start(const Clip& clip) {
 }
 
 } // namespace deft::ui
+
+#include "moc_measurer.cpp"

@@ -58,3 +58,5 @@ void OfferedMarks::confirm(const QStringList& butNot) {
 }
 
 } // namespace deft::ui
+
+#include "moc_offered_marks.cpp"

@@ -165,3 +165,5 @@ void Outgoing::next() {
 }
 
 } // namespace deft::ui
+
+#include "moc_outgoing.cpp"

@@ -53,3 +53,5 @@ void Place::chooseMoment(int index) {
 }
 
 } // namespace deft::ui
+
+#include "moc_place.cpp"

@@ -62,3 +62,5 @@ void Player::advance() {
 }
 
 } // namespace deft::ui
+
+#include "moc_player.cpp"

@@ -78,3 +78,5 @@ ProposeContext Proposer::contextFor(const Library& library, const Clip& clip) {
 }
 
 } // namespace deft::ui
+
+#include "moc_proposer.cpp"

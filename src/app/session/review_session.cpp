@@ -253,3 +253,5 @@ void ReviewSession::endAsFiled() {
 }
 
 } // namespace deft::ui
+
+#include "moc_review_session.cpp"

@@ -60,3 +60,5 @@ std::vector<std::shared_ptr<const Review>> VisitClips::reviews(int64_t clip, std
 }
 
 } // namespace deft::ui
+
+#include "moc_visit_clips.cpp"

@@ -57,3 +57,5 @@ void ChoicesButton::resizeEvent(QResizeEvent* event) {
 QSize ChoicesButton::minimumSizeHint() const { return {64, QPushButton::sizeHint().height()}; }
 
 } // namespace deft::ui
+
+#include "moc_choices_button.cpp"

@@ -46,3 +46,5 @@ void FactsPanel::paintBody(QPainter& p, const QRect& body) {
 }
 
 } // namespace deft::ui
+
+#include "moc_facts_panel.cpp"

@@ -23,3 +23,5 @@ void IntakeButton::setKnown(const std::vector<std::string>& flags) {
 }
 
 } // namespace deft::ui
+
+#include "moc_intake_button.cpp"

@@ -91,3 +91,5 @@ void KeyButton::keyPressEvent(QKeyEvent* e) {
 }
 
 } // namespace deft::ui
+
+#include "moc_key_button.cpp"

@@ -33,3 +33,5 @@ void Panel::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_panel.cpp"

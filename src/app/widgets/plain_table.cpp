@@ -49,3 +49,5 @@ void PlainTable::choose(int row) {
 }
 
 } // namespace deft::ui
+
+#include "moc_plain_table.cpp"

@@ -28,3 +28,5 @@ void WeeksPanel::paintBody(QPainter& p, const QRect& body) {
 }
 
 } // namespace deft::ui
+
+#include "moc_weeks_panel.cpp"

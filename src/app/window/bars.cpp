@@ -262,3 +262,5 @@ void KeysBar::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_bars.cpp"

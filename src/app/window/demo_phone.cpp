@@ -63,3 +63,5 @@ void DemoPhone::sendNext() {
 }
 
 } // namespace deft::ui
+
+#include "moc_demo_phone.cpp"

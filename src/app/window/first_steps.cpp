@@ -45,3 +45,5 @@ void FirstSteps::paintEvent(QPaintEvent*) {
 }
 
 } // namespace deft::ui
+
+#include "moc_first_steps.cpp"

@@ -86,3 +86,5 @@ Guide::Guide(QWidget* parent) : QDialog(parent) {
 }
 
 } // namespace deft::ui
+
+#include "moc_guide.cpp"

@@ -66,3 +66,5 @@ KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& gro
 }
 
 } // namespace deft::ui
+
+#include "moc_keys_sheet.cpp"

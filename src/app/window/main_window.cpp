@@ -140,7 +140,8 @@ void MainWindow::go(Room room) {
         queue_->list().setFocus();
     } else if (room == Exercises) {
         exercises_->list().setFocus();
-        if (session_->isOpen()) exercises_->choose(session_->inputs().exercise);
+        // What is being written is still there.
+        if (session_->isOpen() && !exercises_->isEditing()) exercises_->choose(session_->inputs().exercise);
     } else if (room == Record) {
         showRecord(from);
     } else if (room == Programmes) {
@@ -359,3 +360,5 @@ bool MainWindow::isSending() const {
 }
 
 } // namespace deft::ui
+
+#include "moc_main_window.cpp"

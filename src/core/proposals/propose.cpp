@@ -11,8 +11,11 @@
 namespace deft {
 namespace {
 
-constexpr double kSeedsApart_s = 2, kMostSeeds = 60; // at least, and at most in a clip (chosen here)
-constexpr double kLastTimeSd = 0.05;                 // torso lengths, on top of how well the frames fit each other
+// Frames in which joints are known besides those that were searched. They help where a mark is lost (a stand from the
+// front has its rep with the five looks, as with one each 2 s, and none without); closer ones changed nothing on twelve
+// clips, and cost half of a proposal's time (docs/proposals.md).
+constexpr double kSeedsApart_s = 8;
+constexpr double kLastTimeSd = 0.05; // torso lengths, on top of how well the frames fit each other
 
 /// Torso lengths, of each axis; measured on made clips (docs/accuracy.md). The shoulder's mark sits on skin that slides
 /// far over its joint as the arm moves.
@@ -109,22 +112,23 @@ Result<std::map<int64_t, FoundBody>> findBodies(ClipReader& reader, KeypointNetw
 
 namespace {
 
-/// Bodies between those that were found: the same person moments later.
+/// Bodies between those that were found, where these lie far apart: the same person moments later.
 Result<std::map<int64_t, FoundBody>> followBodies(ClipReader& reader, KeypointNetwork& network,
                                                   std::map<int64_t, FoundBody> bodies, StopToken stop,
                                                   const ProgressFn& progress) {
     if (bodies.empty()) return bodies;
     const ClipInfo& clip = reader.info();
-    const double apart_s = std::max(kSeedsApart_s, clip.duration_s / kMostSeeds);
-    const int64_t total = int64_t(clip.duration_s / apart_s);
+    const int64_t total = int64_t(clip.duration_s / kSeedsApart_s), apart = int64_t(kSeedsApart_s * clip.medianRateHz);
     for (int64_t k = 1; k <= total; ++k) {
         if (stop.stop_requested()) return fail(Errc::Cancelled, "looking for the body was stopped");
         if (progress) progress({k, total, "following the body"});
-        const int64_t there = clip.frameAt(clip.time_s.front() + double(k) * apart_s);
-        const int64_t frame = reader.keyFrameNear(there, int64_t(apart_s * clip.medianRateHz / 3));
-        auto before = bodies.upper_bound(frame);
-        if (before != bodies.begin()) --before;
-        if (before->first == frame) continue;
+        const int64_t there = clip.frameAt(clip.time_s.front() + double(k) * kSeedsApart_s);
+        const int64_t frame = reader.keyFrameNear(there, apart / 3);
+        const auto next = bodies.lower_bound(frame);
+        const auto before = next == bodies.begin() ? next : std::prev(next);
+        const bool known = std::abs(before->first - frame) <= apart / 2 ||
+                           (next != bodies.end() && std::abs(next->first - frame) <= apart / 2);
+        if (known) continue;
         const auto picture = reader.bgra(frame);
         if (!picture) continue;
         if (const auto body = findBodyNear(network, withoutAlpha(*picture), before->second)) bodies[frame] = *body;
