@@ -2,6 +2,7 @@
 #pragma once
 #include "app/session/comparison.h"
 
+#include <QMouseEvent>
 #include <QWidget>
 
 namespace deft::ui {
