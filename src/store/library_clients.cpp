@@ -56,11 +56,13 @@ std::vector<Client> Library::readClients(const QString& which, const QVariantLis
                  return readMembers(
                      place, [&]() -> Result<std::vector<std::string>> { return j.get<std::vector<std::string>>(); });
              });
-             // Without them nothing would be locked that should be.
-             if (!flags)
-                 trouble(
-                     {"{what}; write them down again before this client goes on", {{"what", flags.error().message}}});
-             c.flags = flags.value_or(std::vector<std::string>{});
+             if (flags) {
+                 c.flags = *flags;
+             } else { // without them nothing would be locked that should be
+                 trouble({"{what}; until they are written down again every flag counts for this client",
+                          {{"what", flags.error().message}}});
+                 for (const auto& [id, flag] : catalogue()->safety().flags) c.flags.push_back(id);
+             }
              if (!row.value(7).isNull()) c.consent = readConsent(s(row.value(7)));
              out.push_back(std::move(c));
          });
