@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/session/proposer.h"
 
+#include "base/json.h"
 #include "proposals/check_before.h"
 #include "proposals/proposals_json.h"
 #include "video/clip_reader.h"
