@@ -5,6 +5,8 @@
 #include "app/theme/words.h"
 #include "app/window/main_window.h"
 
+#include <QMenu>
+
 namespace deft::ui {
 namespace {
 constexpr double kAround_s = 0.25; // of a fault that is added at one frame

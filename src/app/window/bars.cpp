@@ -9,6 +9,7 @@
 #include <QAccessible>
 #include <QHBoxLayout>
 #include <QSvgRenderer>
+#include <QTextDocument>
 
 namespace deft::ui {
 namespace {
