@@ -2,6 +2,7 @@
 #include "judgement/decision.h"
 
 #include "base/json.h"
+#include "base/message_json.h"
 #include "judgement/cue_choice.h"
 #include "judgement/safety.h"
 #include "judgement/sides.h"
