@@ -260,6 +260,18 @@ private slots:
         QVERIFY(messageFrom(parseJson(toLine(toJson(m)), "kept").value()) == m);
         QVERIFY(messageFrom("1 of 3 holds clean") == Message("1 of 3 holds clean"));
         QVERIFY(messageFrom({{"key", 7}}) == Message("{\"key\":7}"));
+        // What a file of somebody else's may hold is said as it can be.
+        for (const int decimals : {-3, 7, 1000000}) {
+            const Json amount = {{"value", 12.5}, {"decimals", decimals}, {"unit", "s"}};
+            const Message odd = messageFrom({{"key", "held {x}"}, {"with", {{"x", amount}}}});
+            const std::string said = inEnglish(odd);
+            QVERIFY2(said == "held 12.5 s" || said == "held 12 s" || said == "held 13 s", said.c_str());
+            QCOMPARE(in("en")->say(odd), said);
+        }
+        for (const Json& odd : {Json{{"value", "x"}}, Json{{"day", 3}}, Json{{"value", 1}, {"decimals", "many"}}}) {
+            const Json whole = {{"key", "{n, plural, other {#"}, {"with", {{"n", odd}}}};
+            QVERIFY(!in("de")->say(messageFrom(whole)).empty());
+        }
     }
 
     /// What the clip checks ask for is known to the languages.

@@ -20,8 +20,6 @@ bool Message::operator==(const Message&) const = default;
 
 namespace {
 
-constexpr int kMostDecimals = 6;
-
 std::string words(const Argument& argument) {
     if (const auto* text = std::get_if<std::string>(&argument.value)) return *text;
     if (const auto* number = std::get_if<double>(&argument.value)) return numberWords(*number, kMostDecimals);

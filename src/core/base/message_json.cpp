@@ -3,6 +3,9 @@
 
 #include "base/dates.h"
 #include "base/json.h"
+#include "base/numbers.h"
+
+#include <algorithm>
 
 namespace deft {
 namespace {
@@ -11,10 +14,12 @@ Json valueOf(const Argument& argument) {
     if (const auto* text = std::get_if<std::string>(&argument.value)) return *text;
     if (const auto* number = std::get_if<double>(&argument.value)) return *number;
     if (const auto* a = std::get_if<Amount>(&argument.value))
-        return {{"value", a->value}, {"decimals", a->decimals}, {"unit", a->unit}, {"sign", a->withSign},
+        return {{"value", a->value},
+                {"decimals", a->decimals},
+                {"unit", a->unit},
+                {"sign", a->withSign},
                 {"u95", numberOrNull(a->u95)}};
-    if (const auto* d = std::get_if<Day>(&argument.value))
-        return {{"day", isoDate(d->day)}, {"weekday", d->isWeekday}};
+    if (const auto* d = std::get_if<Day>(&argument.value)) return {{"day", isoDate(d->day)}, {"weekday", d->isWeekday}};
     Json list = Json::array();
     for (const Message& m : std::get<Messages>(argument.value)) list.push_back(toJson(m));
     return list;
@@ -26,7 +31,9 @@ Argument argumentFrom(const Json& json) {
     if (json.is_object() && json.contains("day"))
         if (const auto day = parseDate(json["day"])) return Day{*day, json.value("weekday", false)};
     if (json.is_object() && json.contains("value")) {
-        Amount a{json["value"], json.value("decimals", 1), json.value("unit", ""), json.value("sign", false), {}};
+        // A file may say anything.
+        const int decimals = std::clamp(json.value("decimals", 1), 0, kMostDecimals);
+        Amount a{json["value"], decimals, json.value("unit", ""), json.value("sign", false), {}};
         if (json.contains("u95") && json["u95"].is_number()) a.u95 = json["u95"].get<double>();
         return a;
     }

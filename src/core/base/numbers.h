@@ -13,6 +13,7 @@ std::string fixed(double value, int decimals);
 /// The same at the end of a text.
 void appendFixed(std::string& text, double value, int decimals);
 
+constexpr int kMostDecimals = 6; ///< that people are told
 /// For people, with a decimal point: fixed decimals without needless zeros, a real minus sign.
 std::string numberWords(double value, int decimals);
 /// The same with a sign in front of positive numbers.
