@@ -192,6 +192,22 @@ private slots:
         QCOMPARE(session().place().frame(), knee.worstFrame);
     }
 
+    /// A table that was made in one theme is drawn in the other's colours after switching.
+    void tablesFollowTheTheme() {
+        openRuta();
+        auto* readings = window_->benchPage().readings().findChild<QTableView*>();
+        window_->benchPage().readings().step(1);
+        const auto chosen = [&] {
+            const QRect cell = readings->visualRect(readings->currentIndex());
+            const QImage seen = window_->grab().toImage();
+            return seen.pixelColor(readings->viewport()->mapTo(window_.get(), cell.topLeft() + QPoint(1, 3)));
+        };
+        for (const bool dark : {true, false}) {
+            window_->setDark(dark);
+            QCOMPARE(chosen().name(), colours().soft.name());
+        }
+    }
+
     /// Dragging a mark tracks again and everything follows; undo is at once, and so is redo.
     void mendingAMark() {
         openRuta();

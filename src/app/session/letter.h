@@ -13,7 +13,6 @@ class Letter : public QObject {
 public:
     Letter(ReviewSession& session, Library& library);
 
-    const VisitClips& visit() const { return visit_; }
     VisitClips& visit() { return visit_; }
     /// What it answers as things are: this review and those of its visit that are ready. @pre it is measured
     std::vector<std::shared_ptr<const Review>> reviews() const;

@@ -21,13 +21,7 @@ PlainTable::PlainTable(QAbstractItemModel* model, const QString& name, QWidget* 
     verticalHeader()->hide();
     horizontalHeader()->setMinimumSectionSize(16);
     horizontalHeader()->setSectionsClickable(false);
-    setStyleSheet(
-        QStringLiteral("QTableView { background: transparent; } QTableView::item { border-bottom: 1px solid %1; "
-                       "padding: 0; } QTableView::item:selected { background: %2; color: %3; } QHeaderView { "
-                       "background: transparent; } QHeaderView::section { background: transparent; color: %4; border: "
-                       "0; padding: 0; }")
-            .arg(colours().hairline.name(), colours().soft.name(), colours().ink.name(), colours().ink3.name()));
-    horizontalHeader()->setFont(face(Size::Small)); // the sheet would take it away
+    horizontalHeader()->setFont(face(Size::Small));
     connect(selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& now) {
         if (!choosing_ && now.isValid()) emit picked(now.row());
     });

@@ -5,7 +5,7 @@
 namespace deft::ui {
 
 /// A table that stands on a page as if it were drawn on it: no frame, no grid, one row chosen, hairlines between rows.
-/// Tab goes past it as one control; a screen reader has its cells. @param name what it is, for a screen reader
+/// Its colours are those of applyStyle(). Tab goes past it as one control; a screen reader has its cells. @param name what it is, for a screen reader
 class PlainTable : public QTableView {
     Q_OBJECT
 public:
