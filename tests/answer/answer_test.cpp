@@ -4,8 +4,11 @@
 #include "answer/calendar.h"
 #include "answer/correction.h"
 #include "answer/mail.h"
+#include "answer/own_words.h"
 #include "answer/phrases.h"
+#include "base/json.h"
 #include "exercises/translated.h"
+#include "review/review_json.h"
 #include "support/catalogue.h"
 #include "support/demo_review.h"
 
@@ -179,6 +182,96 @@ private slots:
         QVERIFY(html.find("Lovely &amp; &lt;strong&gt; work") != std::string::npos);
         QVERIFY(html.find("Next clip") == std::string::npos && text.find("Next clip") == std::string::npos);
         QVERIFY(text.find("Stop if you feel pain") != std::string::npos);
+    }
+
+    /// The coach puts parts in another order; titles, list and text count corrections alike, without what is left out.
+    void partsInTheCoachsOrder() {
+        ReviewInputs in = demoInputs();
+        const Answer before = composeAnswer(demoReview(in));
+        std::vector<std::string> ids, corrections;
+        for (const AnswerPart& p : before.parts) {
+            ids.push_back(p.id);
+            if (isCorrection(p)) corrections.push_back(p.id);
+        }
+        QVERIFY(corrections.size() >= 2);
+        const auto titleOf = [](const Answer& a, const std::string& id) { return a.find(id)->title; };
+        QVERIFY(titleOf(before, corrections[0]).starts_with("Correction 1: "));
+
+        std::vector<std::string> order = ids;
+        std::swap(*std::find(order.begin(), order.end(), corrections[0]),
+                  *std::find(order.begin(), order.end(), corrections[1]));
+        in.order = order;
+        Answer a = composeAnswer(demoReview(in));
+        std::vector<std::string> now;
+        for (const AnswerPart& p : a.parts) now.push_back(p.id);
+        QCOMPARE(now, order);
+        QVERIFY(titleOf(a, corrections[1]).starts_with("Correction 1: "));
+        QVERIFY(titleOf(a, corrections[0]).starts_with("Correction 2: "));
+        const std::string first = a.find(corrections[1])->text.substr(0, 30);
+        QVERIFY(answerText(a).find("1. " + first) != std::string::npos);
+
+        // Left out, it has no number, and the other one is the first.
+        in.parts[corrections[1]] = false;
+        a = composeAnswer(demoReview(in));
+        QVERIFY(titleOf(a, corrections[0]).starts_with("Correction 1: "));
+        QVERIFY(titleOf(a, corrections[1]).starts_with("Correction, left out: "));
+        QVERIFY(answerText(a).find("1. " + a.find(corrections[0])->text.substr(0, 30)) != std::string::npos);
+        in.parts.clear();
+
+        // What came since the order was made stands behind what it was composed behind; what is gone does no harm.
+        in.order = {"close", "gone", "target", "well", "greeting"};
+        a = composeAnswer(demoReview(in));
+        QVERIFY(a.parts.front().id == "greeting" && a.parts.back().id == "close");
+        QCOMPARE(a.parts.size(), before.parts.size());
+        const auto place = [&](const std::string& id) { return a.find(id) - a.parts.data(); };
+        QVERIFY(place("target") < place("cautions") && place("cautions") < place("well"));
+        QVERIFY(place("well") < place(corrections[0]));
+
+        // The list goes on counting behind a part that stands between.
+        in.order = ids;
+        std::erase(in.order, "target");
+        in.order.insert(std::find(in.order.begin(), in.order.end(), corrections[1]), "target");
+        const std::string page = answerHtml(composeAnswer(demoReview(in)), picture);
+        QVERIFY(page.find("<ol>") != std::string::npos && page.find("<ol start=\"2\">") != std::string::npos);
+
+        // It is kept with the review, and changes the answer alone.
+        QCOMPARE(changeBetween(demoInputs(), in), Change::Answer);
+        QCOMPARE(parseInputs(toJson(in), "test").value().order, in.order);
+    }
+
+    /// Sentences of the coach's own, filled for each client in the client's language.
+    void ownSentences() {
+        ReviewInputs in = demoInputs();
+        in.date = "2026-05-07", in.answered.clear(), in.nextClip.clear();
+        const Review review = demoReview(in);
+        QCOMPARE(filledSentence("{name}, it's {day}: {exercise}. '{coach}'", review),
+                 "Ruta, it's " + shipped().language("en")->day(Day{*nextClipDay(in)}) + ": " +
+                     review.exercise.name + ". '" + in.coach.substr(0, in.coach.find(' ')) + "'");
+        QCOMPARE(filledSentence("It's plain.", review), std::string("It's plain."));
+        in.language = "de";
+        const Review german = demoReview(in);
+        QVERIFY(filledSentence("Bis {day}!", german).find("Mai") != std::string::npos);
+        QCOMPARE(filledSentence("{exercise}", german), inLanguage(german.exercise, *shipped().language("de")).name);
+        QVERIFY(filledSentence("{target}", german) != filledSentence("{target}", review));
+
+        QVERIFY(checkOwnSentence("{name} and {target}"));
+        QVERIFY(checkOwnSentence("Don't."));
+        QVERIFY(checkOwnSentence("{nmae}").error().detail().find("{nmae}") != std::string::npos);
+        QCOMPARE(checkOwnSentence("{name").error().code, Errc::BadFormat);
+        // A name becomes a place where it is a word, and so does the whole name.
+        in.client = "Ruta Okafor", in.coach = "Jo Lind";
+        QCOMPARE(forEverybody("Ruta, and Rutabaga, Rutaé; Ruta Okafor. Jo", in),
+                 std::string("{name}, and Rutabaga, Rutaé; {name}. {coach}"));
+
+        const OwnWords words{{{"Thanks", "Thank you, {name}."}}, {"Jonglage"}};
+        QCOMPARE(parseOwnWords(toJson(words), "own").value(), words);
+        Json wrong = toJson(words);
+        wrong["sentences"][0]["text"] = "{nobody}";
+        QCOMPARE(parseOwnWords(wrong, "own").error().code, Errc::BadFormat);
+        wrong["sentences"][0].erase("text");
+        QCOMPARE(parseOwnWords(wrong, "own").error().code, Errc::BadFormat);
+        wrong["version"] = 2;
+        QCOMPARE(parseOwnWords(wrong, "own").error().code, Errc::NewerVersion);
     }
 
     void pictureThatCannotBeMade() {
@@ -377,7 +470,7 @@ private slots:
         const ChosenCue& cue = r.decision.cues.front();
         const auto facts = [&] {
             std::string all;
-            for (const std::string& fact : correction(Speaker(r, "en"), cue, 1).facts) all += fact + "\n";
+            for (const std::string& fact : correction(Speaker(r, "en"), cue).facts) all += fact + "\n";
             return all;
         };
         QVERIFY(r.exercise.fault(cue.fault));

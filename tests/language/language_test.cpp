@@ -9,6 +9,7 @@
 #include "exercises/language_check.h"
 #include "exercises/translated.h"
 #include "judgement/decision.h"
+#include "language/spelling.h"
 #include "support/catalogue.h"
 
 #include <QRegularExpression>
@@ -286,6 +287,52 @@ private slots:
             QVERIFY2(in("en")->texts().count(sentence) && in("de")->text(sentence) != sentence, sentence.c_str());
         }
         QVERIFY(count >= 15);
+    }
+
+    /// Dictionaries in whatever encoding they are kept; both sides of the Atlantic are right.
+    void spelling() {
+        const auto german = Spelling::of("de"), english = Spelling::of("en");
+        QVERIFY(german && english);
+        QVERIFY(german->isRight("Rückenlage") && !german->isRight("Rükenlage"));
+        QVERIFY(std::ranges::count(german->suggestions("Rükenlage"), std::string("Rückenlage")) == 1);
+        QVERIFY(english->isRight("colour") && english->isRight("color") && !english->isRight("colur"));
+        QVERIFY(Spelling::of("fr")->isRight("l’épaule") && Spelling::of("es")->isRight("cadera"));
+        QVERIFY(!Spelling::of("xx"));
+        QTemporaryDir none;
+        QVERIFY(!Spelling::of("de", none.path().toStdString()));
+    }
+
+    /// What clients read is spelt right in their language, as Debian's Hunspell dictionaries and the language's own list
+    /// (words of the trade, short commands) have it: every sentence of the catalogues and of the exercises.
+    void everySentenceIsSpeltRight() {
+        static const QRegularExpression place(QStringLiteral("\\{[^{}]*\\}")),
+            word(QStringLiteral("\\p{L}+(?:[’']\\p{L}+)*"));
+        QStringList all;
+        for (const char* code : {"de", "en", "es", "fr"}) {
+            const auto& right = in(code)->spelling();
+            const auto spelling = Spelling::of(code);
+            QVERIFY(spelling);
+            const auto look = [&](QString text) {
+                for (qsizetype before = -1; before != text.size();) before = text.size(), text.replace(place, " ");
+                for (auto it = word.globalMatch(text); it.hasNext();) {
+                    const std::string w = it.next().captured().toStdString();
+                    if (!right.count(w) && !spelling->isRight(w)) all << QString::fromStdString(code + (": " + w));
+                }
+            };
+            const auto& coach = in("en")->coachTexts();
+            for (const auto& [key, text] : in(code)->texts())
+                if (std::find(coach.begin(), coach.end(), key) == coach.end()) look(QString::fromStdString(text));
+            for (const auto& [key, text] : in(code)->sentences())
+                if (text.find("plural") == std::string::npos && text.find("select") == std::string::npos &&
+                    !key.starts_with("date."))
+                    look(QString::fromStdString(text));
+            // What is listed is no word of the dictionary already.
+            for (const std::string& w : right)
+                if (spelling->isRight(w)) all << QString::fromStdString(code + (": needlessly " + w));
+        }
+        all.removeDuplicates();
+        for (const QString& w : all) qWarning("%s", qPrintable(w));
+        QVERIFY(all.isEmpty());
     }
 
     /// The sheet of every version in every language: whole, nothing left open, nothing in English.

@@ -3,9 +3,12 @@
 
 #include "app/theme/words.h"
 
+#include "answer/own_words.h"
 #include "app/answer/answer_row.h"
+#include "app/answer/keep_sentence.h"
 #include "app/documents/answer_picture.h"
 #include "app/documents/letter_films.h"
+#include "app/session/letter_words.h"
 #include "app/theme/consent_words.h"
 #include "app/theme/palette.h"
 
@@ -16,7 +19,8 @@
 
 namespace deft::ui {
 
-AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session) {
+AnswerPage::AnswerPage(ReviewSession& session, LetterWords& words, QWidget* parent)
+    : QWidget(parent), session_(session), letterWords_(words) {
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Answer"));
     auto* inner = new QWidget;
@@ -83,7 +87,10 @@ AnswerPage::AnswerPage(ReviewSession& session, QWidget* parent) : QWidget(parent
 
 void AnswerPage::refresh() {
     const Answer& answer = session_.answer();
-    // The parts differ only when a correction comes or goes; rows are kept otherwise, so that the cursor stays.
+    if (answer.language)
+        letterWords_.setLanguage(answer.language, {session_.inputs().client, session_.inputs().coach});
+    // The parts differ when a correction comes or goes, or one is moved; rows are kept otherwise, so that the cursor
+    // stays.
     std::vector<std::string> ids, there;
     for (const AnswerPart& p : answer.parts) ids.push_back(p.id);
     for (const AnswerRow* row : parts_) there.push_back(row->part());
@@ -92,16 +99,19 @@ void AnswerPage::refresh() {
         parts_.clear();
         asked_.clear();
         for (const AnswerPart& p : answer.parts) {
-            auto* row = new AnswerRow(session_, p.id, scroll_->widget());
+            auto* row = new AnswerRow(session_, letterWords_, p.id, scroll_->widget());
+            offerWords(row);
             connect(row, &AnswerRow::chosen, this,
                     [this, row] { choose(int(std::find(parts_.begin(), parts_.end(), row) - parts_.begin())); });
             rows_->insertWidget(int(parts_.size()), row);
             parts_.push_back(row);
         }
         rows_->activate();
-        // The first part, and plainly so: no key is about a part that was chosen in another answer.
-        chosen_ = 0;
-        for (size_t i = 0; i < parts_.size(); ++i) parts_[i]->setChosen(i == 0);
+        // The one that was moved; else the first part, and plainly so: no key is about one chosen in another answer.
+        const auto moved = std::find(ids.begin(), ids.end(), moved_);
+        chosen_ = moved == ids.end() ? 0 : int(moved - ids.begin());
+        moved_.clear();
+        for (size_t i = 0; i < parts_.size(); ++i) parts_[i]->setChosen(int(i) == chosen_);
     }
     size_t wordCount = 0, pictures = 0;
     for (size_t i = 0; i < parts_.size(); ++i) {
@@ -245,6 +255,66 @@ AnswerRow* AnswerPage::chosenRow() const { return chosen_ < int(parts_.size()) ?
 
 void AnswerPage::editWords() {
     if (AnswerRow* row = chosenRow()) row->words().setFocus();
+}
+
+void AnswerPage::movePart(int step) {
+    const AnswerRow* row = chosenRow();
+    const int to = chosen_ + step;
+    // Between the greeting and the close.
+    if (!row || session_.isFiled() || std::min(chosen_, to) < 1 || std::max(chosen_, to) >= int(parts_.size()) - 1)
+        return;
+    std::vector<std::string> order;
+    for (const AnswerRow* part : parts_) order.push_back(part->part());
+    std::swap(order[size_t(chosen_)], order[size_t(to)]);
+    moved_ = row->part();
+    session_.edit(tr("order of parts"), [&](ReviewInputs& in) { in.order = order; });
+}
+
+void AnswerPage::checkSpelling() {
+    if (!letterWords_.hasDictionary())
+        return emit said(tr("There is no dictionary of this letter's language: Debian's package is called hunspell-%1.")
+                             .arg(session_.answer().language
+                                      ? QString::fromStdString(session_.answer().language->code())
+                                      : QString()));
+    // From where the cursor is, through all parts once.
+    for (int i = 0; i <= int(parts_.size()); ++i) {
+        const int part = (chosen_ + i) % int(parts_.size());
+        GrowingText& words = parts_[size_t(part)]->words();
+        if (!words.isEnabled()) continue;
+        if (i > 0) words.moveCursor(QTextCursor::Start);
+        if (!words.toNextMistake(i < int(parts_.size()))) continue;
+        choose(part);
+        words.setFocus();
+        return words.openMenuAtCursor();
+    }
+    emit said(tr("Every word is spelt right."));
+}
+
+void AnswerPage::openSentences() {
+    if (AnswerRow* row = chosenRow()) row->words().openMenuAtCursor();
+}
+
+void AnswerPage::offerWords(AnswerRow* row) {
+    GrowingText& words = row->words();
+    connect(&words, &GrowingText::said, this, &AnswerPage::said);
+    connect(&words, &GrowingText::sentenceWanted, this, [this, row](const QString& name) {
+        for (const OwnSentence& s : letterWords_.sentences())
+            if (s.name == name.toStdString()) return row->insertSentence(s.text);
+    });
+    connect(&words, &GrowingText::sentenceUnwanted, this, [this](const QString& name) {
+        const auto ok = letterWords_.remove(name.toStdString());
+        emit said(ok ? tr("Removed: “%1”.").arg(name) : tr("Not removed: %1.").arg(ui::said(ok.error())));
+    });
+    connect(&words, &GrowingText::sentenceOffered, this, [this](const QString& text) {
+        auto* ask = new KeepSentence(QString::fromStdString(forEverybody(text.toStdString(), session_.inputs())), this);
+        connect(ask, &KeepSentence::wanted, this, [this, ask](const QString& name, const QString& sentence) {
+            const auto ok = letterWords_.keep({name.toStdString(), sentence.toStdString()});
+            if (!ok) return ask->complain(ui::said(ok.error()));
+            ask->accept();
+            emit said(tr("Kept: “%1”. I inserts it into a letter.").arg(name));
+        });
+        ask->open();
+    });
 }
 
 } // namespace deft::ui

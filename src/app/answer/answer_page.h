@@ -12,12 +12,13 @@ class QVBoxLayout;
 namespace deft::ui {
 
 class AnswerRow;
+class LetterWords;
 
 /// The message as the client will read it, beside the parts that it is made of and what each rests on.
 class AnswerPage : public QWidget {
     Q_OBJECT
 public:
-    explicit AnswerPage(ReviewSession& session, QWidget* parent = nullptr);
+    AnswerPage(ReviewSession& session, LetterWords& words, QWidget* parent = nullptr);
     KeyButton& fileButton() { return *file_; }
     void stepPart(int step);
     void togglePart();
@@ -26,6 +27,9 @@ public:
     bool leavePicture(); ///< @return whether one was picked
     AnswerRow* chosenRow() const;
     void editWords();
+    void movePart(int step); ///< the chosen one, in the letter; the greeting stays first, the close last
+    void checkSpelling();    ///< on to the next word that is not right, with what may be meant
+    void openSentences();    ///< of the coach's own, for the chosen part
 
 signals:
     void filePressed();
@@ -40,11 +44,14 @@ private:
     void showVisit();
     void coverNext();
 
+    void offerWords(AnswerRow* row);
     ReviewSession& session_;
+    LetterWords& letterWords_;
     QScrollArea* scroll_;
     QVBoxLayout* rows_;
     std::vector<AnswerRow*> parts_;
     int chosen_ = 0;
+    std::string moved_; ///< part that stays chosen when the rows are made anew
     std::set<std::pair<std::string, int64_t>> asked_; // part and frame of pictures on their way or there
     std::deque<std::pair<int64_t, QImage>> toCover_;  ///< frames whose faces are still to be covered
     std::set<int64_t> refused_;                       ///< frames whose faces cannot be

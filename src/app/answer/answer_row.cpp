@@ -1,44 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/answer/answer_row.h"
 
+#include "answer/own_words.h"
 #include "app/widgets/panel.h"
 
 #include <QCheckBox>
 #include <QHBoxLayout>
-#include <QKeyEvent>
-#include <QTextBlock>
 #include <QVBoxLayout>
-#include <cmath>
 
 namespace deft::ui {
-
-GrowingText::GrowingText(QWidget* parent) : QPlainTextEdit(parent) {
-    setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    setUndoRedoEnabled(false); // the window's own undo knows every edit
-    setObjectName(QStringLiteral("letter"));
-    setTabChangesFocus(true);
-    setFrameShape(QFrame::NoFrame);
-    connect(this, &QPlainTextEdit::textChanged, this, &GrowingText::fit);
-}
-
-void GrowingText::fit() {
-    double height = 0; // asking a block for its rectangle lays it out at today's width
-    for (QTextBlock b = document()->firstBlock(); b.isValid(); b = b.next()) height += blockBoundingRect(b).height();
-    setFixedHeight(int(std::ceil(height)) + 12);
-}
-
-void GrowingText::resizeEvent(QResizeEvent* e) {
-    QPlainTextEdit::resizeEvent(e);
-    fit();
-}
-
-void GrowingText::keyPressEvent(QKeyEvent* e) {
-    if (e->key() == Qt::Key_Escape)
-        emit leave();
-    else
-        QPlainTextEdit::keyPressEvent(e);
-}
 
 /// What the part rests on.
 class AnswerFacts : public QWidget {
@@ -75,10 +45,10 @@ private:
     AnswerRow& row_;
 };
 
-AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* parent)
+AnswerRow::AnswerRow(ReviewSession& session, LetterWords& words, const std::string& part, QWidget* parent)
     : QWidget(parent), session_(session), id_(part) {
     setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
-    words_ = new GrowingText;
+    words_ = new GrowingText(words);
     words_->installEventFilter(this);
     pictures_ = new AnswerPictures;
     tools_ = new PictureTools;
@@ -108,15 +78,7 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
     row->addLayout(letter, 564);
     row->addLayout(reasons, 590);
     connect(sent_, &QCheckBox::clicked, this, &AnswerRow::toggle);
-    connect(words_, &QPlainTextEdit::textChanged, this, [this] {
-        const std::string text = words_->toPlainText().toStdString();
-        if (text == shown_.text) return;
-        shown_.text = text;
-        session_.edit(
-            tr("words of “%1”").arg(QString::fromStdString(shown_.title)),
-            [&](ReviewInputs& in) { in.words[id_] = text, in.wordsOn[id_] = shown_.computed; },
-            QStringLiteral("words-") + QString::fromStdString(id_));
-    });
+    connect(words_, &QPlainTextEdit::textChanged, this, &AnswerRow::takeWords);
     connect(pictures_, &AnswerPictures::pickedByHand, this, [this](int index) {
         emit chosen();
         pickPicture(index);
@@ -130,6 +92,35 @@ AnswerRow::AnswerRow(ReviewSession& session, const std::string& part, QWidget* p
     connect(tools_, &PictureTools::frameOfBench, this, &AnswerRow::usePictureOfBench);
     connect(tools_, &PictureTools::computed, this, &AnswerRow::useComputed);
     connect(words_, &GrowingText::leave, this, [this] { parentWidget()->setFocus(); });
+}
+
+/// What is typed in one go is undone in one: up to the end of a sentence, or a pause.
+void AnswerRow::takeWords() {
+    constexpr int kPause_ms = 1500;
+    const std::string text = words_->toPlainText().toStdString();
+    if (text == shown_.text) return;
+    if (lastKey_.isValid() && lastKey_.elapsed() > kPause_ms) ++burst_;
+    lastKey_.start();
+    shown_.text = text;
+    session_.edit(
+        tr("words of “%1”").arg(QString::fromStdString(shown_.title)),
+        [&](ReviewInputs& in) { in.words[id_] = text, in.wordsOn[id_] = shown_.computed; },
+        QStringLiteral("words-%1-%2").arg(QString::fromStdString(id_)).arg(burst_));
+    const int at = words_->textCursor().position();
+    if (at > 0 && QStringLiteral(".!?:\n").contains(words_->toPlainText().at(at - 1))) ++burst_;
+}
+
+void AnswerRow::insertSentence(const std::string& text) {
+    if (!session_.review() || words_->isReadOnly()) return;
+    ++burst_; // a step of its own
+    QTextCursor cursor = words_->textCursor();
+    if (!words_->hasFocus() && !cursor.hasSelection()) cursor.movePosition(QTextCursor::End);
+    const int at = cursor.selectionStart();
+    const bool apart = at > 0 && !words_->toPlainText().at(at - 1).isSpace();
+    cursor.insertText((apart ? QStringLiteral(" ") : QString()) +
+                      QString::fromStdString(filledSentence(text, *session_.review())));
+    words_->setTextCursor(cursor);
+    ++burst_;
 }
 
 int AnswerRow::letterWidth() const { return words_->width(); }
@@ -150,7 +141,7 @@ void AnswerRow::show(const AnswerPart& part) {
     words_->setEnabled(part.sent);
     // While somebody types, a caution that was deleted comes back when the field is left.
     if (words_->toPlainText().toStdString() != part.text && !(always && words_->hasFocus()))
-        words_->setPlainText(QString::fromStdString(part.text));
+        words_->replaceText(QString::fromStdString(part.text));
     words_->fit();
     pictures_->show(part.pictures, isCorrection(part) && !session_.isFiled());
     pictures_->setVisible(!part.pictures.empty());

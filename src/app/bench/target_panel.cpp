@@ -85,17 +85,19 @@ void TargetPanel::paintBody(QPainter& p, const QRect& body) {
     for (const Message& m : d.arithmetic) line(said(m), Size::Small, c.ink, QFont::Medium, 0);
     for (const Message& m : d.because) line(said(m), Size::Small, c.ink2, QFont::Normal, 0);
     y += 4;
-    int number = 0;
-    for (const ChosenCue& cue : d.cues) {
+    int number = 0; // as the answer counts them
+    for (const AnswerPart& part : session_.answer().parts) {
+        const auto cue = std::find_if(d.cues.begin(), d.cues.end(),
+                                      [&](const ChosenCue& one) { return one.fault == faultOf(part); });
+        if (!part.sent || cue == d.cues.end()) continue;
         if (y + 42 > end) break; // the answer has them all
         p.setPen(QPen(c.hairline, 1));
         p.drawLine(QPointF(0, y), QPointF(width(), y));
         y += 3;
-        const FaultPlan* fault = r->exercise.fault(cue.fault);
-        const QString name = spoken(fault ? fault->name : r->exercise.check(cue.fault)->name);
+        const QString name = spoken(r->exercise.nameOf(cue->fault));
         putText(p, QRectF(0, y, 16, 18), QString::number(++number), Size::Body, c.ink, QFont::DemiBold);
         line(name, Size::Body, c.ink, QFont::DemiBold, 20);
-        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(said("cue-level." + cue.level)), Size::Small,
+        putText(p, QRectF(20, y, width() - 20, 16), tr("Cue: %1").arg(said("cue-level." + cue->level)), Size::Small,
                 c.ink2);
         y += 19;
     }

@@ -229,6 +229,12 @@ void MainWindow::makeActions() {
     add(letter, tr("Edit its text"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
     add(letter, tr("Choose the frame of the next picture"), {K(Qt::Key_P)}, answer_,
         [this] { answer_->pickPicture(); });
+    add(letter, tr("Move the part up"), {K(Qt::ALT | Qt::Key_Up)}, answer_, [this] { answer_->movePart(-1); });
+    add(letter, tr("Move the part down"), {K(Qt::ALT | Qt::Key_Down)}, answer_, [this] { answer_->movePart(1); });
+    add(letter, tr("Next word that is not spelt right"), {K(Qt::Key_F7)}, answer_,
+        [this] { answer_->checkSpelling(); });
+    add(letter, tr("Sentences of your own"), {K(Qt::Key_I), K(Qt::CTRL | Qt::Key_I)}, answer_,
+        [this] { answer_->openSentences(); });
     for (const auto& [name, key, by] : {std::tuple{tr("Picture: next frame"), K(Qt::Key_Right), 1},
                                         {tr("Picture: previous frame"), K(Qt::Key_Left), -1}})
         add(letter, name, {key}, answer_, [this, step = by] {

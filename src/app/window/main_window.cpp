@@ -10,6 +10,7 @@
 #include "app/practice/practice_page.h"
 #include "app/programme/programme_page.h"
 #include "app/queue/queue_page.h"
+#include "app/session/letter_words.h"
 #include "app/widgets/style.h"
 #include "app/window/bars.h"
 #include "app/window/first_steps.h"
@@ -56,7 +57,8 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     queue_ = new QueuePage(*library_);
     bench_ = new BenchPage(*session_);
     compare_ = new ComparePage(*session_, *library_);
-    answer_ = new AnswerPage(*session_);
+    letterWords_ = new LetterWords(library_->folder(), this);
+    answer_ = new AnswerPage(*session_, *letterWords_);
     client_ = new ClientPage(*library_);
     exercises_ = new ExercisesPage(*library_);
     programme_ = new ProgrammePage(*library_);

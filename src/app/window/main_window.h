@@ -26,6 +26,7 @@ class ProgrammePage;
 struct ProgrammeJob;
 class FirstSteps;
 class KeysBar;
+class LetterWords;
 class QueuePage;
 class RoomBar;
 
@@ -191,6 +192,7 @@ private:
     QueuePage* queue_;
     BenchPage* bench_;
     ComparePage* compare_;
+    LetterWords* letterWords_;
     AnswerPage* answer_;
     ClientPage* client_;
     ExercisesPage* exercises_;

@@ -300,6 +300,20 @@ void useEdited(AnswerPart& p, const std::string& words, const ReviewInputs& in) 
     }
 }
 
+/// As the coach put them. What has come since stays behind what it was composed behind.
+void putInOrder(std::vector<AnswerPart>& parts, const std::vector<std::string>& order) {
+    const auto place = [&](const AnswerPart& p) { return std::find(order.begin(), order.end(), p.id) - order.begin(); };
+    std::vector<std::pair<std::ptrdiff_t, AnswerPart>> placed;
+    std::ptrdiff_t behind = -1;
+    for (AnswerPart& p : parts) {
+        if (const auto at = place(p); at < std::ptrdiff_t(order.size())) behind = at;
+        placed.emplace_back(p.id == "close" ? std::ptrdiff_t(order.size()) : p.id == "greeting" ? -1 : behind,
+                            std::move(p));
+    }
+    std::stable_sort(placed.begin(), placed.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+    std::transform(placed.begin(), placed.end(), parts.begin(), [](auto& p) { return std::move(p.second); });
+}
+
 } // namespace
 
 const AnswerPart* Answer::find(const std::string& id) const {
@@ -335,6 +349,17 @@ Answer composeAnswer(const Review& r, const std::string& coachLanguage) {
     return composeTelling(Speaker(r, coachLanguage), {r.decision.cues, {}});
 }
 
+void numberCorrections(Answer& answer, const std::function<const Speaker&(const AnswerPart&)>& speaker) {
+    int number = 0;
+    for (AnswerPart& p : answer.parts) {
+        if (!isCorrection(p)) continue;
+        const Speaker& s = speaker(p);
+        const Message name(s.own.nameOf(faultOf(p)));
+        p.title = s.fact(p.sent ? Message("part.correction", {{"n", ++number}, {"name", name}})
+                                : Message("part.correction-unsent", {{"name", name}}));
+    }
+}
+
 Answer composeTelling(const Speaker& s, const Telling& telling) {
     const Review& r = s.r;
     Answer a;
@@ -345,8 +370,7 @@ Answer composeTelling(const Speaker& s, const Telling& telling) {
     a.parts.push_back(greetingTo(*s.client, r.inputs.client));
     a.parts.push_back(whatWentWell(s));
     if (!r.events.reps.empty()) a.parts.push_back(whatWasShown(s));
-    int number = 0;
-    for (const ChosenCue& cue : telling.cues) a.parts.push_back(correction(s, cue, ++number));
+    for (const ChosenCue& cue : telling.cues) a.parts.push_back(correction(s, cue));
     if (auto drawn = drawings(s)) a.parts.push_back(std::move(*drawn));
     a.parts.push_back(target(s, telling));
     a.parts.push_back(cautions(s));
@@ -362,6 +386,8 @@ Answer composeTelling(const Speaker& s, const Telling& telling) {
         if (const auto it = r.inputs.parts.find(p.id); it != r.inputs.parts.end() && p.id != "cautions")
             p.sent = it->second;
     }
+    putInOrder(a.parts, r.inputs.order);
+    numberCorrections(a, [&](const AnswerPart&) -> const Speaker& { return s; });
     return a;
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 #include "answer/answer.h"
 
+#include <functional>
 #include <set>
 
 namespace deft {
@@ -25,6 +26,9 @@ struct Telling {
 };
 
 Answer composeTelling(const Speaker& speaker, const Telling& telling);
+
+/// Titles of the corrections, counted as the letter counts them: in its order, without those that are left out.
+void numberCorrections(Answer& answer, const std::function<const Speaker&(const AnswerPart&)>& speakerOf);
 
 /// "Next clip: in a week (Thursday 21 May)." @param names of what is filmed, in a letter on several; else empty
 Message nextClipWords(const Review& review, const std::string& names, int clips);

@@ -145,13 +145,9 @@ Messages worstFacts(const Speaker& s, const FaultPlan& plan, const Fault& worst)
 
 } // namespace
 
-AnswerPart correction(const Speaker& s, const ChosenCue& cue, int number) {
+AnswerPart correction(const Speaker& s, const ChosenCue& cue) {
     const Review& r = s.r;
-    AnswerPart part{"correction-" + cue.fault,
-                    s.fact({"part.correction", {{"n", number}, {"name", Message(s.own.nameOf(cue.fault))}}}),
-                    s.say(cue.text),
-                    {},
-                    {}};
+    AnswerPart part{"correction-" + cue.fault, "", s.say(cue.text), {}, {}};
     const auto add = [&](const Messages& facts) {
         for (const Message& fact : facts) part.facts.push_back(s.fact(fact));
     };

@@ -5,7 +5,7 @@
 namespace deft {
 
 /// The part of an answer that gives one cue: what was seen, what to do, what it rests on, and its pictures.
-/// @param number counted from 1
-AnswerPart correction(const Speaker& speaker, const ChosenCue& cue, int number);
+/// Its title is numberCorrections()'.
+AnswerPart correction(const Speaker& speaker, const ChosenCue& cue);
 
 } // namespace deft

@@ -83,6 +83,7 @@ std::string answerPage(const Answer& a, const PictureSource& sources) {
                     escapedHtml(a.exerciseName) + "</title>\n<style>" + kStyle + "</style>\n</head>\n<body>\n<main>\n";
     h += "<h1>" + escapedHtml(a.exerciseName) + "</h1>\n";
     bool inList = false, inSection = false;
+    int number = 0;
     std::string before; // id of the part before: the next of the same kind goes on in its section
     for (const AnswerPart& p : a.parts) {
         if (!p.sent) continue;
@@ -92,7 +93,8 @@ std::string answerPage(const Answer& a, const PictureSource& sources) {
         if (!p.heading.empty() && !inSection)
             h += "<section><h2>" + escapedHtml(p.heading) + "</h2>\n", inSection = true;
         if (isCorrection(p)) {
-            if (!inList) h += "<ol>\n", inList = true;
+            ++number; // a list that another part interrupts goes on counting
+            if (!inList) h += number == 1 ? "<ol>\n" : "<ol start=\"" + std::to_string(number) + "\">\n", inList = true;
             h += "<li>" + escapedHtml(p.text) + "\n" + figures(p, sources) + "</li>\n";
         } else {
             h += "<p>" + escapedHtml(p.text) + "</p>\n" + figures(p, sources);

@@ -2,11 +2,8 @@
 #include "answer/letter_parts.h"
 
 namespace deft {
-namespace {
 
 std::string firstName(const std::string& name) { return name.substr(0, name.find(' ')); }
-
-} // namespace
 
 AnswerPart plainPart(const char* id, std::string title, std::string text) {
     AnswerPart part;

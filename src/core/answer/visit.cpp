@@ -180,13 +180,10 @@ Answer composeVisit(const std::vector<const Review*>& reviews, const std::string
     add(std::move(greeting), 0, false);
     addOfAll("well");
     addOfAll("shown");
-    for (size_t number = 1; number <= told.size(); ++number) {
-        const Told& t = told[number - 1];
+    for (const Told& t : told) {
         const AnswerPart* found = single[t.review].find("correction-" + t.cue.fault);
         if (!found) continue;
         AnswerPart part = *found;
-        part.title = speakers[t.review].fact(
-            {"part.correction", {{"n", int(number)}, {"name", Message(speakers[t.review].own.nameOf(t.cue.fault))}}});
         if (!t.alsoIn.empty()) {
             std::vector<std::string> also;
             for (const size_t i : t.alsoIn) also.push_back(names[i]);
@@ -223,6 +220,7 @@ Answer composeVisit(const std::vector<const Review*>& reviews, const std::string
         add(std::move(part), *first, false);
     }
     add(*single.front().find("close"), 0, false);
+    numberCorrections(a, [&](const AnswerPart& p) -> const Speaker& { return speakers[size_t(p.of)]; });
     for (AnswerPart& part : a.parts) part.computed = part.text;
     return a;
 }

@@ -30,6 +30,7 @@ struct LanguageFile {
     std::string name, locale;
     std::map<std::string, std::string> sentences, texts;
     std::vector<std::string> coachTexts;
+    std::set<std::string> spelling;
 };
 
 Result<LanguageFile> readLanguage(const fs::path& path) {
@@ -40,7 +41,8 @@ Result<LanguageFile> readLanguage(const fs::path& path) {
         using Table = std::map<std::string, std::string>;
         return LanguageFile{json->at("name").get<std::string>(), json->at("locale").get<std::string>(),
                             json->at("sentences").get<Table>(), json->value("texts", Table()),
-                            json->value("coach_texts", std::vector<std::string>())};
+                            json->value("coach_texts", std::vector<std::string>()),
+                            json->value("spelling", std::set<std::string>())};
     });
 }
 
@@ -70,6 +72,7 @@ Result<std::shared_ptr<const Language>> Language::load(const fs::path& folder, c
     l->code_ = code, l->name_ = file->name, l->locale_ = file->locale;
     l->own_ = std::move(file->sentences), l->texts_ = std::move(file->texts),
     l->coachTexts_ = std::move(file->coachTexts);
+    l->spelling_ = std::move(file->spelling);
     l->isRightToLeft_ = icu::Locale(l->locale_.c_str()).isRightToLeft();
     if (code == "en") return l;
     auto english = readLanguage(folder / "en.json");

@@ -6,6 +6,7 @@
 #include <filesystem>
 #include <map>
 #include <memory>
+#include <set>
 
 namespace deft {
 
@@ -39,6 +40,8 @@ public:
     const std::map<std::string, std::string>& texts() const { return texts_; }   ///< English → this language
     /// Of English only: sentences of the program that only the coach reads (errors, reasons of a programme).
     const std::vector<std::string>& coachTexts() const { return coachTexts_; }
+    /// Words that are spelt right though a dictionary may lack them: of the trade, and those of its sentences.
+    const std::set<std::string>& spelling() const { return spelling_; }
     /// What is wrong with a pattern: syntax of ICU's MessageFormat. Empty = nothing.
     static std::string wrongIn(const std::string& pattern);
     /// Names of the places of a pattern, in order.
@@ -52,6 +55,7 @@ private:
     bool isRightToLeft_ = false;
     std::map<std::string, std::string> own_, english_, texts_;
     std::vector<std::string> coachTexts_;
+    std::set<std::string> spelling_;
 };
 
 using LanguagePtr = std::shared_ptr<const Language>;

@@ -13,7 +13,7 @@ Change changeBetween(const ReviewInputs& before, const ReviewInputs& after) {
 
 void takeAnswer(ReviewInputs& to, const ReviewInputs& from) {
     to.words = from.words, to.wordsOn = from.wordsOn, to.parts = from.parts, to.pictures = from.pictures;
-    to.ready = from.ready, to.language = from.language;
+    to.order = from.order, to.ready = from.ready, to.language = from.language;
 }
 
 ReviewInputs ofPart(ReviewInputs in, const std::optional<FilmPart>& part) {

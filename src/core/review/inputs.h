@@ -37,6 +37,7 @@ struct ReviewInputs {
     std::map<std::string, std::string> wordsOn;
     std::map<std::string, ChosenPictures> pictures; ///< fault id → frames that the coach chose for its pictures
     std::map<std::string, bool> parts;              ///< part of the answer → sent or left out
+    std::vector<std::string> order;                 ///< of its parts, as the coach put them; empty = as composed
     std::optional<Target> overruled;                ///< the coach's own target instead of the proposed one
     std::string overruledStep, overruledWhy;        ///< the coach's own step, empty = as proposed, and the reason
     std::vector<CueRecord> cueRecord;               ///< of this coach, over all clients

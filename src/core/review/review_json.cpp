@@ -83,6 +83,7 @@ Json toJson(const ReviewInputs& in) {
     if (in.practice) j["practice"] = toJson(*in.practice);
     if (in.part) j["part"] = toJson(*in.part);
     if (in.ready) j["ready"] = true;
+    if (!in.order.empty()) j["order"] = in.order;
     return j;
 }
 
@@ -176,6 +177,7 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         if (!pictures) return tl::unexpected(pictures.error());
         in.pictures = *pictures;
         in.parts = j.value("parts", std::map<std::string, bool>{});
+        in.order = j.value("order", std::vector<std::string>{});
         if (j.contains("overruled") && !j["overruled"].is_null()) {
             const Json& o = j["overruled"];
             in.overruledStep = o.value("step", ""), in.overruledWhy = o.value("why", "");
