@@ -64,6 +64,9 @@ protected:
         return QTest::qWaitFor([&] { return session().review() != nullptr && !session().job().isRunning(); },
                                kPatience_ms);
     }
+    bool isSaid(const QString& words) {
+        return QTest::qWaitFor([&] { return window_->message().contains(words); }, kPatience_ms);
+    }
     bool filed() {
         return QTest::qWaitFor([&] { return session().isFiled(); }, kPatience_ms);
     }

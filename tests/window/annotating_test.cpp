@@ -7,11 +7,16 @@
 #include "app/exercises/exercises_page.h"
 #include "marks/names.h"
 #include "review/neutral.h"
+#include "app/widgets/plain_table.h"
 #include "support/driven_window.h"
 #include "support/numbered_clip.h"
 #include "support/table.h"
 
+#include <QClipboard>
 #include <QMenu>
+#include <QPrintDialog>
+#include <QPrinter>
+#include <poppler-qt6.h>
 
 using namespace deft;
 using namespace deft::test;
@@ -392,7 +397,7 @@ private slots:
              {std::pair{"picture.png", "\x89PNG"}, {"picture.svg", "<?xml"}, {"picture.pdf", "%PDF-"}}) {
             const QString path = dir_.filePath(QString::fromLatin1(name));
             window_->writePicture(path);
-            QVERIFY2(window_->message().startsWith(QStringLiteral("Exported")), qPrintable(window_->message()));
+            QVERIFY(isSaid(QStringLiteral("Exported to")));
             QFile file(path);
             QVERIFY(file.open(QIODevice::ReadOnly));
             const QByteArray bytes = file.readAll();
@@ -401,7 +406,51 @@ private slots:
                 QVERIFY(bytes.count("<path") + bytes.count("<polyline") > 10); // lines stay lines
         }
         window_->writePicture(dir_.filePath(QStringLiteral("picture.bmp")));
-        QVERIFY(window_->message().startsWith(QStringLiteral("Not exported")));
+        QVERIFY(isSaid(QStringLiteral("Not exported")));
+        // The same onto the clipboard; in the table of readings it is the chosen row.
+        QApplication::clipboard()->clear();
+        QTest::keyClick(&stage(), Qt::Key_C, Qt::ControlModifier);
+        QVERIFY(isSaid(QStringLiteral("is copied")));
+        QCOMPARE(QApplication::clipboard()->image().size(), QSize(1280, 720));
+    }
+
+    /// As a table that a spreadsheet takes, and one row alone.
+    void readingsAsText() {
+        QTest::keyClick(&stage(), Qt::Key_C, Qt::ControlModifier | Qt::ShiftModifier);
+        const QStringList lines = QApplication::clipboard()->text().split(QLatin1Char('\n'));
+        auto* table = window_->benchPage().readings().findChild<PlainTable*>();
+        QCOMPARE(int(lines.size()), table->model()->rowCount() + 1);
+        QVERIFY(lines[0].startsWith(QStringLiteral("reading\t")));
+        for (const QString& line : lines) QCOMPARE(line.count(QLatin1Char('\t')), ReadingsTable::kColumns - 1);
+        table->setFocus();
+        table->choose(1);
+        QTest::keyClick(table, Qt::Key_C, Qt::ControlModifier);
+        QCOMPARE(QApplication::clipboard()->text(), lines[2]);
+        stage().setFocus();
+    }
+
+    /// Through the desktop's own dialog onto a printer, here the one that makes a PDF.
+    void sheetOnPaper() {
+        if (!hasNetwork()) QSKIP("the keypoint network is not there");
+        const QString paper = dir_.filePath(QStringLiteral("paper.pdf"));
+        QTest::keyClick(&stage(), Qt::Key_P, Qt::ControlModifier | Qt::AltModifier);
+        auto* ask = window_->findChild<QPrintDialog*>();
+        QVERIFY(ask);
+        ask->printer()->setOutputFileName(paper);
+        ask->done(QDialog::Accepted);
+        QVERIFY2(isSaid(QStringLiteral("Printed on")), qPrintable(window_->message()));
+        const auto document = Poppler::Document::load(paper);
+        QVERIFY(document && document->numPages() == 1);
+        const std::unique_ptr<Poppler::Page> page(document->page(0));
+        QVERIFY(page->orientation() == Poppler::Page::Landscape || page->pageSizeF().width() > page->pageSizeF().height());
+        const QImage image = page->renderToImage(40, 40).convertToFormat(QImage::Format_Grayscale8);
+        int dark = 0;
+        for (int y = 0; y < image.height(); ++y)
+            for (int x = 0; x < image.width(); ++x) dark += image.constScanLine(y)[x] < 200;
+        QVERIFY2(dark > image.width() * image.height() / 20, qPrintable(QString::number(dark)));
+        // A file again, the next time.
+        window_->writeSheet(dir_.filePath(QStringLiteral("again.pdf")));
+        QVERIFY(isSaid(QStringLiteral("Exported to")));
     }
 
     /// Breaths are tapped while the clip plays; the reading is there at once.

@@ -23,9 +23,6 @@ class ClientRoomTest : public DrivenWindow {
     void press(Qt::Key k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(&room(), k, m); }
     QString file(const char* name) const { return dir_.filePath(QString::fromLatin1(name)); }
     /// What is said once a file has been written, or not.
-    bool isSaid(const QString& words) {
-        return QTest::qWaitFor([&] { return window_->message().contains(words); }, kPatience_ms);
-    }
     static QByteArray told(const QString& program, const QStringList& arguments) {
         QProcess p;
         p.start(program, arguments);

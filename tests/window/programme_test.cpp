@@ -57,9 +57,6 @@ class ProgrammeRoomTest : public DrivenWindow {
         window_->activateWindow(); // the offscreen platform does not give the focus back by itself
         QVERIFY(QTest::qWaitForWindowActive(window_.get()));
     }
-    bool isSaid(const QString& words) {
-        return QTest::qWaitFor([&] { return window_->message().contains(words); }, kPatience_ms);
-    }
     std::string today(int later = 0) { return QDate::currentDate().addDays(later).toString(Qt::ISODate).toStdString(); }
 
 private slots:

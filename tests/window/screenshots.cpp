@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR [all [LANGUAGE]]
+// Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR [all [LANGUAGE]];
+// DEFT_SIZE=1024x700 asks for another size of the window
 #include "app/answer/answer_page.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/mat_tool.h"
@@ -49,7 +50,9 @@ int main(int argc, char** argv) {
         return 1;
     if (argc > 3) speakToCoach(*(*library)->catalogue(), QString::fromLocal8Bit(argv[3]));
     MainWindow window(std::move(*library));
-    window.resize(1280, 800);
+    const QStringList side = qEnvironmentVariable("DEFT_SIZE", QStringLiteral("1280x800")).split(QLatin1Char('x'));
+    const QSize size(side[0].toInt(), side[1].toInt());
+    window.resize(size);
     window.show();
     auto shot = [&](const char* name) {
         QTest::qWait(1800); // pictures arrive from their own threads
@@ -112,7 +115,7 @@ int main(int argc, char** argv) {
         window.setDark(false);
         window.resize(1920, 1080);
         shot("compare-large");
-        window.resize(1280, 800);
+        window.resize(size);
     }
     window.go(MainWindow::Letter);
     shot("answer");
@@ -287,7 +290,7 @@ int main(int argc, char** argv) {
     shot("answer-large");
     window.go(MainWindow::Bench);
     shot("bench-large");
-    window.resize(1280, 800);
+    window.resize(size);
     window.queuePage().bringIn(QString::fromStdString((demoFolder() / "clips" / "ruta-bridge-april.mp4").string()));
     window.go(MainWindow::Queue);
     window.queuePage().bringIn(QString::fromStdString((demoFolder() / "clips" / "ruta-bridge-april.mp4").string()));

@@ -20,9 +20,7 @@
 namespace deft::ui {
 
 AnswerPage::AnswerPage(ReviewSession& session, LetterWords& words, QWidget* parent)
-    : QWidget(parent), session_(session), letterWords_(words) {
-    setFocusPolicy(Qt::StrongFocus);
-    setAccessibleName(tr("Answer"));
+    : Page(tr("Answer"), parent), session_(session), letterWords_(words) {
     auto* inner = new QWidget;
     inner->setFocusPolicy(Qt::ClickFocus);
     rows_ = new QVBoxLayout(inner);
@@ -32,6 +30,7 @@ AnswerPage::AnswerPage(ReviewSession& session, LetterWords& words, QWidget* pare
     scroll_ = new QScrollArea;
     scroll_->setWidget(inner);
     scroll_->setWidgetResizable(true);
+    scroll_->setFocusPolicy(Qt::NoFocus); // the page and its fields have it
     scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     inner->setAutoFillBackground(false);
     scroll_->viewport()->setAutoFillBackground(false);
@@ -313,7 +312,7 @@ void AnswerPage::offerWords(AnswerRow* row) {
             ask->accept();
             emit said(tr("Kept: “%1”. I inserts it into a letter.").arg(name));
         });
-        ask->open();
+        ask->show();
     });
 }
 

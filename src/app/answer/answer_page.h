@@ -2,6 +2,7 @@
 #pragma once
 #include "app/session/review_session.h"
 #include "app/widgets/key_button.h"
+#include "app/widgets/page.h"
 
 #include <QScrollArea>
 #include <set>
@@ -15,7 +16,7 @@ class AnswerRow;
 class LetterWords;
 
 /// The message as the client will read it, beside the parts that it is made of and what each rests on.
-class AnswerPage : public QWidget {
+class AnswerPage : public Page {
     Q_OBJECT
 public:
     AnswerPage(ReviewSession& session, LetterWords& words, QWidget* parent = nullptr);

@@ -52,7 +52,7 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     page->setSpacing(16);
     page->addLayout(upper, 1);
     page->addWidget(lower_);
-    setFocusProxy(stage_); // keys go to the picture when a form on the bench closes
+    connect(target_, &TargetPanel::left, stage_, qOverload<>(&QWidget::setFocus));
 
     connect(strip_, &MomentStrip::agreePressed, this, [this] { answerMoment(true); });
     connect(strip_, &MomentStrip::rejectPressed, this, [this] { answerMoment(false); });

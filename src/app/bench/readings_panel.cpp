@@ -146,6 +146,8 @@ void ReadingsPanel::go(int row, bool best) {
     view_->choose(row);
 }
 
+QString ReadingsPanel::asText() const { return view_->asText(); }
+
 void ReadingsPanel::step(int rows) {
     if (table_->rowCount() == 0) return;
     go(std::clamp(view_->currentIndex().row() + rows, 0, table_->rowCount() - 1), false);

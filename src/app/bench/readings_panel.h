@@ -14,6 +14,7 @@ class ReadingsPanel : public Panel {
 public:
     explicit ReadingsPanel(ReviewSession& session, QWidget* parent = nullptr);
     const ReadingsTable& table() const { return *table_; }
+    QString asText() const; ///< all of them, cells parted by tabs
     void step(int rows); ///< to the next reading's worst frame
 
 protected:

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/readings_table.h"
 
+#include "app/theme/hard_words.h"
 #include "app/theme/palette.h"
 #include "app/theme/words.h"
 #include "readings/compare.h"
@@ -94,6 +95,12 @@ QVariant ReadingsTable::data(const QModelIndex& index, int role) const {
                : column == Last && isRealSince(row)
                    ? face(Size::Small, QFont::DemiBold)
                    : face(Size::Small, column == Name || toRep ? QFont::Medium : QFont::Normal);
+    if (role == Qt::ToolTipRole || role == Qt::AccessibleDescriptionRole) {
+        if (column == Band && row.why.empty()) return explained(HardWord::Band);
+        if (row.measure == "control_range") return explained(HardWord::ControlRange);
+        if (column == Tolerance && row.limit.isSet() && row.verdict == Verdict::CannotTell)
+            return explained(HardWord::CannotTell);
+    }
     if (role == Qt::ToolTipRole && toRep && !text(row, column).isEmpty())
         return column == BestRep ? tr("best in rep %1; press to go there").arg(row.bestRep + 1)
                                  : tr("worst in rep %1; press to go there").arg(row.worstRep + 1);
@@ -102,6 +109,8 @@ QVariant ReadingsTable::data(const QModelIndex& index, int role) const {
 
 QVariant ReadingsTable::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal) return {};
+    if ((role == Qt::ToolTipRole || role == Qt::AccessibleDescriptionRole) && section == Band)
+        return explained(HardWord::Band);
     if (role == Qt::TextAlignmentRole)
         return int((section == Worst || section >= Last ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter);
     if (role == Qt::AccessibleTextRole && section >= BestRep)

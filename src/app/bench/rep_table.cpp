@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/bench/rep_table.h"
 
+#include "app/theme/hard_words.h"
 #include "app/theme/words.h"
 
 namespace deft::ui {
@@ -13,6 +14,8 @@ void RepTable::setRows(std::vector<RepRow> rows) {
 
 QVariant RepTable::data(const QModelIndex& index, int role) const {
     const RepCell& cell = rows_[size_t(index.row())].cells[size_t(index.column())];
+    if (role == Qt::AccessibleDescriptionRole)
+        return cell.number == QObject::tr("cannot tell") ? explained(HardWord::CannotTell) : QVariant();
     if (role == Qt::ToolTipRole)
         return tr("%1 at %2 s")
             .arg(spoken(measureName(cell.measure)))

@@ -9,6 +9,7 @@
 #include "app/paint/strokes.h"
 #include "app/sheet/rep_rows.h"
 #include "app/theme/words.h"
+#include "app/widgets/page.h"
 #include "marks/names.h"
 
 #include <algorithm>
@@ -145,11 +146,7 @@ void StagePicture::paintEvent(QPaintEvent*) {
     if (dragged_)
         drawMagnifier(p, rect(), image_, QSizeF(session_.clip().width, session_.clip().height), view(), *dragged_);
     paintWords(p);
-    if (hasFocus()) {
-        p.setPen(QPen(Qt::white, 1.6));
-        p.setBrush(Qt::NoBrush);
-        p.drawRect(QRectF(rect()).adjusted(1.5, 1.5, -1.5, -1.5));
-    }
+    drawFocus(p, *this, Qt::white);
 }
 
 } // namespace deft::ui

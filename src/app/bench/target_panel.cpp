@@ -38,12 +38,13 @@ void TargetPanel::place() {
 
 void TargetPanel::setOverruling(bool overruling) {
     overruling = overruling && session_.review() != nullptr && !session_.isFiled();
+    const bool leaving = !overruling && form_->isVisible();
     if (overruling) form_->begin();
     form_->setVisible(overruling);
     form_->raise();
     on_->setVisible(!overruling);
     overrule_->setVisible(!overruling);
-    if (!overruling && parentWidget()) parentWidget()->setFocus();
+    if (leaving) emit left();
 }
 
 void TargetPanel::refresh() {

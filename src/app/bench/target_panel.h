@@ -17,6 +17,7 @@ public:
 
 signals:
     void toAnswer();
+    void left(); ///< the fields of an own target
 
 protected:
     void paintBody(QPainter& painter, const QRect& body) override;

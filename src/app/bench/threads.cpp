@@ -2,6 +2,7 @@
 #include "app/bench/threads.h"
 
 #include "app/paint/threads.h"
+#include "app/sheet/plot_words.h"
 #include "app/theme/words.h"
 
 #include <QMouseEvent>
@@ -10,7 +11,10 @@ namespace deft::ui {
 
 Threads::Threads(ReviewSession& session, QWidget* parent) : Panel(tr("Time plots"), parent), session_(session) {
     connect(&session, &ReviewSession::opened, this, qOverload<>(&QWidget::update));
-    connect(&session, &ReviewSession::reviewChanged, this, qOverload<>(&QWidget::update));
+    connect(&session, &ReviewSession::reviewChanged, this, [this] {
+        setAccessibleDescription(session_.review() ? timePlotsInWords(*session_.review()) : QString());
+        update();
+    });
     connect(&session.place(), &Place::changed, this, [this] {
         if (session_.isOpen())
             setAside(tr("%1 of %2 s")

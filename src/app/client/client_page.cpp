@@ -109,9 +109,7 @@ QHBoxLayout* inARow(std::initializer_list<QWidget*> widgets) {
 
 } // namespace
 
-ClientPage::ClientPage(Library& library, QWidget* parent) : QWidget(parent), library_(library), record_(library) {
-    setFocusPolicy(Qt::StrongFocus);
-    setAccessibleName(tr("Client"));
+ClientPage::ClientPage(Library& library, QWidget* parent) : Page(tr("Client"), parent), library_(library), record_(library) {
     weeks_ = new WeeksPanel(tr("the last review"));
     form_ = new ClientForm(record_);
     erase_ = new EraseForm(record_, library);

@@ -2,6 +2,7 @@
 #pragma once
 #include "app/client/client_form.h"
 #include "app/client/erase_form.h"
+#include "app/widgets/page.h"
 
 #include <QComboBox>
 #include <QStackedWidget>
@@ -13,7 +14,7 @@ class WeeksPanel;
 
 /// One client: who it is and what was agreed, the readings over the weeks, the cues and what became of them, and where
 /// on the ladder.
-class ClientPage : public QWidget {
+class ClientPage : public Page {
     Q_OBJECT
 public:
     explicit ClientPage(Library& library, QWidget* parent = nullptr);

@@ -12,12 +12,11 @@
 namespace deft::ui {
 
 ComparePage::ComparePage(ReviewSession& session, Library& library, QWidget* parent)
-    : QWidget(parent), comparison_(session, library) {
+    : Page(tr("Compare"), parent), comparison_(session, library) {
     pictures_ = new PairPicture(comparison_);
     place_ = new PlaceStrip(comparison_);
     table_ = new DifferencePanel(comparison_);
     weeks_ = new WeeksPanel(tr("this clip"));
-    setFocusPolicy(Qt::StrongFocus);
     auto* choice = new QHBoxLayout;
     choice->setSpacing(8);
     const std::tuple<QString, QString, Comparison::Of> kinds[] = {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/session/comparison.h"
+#include "app/widgets/page.h"
 
 #include <QWidget>
 
@@ -14,7 +15,7 @@ class WeeksPanel;
 
 /// Two parts of the client's movement side by side, in one frame of the body and at the same place of the movement,
 /// and which of their differences are real; or the readings over the weeks.
-class ComparePage : public QWidget {
+class ComparePage : public Page {
     Q_OBJECT
 public:
     ComparePage(ReviewSession& session, Library& library, QWidget* parent = nullptr);

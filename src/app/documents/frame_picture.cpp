@@ -23,6 +23,16 @@ void paint(QPainter& p, const Review& review, const QImage& covered, int64_t num
 
 } // namespace
 
+Result<QImage> framePicture(const Review& review, const QImage& frame, int64_t number, const std::string& measure) {
+    auto picture = withoutFaces(review, frame, number);
+    if (!picture) return picture;
+    const QImage covered = *picture;
+    QPainter p(&*picture);
+    p.setRenderHint(QPainter::Antialiasing);
+    paint(p, review, covered, number, measure);
+    return picture;
+}
+
 Result<void> writeFramePicture(const Review& review, const QImage& frame, int64_t number, const std::string& measure,
                                const std::filesystem::path& path) {
     const auto covered = withoutFaces(review, frame, number);

@@ -7,6 +7,9 @@
 
 namespace deft::ui {
 
+/// One frame to be passed on, as writeFramePicture() would write it. @errors Unsupported (the head was lost)
+Result<QImage> framePicture(const Review& review, const QImage& frame, int64_t number, const std::string& measure);
+
 /// One frame as a file to be passed on: lines, numbers, the coach's drawings, face made unrecognisable. By the file's
 /// ending: .png, .svg (lines stay lines) or .pdf.
 /// @param frame the decoded picture @param measure the one that is drawn in blue; empty = none

@@ -6,6 +6,7 @@
 #include "app/paint/names_beside.h"
 #include "app/paint/strokes.h"
 #include "app/theme/words.h"
+#include "app/widgets/page.h"
 #include "marks/names.h"
 
 #include <QMouseEvent>
@@ -75,7 +76,7 @@ void PracticePictureView::paintEvent(QPaintEvent*) {
     const PracticePicture* picture = round_.picture();
     if (!picture) {
         putText(p, rect(), waiting(), Size::Body, colours().onStage, QFont::Normal, Qt::AlignCenter);
-        return;
+        return drawFocus(p, *this, Qt::white);
     }
     p.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
     const QTransform toView = view();
@@ -104,11 +105,7 @@ void PracticePictureView::paintEvent(QPaintEvent*) {
     haloText(p, {16, 28},
              round_.isOver() ? tr("%1: circles are your marks, crosses the true points").arg(which)
                              : tr("%1: click the %2").arg(which, spoken(landmarkWords(round_.asked()))));
-    if (hasFocus()) {
-        p.setPen(QPen(Qt::white, 1.6));
-        p.setBrush(Qt::NoBrush);
-        p.drawRect(QRectF(rect()).adjusted(1.5, 1.5, -1.5, -1.5));
-    }
+    drawFocus(p, *this, Qt::white);
 }
 
 } // namespace deft::ui

@@ -43,9 +43,7 @@ QScrollArea* scrolled(QWidget* widget) {
 
 } // namespace
 
-ProgrammePage::ProgrammePage(Library& library, QWidget* parent) : QWidget(parent), desk_(library) {
-    setFocusPolicy(Qt::StrongFocus);
-    setAccessibleName(tr("Programme"));
+ProgrammePage::ProgrammePage(Library& library, QWidget* parent) : Page(tr("Programme"), parent), desk_(library) {
     auto* page = new QHBoxLayout(this);
     page->setContentsMargins(16, 16, 16, 16);
     page->setSpacing(20);

@@ -2,6 +2,7 @@
 #pragma once
 #include "app/documents/programme_files.h"
 #include "app/programme/programme_desk.h"
+#include "app/widgets/page.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -19,7 +20,7 @@ class WhenForm;
 
 /// What a client practises for some weeks: what it answers and what came home, the exercises in their order and over
 /// the weeks, why each is here and in what dose, and how it goes out.
-class ProgrammePage : public QWidget {
+class ProgrammePage : public Page {
     Q_OBJECT
 public:
     explicit ProgrammePage(Library& library, QWidget* parent = nullptr);

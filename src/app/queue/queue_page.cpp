@@ -301,6 +301,7 @@ void QueuePage::preview() {
     open_->setEnabled(at.isValid());
     picture_->setVisible(at.isValid());
     if (!at.isValid()) {
+        about_->setFocusPolicy(Qt::StrongFocus);
         about_->setText(
             tr("<h3>No clips waiting</h3><p>Bring in a clip that a client has sent you: any MP4, MOV, MKV or "
                "WebM from the side, head to toes in the picture.</p>") +
@@ -311,6 +312,7 @@ void QueuePage::preview() {
     }
     const auto& e = clips_->entry(at.row());
     picture_->setPixmap(QPixmap::fromImage(e.picture));
+    picture_->setAccessibleName(tr("A picture of the clip"));
     const auto exercise = library_.catalogue()->exercise(e.clip.draft.exercise);
     auto text = [](const std::string& s) { return QString::fromStdString(s).toHtmlEscaped(); };
     QString html =
@@ -357,6 +359,7 @@ void QueuePage::preview() {
         html += tr("<p>The first clip of this exercise from this client.</p>");
     }
     about_->setText(html);
+    about_->setFocusPolicy(Qt::NoFocus); // it has no link
 }
 
 } // namespace deft::ui

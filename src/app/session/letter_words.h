@@ -17,6 +17,7 @@ class LetterWords : public QObject {
 public:
     explicit LetterWords(std::filesystem::path library, QObject* parent = nullptr);
 
+    const Result<OwnWords>& read() const { return read_; } ///< as the library's file was read @errors readOwnWords()'s
     const std::vector<OwnSentence>& sentences() const { return own_.sentences; }
     /// In place of the one of the same name. @errors those of checkOwnSentence, WriteFailed; what could not be read
     Result<void> keep(const OwnSentence& sentence);

@@ -3,7 +3,10 @@
 
 #include "app/theme/palette.h"
 
+#include <QClipboard>
+#include <QGuiApplication>
 #include <QHeaderView>
+#include <QKeyEvent>
 
 namespace deft::ui {
 
@@ -32,6 +35,33 @@ void PlainTable::setColumnWidths(const std::vector<int>& widths) {
         horizontalHeader()->setSectionResizeMode(int(i), widths[i] ? QHeaderView::Fixed : QHeaderView::Stretch);
         if (widths[i]) setColumnWidth(int(i), widths[i]);
     }
+}
+
+QString PlainTable::asText(int row) const {
+    QStringList lines, cells;
+    const auto line = [&](const auto& cell) {
+        cells.clear();
+        for (int c = 0; c < model()->columnCount(); ++c) cells << cell(c).toString().simplified();
+        lines << cells.join(QLatin1Char('\t'));
+    };
+    if (row < 0) line([&](int c) { return model()->headerData(c, Qt::Horizontal, Qt::AccessibleTextRole); });
+    for (int r = 0; r < model()->rowCount(); ++r)
+        if (row < 0 || r == row) line([&](int c) { return model()->index(r, c).data(Qt::AccessibleTextRole); });
+    return lines.join(QLatin1Char('\n'));
+}
+
+bool PlainTable::event(QEvent* e) {
+    if (e->type() == QEvent::ShortcutOverride && currentIndex().isValid() &&
+        static_cast<QKeyEvent*>(e)->matches(QKeySequence::Copy))
+        e->accept();
+    return QTableView::event(e);
+}
+
+void PlainTable::keyPressEvent(QKeyEvent* e) {
+    if (e->matches(QKeySequence::Copy) && currentIndex().isValid())
+        QGuiApplication::clipboard()->setText(asText(currentIndex().row()));
+    else
+        QTableView::keyPressEvent(e);
 }
 
 void PlainTable::choose(int row) {

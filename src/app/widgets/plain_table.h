@@ -11,10 +11,15 @@ class PlainTable : public QTableView {
 public:
     PlainTable(QAbstractItemModel* model, const QString& name, QWidget* parent = nullptr);
     void setColumnWidths(const std::vector<int>& widths); ///< 0 = takes what the others leave
+    QString asText(int row = -1) const;                   ///< cells parted by tabs, with the head; one row alone: without
     void choose(int row);                                 ///< −1 = none; nobody is told
 
 signals:
     void picked(int row); ///< by the coach
+
+protected:
+    bool event(QEvent* event) override;             ///< Copy is the chosen row's here
+    void keyPressEvent(QKeyEvent* event) override;
 
 private:
     bool choosing_ = false;

@@ -62,12 +62,18 @@ QMenu::item:selected { background: %4; color: %2; }
 QMenu::item:disabled { color: %5; }
 QLineEdit, QComboBox, QSpinBox, QDoubleSpinBox, QDateEdit, QPlainTextEdit { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; }
 QLineEdit:focus, QComboBox:focus, QSpinBox:focus, QDoubleSpinBox:focus, QDateEdit:focus, QPlainTextEdit:focus { border: 2px solid %2; padding: 2px 6px; }
-QPlainTextEdit#letter, QPlainTextEdit#letter:focus { border: 0; background: transparent; padding: 0; }
+QPlainTextEdit#letter, QPlainTextEdit#letter:focus { border: 1px solid transparent; background: transparent; padding: 0; }
+QPlainTextEdit#letter:focus { border-color: %2; }
+QTextBrowser, QListWidget, deft--ui--ProgrammeView { border: 2px solid transparent; }
+QTextBrowser:focus, QListWidget:focus, deft--ui--ProgrammeView:focus { border-color: %2; }
+QCheckBox, QRadioButton { border: 1px solid transparent; border-radius: 2px; padding: 1px 2px; }
+QCheckBox:focus, QRadioButton:focus { border-color: %2; }
 QComboBox::drop-down { border: 0; width: 24px; }
 QComboBox::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }
 QPushButton { background: %1; color: %2; border: 1px solid %3; border-radius: 2px; padding: 3px 7px; min-height: 22px; text-align: left; }
 QPushButton:focus { border: 2px solid %2; padding: 2px 6px; }
 QPushButton:checked { background: %6; border-color: %6; color: %8; }
+QPushButton:checked:focus { border: 3px double %8; padding: 1px 5px; }
 QPushButton#day { padding: 0; text-align: center; }
 QDateEdit::drop-down { border: 0; width: 24px; }
 QDateEdit::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }

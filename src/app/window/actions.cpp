@@ -12,7 +12,9 @@
 #include "app/practice/practice_page.h"
 #include "app/queue/queue_page.h"
 #include "app/session/usual_schools.h"
+#include "app/sheet/plot_words.h"
 #include "app/theme/palette.h"
+#include "app/theme/text_size.h"
 #include "app/theme/window_language.h"
 #include "app/theme/words.h"
 #include "app/window/bars.h"
@@ -25,6 +27,7 @@
 
 #include <QActionGroup>
 #include <QApplication>
+#include <QClipboard>
 #include <QFileDialog>
 #include <QMessageBox>
 #include <cmath>
@@ -90,7 +93,10 @@ void MainWindow::makeActions() {
 
     QMenu* edit = menu(tr("&Edit"));
     for (QAction* a : {undo_->createUndoAction(this, tr("Undo")), undo_->createRedoAction(this, tr("Redo"))}) {
-        a->setShortcuts(edit->isEmpty() ? K::keyBindings(K::Undo) : K::keyBindings(K::Redo) << K(Qt::CTRL | Qt::Key_Y));
+        QList<K> keys = K::keyBindings(edit->isEmpty() ? K::Undo : K::Redo);
+        // On every desktop; bound twice it would be ambiguous and do nothing.
+        if (const K often(Qt::CTRL | Qt::Key_Y); !edit->isEmpty() && !keys.contains(often)) keys << often;
+        a->setShortcuts(keys);
         addAction(a);
         edit->addAction(a);
     }
@@ -162,6 +168,14 @@ void MainWindow::makeActions() {
     add(picture, tr("Export this picture…"), {K(Qt::CTRL | Qt::Key_P)}, bench_, [this] { choosePictureFile(); });
     add(picture, tr("Export the rep sheet and plots…"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, bench_,
         [this] { chooseSheetFile(); });
+    add(picture, tr("Print the rep sheet and plots…"), {K(Qt::CTRL | Qt::ALT | Qt::Key_P)}, bench_,
+        [this] { choosePrinter(&MainWindow::writeSheet); });
+    add(picture, tr("Copy this picture"), {K::Copy}, bench_, [this] { copyPicture(); });
+    add(picture, tr("Copy the readings as a table"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_C)}, bench_,
+        [this] { QApplication::clipboard()->setText(bench_->readings().asText()); });
+    add(picture, tr("Copy the plots as a table"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_T)}, bench_, [this] {
+        if (session_->review()) QApplication::clipboard()->setText(plotsAsText(*session_->review()));
+    });
     add(picture, tr("Show time plots"), {K(Qt::Key_T)}, bench_,
         [this] { bench_->foldThreads(!bench_->threadsFolded()); });
 
@@ -252,6 +266,7 @@ void MainWindow::makeActions() {
         [this] { answer_->useComputed(); });
     add(letter, tr("Export the answer: PDF, page, text, mail, clip, calendar…"), {K::Save}, answer_,
         [this] { chooseAnswerFile(); });
+    add(letter, tr("Print the answer…"), {K::Print}, answer_, [this] { choosePrinter(&MainWindow::writeAnswer); });
     add(letter, tr("Back to the bench"), {K(Qt::Key_Escape)}, answer_, [this] {
         if (!answer_->leavePicture()) go(Bench);
     });
@@ -291,6 +306,7 @@ void MainWindow::makeActions() {
     add(view, tr("Full screen"), {K(Qt::SHIFT | Qt::Key_F11)}, this,
         [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
+    makeTextSizeActions(view->addMenu(tr("Size of text")));
     makeLanguageActions(view->addMenu(tr("Language of the window")));
 
     QMenu* help = menu(tr("&Help"));
@@ -365,6 +381,20 @@ void MainWindow::writeReviewFolder() {
     if (path.isEmpty()) return;
     auto ok = writeFolder(*session_->review(), path.toStdString());
     say(ok ? tr("Measurements exported to %1.").arg(path) : tr("Measurements not written: %1.").arg(said(ok.error())));
+}
+
+void MainWindow::makeTextSizeActions(QMenu* menu) {
+    auto* one = new QActionGroup(menu);
+    for (const int percent : kTextSizes) {
+        QAction* a = menu->addAction(tr("%1 %").arg(percent));
+        a->setCheckable(true);
+        a->setChecked(textSize() == percent);
+        one->addAction(a);
+        connect(a, &QAction::triggered, this, [this, percent] {
+            chooseTextSize(percent);
+            say(tr("Text and controls at %1 % from the next start on.").arg(percent));
+        });
+    }
 }
 
 void MainWindow::makeLanguageActions(QMenu* menu) {

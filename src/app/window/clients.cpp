@@ -35,6 +35,8 @@ void MainWindow::makeClientActions(QMenu* menu) {
         {tr("Previous client"), K(Qt::CTRL | Qt::Key_PageUp), [&record] { record.stepClient(-1); }},
         {tr("Edit wishes, flags and consent"), K(Qt::Key_E), [this] { client_->edit(); }},
         {tr("Export a report of this exercise…"), K(Qt::Key_P), [this] { chooseReportFile(); }},
+        {tr("Print the report of this exercise…"), K(QKeySequence::Print),
+         [this] { choosePrinter(&MainWindow::writeReport); }},
         {tr("Export the review as a bundle…"), K(Qt::Key_X), [this] { chooseBundleFile(); }},
         {tr("Sheet of this exercise for the client…"), K(Qt::Key_S), [this] { sheetOfRecord(); }},
         {tr("How to film, as a page for the client…"), K(Qt::Key_F), [this] { filmingOfRecord(); }},

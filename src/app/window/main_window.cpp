@@ -19,12 +19,17 @@
 #include <QApplication>
 #include <QFileDialog>
 #include <QFileInfo>
+#include <QGuiApplication>
+#include <QScreen>
+#include <QScrollArea>
 #include <QSettings>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
 namespace deft::ui {
 namespace {
+
+constexpr QSize kLeastRoom(1008, 540); // what they are laid out for: a window of 1024 × 700
 
 /// The rooms fill it, however tall their texts are. Told otherwise, every change of layout would lay out the texts of
 /// all rooms, of hidden ones, too: most of what the window's thread did.
@@ -74,7 +79,13 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     column->setSpacing(0);
     for (QWidget* w : {static_cast<QWidget*>(rooms_), static_cast<QWidget*>(line_), static_cast<QWidget*>(steps_)})
         column->addWidget(w);
-    column->addWidget(pages_, 1);
+    // On a screen that is smaller than what the rooms need, they scroll; nothing is cut.
+    auto* scrolled = new QScrollArea;
+    scrolled->setWidget(pages_);
+    scrolled->setWidgetResizable(true);
+    scrolled->setFocusPolicy(Qt::NoFocus);
+    pages_->setMinimumSize(kLeastRoom);
+    column->addWidget(scrolled, 1);
     column->addWidget(keys_);
     setCentralWidget(middle);
     undo_->addStack(&programme_->desk().undoStack());
@@ -103,11 +114,15 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(&session_->undoStack(), &QUndoStack::indexChanged, this, &MainWindow::refreshBars);
 
     QSettings settings;
-    setMinimumSize(1100, 720);
-    resize(1280, 800);
+    // Never larger than the screen that it starts on.
+    const QSize available = QGuiApplication::primaryScreen()->availableGeometry().size();
+    setMinimumSize(QSize(640, 480).boundedTo(available));
+    resize(QSize(1280, 800).boundedTo(available));
     restoreGeometry(settings.value(QStringLiteral("geometry")).toByteArray());
     bench_->foldThreads(settings.value(QStringLiteral("threads-folded"), false).toBool());
     go(Queue);
+    if (const auto& own = letterWords_->read(); !own)
+        say(tr("Your own sentences cannot be used: %1. The file is left as it is.").arg(said(own.error())));
 }
 
 MainWindow::~MainWindow() {

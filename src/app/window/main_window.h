@@ -23,6 +23,7 @@ class DemoPhone;
 class ExercisesPage;
 class PracticePage;
 class ProgrammePage;
+struct PrintJob;
 struct ProgrammeJob;
 class FirstSteps;
 class KeysBar;
@@ -101,6 +102,7 @@ private:
     void makeActions();
     void makeQueueActions(QMenu* menu);
     void makePracticeActions(QMenu* menu);
+    void makeTextSizeActions(QMenu* menu);
     void makeLanguageActions(QMenu* menu);
     void makeClientActions(QMenu* menu);
     void showRecord(Room from);
@@ -163,6 +165,9 @@ private:
     void chooseAnswerFile();
     void choosePictureFile();
     void chooseSheetFile();
+    /// Asks for a printer; then what `write` makes as a PDF goes there instead of into a file.
+    void choosePrinter(void (MainWindow::*write)(const QString&));
+    void copyPicture();
     void writeAside(const QString& path, std::function<Result<void>(StopToken, const ProgressFn&)> write);
     void connectSending();
 
@@ -176,7 +181,8 @@ private:
     bool closing_ = false;
     std::pair<int64_t, double> partFrom_{0, 0}; ///< clip, s of its film: where a part begins that has no end yet
     BackgroundJob taking_;                      ///< of a folder into the inbox
-    BackgroundJob writing_;                     ///< of an answer's file
+    BackgroundJob writing_;                     ///< of an answer's file, or a picture
+    std::shared_ptr<PrintJob> printing_;        ///< where the next file goes; null = it stays a file
     QTimer arrivals_;                           ///< runs out when the inbox has brought nothing for a moment
     QTimer removal_;                            ///< runs out when Delete has not been pressed again
     std::filesystem::path lastMail_;            ///< the newest that was made while the window is open

@@ -48,6 +48,7 @@ void MainWindow::makeProgrammeActions(QMenu* menu) {
         {tr("Side by side with another one"), K(Qt::Key_C), [this] { programme_->besideAnother(); }},
         {tr("Propose again"), K(Qt::Key_R), [&desk] { desk.propose(); }},
         {tr("Page as the client sees it"), K(Qt::Key_P), [this] { showPracticePage(); }},
+        {tr("Print the programme…"), K(QKeySequence::Print), [this] { choosePrinter(&MainWindow::writeProgramme); }},
         {tr("Export the programme…"), K::Save, [this] { chooseProgrammeFile(); }},
         {tr("Import a programme…"), {}, [this] { readProgrammeFile(); }},
         {tr("Begin from a template…"), K(Qt::Key_B), [this] { chooseTemplate(false); }},

@@ -5,6 +5,7 @@
 
 #include "app/session/desktop_link.h"
 #include "app/session/log.h"
+#include "app/theme/text_size.h"
 #include "app/theme/window_language.h"
 #include "app/widgets/style.h"
 #include "app/window/demo.h"
@@ -63,10 +64,11 @@ Result<std::unique_ptr<Library>> openLibrary(const std::filesystem::path& folder
 int runWindow(int argc, char** argv, const WindowStart& start) {
     // Files are chosen in the desktop's own dialogs where it offers them to all programs.
     if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORMTHEME")) qputenv("QT_QPA_PLATFORMTHEME", "xdgdesktopportal");
-    Application application(argc, argv);
-    std::setlocale(LC_NUMERIC, "C"); // Qt has taken the user's; files and libraries want a point
     QCoreApplication::setOrganizationName(QStringLiteral("deft-mirror"));
     QCoreApplication::setApplicationName(QStringLiteral("deft-mirror"));
+    useTextSize(); // on top of what the desktop asks for
+    Application application(argc, argv);
+    std::setlocale(LC_NUMERIC, "C"); // Qt has taken the user's; files and libraries want a point
     QCoreApplication::setApplicationVersion(QStringLiteral(DEFT_VERSION));
     QGuiApplication::setDesktopFileName(QStringLiteral("org.deft_mirror.DeftMirror"));
     QStringList files;

@@ -15,11 +15,15 @@
 #include "app/queue/queue_page.h"
 #include "app/theme/words.h"
 #include "app/window/main_window.h"
+#include "app/window/print_pages.h"
 #include "base/files.h"
 #include "devices/mail_drop.h"
 
+#include <QApplication>
+#include <QClipboard>
 #include <QDesktopServices>
 #include <QFileDialog>
+#include <QPrintDialog>
 #include <QTemporaryDir>
 #include <QUrl>
 
@@ -226,9 +230,26 @@ void MainWindow::writePicture(const QString& path) {
     const QImage frame = session_->frames()->frame(session_->place().frame());
     if (frame.isNull()) return say(tr("The picture is still being decoded; try again."));
     const Moment* m = moment();
-    const auto ok = writeFramePicture(*session_->review(), frame, session_->place().frame(),
-                                      m ? m->measure : std::string(), path.toStdString());
-    say(ok ? tr("Exported to %1, face made unrecognisable.").arg(path) : tr("Not exported: %1.").arg(said(ok.error())));
+    writeAside(path, [review = *session_->review(), frame, number = session_->place().frame(),
+                      measure = m ? m->measure : std::string(),
+                      file = std::filesystem::path(path.toStdString())](StopToken, const ProgressFn&) {
+        return writeFramePicture(review, frame, number, measure, file);
+    });
+}
+
+void MainWindow::copyPicture() {
+    if (!session_->review()) return say(tr("Measure the clip first."));
+    const QImage frame = session_->frames()->frame(session_->place().frame());
+    if (frame.isNull()) return say(tr("The picture is still being decoded; try again."));
+    const Moment* m = moment();
+    writing_.run([review = *session_->review(), frame, number = session_->place().frame(),
+                  measure = m ? m->measure : std::string()](StopToken, const ProgressFn&) {
+        return framePicture(review, frame, number, measure);
+    }, [this](const Result<QImage>& picture) {
+        if (!picture) return say(tr("Not copied: %1.").arg(said(picture.error())));
+        QApplication::clipboard()->setImage(*picture);
+        say(tr("The picture is copied, face made unrecognisable."));
+    });
 }
 
 void MainWindow::writeAnswer(const QString& path) {
@@ -273,12 +294,41 @@ void MainWindow::writeLetter(const QString& path, const Answer& letter, const Pi
                });
 }
 
-/// Writes a file off the window's thread and says how it went.
+/// Writes a file off the window's thread and says how it went; or prints it, where a printer was chosen for it.
 void MainWindow::writeAside(const QString& path, std::function<Result<void>(StopToken, const ProgressFn&)> write) {
+    if (const auto printing = std::exchange(printing_, nullptr)) {
+        say(tr("Printing …"));
+        return writing_.run(
+            [write = std::move(write), printing](StopToken stop, const ProgressFn& progress) {
+                return write(stop, progress).and_then([&] {
+                    return printPages(printing->file().toStdString(), printing->printer);
+                });
+            },
+            [this, printing](const Result<void>& ok) {
+                say(ok ? tr("Printed on %1.").arg(printing->printer.printerName().isEmpty()
+                                                      ? printing->printer.outputFileName()
+                                                      : printing->printer.printerName())
+                       : tr("Not printed: %1.").arg(said(ok.error())));
+            });
+    }
     say(tr("Exporting %1 …").arg(path));
     writing_.run(std::move(write), [this, path](const Result<void>& ok) {
         say(ok ? tr("Exported to %1.").arg(path) : tr("Not exported: %1.").arg(said(ok.error())));
     });
+}
+
+void MainWindow::choosePrinter(void (MainWindow::*write)(const QString&)) {
+    auto job = std::make_shared<PrintJob>();
+    if (!job->folder.isValid()) return say(tr("Not printed: %1.").arg(job->folder.errorString()));
+    auto* ask = new QPrintDialog(&job->printer, this);
+    ask->setAttribute(Qt::WA_DeleteOnClose);
+    ask->setOption(QAbstractPrintDialog::PrintPageRange, false);
+    connect(ask, &QDialog::accepted, this, [this, job, write] {
+        printing_ = job;
+        (this->*write)(job->file());
+        printing_.reset(); // there was nothing to write, and it has been said why
+    });
+    ask->open();
 }
 
 } // namespace deft::ui
