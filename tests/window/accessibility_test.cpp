@@ -14,6 +14,8 @@
 #include <QDateTimeEdit>
 #include <QLabel>
 #include <QScrollArea>
+#include <QScrollBar>
+#include <QStackedWidget>
 #include <array>
 #include <cmath>
 #include <set>
@@ -248,6 +250,36 @@ private slots:
         for (const QString& w : wrong) qWarning("%s", qPrintable(w));
         QVERIFY2(wrong.isEmpty(), qPrintable(QStringLiteral("%1 of %2").arg(wrong.size()).arg(count)));
         QVERIFY(count > 3);
+    }
+
+    /// A laptop's small screen: every room fits a window of 1024 × 700 without scrolling as a whole.
+    void smallScreen() {
+        window_->resize(1024, 700);
+        QStringList wrong;
+        for (const auto room : kRooms) {
+            enter(room);
+            for (QScrollArea* area : window_->findChildren<QScrollArea*>()) {
+                auto* pages = qobject_cast<QStackedWidget*>(area->widget());
+                if (!pages || !area->isVisible()) continue;
+                const QSize over(area->horizontalScrollBar()->maximum(), area->verticalScrollBar()->maximum());
+                if (over.width() > 0)
+                    for (QWidget* w : pages->currentWidget()->findChildren<QWidget*>())
+                        if (w->isVisible() && w->minimumSizeHint().width() > 200)
+                            qWarning("%s wants %d (%d)", qPrintable(named(w)), w->minimumSizeHint().width(), w->width());
+                if (!over.isNull())
+                    wrong << QStringLiteral("room %1: %2 × %3 px too large, wants %4 × %5")
+                                 .arg(room).arg(over.width()).arg(over.height())
+                                 .arg(pages->currentWidget()->minimumSizeHint().width())
+                                 .arg(pages->currentWidget()->minimumSizeHint().height());
+            }
+        }
+        window_->resize(1280, 800);
+        for (const QString& w : wrong) qWarning("%s", qPrintable(w));
+        QVERIFY(wrong.isEmpty());
+        // Smaller still, the rooms scroll.
+        window_->resize(800, 500);
+        QCOMPARE(window_->size(), QSize(800, 500));
+        window_->resize(1280, 800);
     }
 
     /// Esc leads one level up from everywhere, in the end to the queue.

@@ -17,7 +17,7 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     sheet_ = new RepSheet(session);
     stage_ = new StagePicture(session);
     strip_ = new MomentStrip(session, *stage_);
-    auto* giveWay = new GiveWayPlot(session);
+    giveWay_ = new GiveWayPlot(session);
     threads_ = new Threads(session);
     marks_ = new MarkPanel(session, *stage_);
     readings_ = new ReadingsPanel(session);
@@ -38,12 +38,12 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
     auto* lower = new QHBoxLayout(lower_);
     lower->setContentsMargins(0, 0, 0, 0);
     lower->setSpacing(16);
-    for (QWidget* w : {static_cast<QWidget*>(giveWay), static_cast<QWidget*>(threads_),
+    for (QWidget* w : {static_cast<QWidget*>(giveWay_), static_cast<QWidget*>(threads_),
                        static_cast<QWidget*>(readings_), static_cast<QWidget*>(target_)}) {
         w->setMinimumHeight(280);
         w->setMaximumHeight(360);
     }
-    lower->addWidget(giveWay, 240);
+    lower->addWidget(giveWay_, 240);
     lower->addWidget(threads_, 272);
     lower->addWidget(readings_, 424);
     lower->addWidget(target_, 264);
@@ -70,8 +70,21 @@ BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent),
 
 void BenchPage::foldThreads(bool fold) {
     folded_ = fold;
-    threads_->setVisible(!fold);
+    showPlots();
 }
+
+/// Where there is no room for both plots, the time plots stand in place of the give-way plot.
+void BenchPage::showPlots() {
+    constexpr int kBoth = 1180;
+    threads_->setVisible(!folded_);
+    giveWay_->setVisible(folded_ || width() >= kBoth);
+}
+
+void BenchPage::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    showPlots();
+}
+
 bool BenchPage::threadsFolded() const { return folded_; }
 
 void BenchPage::setPictureAlone(bool alone) {

@@ -6,6 +6,7 @@
 
 namespace deft::ui {
 
+class GiveWayPlot;
 class MarkPanel;
 class RepSheet;
 class ReadingsPanel;
@@ -40,13 +41,18 @@ public:
 signals:
     void toAnswer();
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     void arrange();
+    void showPlots();
     ReviewSession& session_;
     Player player_;
     RepSheet* sheet_;
     StagePicture* stage_;
     MomentStrip* strip_;
+    GiveWayPlot* giveWay_;
     Threads* threads_;
     MarkPanel* marks_;
     QWidget* lower_;

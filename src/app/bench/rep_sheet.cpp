@@ -116,6 +116,7 @@ void RepSheet::updateGeometries() {
     verticalScrollBar()->setRange(0, std::max(0, int(look().height()) - viewport()->height()));
     verticalScrollBar()->setPageStep(viewport()->height());
     verticalScrollBar()->setSingleStep(28);
+    scrollTo(currentIndex()); // in another size, too
 }
 
 void RepSheet::scrollContentsBy(int, int) { viewport()->update(); }

@@ -5,6 +5,7 @@
 #include "app/theme/consent_words.h"
 #include "app/theme/words.h"
 #include "app/widgets/facts_panel.h"
+#include "app/widgets/page_stack.h"
 #include "app/widgets/weeks_panel.h"
 #include "base/dates.h"
 #include "judgement/safety.h"
@@ -117,7 +118,7 @@ ClientPage::ClientPage(Library& library, QWidget* parent) : Page(tr("Client"), p
     auto* rows = columnIn(story);
     rows->addWidget(weeks_, 1);
     rows->addWidget(new CuesPanel(record_));
-    middle_ = new QStackedWidget;
+    middle_ = new PageStack;
     auto* formed = new QScrollArea; // it may be longer than a small screen
     formed->setWidgetResizable(true);
     formed->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

@@ -39,7 +39,7 @@ std::optional<BodyFrame> bodyFrame(const Review& r, const Rep& rep) {
 } // namespace
 
 PairPicture::PairPicture(Comparison& comparison, QWidget* parent) : QWidget(parent), comparison_(comparison) {
-    setMinimumHeight(240);
+    setMinimumHeight(180);
     setAccessibleName(tr("Two pictures side by side"));
     connect(&comparison, &Comparison::changed, this, &PairPicture::follow);
     connect(&comparison, &Comparison::placeChanged, this, qOverload<>(&QWidget::update));

@@ -6,6 +6,7 @@
 #include "app/paint/strokes.h"
 #include "app/theme/palette.h"
 #include "app/theme/words.h"
+#include "app/widgets/page_stack.h"
 
 #include <QHBoxLayout>
 #include <QScrollBar>
@@ -59,6 +60,7 @@ ExercisesPage::ExercisesPage(Library& library, QWidget* parent) : QWidget(parent
     title_->setTextFormat(Qt::PlainText);
     title_->setFont(face(Size::Large, QFont::DemiBold));
     about_ = new QLabel;
+    about_->setWordWrap(true);
     drawing_ = new SketchPair;
     drawing_->setFixedHeight(208);
     text_ = new QTextBrowser;
@@ -81,7 +83,7 @@ ExercisesPage::ExercisesPage(Library& library, QWidget* parent) : QWidget(parent
     page->addWidget(about_);
     page->addWidget(drawing_);
     page->addWidget(text_, 1);
-    pages_ = new QStackedWidget;
+    pages_ = new PageStack;
     pages_->addWidget(reading);
     pages_->addWidget(editor_);
     auto* row = new QHBoxLayout(this);

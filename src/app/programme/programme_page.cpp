@@ -9,6 +9,7 @@
 #include "app/theme/words.h"
 #include "app/widgets/facts_panel.h"
 #include "app/widgets/key_button.h"
+#include "app/widgets/page_stack.h"
 #include "programme/phases.h"
 
 #include <QHBoxLayout>
@@ -81,7 +82,7 @@ QWidget* ProgrammePage::left() {
 QWidget* ProgrammePage::middle() {
     table_ = new ProgrammeView(desk_);
     beside_ = new ProgrammeBeside(desk_);
-    shown_ = new QStackedWidget;
+    shown_ = new PageStack;
     shown_->addWidget(table_);
     shown_->addWidget(beside_);
     minutes_ = new QLabel;
@@ -98,7 +99,10 @@ QWidget* ProgrammePage::middle() {
     row->setSpacing(4);
     auto* side = new KeyButton(tr("Compare"), QStringLiteral("C"));
     connect(side, &KeyButton::clicked, this, &ProgrammePage::besideAnother);
-    for (QWidget* w : {add_, up, down, out, side}) row->addWidget(w);
+    for (QWidget* w : {add_, up, down, out, side}) {
+        w->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed); // their keys go first where it is narrow
+        row->addWidget(w);
+    }
     row->addStretch(1);
     course_ = new CoursePanel(desk_);
     course_->setMinimumHeight(150);

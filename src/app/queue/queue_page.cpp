@@ -5,6 +5,7 @@
 #include "app/theme/palette.h"
 #include "app/theme/target_words.h"
 #include "app/theme/words.h"
+#include "app/widgets/page_stack.h"
 #include "base/json.h"
 #include "checks/clip_check.h"
 #include "video/clip_reader.h"
@@ -53,11 +54,18 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     picture_->setFixedSize(392, 220);
     picture_->setScaledContents(true);
     column->addWidget(picture_);
-    column->addWidget(about_, 1);
+    auto* told = new QScrollArea; // a long history does not fit a small screen
+    told->setWidget(about_);
+    told->setWidgetResizable(true);
+    told->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    told->setFocusPolicy(Qt::NoFocus);
+    told->viewport()->setAutoFillBackground(false);
+    about_->setAutoFillBackground(false);
+    column->addWidget(told, 1);
     column->addWidget(open_);
     column->addWidget(own);
     form_ = new NewClipForm(library);
-    side_ = new QStackedWidget;
+    side_ = new PageStack;
     side_->addWidget(preview);
     side_->addWidget(form_);
     coach_ = new CoachForm(library);

@@ -25,7 +25,7 @@ void KeyButton::setKind(Kind kind) {
 
 QSize KeyButton::minimumSizeHint() const {
     const int text = QFontMetrics(face(Size::Body, QFont::Medium)).horizontalAdvance(this->text());
-    return kind_ == Kind::Link ? QSize(text + 4, 24) : QSize(text + 28, 32);
+    return kind_ == Kind::Link ? QSize(text + 4, 24) : QSize(text + 30, 32);
 }
 
 QSize KeyButton::sizeHint() const {

@@ -12,7 +12,8 @@ Page::Page(const QString& name, QWidget* parent) : QWidget(parent) {
 
 void Page::paintEvent(QPaintEvent*) {
     QPainter p(this);
-    drawFocus(p, *this, colours().ink);
+    // Whoever presses the page sees where they are; whoever comes by keys is shown.
+    if (window()->testAttribute(Qt::WA_KeyboardFocusChange)) drawFocus(p, *this, colours().ink);
 }
 
 void Page::focusInEvent(QFocusEvent* e) {

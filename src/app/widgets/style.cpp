@@ -64,7 +64,7 @@ QLineEdit, QComboBox, QSpinBox, QDoubleSpinBox, QDateEdit, QPlainTextEdit { back
 QLineEdit:focus, QComboBox:focus, QSpinBox:focus, QDoubleSpinBox:focus, QDateEdit:focus, QPlainTextEdit:focus { border: 2px solid %2; padding: 2px 6px; }
 QPlainTextEdit#letter, QPlainTextEdit#letter:focus { border: 1px solid transparent; background: transparent; padding: 0; }
 QPlainTextEdit#letter:focus { border-color: %2; }
-QTextBrowser, QListWidget, deft--ui--ProgrammeView { border: 2px solid transparent; }
+QTextBrowser, QListWidget, deft--ui--ProgrammeView { border: 1px solid transparent; }
 QTextBrowser:focus, QListWidget:focus, deft--ui--ProgrammeView:focus { border-color: %2; }
 QCheckBox, QRadioButton { border: 1px solid transparent; border-radius: 2px; padding: 1px 2px; }
 QCheckBox:focus, QRadioButton:focus { border-color: %2; }

@@ -247,18 +247,30 @@ void KeysBar::paintEvent(QPaintEvent*) {
         away_->move(width() - 40, -4);
         return;
     }
+    // Whole entries only; the last one leads to all that found no room.
+    const auto widthOf = [](const QString& key) {
+        return std::max(20, QFontMetrics(face(Size::Small, QFont::Medium)).horizontalAdvance(key) + 10);
+    };
+    const auto widthOfEntry = [&](const std::pair<QString, QString>& entry) {
+        int width = QFontMetrics(face(Size::Small)).horizontalAdvance(entry.second) + 24;
+        for (const QString& one : entry.first.split(QLatin1Char(' '))) width += widthOf(one) + 4;
+        return width;
+    };
     double x = 16;
-    for (const auto& [key, what] : keys_) {
-        for (const QString& one : key.split(QLatin1Char(' '))) {
-            const double w = std::max(20, QFontMetrics(face(Size::Small, QFont::Medium)).horizontalAdvance(one) + 10);
-            if (x + w > width()) return;
+    for (size_t i = 0; i < keys_.size(); ++i) {
+        const bool last = i + 1 == keys_.size();
+        if (!last && x + widthOfEntry(keys_[i]) + widthOfEntry(keys_.back()) > width()) continue;
+        for (const QString& one : keys_[i].first.split(QLatin1Char(' '))) {
+            const double w = widthOf(one);
             p.setPen(QPen(c.strong, 1));
             p.setBrush(c.raised);
             p.drawRoundedRect(QRectF(x + 0.5, 7.5, w, 18), 2, 2);
             putText(p, QRectF(x, 7, w, 19), one, Size::Small, c.ink, QFont::Medium, Qt::AlignCenter);
             x += w + 4;
         }
-        x += putText(p, QRectF(x + 4, 0, std::max(0.0, width() - x - 4), height()), what, Size::Small, c.ink2) + 20;
+        x += putText(p, QRectF(x + 4, 0, std::max(0.0, width() - x - 4), height()), keys_[i].second, Size::Small,
+                     c.ink2) +
+             20;
     }
 }
 

@@ -11,6 +11,7 @@
 #include "app/programme/programme_page.h"
 #include "app/queue/queue_page.h"
 #include "app/session/letter_words.h"
+#include "app/widgets/page_stack.h"
 #include "app/widgets/style.h"
 #include "app/window/bars.h"
 #include "app/window/first_steps.h"
@@ -23,24 +24,9 @@
 #include <QScreen>
 #include <QScrollArea>
 #include <QSettings>
-#include <QStackedWidget>
 #include <QVBoxLayout>
 
 namespace deft::ui {
-namespace {
-
-constexpr QSize kLeastRoom(1008, 540); // what they are laid out for: a window of 1024 × 700
-
-/// The rooms fill it, however tall their texts are. Told otherwise, every change of layout would lay out the texts of
-/// all rooms, of hidden ones, too: most of what the window's thread did.
-class Rooms : public QStackedWidget {
-public:
-    using QStackedWidget::QStackedWidget;
-    bool hasHeightForWidth() const override { return false; }
-};
-
-} // namespace
-
 MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     : QMainWindow(parent), library_(std::move(library)) {
     setWindowTitle(tr("Deft Mirror"));
@@ -58,7 +44,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     line_ = new ClientLine(*session_);
     steps_ = new FirstSteps;
     keys_ = new KeysBar;
-    pages_ = new Rooms;
+    pages_ = new PageStack;
     queue_ = new QueuePage(*library_);
     bench_ = new BenchPage(*session_);
     compare_ = new ComparePage(*session_, *library_);
@@ -84,7 +70,6 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     scrolled->setWidget(pages_);
     scrolled->setWidgetResizable(true);
     scrolled->setFocusPolicy(Qt::NoFocus);
-    pages_->setMinimumSize(kLeastRoom);
     column->addWidget(scrolled, 1);
     column->addWidget(keys_);
     setCentralWidget(middle);
@@ -119,7 +104,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     setMinimumSize(QSize(640, 480).boundedTo(available));
     resize(QSize(1280, 800).boundedTo(available));
     restoreGeometry(settings.value(QStringLiteral("geometry")).toByteArray());
-    bench_->foldThreads(settings.value(QStringLiteral("threads-folded"), false).toBool());
+    bench_->foldThreads(settings.value(QStringLiteral("threads-folded"), available.width() < 1180).toBool());
     go(Queue);
     if (const auto& own = letterWords_->read(); !own)
         say(tr("Your own sentences cannot be used: %1. The file is left as it is.").arg(said(own.error())));
