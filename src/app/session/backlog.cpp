@@ -32,11 +32,26 @@ void Backlog::stop() {
     now_ = 0;
 }
 
+void Backlog::setPaused(bool paused) {
+    paused_ = paused;
+    if (!paused) {
+        if (now_ == 0) next();
+        return;
+    }
+    if (now_ == 0) return;
+    job_.stop();
+    (void)library_.end(kind_, subject(now_)); // not its fault
+    waiting_.push_front(*working_);
+    now_ = 0;
+    emit ready(working_->id);
+}
+
 void Backlog::next() {
-    if (waiting_.empty()) return;
+    if (paused_ || waiting_.empty()) return;
     const Clip clip = waiting_.front();
     waiting_.pop_front();
     now_ = clip.id;
+    working_ = clip;
     (void)library_.begin(kind_, subject(clip.id)); // if the program does not live to end it, the next start knows
     start(clip);
 }

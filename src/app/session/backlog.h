@@ -19,6 +19,10 @@ public:
     /// Takes in the clips that need the work. @param first before those that already wait
     void look(const std::vector<Clip>& clips, bool first = false);
     void stop();
+    /// Ends the work on its clip for now, which is the first again once it goes on.
+    void setPaused(bool paused);
+    bool isPaused() const { return paused_; }
+    int waiting() const { return int(waiting_.size()); } ///< without the one that is being worked on
     /// Ends the work on a clip, or its waiting for it, until it is asked for again.
     void stopOne(int64_t clip);
     /// Asks again for what went wrong or was stopped.
@@ -48,7 +52,9 @@ private:
     void next();
     std::deque<Clip> waiting_;
     std::map<int64_t, Message> givenUp_;
+    std::optional<Clip> working_; ///< the clip of now_
     int64_t now_ = 0;
+    bool paused_ = false;
 };
 
 } // namespace deft::ui

@@ -21,6 +21,7 @@
 #include "app/window/first_steps.h"
 #include "app/window/guide.h"
 #include "app/window/main_window.h"
+#include "app/window/message_stack.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "review/review_json.h"
@@ -306,6 +307,10 @@ void MainWindow::makeActions() {
     add(view, tr("Full screen"), {K(Qt::SHIFT | Qt::Key_F11)}, this,
         [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
+    add(view, tr("Dismiss the newest message"), {K(Qt::CTRL | Qt::Key_Period)}, this,
+        [this] { messages_->dismiss(); });
+    add(view, tr("Pause the work in the background, or go on"), {K(Qt::Key_Pause), K(Qt::CTRL | Qt::SHIFT | Qt::Key_W)},
+        this, [this] { pauseWork(); });
     makeTextSizeActions(view->addMenu(tr("Size of text")));
     makeLanguageActions(view->addMenu(tr("Language of the window")));
 

@@ -5,8 +5,8 @@
 #include "app/session/review_session.h"
 #include "app/theme/target_words.h"
 #include "app/theme/words.h"
+#include "app/widgets/key_button.h"
 
-#include <QAccessible>
 #include <QHBoxLayout>
 #include <QSvgRenderer>
 #include <QTextDocument>
@@ -213,10 +213,9 @@ void ClientLine::paintEvent(QPaintEvent*) {
 
 KeysBar::KeysBar(QWidget* parent) : QWidget(parent) {
     setFixedHeight(32);
-    away_ = new IconButton(tr("Dismiss this message"), QStringLiteral("×"));
-    away_->setParent(this);
-    away_->hide();
-    connect(away_, &QAbstractButton::clicked, this, [this] { say({}); });
+    work_ = new KeyButton({}, {}, KeyButton::Kind::Link, this);
+    work_->hide();
+    connect(work_, &KeyButton::clicked, this, &KeysBar::workPressed);
 }
 
 void KeysBar::setKeys(const std::vector<std::pair<QString, QString>>& keys) {
@@ -224,29 +223,28 @@ void KeysBar::setKeys(const std::vector<std::pair<QString, QString>>& keys) {
     update();
 }
 
-void KeysBar::say(const QString& sentence) {
-    sentence_ = sentence;
-    away_->setVisible(!sentence.isEmpty());
-    away_->setGeometry(width() - 40, -4, 36, 40);
-    setAccessibleName(sentence);
-    setToolTip(sentence.isEmpty() ? QString() : Qt::convertFromPlainText(sentence)); // names are no markup
-    QAccessibleEvent event(this, QAccessible::Alert);
-    QAccessible::updateAccessibility(&event);
+void KeysBar::showWork(const QString& words) {
+    if (words == work_->text()) return;
+    work_->setText(words);
+    work_->setAccessibleName(words);
+    work_->setVisible(!words.isEmpty());
+    resizeEvent(nullptr);
     update();
+}
+
+void KeysBar::resizeEvent(QResizeEvent*) {
+    const int wide = work_->minimumSizeHint().width();
+    work_->setGeometry(width() - wide - 12, 4, wide, 24);
 }
 
 void KeysBar::paintEvent(QPaintEvent*) {
     const Palette& c = colours();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    p.fillRect(rect(), sentence_.isEmpty() ? c.paper : c.soft);
+    p.fillRect(rect(), c.paper);
     p.setPen(QPen(c.hairline, 1));
     p.drawLine(QPointF(0, 0.5), QPointF(width(), 0.5));
-    if (!sentence_.isEmpty()) {
-        putText(p, QRectF(16, 0, width() - 64, height()), sentence_, Size::Body, c.ink, QFont::Medium);
-        away_->move(width() - 40, -4);
-        return;
-    }
+    const int room = work_->isVisible() ? work_->x() : width();
     // Whole entries only; the last one leads to all that found no room.
     const auto widthOf = [](const QString& key) {
         return std::max(20, QFontMetrics(face(Size::Small, QFont::Medium)).horizontalAdvance(key) + 10);
@@ -259,7 +257,7 @@ void KeysBar::paintEvent(QPaintEvent*) {
     double x = 16;
     for (size_t i = 0; i < keys_.size(); ++i) {
         const bool last = i + 1 == keys_.size();
-        if (!last && x + widthOfEntry(keys_[i]) + widthOfEntry(keys_.back()) > width()) continue;
+        if (!last && x + widthOfEntry(keys_[i]) + widthOfEntry(keys_.back()) > room) continue;
         for (const QString& one : keys_[i].first.split(QLatin1Char(' '))) {
             const double w = widthOf(one);
             p.setPen(QPen(c.strong, 1));
@@ -268,7 +266,7 @@ void KeysBar::paintEvent(QPaintEvent*) {
             putText(p, QRectF(x, 7, w, 19), one, Size::Small, c.ink, QFont::Medium, Qt::AlignCenter);
             x += w + 4;
         }
-        x += putText(p, QRectF(x + 4, 0, std::max(0.0, width() - x - 4), height()), keys_[i].second, Size::Small,
+        x += putText(p, QRectF(x + 4, 0, std::max(0.0, room - x - 4), height()), keys_[i].second, Size::Small,
                      c.ink2) +
              20;
     }

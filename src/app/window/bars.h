@@ -8,6 +8,7 @@ class QHBoxLayout;
 
 namespace deft::ui {
 
+class KeyButton;
 class ReviewSession;
 
 /// The rooms of the window, the menu behind the mark, what undo would take back, and when it was last saved.
@@ -50,22 +51,25 @@ private:
     QString heading_;
 };
 
-/// Keys that matter in this room; a message takes its place until it is put away.
+/// Keys that matter in this room, and what goes on in the background.
 class KeysBar : public QWidget {
     Q_OBJECT
 public:
     explicit KeysBar(QWidget* parent = nullptr);
     void setKeys(const std::vector<std::pair<QString, QString>>& keys);
-    void say(const QString& sentence);
-    const QString& sentence() const { return sentence_; }
+    /// What is being done with clips that wait; empty = nothing. Pressing it pauses that, or goes on with it.
+    void showWork(const QString& words);
+
+signals:
+    void workPressed();
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     std::vector<std::pair<QString, QString>> keys_;
-    QString sentence_;
-    QAbstractButton* away_;
+    KeyButton* work_;
 };
 
 } // namespace deft::ui

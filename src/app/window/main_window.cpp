@@ -16,6 +16,7 @@
 #include "app/window/bars.h"
 #include "app/window/first_steps.h"
 #include "app/window/keys_sheet.h"
+#include "app/window/message_stack.h"
 
 #include <QApplication>
 #include <QFileDialog>
@@ -73,6 +74,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     column->addWidget(scrolled, 1);
     column->addWidget(keys_);
     setCentralWidget(middle);
+    messages_ = new MessageStack(middle, keys_);
     undo_->addStack(&programme_->desk().undoStack());
     makeActions();
 
@@ -121,8 +123,8 @@ MainWindow::~MainWindow() {
 
 bool MainWindow::isOfAClip(Room room) { return room == Bench || room == Compare || room == Letter; }
 MainWindow::Room MainWindow::room() const { return Room(pages_->currentIndex()); }
-const QString& MainWindow::message() const { return keys_->sentence(); }
-void MainWindow::say(const QString& sentence) { keys_->say(sentence); }
+const QString& MainWindow::message() const { return messages_->last(); }
+void MainWindow::say(const QString& sentence) { messages_->say(sentence); }
 
 void MainWindow::go(Room room) {
     if (isOfAClip(room) && !session_->isOpen()) {

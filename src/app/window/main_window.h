@@ -28,6 +28,7 @@ struct ProgrammeJob;
 class FirstSteps;
 class KeysBar;
 class LetterWords;
+class MessageStack;
 class QueuePage;
 class RoomBar;
 
@@ -62,7 +63,9 @@ public:
     void comeBack();
     /// The film of a clip is here now: it is taken into the library, and the clip is opened.
     void bringBack(int64_t clip, const QString& path);
-    const QString& message() const;
+    const QString& message() const; ///< the last that was said
+    MessageStack& messages() { return *messages_; }
+    void pauseWork(); ///< in the background, or go on with it
     void say(const QString& sentence);
     void setDark(bool dark);
     void startDemo(); ///< phones that send clips, and a sentence in each room on what to do there
@@ -158,6 +161,7 @@ private:
     void workAhead();
     void connectWork();
     void showWork(int64_t clip);
+    void showAllWork();
     void showInbox();
     void removeClip(int64_t clip);
     void pointToClip(const Clip& clip);
@@ -194,6 +198,7 @@ private:
     ClientLine* line_;
     FirstSteps* steps_;
     KeysBar* keys_;
+    MessageStack* messages_;
     QStackedWidget* pages_;
     QueuePage* queue_;
     BenchPage* bench_;

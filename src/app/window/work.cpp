@@ -4,6 +4,7 @@
 #include "app/queue/queue_page.h"
 #include "app/session/desktop_link.h"
 #include "app/theme/words.h"
+#include "app/window/bars.h"
 #include "app/window/demo_phone.h"
 #include "app/window/main_window.h"
 
@@ -70,10 +71,15 @@ void MainWindow::connectWork() {
         connect(ahead, &Backlog::ready, this, [this](qint64 clip) {
             queue_->clips().touch(clip);
             showWork(clip);
+            showAllWork();
             if (room() == Queue) queue_->refresh();
         });
-        connect(&ahead->job(), &BackgroundJob::changed, this, [this, ahead] { showWork(ahead->now()); });
+        connect(&ahead->job(), &BackgroundJob::changed, this, [this, ahead] {
+            showWork(ahead->now());
+            showAllWork();
+        });
     }
+    connect(keys_, &KeysBar::workPressed, this, &MainWindow::pauseWork);
     connect(&quiet_, &QTimer::timeout, this, &MainWindow::workAhead);
     connect(&session_->job(), &BackgroundJob::changed, this, [this] {
         if (session_->job().isRunning())
@@ -88,6 +94,32 @@ void MainWindow::workAhead() {
     if (!session_->offered().proposer().isIdle())
         return quiet_.start(); // one kind of work at a time: two cores are soon busy
     if (!session_->job().isRunning()) measurer_->look(library_->clips(0));
+}
+
+void MainWindow::pauseWork() {
+    const bool paused = !measurer_->isPaused();
+    session_->offered().proposer().setPaused(paused);
+    measurer_->setPaused(paused);
+    showAllWork();
+    say(paused ? tr("Clips that wait are not measured for now.") : tr("Clips that wait are measured again."));
+}
+
+/// All of it in one place, on every room's last line.
+void MainWindow::showAllWork() {
+    const Backlog &proposer = session_->offered().proposer(), &measurer = *measurer_;
+    const int waiting = proposer.waiting() + measurer.waiting();
+    const Backlog* at = proposer.now() ? &proposer : measurer.now() ? &measurer : nullptr;
+    QString words;
+    if (measurer.isPaused())
+        words = tr("Paused, %1 waiting: go on").arg(waiting);
+    else if (at) {
+        const Progress& p = at->job().progress();
+        const int percent = p.total > 0 ? int(100 * p.done / p.total) : 0;
+        words = (at == &proposer ? tr("Looking, %1 %, %2 waiting: pause") : tr("Measuring, %1 %, %2 waiting: pause"))
+                    .arg(percent)
+                    .arg(waiting);
+    }
+    keys_->showWork(words);
 }
 
 void MainWindow::showWork(int64_t clip) {
