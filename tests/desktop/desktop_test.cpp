@@ -175,6 +175,9 @@ private slots:
                                                   {QStringLiteral("nettle"), QStringLiteral("Nettle")},
                                                   {QStringLiteral("vmime"), QStringLiteral("VMime")},
                                                   {QStringLiteral("qpdf"), QStringLiteral("qpdf")},
+                                                  {QStringLiteral("avfilter"), QStringLiteral("FFmpeg")},
+                                                  {QStringLiteral("hunspell-1.7"), QStringLiteral("Hunspell")},
+                                                  {QStringLiteral("poppler-qt6"), QStringLiteral("Poppler")},
                                                   {QStringLiteral("cpp-httplib"), QStringLiteral("cpp-httplib")}};
         const QStringList runtime = {QStringLiteral("stdc++"), QStringLiteral("m"), QStringLiteral("gcc_s"),
                                      QStringLiteral("c"), QStringLiteral("pthread")};

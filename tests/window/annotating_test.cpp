@@ -16,6 +16,7 @@
 #include <QMenu>
 #include <QPrintDialog>
 #include <QPrinter>
+#include <QProcess>
 #include <poppler-qt6.h>
 
 using namespace deft;
@@ -53,6 +54,14 @@ class AnnotatingTest : public DrivenWindow {
         return cv::Mat(grey.height(), grey.width(), CV_8UC1, const_cast<uchar*>(grey.constBits()),
                        size_t(grey.bytesPerLine()))
             .clone();
+    }
+    /// Takes a film in as Ruta's and opens it; no marks are set.
+    void queueIn(const QString& film) {
+        ReviewInputs draft = session().inputs();
+        draft.clipPath = film.toStdString();
+        draft.clipSha256 = sha256OfFile(film.toStdString()).value();
+        draft.marks = {}, draft.breaths.clear();
+        window_->openClip(window_->library().addClip(session().client().id, "2026-05-20", draft).value());
     }
     void undo() { QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier); }
 
@@ -451,6 +460,59 @@ private slots:
         // A file again, the next time.
         window_->writeSheet(dir_.filePath(QStringLiteral("again.pdf")));
         QVERIFY(isSaid(QStringLiteral("Exported to")));
+    }
+
+    /// A clip with sound: it is there at the time that the pictures are at, at each speed; breaths out that are heard
+    /// wait to be confirmed, and count from then on.
+    void soundOfAClip() {
+        const ReviewInputs before = session().inputs();
+        const qint64 clip = session().clipId();
+        const QString film = dir_.filePath(QStringLiteral("heard.mp4"));
+        // Ruta's film with hiss that swells twice, in front of a quiet room.
+        QProcess ffmpeg;
+        ffmpeg.start(QStringLiteral("ffmpeg"),
+                     {QStringLiteral("-v"), QStringLiteral("error"), QStringLiteral("-y"), QStringLiteral("-i"),
+                      QString::fromStdString(before.clipPath), QStringLiteral("-f"), QStringLiteral("lavfi"),
+                      QStringLiteral("-i"),
+                      QStringLiteral("aevalsrc='(random(0)-0.5)*(0.004+0.2*between(t,4,5.5)*sin(PI*(t-4)/1.5)+0.2*between(t,12,13.5)*sin(PI*(t-12)/1.5))':s=16000:d=29"),
+                      QStringLiteral("-c:v"), QStringLiteral("copy"), QStringLiteral("-c:a"), QStringLiteral("aac"), film});
+        QVERIFY(ffmpeg.waitForFinished(60000) && ffmpeg.exitCode() == 0);
+        ClipSound& sound = window_->benchPage().sound();
+        QVERIFY(QTest::qWaitFor([&] { return !sound.hasSound(); }, 2000)); // the demo's clips are silent
+        queueIn(film);
+        QVERIFY(QTest::qWaitFor([&] { return sound.hasSound(); }, kPatience_ms));
+        QCOMPARE(sound.breath().proposed.size(), size_t(2));
+        for (const auto& [i, at] : {std::pair{0, 4.0}, {1, 12.0}})
+            QVERIFY2(std::abs(sound.breath().proposed[size_t(i)].time_s - at) < 0.4,
+                     qPrintable(QString::number(sound.breath().proposed[size_t(i)].time_s)));
+        QVERIFY(session().inputs().breaths.empty()); // nothing counts by itself
+        QTest::keyClick(&stage(), Qt::Key_E, Qt::ControlModifier);
+        QCOMPARE(session().inputs().breaths.size(), size_t(2));
+        QTest::keyClick(&stage(), Qt::Key_E, Qt::ControlModifier); // they are there already
+        QCOMPARE(session().inputs().breaths.size(), size_t(2));
+        undo();
+        QVERIFY(session().inputs().breaths.empty());
+        // From 4.75 s on, at any speed, it is loud; from 8 s on it is not.
+        const auto loud = [&](double time_s) {
+            const QByteArray bytes = sound.from(time_s);
+            const auto* samples = reinterpret_cast<const int16_t*>(bytes.constData());
+            double sum = 0;
+            for (int i = 0; i < 1600; ++i) sum += std::abs(samples[i]);
+            return sum / 1600;
+        };
+        Player& player = window_->benchPage().player();
+        for (const double rate : {1.0, 0.5}) {
+            player.setRate(rate);
+            player.toggle();
+            QVERIFY(player.isPlaying());
+            QVERIFY(QTest::qWaitFor([&] { return std::abs(double(sound.from(0).size()) / (2 * kSoundRate_Hz) - 29 / rate) < 1; }, kPatience_ms));
+            QVERIFY2(loud(4.75) > 10 * loud(8), qPrintable(QString::number(loud(4.75))));
+            player.toggle();
+        }
+        player.setRate(1);
+        window_->openClip(clip);
+        QVERIFY(measured());
+        QVERIFY(!sound.hasSound());
     }
 
     /// Breaths are tapped while the clip plays; the reading is there at once.

@@ -9,6 +9,9 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "support/demo_review.h"
+#include "app/widgets/key_button.h"
+#include "app/window/bars.h"
+#include "app/window/message_stack.h"
 #include "support/driven_window.h"
 #include "support/no_room.h"
 #include "support/numbered_clip.h"
@@ -115,6 +118,66 @@ private slots:
         window_->inbox().look();
         QVERIFY(QTest::qWaitFor([&] { return window_->queuePage().clips().waiting() == before + 1; }, kPatience_ms));
         QVERIFY(inboxWords().isEmpty());
+    }
+
+    /// Messages stand above the keys, three at most; one about work goes when the next comes; a key ends the newest, and
+    /// time all of them.
+    void messagesStackAndEnd() {
+        MessageStack& stack = window_->messages();
+        auto* keys = window_->findChild<KeysBar*>();
+        window_->say({});
+        QCOMPARE(stack.shown(), 0);
+        for (const char* words : {"One.", "Two.", "Two."}) window_->say(QString::fromLatin1(words));
+        QCOMPARE(stack.shown(), 2);
+        QVERIFY(stack.isVisible() && keys->isVisible());
+        QVERIFY(stack.geometry().bottom() < keys->geometry().top());
+        window_->say(QStringLiteral("Going on …"));
+        window_->say(QStringLiteral("Done."));
+        QCOMPARE(stack.shown(), 3);
+        window_->say(QStringLiteral("Four."));
+        QCOMPARE(stack.shown(), 3);
+        QTest::keyClick(window_.get(), Qt::Key_Period, Qt::ControlModifier);
+        QCOMPARE(stack.shown(), 2);
+        QCOMPARE(window_->message(), QStringLiteral("Four.")); // what was said is still known
+        QVERIFY(readingTime_ms(QStringLiteral("x")) >= 5000);
+        QVERIFY(readingTime_ms(QString(300, QLatin1Char('x'))) >= 20000);
+        QTRY_COMPARE_WITH_TIMEOUT(stack.shown(), 0, 9000);
+        QVERIFY(!stack.isVisible());
+    }
+
+    /// The coach pauses what goes on in the background: it stops at once, is told in one place, and goes on where it was.
+    void workIsPaused() {
+        auto* line = window_->findChild<KeysBar*>();
+        const auto told = [&] {
+            for (const KeyButton* b : line->findChildren<KeyButton*>())
+                if (b->isVisible()) return b->text();
+            return QString();
+        };
+        Measurer& measurer = window_->measurer();
+        const auto marked = [&] {
+            std::vector<Clip> clips;
+            for (const Clip& c : window_->library().clips(0))
+                if (!c.draft.marks.frames.empty()) clips.push_back(c);
+            return clips;
+        }();
+        QVERIFY(!marked.empty());
+        measurer.look(marked);
+        QVERIFY(QTest::qWaitFor([&] { return measurer.now() != 0 && told().contains(QStringLiteral("pause")); }, kPatience_ms));
+        const qint64 clip = measurer.now();
+        QTest::keyClick(window_.get(), Qt::Key_Pause);
+        QVERIFY(measurer.now() == 0 && !measurer.job().isRunning());
+        QCOMPARE(measurer.waiting(), int(marked.size()));
+        QVERIFY2(told().startsWith(QStringLiteral("Paused, %1").arg(marked.size())), qPrintable(told()));
+        measurer.look(marked); // what comes meanwhile waits, too
+        QTest::qWait(50);
+        QCOMPARE(measurer.now(), qint64(0));
+        QCOMPARE(measurer.waiting(), int(marked.size()));
+        QTest::keyClick(window_.get(), Qt::Key_Pause);
+        QCOMPARE(measurer.now(), clip);
+        QVERIFY(measurer.troubleOf(clip).isEmpty()); // it is nobody's fault
+        QVERIFY(QTest::qWaitFor([&] { return measurer.isIdle(); }, kPatience_ms));
+        for (const Clip& c : marked) QVERIFY(window_->library().cachedTracks(c.draft));
+        QVERIFY(QTest::qWaitFor([&] { return told().isEmpty(); }, kPatience_ms));
     }
 
     void manyAtOnce() {

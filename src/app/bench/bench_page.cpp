@@ -13,12 +13,12 @@
 
 namespace deft::ui {
 
-BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session), player_(session) {
+BenchPage::BenchPage(ReviewSession& session, QWidget* parent) : QWidget(parent), session_(session), player_(session), sound_(session, player_) {
     sheet_ = new RepSheet(session);
     stage_ = new StagePicture(session);
     strip_ = new MomentStrip(session, *stage_);
     giveWay_ = new GiveWayPlot(session);
-    threads_ = new Threads(session);
+    threads_ = new Threads(session, sound_);
     marks_ = new MarkPanel(session, *stage_);
     readings_ = new ReadingsPanel(session);
     target_ = new TargetPanel(session);

@@ -2,6 +2,7 @@
 #pragma once
 #include "app/bench/moment_strip.h"
 #include "app/bench/stage_picture.h"
+#include "app/session/clip_sound.h"
 #include "app/session/player.h"
 
 namespace deft::ui {
@@ -20,6 +21,7 @@ class BenchPage : public QWidget {
 public:
     explicit BenchPage(ReviewSession& session, QWidget* parent = nullptr);
     StagePicture& stage() { return *stage_; }
+    ClipSound& sound() { return sound_; }
     ReadingsPanel& readings() { return *readings_; }
     TargetPanel& target() { return *target_; }
     Player& player() { return player_; }
@@ -49,6 +51,7 @@ private:
     void showPlots();
     ReviewSession& session_;
     Player player_;
+    ClipSound sound_;
     RepSheet* sheet_;
     StagePicture* stage_;
     MomentStrip* strip_;

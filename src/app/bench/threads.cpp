@@ -9,7 +9,9 @@
 
 namespace deft::ui {
 
-Threads::Threads(ReviewSession& session, QWidget* parent) : Panel(tr("Time plots"), parent), session_(session) {
+Threads::Threads(ReviewSession& session, const ClipSound& sound, QWidget* parent)
+    : Panel(tr("Time plots"), parent), session_(session), sound_(sound) {
+    connect(&sound, &ClipSound::changed, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::opened, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
         setAccessibleDescription(session_.review() ? timePlotsInWords(*session_.review()) : QString());
@@ -33,7 +35,7 @@ void Threads::goTo(const QMouseEvent* e) {
 void Threads::paintBody(QPainter& p, const QRect& body) {
     if (session_.isOpen())
         drawThreads(p, body, session_.clip(), session_.review(),
-                    {session_.moments(), session_.place().moment(), session_.place().frame()});
+                    {session_.moments(), session_.place().moment(), session_.place().frame(), &sound_.breath()});
 }
 
 } // namespace deft::ui

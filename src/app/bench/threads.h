@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/session/review_session.h"
+#include "app/session/clip_sound.h"
 #include "app/widgets/panel.h"
 
 namespace deft::ui {
@@ -9,7 +10,7 @@ namespace deft::ui {
 class Threads : public Panel {
     Q_OBJECT
 public:
-    explicit Threads(ReviewSession& session, QWidget* parent = nullptr);
+    Threads(ReviewSession& session, const ClipSound& sound, QWidget* parent = nullptr);
 
 protected:
     void paintBody(QPainter& painter, const QRect& body) override;
@@ -19,6 +20,7 @@ protected:
 private:
     void goTo(const QMouseEvent* event);
     ReviewSession& session_;
+    const ClipSound& sound_;
 };
 
 } // namespace deft::ui

@@ -8,7 +8,10 @@
 #include "readings/readings.h"
 
 #include <QObject>
+#include <QPainterPath>
+#include <algorithm>
 #include <cmath>
+#include <functional>
 
 namespace deft::ui {
 namespace {
@@ -26,6 +29,23 @@ std::pair<double, double> spanOf(const Series& s) {
     for (const double v : s.value)
         if (std::isfinite(v)) low = std::min(low, v), high = std::max(high, v);
     return low > high ? std::pair(0.0, 1.0) : std::pair(low, high);
+}
+
+/// How loud breath is, as a pale line, and where one out may begin: dashed, until the coach has confirmed it.
+void drawHeard(QPainter& p, const BreathSound& heard, const std::vector<BreathTap>& confirmed,
+               const std::function<double(double)>& x, const QRectF& strip) {
+    constexpr double kLoud_dB = 25, kSame_s = 0.5;
+    QPainterPath line(QPointF(x(0), strip.bottom()));
+    for (size_t i = 0; i < heard.level.size(); ++i)
+        line.lineTo(std::min(strip.right(), x(double(i) / heard.rate_Hz)),
+                    strip.bottom() - std::min(1.0, heard.level[i] / kLoud_dB) * strip.height());
+    line.lineTo(line.currentPosition().x(), strip.bottom());
+    p.fillPath(line, withAlpha(colours().ink3, 70));
+    p.setPen(QPen(colours().ink2, 1, Qt::DashLine));
+    for (const BreathTap& b : heard.proposed)
+        if (std::none_of(confirmed.begin(), confirmed.end(),
+                         [&](const BreathTap& c) { return std::abs(c.time_s - b.time_s) < kSame_s; }))
+            p.drawLine(QPointF(x(b.time_s), strip.top()), QPointF(x(b.time_s), strip.bottom()));
 }
 
 } // namespace
@@ -58,9 +78,11 @@ void drawThreads(QPainter& p, const QRectF& body, const ClipInfo& clip, const Re
             putText(p, QRectF(x(rep.start_s), phases, x(rep.end_s) - x(rep.start_s), 16), QString::number(k + 1),
                     Size::Small, c.ink, QFont::DemiBold, Qt::AlignCenter);
         }
-        if (const auto& breaths = r->inputs.breaths; !breaths.empty()) {
-            const double y = a.top() + 1.9 * unit;
+        const auto& breaths = r->inputs.breaths;
+        const bool heard = look.heard && !look.heard->level.empty();
+        if (const double y = a.top() + 1.9 * unit; !breaths.empty() || heard) {
             name(y - 8, 16, QObject::tr("breath"));
+            if (heard) drawHeard(p, *look.heard, breaths, x, QRectF(a.left(), y - 12, a.width(), 20));
             p.setPen(QPen(c.ink2, 1));
             for (const BreathTap& b : breaths) { // out points up and is filled, in points down and is open
                 const double at = x(b.time_s), d = b.out ? -4 : 4;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/sheet/moments.h"
+#include "events/breath_sound.h"
 
 #include <QPainter>
 
@@ -10,6 +11,7 @@ struct ThreadsLook {
     const std::vector<Moment>& moments;
     int moment = -1;              ///< the one that is chosen
     std::optional<int64_t> frame; ///< where the playhead stands; nothing = there is none
+    const BreathSound* heard = nullptr; ///< null or empty: the clip has no sound
 };
 
 /// Thin strips over the clip's time: phases, breaths, the anchor with its tolerance and band, the mover, faults.

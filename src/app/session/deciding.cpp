@@ -139,6 +139,18 @@ void Deciding::tapBreath(bool out) {
     });
 }
 
+void Deciding::confirmBreaths(const std::vector<BreathTap>& heard) {
+    constexpr double kSame_s = 0.5; // a tap comes after what was heard
+    std::vector<BreathTap> all = session_.inputs().breaths;
+    for (const BreathTap& b : heard)
+        if (std::none_of(session_.inputs().breaths.begin(), session_.inputs().breaths.end(),
+                         [&](const BreathTap& known) { return std::abs(known.time_s - b.time_s) < kSame_s; }))
+            all.push_back(b);
+    if (all.size() == session_.inputs().breaths.size()) return;
+    std::sort(all.begin(), all.end(), [](const BreathTap& a, const BreathTap& b) { return a.time_s < b.time_s; });
+    session_.edit(tr("breaths confirmed"), [&](ReviewInputs& in) { in.breaths = all; });
+}
+
 void Deciding::untapBreath() {
     if (session_.inputs().breaths.empty()) return;
     const double now = session_.clip().time_s[size_t(session_.place().frame())];

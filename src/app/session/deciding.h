@@ -33,6 +33,7 @@ public:
     void setNeutralOf(const Clip& other);
 
     void tapBreath(bool out); ///< at the frame that is shown
+    void confirmBreaths(const std::vector<BreathTap>& heard); ///< those that are not there yet, as one step
     void untapBreath();       ///< the one nearest to it
 
     /// The frame of one picture of a correction. Where its face cannot be covered it is not sent, and the page says so.

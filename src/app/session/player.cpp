@@ -46,14 +46,17 @@ void Player::setLoop(bool on) {
     emit changed();
 }
 
+double Player::time_s() const { return from_s_ + (isPlaying() ? rate_ * double(clock_.elapsed()) / 1000 : 0); }
+
 void Player::advance() {
     if (!session_.isOpen()) return stop();
-    double t = from_s_ + rate_ * double(clock_.elapsed()) / 1000;
+    double t = time_s();
     if (const Review* r = session_.review(); isLooping() && r && loop_ < int(r->events.reps.size())) {
         const Rep& rep = r->events.reps[size_t(loop_)];
         if (t < rep.start_s || t >= rep.end_s) {
             from_s_ = t = rep.start_s;
             clock_.restart();
+            emit jumped();
         }
     }
     // Frames that cannot be shown in time are passed over; the clock is never stretched.

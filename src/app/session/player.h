@@ -21,8 +21,11 @@ public:
     void setLoop(bool on);
     bool isLooping() const { return loop_ >= 0; }
 
+    double time_s() const; ///< of the clip, as the clock has it
+
 signals:
     void changed();
+    void jumped(); ///< to the beginning of the rep that it plays again
 
 private:
     void advance();

@@ -742,6 +742,58 @@
         <source>and %1 more</source>
         <translation>und %1 weitere</translation>
     </message>
+    <message>
+        <source>rep %1</source>
+        <translation>Wdh. %1</translation>
+    </message>
+    <message>
+        <source>%1: cannot tell</source>
+        <translation>%1: nicht zu sagen</translation>
+    </message>
+    <message>
+        <source>%1: clean for %2 of %3 s</source>
+        <translation>%1: %2 von %3 s sauber</translation>
+    </message>
+    <message>
+        <source>%1: in control up to %2 of %3</source>
+        <translation>%1: beherrscht bis %2 von %3</translation>
+    </message>
+    <message>
+        <source>No repetition was found.</source>
+        <translation>Es wurde keine Wiederholung gefunden.</translation>
+    </message>
+    <message>
+        <source>%1 from %2 to %3 s</source>
+        <translation>%1 von %2 bis %3 s</translation>
+    </message>
+    <message>
+        <source>rep</source>
+        <translation>Wdh.</translation>
+    </message>
+    <message>
+        <source>begins (s)</source>
+        <translation>beginnt (s)</translation>
+    </message>
+    <message>
+        <source>hold begins (s)</source>
+        <translation>Halten beginnt (s)</translation>
+    </message>
+    <message>
+        <source>hold ends (s)</source>
+        <translation>Halten endet (s)</translation>
+    </message>
+    <message>
+        <source>ends (s)</source>
+        <translation>endet (s)</translation>
+    </message>
+    <message>
+        <source>clean (s)</source>
+        <translation>sauber (s)</translation>
+    </message>
+    <message>
+        <source>reach</source>
+        <translation>Weite</translation>
+    </message>
 </context>
 <context>
     <name>deft::ui::AnswerPage</name>
@@ -812,6 +864,30 @@
     <message>
         <source>A picture is not sent: %1.</source>
         <translation>Ein Bild wird nicht gesendet: %1.</translation>
+    </message>
+    <message>
+        <source>order of parts</source>
+        <translation>Reihenfolge der Teile</translation>
+    </message>
+    <message>
+        <source>There is no dictionary of this letter&apos;s language: Debian&apos;s package is called hunspell-%1.</source>
+        <translation>Für die Sprache dieses Briefs ist kein Wörterbuch da: Debians Paket heißt hunspell-%1.</translation>
+    </message>
+    <message>
+        <source>Every word is spelt right.</source>
+        <translation>Jedes Wort ist richtig geschrieben.</translation>
+    </message>
+    <message>
+        <source>Removed: “%1”.</source>
+        <translation>Entfernt: „%1“.</translation>
+    </message>
+    <message>
+        <source>Not removed: %1.</source>
+        <translation>Nicht entfernt: %1.</translation>
+    </message>
+    <message>
+        <source>Kept: “%1”. I inserts it into a letter.</source>
+        <translation>Behalten: „%1“. I setzt ihn in einen Brief ein.</translation>
     </message>
 </context>
 <context>
@@ -1178,6 +1254,13 @@
     </message>
 </context>
 <context>
+    <name>deft::ui::ClipSound</name>
+    <message>
+        <source>There is no sound device: the clip plays silently.</source>
+        <translation>Es gibt kein Gerät für den Ton: Der Clip läuft stumm.</translation>
+    </message>
+</context>
+<context>
     <name>deft::ui::ClipWatch</name>
     <message>
         <source>%1 has gone or cannot be read. What was measured is kept; put the file back to go on.</source>
@@ -1252,6 +1335,10 @@
     <message>
         <source>Over the weeks</source>
         <translation>Über die Wochen</translation>
+    </message>
+    <message>
+        <source>Compare</source>
+        <translation>Vergleichen</translation>
     </message>
 </context>
 <context>
@@ -1796,6 +1883,33 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
+    <name>deft::ui::GrowingText</name>
+    <message>
+        <source>No word like it is known</source>
+        <translation>Kein ähnliches Wort bekannt</translation>
+    </message>
+    <message>
+        <source>“%1” is right</source>
+        <translation>„%1“ ist richtig</translation>
+    </message>
+    <message>
+        <source>Not kept: %1.</source>
+        <translation>Nicht behalten: %1.</translation>
+    </message>
+    <message>
+        <source>Keep this part as a sentence of your own…</source>
+        <translation>Diesen Teil als eigenen Satz behalten …</translation>
+    </message>
+    <message>
+        <source>Keep the selection as a sentence of your own…</source>
+        <translation>Die Auswahl als eigenen Satz behalten …</translation>
+    </message>
+    <message>
+        <source>Remove a sentence of your own</source>
+        <translation>Einen eigenen Satz entfernen</translation>
+    </message>
+</context>
+<context>
     <name>deft::ui::Guide</name>
     <message>
         <source>Guide</source>
@@ -1804,6 +1918,25 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>Pages of the guide</source>
         <translation>Seiten der Anleitung</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::HardWord</name>
+    <message>
+        <source>Control range: how far the moving part went before the part that is to stay still left its tolerance.</source>
+        <translation>Kontrollbereich: wie weit der bewegte Teil kam, bevor der Teil, der still bleiben soll, seine Toleranz verließ.</translation>
+    </message>
+    <message>
+        <source>Give-way: how far the part that is to stay still strayed while the other part moved. Where a line leaves the pale floor, control ended.</source>
+        <translation>Nachgeben: wie weit der Teil abwich, der still bleiben soll, während der andere sich bewegte. Wo eine Linie den hellen Boden verlässt, endete die Kontrolle.</translation>
+    </message>
+    <message>
+        <source>±: the true value lies within this much of the number 19 times in 20.</source>
+        <translation>±: So nah liegt der wahre Wert in 19 von 20 Fällen an der Zahl.</translation>
+    </message>
+    <message>
+        <source>Cannot tell: the limit lies inside the ± of the reading, or too little was seen. Another clip may tell.</source>
+        <translation>Nicht zu sagen: Die Grenze liegt innerhalb des ± des Messwerts, oder es war zu wenig zu sehen. Ein anderer Clip kann es zeigen.</translation>
     </message>
 </context>
 <context>
@@ -1818,17 +1951,33 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     </message>
 </context>
 <context>
+    <name>deft::ui::KeepSentence</name>
+    <message>
+        <source>A sentence of your own</source>
+        <translation>Ein eigener Satz</translation>
+    </message>
+    <message>
+        <source>The program fills {name}, {exercise}, {target}, {day} of the next clip, and {coach} for each client.</source>
+        <translation>Das Programm setzt {name}, {exercise} (Übung), {target} (Ziel), {day} (Tag des nächsten Clips) und {coach} für jeden Klienten ein.</translation>
+    </message>
+    <message>
+        <source>&amp;Name</source>
+        <translation>&amp;Name</translation>
+    </message>
+    <message>
+        <source>&amp;Sentence</source>
+        <translation>&amp;Satz</translation>
+    </message>
+    <message>
+        <source>Not kept: %1.</source>
+        <translation>Nicht behalten: %1.</translation>
+    </message>
+</context>
+<context>
     <name>deft::ui::KeyButton</name>
     <message>
         <source>%1 (%2)</source>
         <translation>%1 (%2)</translation>
-    </message>
-</context>
-<context>
-    <name>deft::ui::KeysBar</name>
-    <message>
-        <source>Dismiss this message</source>
-        <translation>Diese Nachricht schließen</translation>
     </message>
 </context>
 <context>
@@ -3476,10 +3625,6 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <translation>Das Bild wird noch entschlüsselt; versuch es noch einmal.</translation>
     </message>
     <message>
-        <source>Exported to %1, face made unrecognisable.</source>
-        <translation>Nach %1 ausgegeben, Gesicht unkenntlich gemacht.</translation>
-    </message>
-    <message>
         <source>The exercise as a sheet for a client</source>
         <translation>Die Übung als Blatt für die Person</translation>
     </message>
@@ -3715,6 +3860,126 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <source>A folder with clips</source>
         <translation>Ein Ordner mit Clips</translation>
     </message>
+    <message>
+        <source>Print the rep sheet and plots…</source>
+        <translation>Wiederholungsblatt und Kurven drucken …</translation>
+    </message>
+    <message>
+        <source>Copy this picture</source>
+        <translation>Dieses Bild kopieren</translation>
+    </message>
+    <message>
+        <source>Copy the readings as a table</source>
+        <translation>Messwerte als Tabelle kopieren</translation>
+    </message>
+    <message>
+        <source>Copy the plots as a table</source>
+        <translation>Kurven als Tabelle kopieren</translation>
+    </message>
+    <message>
+        <source>Sound</source>
+        <translation>Ton</translation>
+    </message>
+    <message>
+        <source>Move the part up</source>
+        <translation>Teil nach oben</translation>
+    </message>
+    <message>
+        <source>Move the part down</source>
+        <translation>Teil nach unten</translation>
+    </message>
+    <message>
+        <source>Next word that is not spelt right</source>
+        <translation>Nächstes falsch geschriebenes Wort</translation>
+    </message>
+    <message>
+        <source>Sentences of your own</source>
+        <translation>Eigene Sätze</translation>
+    </message>
+    <message>
+        <source>Print the answer…</source>
+        <translation>Antwort drucken …</translation>
+    </message>
+    <message>
+        <source>Confirm the breaths out that were heard</source>
+        <translation>Gehörtes Ausatmen bestätigen</translation>
+    </message>
+    <message>
+        <source>No breath was heard in this clip.</source>
+        <translation>In diesem Clip war kein Atem zu hören.</translation>
+    </message>
+    <message>
+        <source>Print the report of this exercise…</source>
+        <translation>Bericht dieser Übung drucken …</translation>
+    </message>
+    <message>
+        <source>Your own sentences cannot be used: %1. The file is left as it is.</source>
+        <translation>Deine eigenen Sätze sind nicht zu benutzen: %1. Die Datei bleibt, wie sie ist.</translation>
+    </message>
+    <message>
+        <source>Print the programme…</source>
+        <translation>Programm drucken …</translation>
+    </message>
+    <message>
+        <source>Not copied: %1.</source>
+        <translation>Nicht kopiert: %1.</translation>
+    </message>
+    <message>
+        <source>The picture is copied, face made unrecognisable.</source>
+        <translation>Das Bild ist kopiert, das Gesicht unkenntlich.</translation>
+    </message>
+    <message>
+        <source>Printing …</source>
+        <translation>Wird gedruckt …</translation>
+    </message>
+    <message>
+        <source>Printed on %1.</source>
+        <translation>Gedruckt auf %1.</translation>
+    </message>
+    <message>
+        <source>Not printed: %1.</source>
+        <translation>Nicht gedruckt: %1.</translation>
+    </message>
+    <message>
+        <source>Dismiss the newest message</source>
+        <translation>Neueste Meldung schließen</translation>
+    </message>
+    <message>
+        <source>Pause the work in the background, or go on</source>
+        <translation>Arbeit im Hintergrund anhalten oder fortsetzen</translation>
+    </message>
+    <message>
+        <source>Size of text</source>
+        <translation>Schriftgröße</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>Text and controls at %1 % from the next start on.</source>
+        <translation>Schrift und Bedienung ab dem nächsten Start mit %1 %.</translation>
+    </message>
+    <message>
+        <source>Clips that wait are not measured for now.</source>
+        <translation>Wartende Clips werden vorerst nicht gemessen.</translation>
+    </message>
+    <message>
+        <source>Clips that wait are measured again.</source>
+        <translation>Wartende Clips werden wieder gemessen.</translation>
+    </message>
+    <message>
+        <source>Paused, %1 waiting: go on</source>
+        <translation>Angehalten, %1 warten: weiter</translation>
+    </message>
+    <message>
+        <source>Looking, %1 %, %2 waiting: pause</source>
+        <translation>Sieht nach, %1 %, %2 warten: anhalten</translation>
+    </message>
+    <message>
+        <source>Measuring, %1 %, %2 waiting: pause</source>
+        <translation>Misst, %1 %, %2 warten: anhalten</translation>
+    </message>
 </context>
 <context>
     <name>deft::ui::MarkList</name>
@@ -3846,6 +4111,13 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>corners of the mat</source>
         <translation>Ecken der Matte</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::MessageStack</name>
+    <message>
+        <source>Dismiss this message</source>
+        <translation>Diese Meldung schließen</translation>
     </message>
 </context>
 <context>
@@ -5082,6 +5354,10 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
         <source>&lt;p&gt;The first clip of this exercise from this client.&lt;/p&gt;</source>
         <translation>&lt;p&gt;Der erste Clip dieser Übung von dieser Person.&lt;/p&gt;</translation>
     </message>
+    <message>
+        <source>A picture of the clip</source>
+        <translation>Ein Bild des Clips</translation>
+    </message>
 </context>
 <context>
     <name>deft::ui::ReadingsPanel</name>
@@ -5320,6 +5596,10 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     <message>
         <source>Not measured: %1.</source>
         <translation>Nicht gemessen: %1.</translation>
+    </message>
+    <message>
+        <source>breaths confirmed</source>
+        <translation>Atem bestätigt</translation>
     </message>
 </context>
 <context>

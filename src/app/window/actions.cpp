@@ -13,20 +13,15 @@
 #include "app/queue/queue_page.h"
 #include "app/session/usual_schools.h"
 #include "app/sheet/plot_words.h"
-#include "app/theme/palette.h"
-#include "app/theme/text_size.h"
-#include "app/theme/window_language.h"
 #include "app/theme/words.h"
 #include "app/window/bars.h"
 #include "app/window/first_steps.h"
 #include "app/window/guide.h"
 #include "app/window/main_window.h"
-#include "app/window/message_stack.h"
 #include "base/files.h"
 #include "base/json.h"
 #include "review/review_json.h"
 
-#include <QActionGroup>
 #include <QApplication>
 #include <QClipboard>
 #include <QFileDialog>
@@ -180,6 +175,11 @@ void MainWindow::makeActions() {
     add(picture, tr("Show time plots"), {K(Qt::Key_T)}, bench_,
         [this] { bench_->foldThreads(!bench_->threadsFolded()); });
 
+    QAction* sound = add(picture, tr("Sound"), {K(Qt::SHIFT | Qt::Key_S)}, bench_,
+                         [this] { bench_->sound().setOn(!bench_->sound().isOn()); });
+    sound->setCheckable(true);
+    sound->setChecked(bench_->sound().isOn());
+    connect(&bench_->sound(), &ClipSound::said, this, &MainWindow::say);
     add(picture, tr("Loop this rep"), {K(Qt::Key_L)}, bench_, [&player] { player.setLoop(!player.isLooping()); });
 
     makeAnnotateActions(menu(tr("A&nnotate")));
@@ -300,19 +300,7 @@ void MainWindow::makeActions() {
     });
     makePracticeActions(menu(tr("P&ractice")));
 
-    QMenu* view = menu(tr("&View"));
-    dark_ = add(view, tr("Dark"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_D)}, this, [this] { setDark(dark_->isChecked()); });
-    dark_->setCheckable(true);
-    dark_->setChecked(colours().dark);
-    add(view, tr("Full screen"), {K(Qt::SHIFT | Qt::Key_F11)}, this,
-        [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
-    add(view, tr("Menu"), {K(Qt::Key_F10)}, this, [this] { rooms_->openMenu(); });
-    add(view, tr("Dismiss the newest message"), {K(Qt::CTRL | Qt::Key_Period)}, this,
-        [this] { messages_->dismiss(); });
-    add(view, tr("Pause the work in the background, or go on"), {K(Qt::Key_Pause), K(Qt::CTRL | Qt::SHIFT | Qt::Key_W)},
-        this, [this] { pauseWork(); });
-    makeTextSizeActions(view->addMenu(tr("Size of text")));
-    makeLanguageActions(view->addMenu(tr("Language of the window")));
+    makeViewActions(menu(tr("&View")));
 
     QMenu* help = menu(tr("&Help"));
     add(help, tr("Guide"), {K(Qt::Key_F1)}, this, [this] { (new Guide(this))->show(); });
@@ -386,39 +374,6 @@ void MainWindow::writeReviewFolder() {
     if (path.isEmpty()) return;
     auto ok = writeFolder(*session_->review(), path.toStdString());
     say(ok ? tr("Measurements exported to %1.").arg(path) : tr("Measurements not written: %1.").arg(said(ok.error())));
-}
-
-void MainWindow::makeTextSizeActions(QMenu* menu) {
-    auto* one = new QActionGroup(menu);
-    for (const int percent : kTextSizes) {
-        QAction* a = menu->addAction(tr("%1 %").arg(percent));
-        a->setCheckable(true);
-        a->setChecked(textSize() == percent);
-        one->addAction(a);
-        connect(a, &QAction::triggered, this, [this, percent] {
-            chooseTextSize(percent);
-            say(tr("Text and controls at %1 % from the next start on.").arg(percent));
-        });
-    }
-}
-
-void MainWindow::makeLanguageActions(QMenu* menu) {
-    auto* one = new QActionGroup(menu);
-    const auto offer = [&](const QString& name, const QString& code) {
-        QAction* a = menu->addAction(name);
-        a->setCheckable(true);
-        a->setChecked(chosenLanguage() == code);
-        one->addAction(a);
-        connect(a, &QAction::triggered, this, [this, name, code] {
-            chooseLanguage(code);
-            say(tr("%1: from the next start on.").arg(name));
-        });
-    };
-    offer(tr("As the desktop"), {});
-    for (const QString& code : windowLanguages()) {
-        QString name = QLocale(code).nativeLanguageName();
-        offer(code == QLatin1String("en") ? QStringLiteral("English") : name, code);
-    }
 }
 
 } // namespace deft::ui

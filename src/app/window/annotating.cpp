@@ -40,6 +40,11 @@ void MainWindow::makeAnnotateActions(QMenu* menu) {
     menu->addSeparator();
     add(menu, tr("A breath out begins here"), {K(Qt::Key_E)}, bench_, [this] { session_->deciding().tapBreath(true); });
     add(menu, tr("A breath in begins here"), {K(Qt::Key_I)}, bench_, [this] { session_->deciding().tapBreath(false); });
+    add(menu, tr("Confirm the breaths out that were heard"), {K(Qt::CTRL | Qt::Key_E)}, bench_, [this] {
+        const auto& heard = bench_->sound().breath().proposed;
+        if (heard.empty()) return say(tr("No breath was heard in this clip."));
+        session_->deciding().confirmBreaths(heard);
+    });
     add(menu, tr("Remove the nearest breath"), {K(Qt::SHIFT | Qt::Key_E)}, bench_,
         [this] { session_->deciding().untapBreath(); });
     menu->addSeparator();

@@ -74,7 +74,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     column->addWidget(scrolled, 1);
     column->addWidget(keys_);
     setCentralWidget(middle);
-    messages_ = new MessageStack(middle, keys_);
+    messages_ = new MessageStack(middle, line_);
     undo_->addStack(&programme_->desk().undoStack());
     makeActions();
 
@@ -106,7 +106,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     setMinimumSize(QSize(640, 480).boundedTo(available));
     resize(QSize(1280, 800).boundedTo(available));
     restoreGeometry(settings.value(QStringLiteral("geometry")).toByteArray());
-    bench_->foldThreads(settings.value(QStringLiteral("threads-folded"), available.width() < 1180).toBool());
+    bench_->foldThreads(settings.value(QStringLiteral("threads-folded"), false).toBool());
     go(Queue);
     if (const auto& own = letterWords_->read(); !own)
         say(tr("Your own sentences cannot be used: %1. The file is left as it is.").arg(said(own.error())));

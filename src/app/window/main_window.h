@@ -105,6 +105,7 @@ private:
     void makeActions();
     void makeQueueActions(QMenu* menu);
     void makePracticeActions(QMenu* menu);
+    void makeViewActions(QMenu* view);
     void makeTextSizeActions(QMenu* menu);
     void makeLanguageActions(QMenu* menu);
     void makeClientActions(QMenu* menu);

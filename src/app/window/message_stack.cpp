@@ -74,12 +74,12 @@ int readingTime_ms(const QString& sentence) {
     return std::max(kLeast_ms, kNotice_ms + int(sentence.size()) * 1000 / kLettersASecond);
 }
 
-MessageStack::MessageStack(QWidget* over, QWidget* above) : QWidget(over), above_(above) {
+MessageStack::MessageStack(QWidget* over, QWidget* line) : QWidget(over), line_(line) {
     rows_ = new QVBoxLayout(this);
     rows_->setContentsMargins(0, 0, 0, 0);
     rows_->setSpacing(2);
     over->installEventFilter(this);
-    above->installEventFilter(this);
+    line->installEventFilter(this);
     hide();
 }
 
@@ -95,10 +95,11 @@ void MessageStack::say(const QString& sentence) {
     for (MessageRow* row : rows)
         if (row->words() == sentence) return row->readAnew();
     for (MessageRow* row : rows)
-        if (row->isOfGoingWork() || (rows.size() >= kMost && row == rows.front())) row->close();
+        if (row->isOfGoingWork()) row->close();
+    if (const auto left = rowsOf(*this); left.size() >= kMost) left.front()->close();
     auto* row = new MessageRow(sentence, this);
-    rows_->addWidget(row);
-    connect(row, &QObject::destroyed, this, &MessageStack::place);
+    rows_->insertWidget(0, row);
+    row->installEventFilter(this);
     row->show();
     setAccessibleName(sentence);
     place();
@@ -117,12 +118,16 @@ void MessageStack::place() {
     setVisible(shown() > 0);
     rows_->invalidate();
     const int height = rows_->hasHeightForWidth() ? rows_->totalHeightForWidth(width) : rows_->totalSizeHint().height();
-    setGeometry(16, above_->y() - height - 4, width, height);
+    const int x = layoutDirection() == Qt::RightToLeft ? 16 : parentWidget()->width() - width - 16;
+    setGeometry(x, line_->y() + 3, width, height);
     raise();
 }
 
 bool MessageStack::eventFilter(QObject* watched, QEvent* event) {
-    if (event->type() == QEvent::Resize || event->type() == QEvent::Move) place();
+    const bool around = watched == line_ || watched == parentWidget();
+    if (around && (event->type() == QEvent::Resize || event->type() == QEvent::Move)) place();
+    if (!around && event->type() == QEvent::Hide) // a message has ended
+        QMetaObject::invokeMethod(this, &MessageStack::place, Qt::QueuedConnection);
     return QWidget::eventFilter(watched, event);
 }
 

@@ -6,14 +6,15 @@ class QVBoxLayout;
 
 namespace deft::ui {
 
-/// What the program has to say, newest last, above the keys and never instead of them. Each message ends by itself once
-/// there was time to read it, or by a key; while the mouse rests on them none does. One about work that goes on (it
-/// ends with "…") goes when the next one comes.
+/// What the program has to say, newest first. It lies over the line that says whose clip this is, where nothing is
+/// pressed, so that neither keys nor controls are hidden. Each message ends by itself once there was time to read it, or
+/// by a key; while the mouse rests on them none does. One about work that goes on (it ends with "…") goes when the next
+/// one comes.
 class MessageStack : public QWidget {
     Q_OBJECT
 public:
-    /// Lies over the bottom of `over`, along its `above`'s upper edge.
-    MessageStack(QWidget* over, QWidget* above);
+    /// @param over what it is a part of @param line of it, over whose end it begins
+    MessageStack(QWidget* over, QWidget* line);
     void say(const QString& sentence); ///< empty = nothing more is to be said: all of them go
     void dismiss();                    ///< the newest
     const QString& last() const { return last_; } ///< said since the last time that all went, shown or not
@@ -24,7 +25,7 @@ protected:
 
 private:
     void place();
-    QWidget* above_;
+    QWidget* line_;
     QVBoxLayout* rows_;
     QString last_;
 };

@@ -13,7 +13,7 @@ namespace {
 constexpr const char* kContainers = "mov,mp4,matroska,webm,avi";
 constexpr const char* kPictureDecoders =
     "h264,hevc,vp8,libvpx,vp9,libvpx-vp9,av1,libdav1d,libaom-av1,mpeg4,mjpeg,prores,h263,mpeg2video,dvvideo";
-// Sound is not listened to; its decoders are only asked what it is.
+// Sound is listened to where a clip is played and for breath (sound.h).
 constexpr const char* kSoundDecoders = ",aac,mp3,mp3float,opus,libopus,vorbis,libvorbis,ac3,alac,flac,amrnb,"
                                        "libopencore_amrnb,pcm_s16le,pcm_s16be,pcm_s24le,pcm_u8,pcm_f32le";
 constexpr int kBlock = 1 << 16;
