@@ -247,12 +247,12 @@ int main(int count, char** arguments) {
     }
     try {
         const auto graph = deft::readJsonFile(arguments[1]);
-        if (!graph) throw std::runtime_error(graph.error().detail);
+        if (!graph) throw std::runtime_error(graph.error().detail());
         const auto bytes = deft::readFile(arguments[2]);
-        if (!bytes) throw std::runtime_error(bytes.error().detail);
+        if (!bytes) throw std::runtime_error(bytes.error().detail());
         const Converter converter(*graph, readWeights(graph->at("weightsManifest").at(0), *bytes));
         if (auto ok = deft::writeFileAtomically(arguments[3], converter.bytes()); !ok)
-            throw std::runtime_error(ok.error().detail);
+            throw std::runtime_error(ok.error().detail());
     } catch (const std::exception& e) {
         std::cerr << "deft-mirror-convert: " << e.what() << "\n";
         return 1;
