@@ -300,6 +300,15 @@ void StagePicture::zoomAt(const QPointF& at, double factor) {
     update();
 }
 
+bool StagePicture::event(QEvent* e) {
+    if (e->type() == QEvent::NativeGesture)
+        if (const auto* pinch = static_cast<QNativeGestureEvent*>(e); pinch->gestureType() == Qt::ZoomNativeGesture) {
+            zoomAt(pinch->position(), 1 + pinch->value());
+            return true;
+        }
+    return QWidget::event(e);
+}
+
 void StagePicture::wheelEvent(QWheelEvent* e) { zoomAt(e->position(), std::pow(1.2, e->angleDelta().y() / 120.0)); }
 
 void StagePicture::mousePressEvent(QMouseEvent* e) {

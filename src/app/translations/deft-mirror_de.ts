@@ -3980,6 +3980,14 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <source>Measuring, %1 %, %2 waiting: pause</source>
         <translation>Misst, %1 %, %2 warten: anhalten</translation>
     </message>
+    <message>
+        <source>Looking, %1 %: pause</source>
+        <translation>Sieht nach, %1 %: anhalten</translation>
+    </message>
+    <message>
+        <source>Measuring, %1 %: pause</source>
+        <translation>Misst, %1 %: anhalten</translation>
+    </message>
 </context>
 <context>
     <name>deft::ui::MarkList</name>

@@ -115,9 +115,12 @@ void MainWindow::showAllWork() {
     else if (at) {
         const Progress& p = at->job().progress();
         const int percent = p.total > 0 ? int(100 * p.done / p.total) : 0;
-        words = (at == &proposer ? tr("Looking, %1 %, %2 waiting: pause") : tr("Measuring, %1 %, %2 waiting: pause"))
-                    .arg(percent)
-                    .arg(waiting);
+        const bool looking = at == &proposer;
+        words = waiting == 0 ? (looking ? tr("Looking, %1 %: pause") : tr("Measuring, %1 %: pause")).arg(percent)
+                             : (looking ? tr("Looking, %1 %, %2 waiting: pause")
+                                        : tr("Measuring, %1 %, %2 waiting: pause"))
+                                   .arg(percent)
+                                   .arg(waiting);
     }
     keys_->showWork(words);
 }
