@@ -11,6 +11,7 @@ GiveWayPlot::GiveWayPlot(ReviewSession& session, QWidget* parent) : Panel(tr("Gi
     connect(&session, &ReviewSession::opened, this, [this] { setAside({}); });
     connect(&session.place(), &Place::changed, this, qOverload<>(&QWidget::update));
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
+        still_.forget();
         setAside(giveWayWords(session_.exercise()));
         setAccessibleDescription(session_.review() ? giveWayInWords(*session_.review()) : QString());
     });
@@ -18,7 +19,9 @@ GiveWayPlot::GiveWayPlot(ReviewSession& session, QWidget* parent) : Panel(tr("Gi
 }
 
 void GiveWayPlot::paintBody(QPainter& p, const QRect& body) {
-    if (const Review* r = session_.review()) drawGiveWay(p, body, *r, session_.place().rep());
+    if (const Review* r = session_.review())
+        still_.paint(p, body, session_.place().rep(),
+                     [&](QPainter& still) { drawGiveWay(still, body, *r, session_.place().rep()); });
 }
 
 } // namespace deft::ui

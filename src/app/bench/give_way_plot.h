@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "app/paint/still_picture.h"
 #include "app/session/review_session.h"
 #include "app/widgets/panel.h"
 
@@ -16,6 +17,7 @@ protected:
 
 private:
     ReviewSession& session_;
+    StillPicture still_;
 };
 
 } // namespace deft::ui

@@ -45,7 +45,11 @@ RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QTableView(parent)
         });
     });
     connect(&session, &ReviewSession::reviewChanged, this, &RepSheet::refresh);
-    connect(&session.place(), &Place::changed, this, &RepSheet::tell);
+    // Within a cell nothing changes here, however many frames go by.
+    connect(&session.place(), &Place::changed, this, [this, shown = std::tuple(-1, Phase::SetUp, -1)]() mutable {
+        const Place& at = session_.place();
+        if (const std::tuple now(at.rep(), at.phase(), at.moment()); std::exchange(shown, now) != now) tell();
+    });
 }
 
 void RepSheet::refresh() {

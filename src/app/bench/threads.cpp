@@ -11,11 +11,11 @@ namespace deft::ui {
 
 Threads::Threads(ReviewSession& session, const ClipSound& sound, QWidget* parent)
     : Panel(tr("Time plots"), parent), session_(session), sound_(sound) {
-    connect(&sound, &ClipSound::changed, this, qOverload<>(&QWidget::update));
-    connect(&session, &ReviewSession::opened, this, qOverload<>(&QWidget::update));
+    connect(&sound, &ClipSound::changed, this, &Threads::drawAnew);
+    connect(&session, &ReviewSession::opened, this, &Threads::drawAnew);
     connect(&session, &ReviewSession::reviewChanged, this, [this] {
         setAccessibleDescription(session_.review() ? timePlotsInWords(*session_.review()) : QString());
-        update();
+        drawAnew();
     });
     connect(&session.place(), &Place::changed, this, [this] {
         if (session_.isOpen())
@@ -33,9 +33,17 @@ void Threads::goTo(const QMouseEvent* e) {
 }
 
 void Threads::paintBody(QPainter& p, const QRect& body) {
-    if (session_.isOpen())
-        drawThreads(p, body, session_.clip(), session_.review(),
-                    {session_.moments(), session_.place().moment(), session_.place().frame(), &sound_.breath()});
+    if (!session_.isOpen()) return;
+    still_.paint(p, body, session_.place().moment(), [&](QPainter& still) {
+        drawThreads(still, body, session_.clip(), session_.review(),
+                    {session_.moments(), session_.place().moment(), {}, &sound_.breath()});
+    });
+    drawPlayhead(p, body, session_.clip(), session_.place().frame());
+}
+
+void Threads::drawAnew() {
+    still_.forget();
+    update();
 }
 
 } // namespace deft::ui

@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
-#include "app/session/review_session.h"
+#include "app/paint/still_picture.h"
 #include "app/session/clip_sound.h"
+#include "app/session/review_session.h"
 #include "app/widgets/panel.h"
 
 namespace deft::ui {
@@ -18,9 +19,11 @@ protected:
     void mouseMoveEvent(QMouseEvent* event) override { goTo(event); }
 
 private:
+    void drawAnew();
     void goTo(const QMouseEvent* event);
     ReviewSession& session_;
     const ClipSound& sound_;
+    StillPicture still_; ///< all but the playhead
 };
 
 } // namespace deft::ui

@@ -142,8 +142,13 @@ void drawThreads(QPainter& p, const QRectF& body, const ClipInfo& clip, const Re
         putText(p, QRectF(x(t) - 20, a.bottom() + 3, 40, 16),
                 t + step > duration ? QStringLiteral("%1 s").arg(t) : QString::number(t), Size::Small, c.ink2,
                 QFont::Normal, Qt::AlignHCenter | Qt::AlignVCenter);
-    if (!look.frame) return;
-    const double here = x(clip.time_s[size_t(*look.frame)]);
+    if (look.frame) drawPlayhead(p, body, clip, *look.frame);
+}
+
+void drawPlayhead(QPainter& p, const QRectF& body, const ClipInfo& clip, int64_t frame) {
+    const Palette& c = colours();
+    const QRectF a = threadsArea(body);
+    const double here = a.left() + clip.time_s[size_t(frame)] / clip.duration_s * a.width();
     p.setPen(QPen(c.accent, 1.6));
     p.drawLine(QPointF(here, a.top()), QPointF(here, a.bottom()));
     p.setPen(Qt::NoPen);

@@ -17,6 +17,8 @@ struct ThreadsLook {
 /// Thin strips over the clip's time: phases, breaths, the anchor with its tolerance and band, the mover, faults.
 /// @param review null while there is none yet: the time alone
 void drawThreads(QPainter& p, const QRectF& box, const ClipInfo& clip, const Review* review, const ThreadsLook& look);
+/// Where one is in time, over what drawThreads() has drawn without a frame.
+void drawPlayhead(QPainter& p, const QRectF& box, const ClipInfo& clip, int64_t frame);
 /// The part of the box over which time runs.
 QRectF threadsArea(const QRectF& box);
 

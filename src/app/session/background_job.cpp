@@ -3,6 +3,9 @@
 
 #include "app/session/log.h"
 
+#include <sched.h>
+#include <sys/resource.h>
+
 namespace deft::ui {
 
 Error brokenOff(const std::exception* why) {
@@ -19,6 +22,14 @@ void BackgroundJob::stop() {
     if (!running_) return;
     running_ = false;
     emit changed();
+}
+
+void BackgroundJob::letOthersFirst() {
+    constexpr int kLeast = 19;
+    const sched_param none{};
+    // Of this thread alone, on Linux; that it may not is no harm.
+    (void)sched_setscheduler(0, SCHED_BATCH, &none);
+    (void)setpriority(PRIO_PROCESS, 0, kLeast);
 }
 
 double BackgroundJob::left_s() const {

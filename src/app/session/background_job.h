@@ -22,13 +22,19 @@ public:
     using QObject::QObject;
     ~BackgroundJob() override { stop(); }
 
+    /// Nobody waits for it: from now on its work, and all threads that this begins, take the processor time that others
+    /// leave.
+    void stayBehind() { behind_ = true; }
+
     /// `work(stop, progress)` runs on the thread; `then(result)` in the interface's thread, once, unless stopped.
     template <class Work, class Then> void run(Work work, Then then) {
         stop();
         running_ = true;
         clock_.start();
         emit changed();
-        thread_ = std::jthread([this, work = std::move(work), then = std::move(then), job = ++job_](StopToken stop) {
+        thread_ = std::jthread([this, work = std::move(work), then = std::move(then), job = ++job_,
+                                behind = behind_](StopToken stop) {
+            if (behind) letOthersFirst();
             auto result = std::make_shared<decltype(work(stop, ProgressFn{}))>(
                 guarded([&] { return work(stop, reporter(job)); }));
             QMetaObject::invokeMethod(
@@ -69,10 +75,11 @@ private:
             return ended(nullptr);
         }
     }
+    static void letOthersFirst(); ///< of the calling thread
     ProgressFn reporter(int job);
     std::jthread thread_;
     int job_ = 0; // of the work that counts
-    bool running_ = false;
+    bool running_ = false, behind_ = false;
     Progress progress_;
     QElapsedTimer clock_;
 };

@@ -9,6 +9,7 @@ namespace deft::ui {
 
 Backlog::Backlog(Library& library, const char* kind, QObject* parent)
     : QObject(parent), library_(library), kind_(kind) {
+    job_.stayBehind();
     for (const Aside& a : library.asides(kind)) givenUp_[QString::fromStdString(a.subject).toLongLong()] = a.why;
 }
 

@@ -18,6 +18,7 @@ const QString kOn = QStringLiteral("sound");
 
 ClipSound::ClipSound(ReviewSession& session, Player& player, QObject* parent)
     : QObject(parent), session_(session), player_(player), on_(QSettings().value(kOn, true).toBool()) {
+    reading_.stayBehind();
     connect(&session, &ReviewSession::opened, this, &ClipSound::read);
     connect(&session, &ReviewSession::closed, this, &ClipSound::read);
     connect(&player, &Player::changed, this, &ClipSound::follow);

@@ -11,6 +11,7 @@ constexpr int kFileSettles_ms = 300;
 } // namespace
 
 ClipWatch::ClipWatch(QObject* parent) : QObject(parent) {
+    job_.stayBehind();
     soon_.setSingleShot(true);
     soon_.setInterval(kFileSettles_ms);
     connect(&soon_, &QTimer::timeout, this, &ClipWatch::look);

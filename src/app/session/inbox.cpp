@@ -24,6 +24,7 @@ std::string subjectOf(const std::filesystem::path& note) {
 } // namespace
 
 Inbox::Inbox(Library& library, std::filesystem::path folder, QObject* parent) : QObject(parent), library_(library) {
+    job_.stayBehind();
     soon_.setSingleShot(true);
     soon_.setInterval(kSettle_ms);
     again_.setInterval(kAgain_ms);
