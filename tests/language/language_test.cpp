@@ -15,6 +15,7 @@
 #include <QRegularExpression>
 #include <QTemporaryDir>
 #include <QTest>
+#include <array>
 
 using namespace deft;
 using namespace std::chrono;
@@ -171,8 +172,13 @@ private slots:
             if (groups.count(key.substr(0, key.find('.'))) && ending != "png" && ending != "pdf")
                 QVERIFY2(sentences.count(key), key.c_str());
         }
+        // Some are named by what a file or a check calls something.
+        const auto isMade = [](const std::string& key) {
+            return std::ranges::any_of(std::array{"step.", "cue-level.", "fact.view.", "fact.clip-check."},
+                                       [&](const char* group) { return key.starts_with(group); });
+        };
         for (const auto& [key, pattern] : sentences)
-            if (key.find('.') != std::string::npos && !key.starts_with("step.") && !key.starts_with("cue-level."))
+            if (key.find('.') != std::string::npos && !isMade(key))
                 QVERIFY2(named.count(key) || source.find("\"" + key + "\"") != std::string::npos, key.c_str());
     }
 
@@ -287,6 +293,25 @@ private slots:
             QVERIFY2(in("en")->texts().count(sentence) && in("de")->text(sentence) != sentence, sentence.c_str());
         }
         QVERIFY(count >= 15);
+    }
+
+    /// What a clip is checked for, and from where it is filmed, is told in the coach's language.
+    void namesOfChecksAndViews() {
+        std::string source;
+        for (const char* file : {"checks/clip_check.cpp", "proposals/check_before.cpp", "review/clip_facts.cpp"})
+            source += readFile(fs::path(DEFT_SOURCE_DIR "/src/core") / file).value();
+        static const QRegularExpression check(QStringLiteral("gradedCheck\\(\\s*\"([a-z-]+)\""));
+        std::set<std::string> keys;
+        for (auto it = check.globalMatch(QString::fromStdString(source)); it.hasNext();)
+            keys.insert("fact.clip-check." + it.next().captured(1).toStdString());
+        QVERIFY(keys.size() >= 10);
+        for (const std::string& id : shipped().exerciseIds())
+        {
+            const Exercise e = shipped().exercise(id).value();
+            for (const std::string& view : e.views) keys.insert("fact.view." + view);
+        }
+        for (const std::string& key : keys)
+            QVERIFY2(in("en")->hasSentence(key) && in("de")->hasSentence(key), key.c_str());
     }
 
     /// Dictionaries in whatever encoding they are kept; both sides of the Atlantic are right.

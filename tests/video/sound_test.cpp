@@ -95,7 +95,7 @@ private slots:
         for (const double rate : {0.5, 0.25}) {
             const Sound slow = atSpeed(sound, rate).value();
             QVERIFY2(std::abs(soundSeconds(slow) - 4 / rate) < 0.3, qPrintable(QString::number(soundSeconds(slow))));
-            QVERIFY2(std::abs(onset(slow) - 2 / rate) < 0.1, qPrintable(QString::number(onset(slow))));
+            QVERIFY2(std::abs(onset(slow) - 2 / rate) < 0.05 / rate, qPrintable(QString::number(onset(slow))));
             QVERIFY2(std::abs(pitch(slow) - 1000) < 30, qPrintable(QString::number(pitch(slow))));
         }
         QVERIFY(atSpeed(sound, 1).value() == sound);

@@ -447,6 +447,8 @@ private slots:
         QVERIFY(ask);
         ask->printer()->setOutputFileName(paper);
         ask->done(QDialog::Accepted);
+        window_->activateWindow(); // the offscreen platform does not give the focus back by itself
+        QVERIFY(QTest::qWaitForWindowActive(window_.get()));
         QVERIFY2(isSaid(QStringLiteral("Printed on")), qPrintable(window_->message()));
         const auto document = Poppler::Document::load(paper);
         QVERIFY(document && document->numPages() == 1);

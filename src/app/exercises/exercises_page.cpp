@@ -179,7 +179,7 @@ void ExercisesPage::showPage() {
         return;
     }
     QStringList views, names;
-    for (const std::string& v : e->views) views << QString::fromStdString(v);
+    for (const std::string& v : e->views) views << ui::said(Message("fact.view." + v));
     for (const std::string& n : e->otherNames) names << QString::fromStdString(n);
     QString about = tr("Filmed from: %1").arg(views.join(tr(", or ")));
     if (!names.isEmpty()) about += tr("   Also called: %1").arg(names.join(QStringLiteral(", ")));

@@ -202,9 +202,9 @@ void ClientLine::paintEvent(QPaintEvent*) {
         QStringList poor;
         for (const ClipCheck& k : r->check)
             if (k.verdict != "good")
-                poor << QString::fromStdString(k.id).replace(QLatin1Char('-'), QLatin1Char(' ')) + QLatin1Char(' ') +
-                            QString::fromStdString(k.verdict);
-        check = poor.isEmpty() ? tr("clip check: good, %1 view").arg(QString::fromStdString(r->exercise.view))
+                poor << said(Message("fact.clip-check", {{"check", Message("fact.clip-check." + k.id)},
+                                                         {"verdict", k.verdict}}));
+        check = poor.isEmpty() ? tr("clip check: good, %1 view").arg(said(Message("fact.view." + r->exercise.view)))
                                : tr("clip check: %1").arg(poor.join(QStringLiteral(", ")));
     }
     putText(p, QRectF(width() - 236, 0, 220, height()), check, Size::Small, c.ink2, QFont::Normal,
