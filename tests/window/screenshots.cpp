@@ -2,6 +2,7 @@
 // Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR [all [LANGUAGE]];
 // DEFT_SIZE=1024x700 asks for another size of the window
 #include "app/answer/answer_page.h"
+#include "app/answer/answer_row.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/mat_tool.h"
 #include "app/bench/target_panel.h"
@@ -120,6 +121,13 @@ int main(int argc, char** argv) {
     window.go(MainWindow::Letter);
     shot("answer");
     if (argc > 2) {
+        for (AnswerRow* row : window.answerPage().findChildren<AnswerRow*>())
+            if (row->part() == "well") row->words().appendPlainText(QStringLiteral("Keep your pelvs still."));
+        window.say(QStringLiteral("Kept: “Tour”. I inserts it into a letter."));
+        window.say(QStringLiteral("The mail is ready, with the reply clip: /home/jonna/library/outbox/answer-12.eml"));
+        shot("messages");
+        window.session().undoStack().undo();
+        window.say({});
         QTest::keyClick(&window.answerPage(), Qt::Key_P);
         QTest::keyClick(&window.answerPage(), Qt::Key_P);
         QTest::keyClick(&window.answerPage(), Qt::Key_Right, Qt::ShiftModifier);
