@@ -60,13 +60,13 @@ void ClipSound::setOn(bool on) {
 bool ClipSound::isPlaying() const { return sink_ != nullptr; }
 
 void ClipSound::follow() {
-    if (!player_.isPlaying() || !on_ || sound_.empty()) return sink_.reset();
-    if (player_.rate() != rate_ && player_.rate() != slowing_) {
+    // Made ready as soon as the speed is chosen; one that cannot be made is not tried again and again.
+    if (on_ && !sound_.empty() && player_.rate() != rate_ && player_.rate() != slowing_) {
         slowing_ = player_.rate();
         slower_.run([sound = sound_, rate = slowing_](StopToken, const ProgressFn&) { return atSpeed(sound, rate); },
-                    [this](const Result<Sound>& slowed) {
-                        if (slowed) slowed_ = *slowed, rate_ = slowing_;
-                        slowing_ = 0;
+                    [this, rate = slowing_](const Result<Sound>& slowed) {
+                        if (!slowed) return;
+                        slowed_ = *slowed, rate_ = rate, slowing_ = 0;
                         follow();
                     });
     }

@@ -42,7 +42,7 @@ private:
     ReviewSession& session_;
     Player& player_;
     Sound sound_, slowed_;
-    double rate_ = 1, slowing_ = 0; ///< of slowed_; that is being made, 0 = none
+    double rate_ = 1, slowing_ = 0; ///< of slowed_; that is being made or could not be, 0 = none
     BreathSound breath_;
     bool on_, told_ = false;
     BackgroundJob reading_, slower_;
