@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "video/sound.h"
 
-#include "base/numbers.h"
 #include "video/clip_file.h"
 
 #include <algorithm>
@@ -150,11 +149,11 @@ Result<Sound> readSound(const std::filesystem::path& path, const std::optional<F
 Result<Sound> atSpeed(const Sound& sound, double rate) {
     if (rate == 1 || sound.empty()) return sound;
     constexpr double kLeast = 0.5; // of libav's filter: slower takes two of them
-    const std::string half = "atempo=" + fixed(kLeast, 1) + ",";
+    // As a fraction: libav reads a decimal sign as the locale has it.
+    const auto tempo = [](double r) { return "atempo=" + std::to_string(std::lround(r * 1000)) + "/1000"; };
     auto filter = SoundFilter::create("time_base=1/" + std::to_string(kSoundRate_Hz) + ":sample_rate=" +
                                           std::to_string(kSoundRate_Hz) + ":sample_fmt=flt:channel_layout=mono",
-                                      (rate < kLeast ? half : std::string()) +
-                                          "atempo=" + fixed(rate < kLeast ? rate / kLeast : rate, 3));
+                                      rate < kLeast ? tempo(kLeast) + "," + tempo(rate / kLeast) : tempo(rate));
     if (!filter) return fail(Errc::Internal, "the sound cannot be slowed down");
     Sound out;
     constexpr size_t kBlock = 4096;
