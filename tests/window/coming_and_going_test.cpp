@@ -120,7 +120,7 @@ private slots:
         QVERIFY(inboxWords().isEmpty());
     }
 
-    /// Messages stand above the keys, three at most; one about work goes when the next comes; a key ends the newest, and
+    /// Messages lie over the client's line, three at most; one about work goes when the next comes; a key ends the newest, and
     /// time all of them.
     void messagesStackAndEnd() {
         MessageStack& stack = window_->messages();
