@@ -13,4 +13,9 @@ constexpr const char* kLookingAt = "looking-at";
 /// A clip in clips/ is named after as much of its sum.
 constexpr size_t kClipNameLength = 16;
 
+/// With what the names of voices begin that were spoken over a clip; they lie beside it in clips/.
+inline std::string voicePrefix(const std::string& clipSha256) {
+    return clipSha256.substr(0, kClipNameLength) + "-voice-";
+}
+
 } // namespace deft

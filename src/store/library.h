@@ -197,6 +197,9 @@ public:
     /// A clip that waits, its marks and its files leave the library; the inbox is not touched. @errors Conflict when it
     /// has been filed, WriteFailed
     Result<void> removeClip(int64_t clip);
+    /// A new file for what the coach says over a clip's reply, erased with the clip; it goes at the next start unless
+    /// the draft names it.
+    std::filesystem::path newVoice(const ReviewInputs& draft) const;
     /// The clip's file is there now. @errors BadFormat when it is not the one that was taken in
     Result<void> relocate(int64_t clip, const std::filesystem::path& file);
 

@@ -3,6 +3,7 @@
 #include "base/files.h"
 #include "base/json.h"
 #include "review/review_json.h"
+#include "store/cache_names.h"
 #include "store/library.h"
 #include "store/sql_values.h"
 
@@ -14,14 +15,21 @@ namespace fs = std::filesystem;
 
 /// A library is a folder: what lies in it is named from there, so that it can be copied and moved.
 ReviewInputs Library::stored(ReviewInputs inputs) const {
-    const fs::path relative = fs::path(inputs.clipPath).lexically_normal().lexically_relative(folder_);
-    if (!relative.empty() && *relative.begin() != "..") inputs.clipPath = relative.string();
+    const auto fromHere = [this](std::string& file) {
+        const fs::path relative = fs::path(file).lexically_normal().lexically_relative(folder_);
+        if (!relative.empty() && *relative.begin() != "..") file = relative.string();
+    };
+    fromHere(inputs.clipPath);
+    if (inputs.spoken) fromHere(inputs.spoken->voice);
     return inputs;
 }
 
 void Library::resolve(ReviewInputs& inputs) const {
-    if (!inputs.clipPath.empty() && fs::path(inputs.clipPath).is_relative())
-        inputs.clipPath = (folder_ / inputs.clipPath).string();
+    const auto found = [this](std::string& file) {
+        if (!file.empty() && fs::path(file).is_relative()) file = (folder_ / file).string();
+    };
+    found(inputs.clipPath);
+    if (inputs.spoken) found(inputs.spoken->voice);
 }
 
 void Library::remember(int64_t client, ReviewInputs& draft) const {
@@ -135,6 +143,13 @@ Result<void> Library::writeDraft(int64_t clip, const ReviewInputs& inputs) const
 
 Result<void> Library::saveDraft(int64_t clip, const ReviewInputs& inputs) {
     return transaction([&] { return writeDraft(clip, inputs); });
+}
+
+fs::path Library::newVoice(const ReviewInputs& draft) const {
+    for (int number = 1;; ++number) {
+        const fs::path file = folder_ / "clips" / (voicePrefix(draft.clipSha256) + std::to_string(number) + ".wav");
+        if (std::error_code ec; !fs::exists(file, ec)) return file;
+    }
 }
 
 Result<void> Library::relocate(int64_t id, const fs::path& file) {

@@ -224,12 +224,17 @@ Result<void> Library::finishErasures() {
 }
 
 /// What a kill left: files half written, pages and mails of reviews that were never filed, what was kept of clips that
-/// are gone.
+/// are gone, and what was spoken and not kept.
 void Library::sweep() {
-    static const std::regex half(R"(.*\.part[A-Za-z0-9]{6}(\.[a-z0-9]+)?)"), answer(R"(answer-(\d+)[.-].*)");
-    std::set<std::string> films, reviews;
-    each(QStringLiteral("SELECT json_extract(draft, '$.clip_sha256') FROM clip"), {},
-         [&](const QSqlQuery& row) { films.insert(cachePrefix(s(row.value(0)))); });
+    static const std::regex half(R"(.*\.part[A-Za-z0-9]{6}(\.[a-z0-9]+)?)"), answer(R"(answer-(\d+)[.-].*)"),
+        voice(R"([0-9a-f]+-voice-\d+\.wav)");
+    std::set<std::string> films, reviews, voices;
+    each(QStringLiteral(
+             "SELECT json_extract(draft, '$.clip_sha256'), json_extract(draft, '$.spoken.voice') FROM clip"),
+         {}, [&](const QSqlQuery& row) {
+             films.insert(cachePrefix(s(row.value(0))));
+             voices.insert(fs::path(s(row.value(1))).filename().string());
+         });
     each(QStringLiteral("SELECT id FROM review"), {}, [&](const QSqlQuery& row) { reviews.insert(s(row.value(0))); });
     std::error_code ec;
     for (const fs::path& folder : {folder_, folder_ / "answers", folder_ / "outbox", folder_ / "cache",
@@ -237,7 +242,8 @@ void Library::sweep() {
         for (const fs::path& file : filesIn(folder)) {
             const std::string name = file.filename().string();
             std::smatch found;
-            const bool orphan = (folder == folder_ / "answers" || folder == folder_ / "outbox")
+            const bool orphan = folder == folder_ / "clips" ? std::regex_match(name, voice) && !voices.count(name)
+                                : (folder == folder_ / "answers" || folder == folder_ / "outbox")
                                     ? std::regex_match(name, found, answer) && !reviews.count(found[1].str())
                                     : folder == folder_ / "cache" &&
                                           !films.count(name.substr(0, cachePrefix(std::string(64, '0')).size()));
@@ -269,6 +275,8 @@ Result<void> Library::removeClip(int64_t id) {
     if (!shared([&](const ReviewInputs& o) { return o.clipSha256 == of->draft.clipSha256; })) {
         for (const fs::path& file : filesIn(folder_ / "cache"))
             if (file.filename().string().starts_with(cachePrefix(of->draft.clipSha256))) fs::remove(file, ec);
+        for (const fs::path& file : filesIn(folder_ / "clips"))
+            if (file.filename().string().starts_with(voicePrefix(of->draft.clipSha256))) fs::remove(file, ec);
         if (liesIn(of->draft.clipPath, folder_)) fs::remove(of->draft.clipPath, ec);
     }
     return {};

@@ -8,7 +8,9 @@
 
 #include "support/other_measurement.h"
 #include "support/table.h"
+#include "video/sound.h"
 
+#include <QProcess>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -122,6 +124,86 @@ private slots:
             landmark[std::string(name) + "_l"] = landmark[std::string(name) + "_r"] = points;
         }
         verifyCovered(r);
+    }
+
+    /// What the coach says, draws and writes over it goes into the clip; what is heard in the client's own film does not.
+    void spokenOver() {
+        QTemporaryDir dir;
+        const auto file = [&](const char* name) {
+            return std::filesystem::path(dir.filePath(QString::fromLatin1(name)).toStdString());
+        };
+        Review r = demoReview();
+        // The client's film with somebody talking in it.
+        QCOMPARE(QProcess::execute(QStringLiteral("ffmpeg"),
+                                   {"-v", "error", "-y", "-i", QString::fromStdString(r.inputs.clipPath), "-f", "lavfi", "-i", "sine=300", "-c:v", "copy",
+                                    "-c:a", "aac", "-shortest", QString::fromStdString(file("talking.mp4").string())}),
+                 0);
+        QVERIFY(!readSound(file("talking.mp4")).value().empty());
+        auto reader = ClipReader::open(file("talking.mp4").string()).value();
+        const Answer answer = composeAnswer(r);
+        QVERIFY(hasReplyClip(answer));
+        QVERIFY(writeReplyClip(r, answer, reader, file("plain.mp4")).has_value());
+        QVERIFY(readSound(file("plain.mp4")).value().empty());
+
+        // Eight seconds: silence, a tone from 5 to 6 s.
+        Sound voice(8 * kSoundRate_Hz);
+        for (size_t i = 5 * kSoundRate_Hz; i < 6 * kSoundRate_Hz; ++i) voice[i] = float(0.4 * std::sin(double(i) * 0.3));
+        QVERIFY(writeSound(file("voice.wav"), voice).has_value());
+        auto moment = ReplyMoment::of(r, answer, reader).value();
+        Spoken said{file("voice.wav").string(), 0.5, moment.best_s(), moment.worst_s(), "Look here. Then there.", {}};
+        said.lines.push_back({{{1, 0.6, 0.2}, {1.25, 0.7, 0.2}, {1.5, 0.8, 0.2}}});
+        r.inputs.spoken = said;
+        QVERIFY(isSpokenOver(r, answer, r.inputs.spoken));
+        const auto ok = writeReplyClip(r, answer, reader, file("spoken.mp4"));
+        QVERIFY2(ok.has_value(), ok ? "" : ok.error().detail().c_str());
+        // As long as the run takes that is under way when all has been said.
+        auto clip = ClipReader::open(file("spoken.mp4").string()).value();
+        NEAR(clip.info().duration_s, 2 * moment.run_s() - 0.5, 0.1);
+        const Sound heard = readSound(file("spoken.mp4")).value();
+        const auto onset = std::find_if(heard.begin(), heard.end(), [](float v) { return std::abs(v) > 0.15; });
+        NEAR(double(onset - heard.begin()) / kSoundRate_Hz, 5, 0.05);
+        // The line: not before it is drawn, half of it, all of it, and gone when the moment is shown anew.
+        const auto white = [&](double at_s, double x) {
+            const cv::Mat grey = clip.grey(clip.info().frameAt(at_s)).value();
+            return grey.at<uchar>(int(0.2 * 720), int(x * 1280)) > 225;
+        };
+        QVERIFY(!white(0.8, 0.7));
+        QVERIFY(white(1.3, 0.62) && !white(1.3, 0.78));
+        QVERIFY(white(3, 0.62) && white(3, 0.7) && white(3, 0.78));
+        QVERIFY(!white(moment.run_s(), 0.7));
+        // Captions: in the clip, for as long as is spoken, and beside it.
+        AVFormatContext* raw = nullptr;
+        QCOMPARE(avformat_open_input(&raw, file("spoken.mp4").c_str(), nullptr, nullptr), 0);
+        QVERIFY(avformat_find_stream_info(raw, nullptr) >= 0);
+        const int text = av_find_best_stream(raw, AVMEDIA_TYPE_SUBTITLE, -1, -1, nullptr, 0);
+        QVERIFY(text >= 0 && raw->streams[text]->codecpar->codec_id == AV_CODEC_ID_MOV_TEXT);
+        QStringList words;
+        double end = 0;
+        AVPacket* packet = av_packet_alloc();
+        while (av_read_frame(raw, packet) >= 0) {
+            if (packet->stream_index == text && packet->size > 2) {
+                words << QString::fromUtf8(reinterpret_cast<const char*>(packet->data) + 2, packet->size - 2);
+                end = double(packet->pts + packet->duration) * av_q2d(raw->streams[text]->time_base);
+            }
+            av_packet_unref(packet);
+        }
+        av_packet_free(&packet);
+        avformat_close_input(&raw);
+        QCOMPARE(words, QStringList({"Look here.", "Then there."}));
+        NEAR(end, 8, 0.05);
+        QVERIFY(readFile(file("spoken.vtt")).value().find("Then there.") != std::string::npos);
+        // Captions left out: none, and none of before beside it.
+        r.inputs.spoken->captions.clear();
+        QVERIFY(writeReplyClip(r, answer, reader, file("spoken.mp4")).has_value());
+        QVERIFY(!std::filesystem::exists(file("spoken.vtt")));
+        // Over another moment it would say what is not seen.
+        r.inputs.spoken->worst_s += 1;
+        QVERIFY(!isSpokenOver(r, answer, r.inputs.spoken));
+        QCOMPARE(writeReplyClip(r, answer, reader, file("other.mp4")).error().code, Errc::Conflict);
+        r.inputs.spoken = said;
+        std::filesystem::remove(said.voice);
+        QCOMPARE(writeReplyClip(r, answer, reader, file("other.mp4")).error().code, Errc::NotFound);
+        QVERIFY(!std::filesystem::exists(file("other.mp4")));
     }
 
     /// Slow motion through the moment beside the best frame; every picture of it has the head made unrecognisable.

@@ -39,10 +39,12 @@ private slots:
         in.drawings = {{Drawing::Kind::Angle, 3.5, {{1, 2}, {3, 4.25}, {5, 6}}, ""},
                        {Drawing::Kind::Words, 4, {{10, 20}}, "ribs ↓ here"}};
         in.breaths = {{1.5, true}, {3, false}};
+        in.spoken = Spoken{"voice.wav", 0.25, 3.5, 7.125, "Look.", {{{{0.5, 0.1, 0.2}, {0.75, 0.3, 0.25}}}, {}}};
         const ReviewInputs again = parseInputs(toJson(in), "f").value();
         QVERIFY(again.breaths == in.breaths);
         QVERIFY(again.seen == in.seen);
         QVERIFY(again.drawings == in.drawings);
+        QVERIFY(again.spoken == in.spoken);
         // Reviews from before there were drawings are read as they are.
         Json old = toJson(in);
         old.erase("seen"), old.erase("drawings");
@@ -66,6 +68,12 @@ private slots:
         QTest::newRow("breaths out of order") << "/breaths/1/time_s"
                                               << "0.5"
                                               << "/breaths/1";
+        QTest::newRow("spoken without a voice") << "/spoken"
+                                                << "{}"
+                                                << "/spoken";
+        QTest::newRow("drawn backwards") << "/spoken/lines"
+                                         << "[[[2,0,0],[1,0,0]]]"
+                                         << "/spoken/lines/0";
         QTest::newRow("arrow to nowhere") << "/drawings/0/points"
                                           << "[[1,2]]"
                                           << "/drawings/0";
@@ -75,6 +83,7 @@ private slots:
         in.seen = {{"sinking", 4, 5}};
         in.drawings = {{Drawing::Kind::Arrow, 3.5, {{1, 2}, {3, 4}}, ""}};
         in.breaths = {{1, true}, {2, false}};
+        in.spoken = Spoken{"voice.wav", 0, 1, 2, "", {}};
         verifyWrongEntry(toJson(in), parseInputs);
     }
 

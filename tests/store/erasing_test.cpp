@@ -43,6 +43,10 @@ class ErasingTest : public QObject {
         fs::create_directories(folder_ / "clips");
         (void)writeFileAtomically(in.clipPath, "video of " + name);
         in.clipSha256 = sha256OfFile(in.clipPath).value();
+        if (client == ruta_) {
+            in.spoken = Spoken{library_->newVoice(in).string(), 0, 1, 2, "well done", {}};
+            (void)writeFileAtomically(in.spoken->voice, "voice for " + name);
+        }
         const auto clip = library_->addClip(client, "2026-04-30", in).value();
         library_->cacheTracks(in, demoTracks());
         library_->cacheProposals(in, in.marks);
@@ -91,7 +95,7 @@ private slots:
         const Erasure planned = library_->whatErasingTakes(ruta_, Erasing::Videos);
         QCOMPARE(planned.clips, 2);
         QCOMPARE(planned.reviews, 0);
-        QCOMPARE(planned.files.size(), size_t(7)); // clip, tracks, proposals, page, reply clip, two mails
+        QCOMPARE(planned.files.size(), size_t(8)); // clip, tracks, proposals, page, reply clip, two mails, what was spoken
         QCOMPARE(planned.outside, std::vector<fs::path>{outside});
 
         const auto erased = library_->erase(ruta_, Erasing::Videos);
@@ -104,7 +108,7 @@ private slots:
         QCOMPARE(filed.size(), size_t(1));
         QVERIFY(filed[0].readings.size() > 5);
         library_.reset();
-        for (const char* shown : {"video of Ruta", "page for Ruta", "mail to Ruta", "reply clip for Ruta"})
+        for (const char* shown : {"video of Ruta", "page for Ruta", "mail to Ruta", "reply clip for Ruta", "voice for Ruta"})
             QVERIFY2(filesWith(folder_, shown).isEmpty(), shown);
         QVERIFY(!filesWith(folder_, "letter to Ruta").isEmpty());
         library_ = Library::open(folder_).value();
@@ -143,6 +147,33 @@ private slots:
         QVERIFY(fs::exists(same.clipPath) && library_->cachedTracks(same));
         QVERIFY(library_->erase(oisin_, Erasing::Everything).has_value());
         QVERIFY(!fs::exists(same.clipPath) && !library_->cachedTracks(same));
+    }
+
+    /// What was spoken over a reply clip lies in the library under any of its folders' names, stays while a draft names
+    /// it, and goes when none does, or with its clip.
+    void voices() {
+        ReviewInputs in = demoInputs();
+        in.clipPath = (folder_ / "clips" / "waiting.mp4").string();
+        QVERIFY(writeFileAtomically(in.clipPath, "another video"));
+        in.clipSha256 = sha256OfFile(in.clipPath).value();
+        const fs::path first = library_->newVoice(in);
+        QVERIFY(writeFileAtomically(first, "taken first"));
+        const fs::path second = library_->newVoice(in);
+        QVERIFY(first != second);
+        QVERIFY(writeFileAtomically(second, "taken second"));
+        in.spoken = Spoken{second.string(), 0.5, 1, 2, "", {{{{0.25, 0.5, 0.75}}}}};
+        const int64_t clip = library_->addClip(ruta_, "2026-05-01", in).value();
+        QCOMPARE(library_->clip(clip)->draft.spoken, in.spoken);
+        library_.reset();
+        const fs::path moved = folder_.string() + "-moved";
+        fs::rename(folder_, moved);
+        library_ = Library::open(moved).value();
+        QVERIFY(!fs::exists(moved / "clips" / first.filename()));
+        const auto there = library_->clip(clip)->draft.spoken;
+        QVERIFY(there && there->lines == in.spoken->lines);
+        QCOMPARE(readFile(there->voice).value(), std::string("taken second"));
+        QVERIFY(library_->removeClip(clip).has_value());
+        QVERIFY(!fs::exists(there->voice));
     }
 
     /// A file that cannot be removed is named, and nothing is told as gone that is not.

@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR [all [LANGUAGE]];
-// DEFT_SIZE=1024x700 asks for another size of the window
+// DEFT_SIZE=1024x700 asks for another size of the window, DEFT_DARK=1 for the other theme
 #include "app/answer/answer_page.h"
 #include "app/answer/answer_row.h"
+#include "app/answer/speak_form.h"
 #include "app/bench/bench_page.h"
 #include "app/bench/mat_tool.h"
 #include "app/bench/target_panel.h"
@@ -27,6 +28,7 @@
 
 #include <QApplication>
 #include <QListWidget>
+#include <QPushButton>
 #include <QScrollBar>
 #include <QSettings>
 #include <QStandardPaths>
@@ -60,6 +62,8 @@ int main(int argc, char** argv) {
         window.grab().save(out + QLatin1Char('/') + QLatin1String(name) + QStringLiteral(".png"));
         std::cout << name << "\n";
     };
+    const bool dark = qEnvironmentVariableIsSet("DEFT_DARK");
+    window.setDark(dark);
     QSettings().remove(QStringLiteral("first-steps-put-away")); // of an earlier run
     window.startDemo();
     while (window.phones()->left() > 0) window.phones()->sendNext();
@@ -100,7 +104,7 @@ int main(int argc, char** argv) {
     QTest::keyClick(&window.benchPage().stage(), Qt::Key_M);
     window.setDark(true);
     shot("bench-dark");
-    window.setDark(false);
+    window.setDark(dark);
     window.go(MainWindow::Compare);
     if (!QTest::qWaitFor([&] { return window.comparePage().comparison().side(1) != nullptr; }, kPatience_ms)) return 1;
     window.comparePage().comparison().setPlace(1.6);
@@ -113,13 +117,23 @@ int main(int argc, char** argv) {
         window.comparePage().comparison().choose(Comparison::Of::Times);
         QTest::qWait(2000);
         shot("compare-dark");
-        window.setDark(false);
+        window.setDark(dark);
         window.resize(1920, 1080);
         shot("compare-large");
         window.resize(size);
     }
     window.go(MainWindow::Letter);
     shot("answer");
+    QTest::keyClick(&window.answerPage(), Qt::Key_V);
+    auto* speaking = window.findChild<SpeakForm*>();
+    if (!speaking || !QTest::qWaitFor([&] { return speaking->speaking().isReady(); }, kPatience_ms)) return 1;
+    QTest::keyClick(&speaking->talk(), Qt::Key_Space);
+    QTest::qWait(2500);
+    speaking->speaking().penDown({0.62, 0.3});
+    for (int i = 0; i < 20; ++i) speaking->speaking().penMoved({0.62 + 0.012 * i, 0.3 + 0.0006 * (i - 10) * (i - 10)});
+    speaking->grab().save(out + QStringLiteral("/speaking.png"));
+    std::cout << "speaking\n";
+    speaking->reject();
     if (argc > 2) {
         for (AnswerRow* row : window.answerPage().findChildren<AnswerRow*>())
             if (row->part() == "well") row->words().appendPlainText(QStringLiteral("Keep your pelvs still."));
@@ -284,7 +298,7 @@ int main(int argc, char** argv) {
     window.setDark(true);
     window.go(MainWindow::Queue);
     shot("queue-dark");
-    window.setDark(false);
+    window.setDark(dark);
     for (const Clip& c : window.library().clips())
         if (!c.filed && c.draft.client.starts_with("Ois")) window.openClip(c.id);
     if (!QTest::qWaitFor([&] { return window.session().review() != nullptr; }, kPatience_ms)) return 1;

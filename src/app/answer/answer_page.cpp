@@ -8,6 +8,7 @@
 #include "app/answer/keep_sentence.h"
 #include "app/documents/answer_picture.h"
 #include "app/documents/letter_films.h"
+#include "app/documents/reply_clip.h"
 #include "app/session/letter_words.h"
 #include "app/theme/consent_words.h"
 #include "app/theme/palette.h"
@@ -36,14 +37,23 @@ AnswerPage::AnswerPage(ReviewSession& session, LetterWords& words, QWidget* pare
     scroll_->viewport()->setAutoFillBackground(false);
 
     sendWords_ = new QLabel;
-    sendWords_->setFont(face(Size::Small));
-    sendWords_->setWordWrap(true);
-    sendWords_->setTextFormat(Qt::PlainText);
+    spokenWords_ = new QLabel;
+    for (QLabel* label : {sendWords_, spokenWords_}) {
+        label->setFont(face(Size::Small));
+        label->setWordWrap(true);
+        label->setTextFormat(Qt::PlainText);
+    }
+    speak_ = new KeyButton(tr("Speak over the clip"), tr("V"));
+    connect(speak_, &KeyButton::clicked, this, &AnswerPage::speakPressed);
     file_ = new KeyButton(tr("File and send"), tr("Ctrl+Enter"), KeyButton::Kind::Primary);
     file_->setMinimumWidth(232);
     connect(file_, &KeyButton::clicked, this, &AnswerPage::filePressed);
     auto* foot = new QHBoxLayout;
-    foot->addWidget(sendWords_, 1);
+    auto* told = new QVBoxLayout;
+    told->addWidget(sendWords_);
+    told->addWidget(spokenWords_);
+    foot->addLayout(told, 1);
+    foot->addWidget(speak_);
     foot->addWidget(file_);
     visit_ = new QLabel;
     visit_->setWordWrap(true);
@@ -133,6 +143,7 @@ void AnswerPage::refresh() {
     if (!session_.isFiled() && session_.letter().visit().open() > 0) file_->setText(tr("Ready for the letter"));
     file_->setAccessibleName(file_->text());
     showVisit();
+    showSpoken();
     sendWords_->setText(
         !session_.review() ? tr("The answer is drafted as soon as the clip has been measured.")
         : session_.isFiled()
@@ -141,6 +152,29 @@ void AnswerPage::refresh() {
                                   .arg(pictures)
                                   .arg(wordCount)
                             : missing.join(QLatin1Char(' ')));
+}
+
+/// Whether something is said over the reply clip, and whether it still belongs to it.
+void AnswerPage::showSpoken() {
+    const bool open = session_.review() && !session_.isFiled();
+    const auto reviews = session_.review() ? session_.letter().reviews() : std::vector<std::shared_ptr<const Review>>{};
+    const bool several = reviews.size() > 1;
+    const Answer answer = several ? partsOf(letterOn(reviews), int(session_.letter().own(reviews))) : session_.answer();
+    const std::optional<Spoken>& spoken = session_.inputs().spoken;
+    speak_->setEnabled(open && hasReplyClip(answer) &&
+                       allowsPictures(session_.client().consent,
+                                      QDate::currentDate().toString(Qt::ISODate).toStdString()));
+    spokenWords_->setVisible(spoken.has_value());
+    if (!spoken || !session_.review()) return;
+    spokenWords_->setText(isSpokenOver(*session_.review(), answer, spoken)
+                              ? tr("The reply clip carries your voice%1.")
+                                    .arg(spoken->captions.empty() ? QString() : tr(" and captions"))
+                              : tr("You spoke over other pictures than the letter has now: V speaks anew or discards "
+                                   "it, else there is no reply clip."));
+}
+
+QString AnswerPage::footWords() const {
+    return sendWords_->text() + (spokenWords_->isHidden() ? QString() : QLatin1Char(' ') + spokenWords_->text());
 }
 
 /// Which other clips the letter answers, and the whole of it in words once others are ready.

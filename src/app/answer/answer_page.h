@@ -21,6 +21,8 @@ class AnswerPage : public Page {
 public:
     AnswerPage(ReviewSession& session, LetterWords& words, QWidget* parent = nullptr);
     KeyButton& fileButton() { return *file_; }
+    KeyButton& speakButton() { return *speak_; }
+    QString footWords() const;
     void stepPart(int step);
     void togglePart();
     void useComputed();  ///< words and pictures of the chosen part
@@ -35,6 +37,7 @@ public:
 signals:
     void filePressed();
     void fileAlonePressed();
+    void speakPressed();
     void openClip(qint64 clip); ///< another one of the visit
     void said(const QString& sentence);
 
@@ -43,6 +46,7 @@ private:
     void choose(int part);
     void requestPictures();
     void showVisit();
+    void showSpoken();
     void coverNext();
 
     void offerWords(AnswerRow* row);
@@ -57,8 +61,8 @@ private:
     std::deque<std::pair<int64_t, QImage>> toCover_;  ///< frames whose faces are still to be covered
     std::set<int64_t> refused_;                       ///< frames whose faces cannot be
     BackgroundJob cover_;
-    KeyButton* file_;
-    QLabel* sendWords_;
+    KeyButton *speak_, *file_;
+    QLabel *sendWords_, *spokenWords_;
     QLabel *visit_, *whole_; ///< whose letter it is besides; all of it in words, of a visit
 };
 

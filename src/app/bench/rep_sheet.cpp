@@ -98,7 +98,7 @@ RepSheetLook RepSheet::look() const {
     if (!table_->rows().empty()) look.chosen = {session_.place().rep(), session_.place().phase()};
     look.moment = session_.place().moment();
     look.focus = hasFocus();
-    look.shrinkInto(viewport()->height());
+    look.fitInto(viewport()->height());
     return look;
 }
 
@@ -164,7 +164,7 @@ void RepSheet::paintEvent(QPaintEvent*) {
         if (const double top = now.box(rep, Phase::SetUp).top();
             top < viewport()->height() && top + now.rowHeight() > 0)
             drawRepRow(p, now, *session_.review(), rep);
-    drawRepHead(p, now, session_.exercise()); // stays while rows scroll under it
+    drawRepHead(p, now, session_.exercise());
 }
 
 } // namespace deft::ui

@@ -23,24 +23,7 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
     setAccessibleName(tr("Picture"));
     drawing_ = new DrawingTool(session, *this);
     mat_ = new MatTool(session, *this);
-    connect(&session, &ReviewSession::opened, this, [this] {
-        image_ = {};
-        mending_ = fitted_ = false;
-        resetZoom();
-        connect(session_.frames(), &FrameSource::arrived, this, [this](qint64 frame, const QImage& image) {
-            if (frame != session_.place().frame()) return;
-            damaged_ = image.isNull();
-            if (!damaged_) image_ = image, shown_ = frame;
-            update();
-        });
-        image_ = session_.frames()->frame(0);
-        shown_ = 0;
-        toPlace_.clear();
-        skipped_.clear();
-        cursor_.reset();
-        if (!session_.isMarked() && !session_.isFiled()) startPlacing();
-        emit stateChanged();
-    });
+    connect(&session, &ReviewSession::opened, this, &StagePicture::begin);
     connect(&session.place(), &Place::changed, this, [this, last = int64_t(0)]() mutable {
         if (!session_.isOpen()) return;
         const QImage there =
@@ -68,6 +51,27 @@ StagePicture::StagePicture(ReviewSession& session, QWidget* parent) : QWidget(pa
         update();
     });
     connect(&session.job(), &BackgroundJob::changed, this, qOverload<>(&QWidget::update));
+    if (session.isOpen()) begin();
+}
+
+/// The clip that is open, from its first frame.
+void StagePicture::begin() {
+    image_ = {};
+    mending_ = fitted_ = false;
+    resetZoom();
+    connect(session_.frames(), &FrameSource::arrived, this, [this](qint64 frame, const QImage& image) {
+        if (frame != session_.place().frame()) return;
+        damaged_ = image.isNull();
+        if (!damaged_) image_ = image, shown_ = frame;
+        update();
+    });
+    shown_ = session_.place().frame();
+    image_ = session_.frames()->frame(shown_);
+    toPlace_.clear();
+    skipped_.clear();
+    cursor_.reset();
+    if (!session_.isMarked() && !session_.isFiled()) startPlacing();
+    emit stateChanged();
 }
 
 bool StagePicture::isPreview() const { return !image_.isNull() && image_.width() < session_.clip().width; }
@@ -129,7 +133,8 @@ void StagePicture::confirmGhosts() {
 }
 
 void StagePicture::setBestOver(bool on) {
-    bestOver_ = on;
+    if (std::exchange(bestOver_, on) == on) return;
+    emit stateChanged();
     update();
 }
 

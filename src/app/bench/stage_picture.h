@@ -71,6 +71,7 @@ protected:
     void mouseDoubleClickEvent(QMouseEvent* event) override;
 
 private:
+    void begin();
     QTransform view() const;
     std::map<QString, QPointF> marksHere() const; ///< where the marks of this frame lie
     void zoomAt(const QPointF& at, double factor);

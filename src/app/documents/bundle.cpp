@@ -24,6 +24,7 @@ Result<std::string> reviewBundle(Review review, ClipReader& reader, StopToken st
     // tell.
     review.inputs.clipPath = std::filesystem::path(review.inputs.clipPath).filename().string();
     review.inputs.cueRecord.clear();
+    review.inputs.spoken.reset();
     std::vector<ZipEntry> entries{
         {"review.json", toText(toJson(review))},
         {"marks.json", toText(toJson(review.inputs.marks))},

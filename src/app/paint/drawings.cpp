@@ -63,4 +63,24 @@ void drawDrawing(QPainter& p, const Drawing& d, const QTransform& toView, double
     p.restore();
 }
 
+void drawPenLines(QPainter& p, const QRectF& box, const std::vector<PenLine>& lines, double time_s, double begins_s,
+                  double run_s) {
+    const auto run = [&](double s) { return std::floor((s + begins_s) / run_s); };
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    for (const PenLine& line : lines) {
+        const double drawn_s = line.points.empty() ? 0 : line.points.back().time_s;
+        if (time_s > drawn_s && run(time_s) > run(drawn_s)) continue;
+        QPainterPath path;
+        for (const PenLine::Point& point : line.points) {
+            if (point.time_s > time_s) break;
+            const QPointF at(box.x() + point.x * box.width(), box.y() + point.y * box.height());
+            path.elementCount() ? path.lineTo(at) : path.moveTo(at);
+        }
+        if (path.elementCount() == 1) path.lineTo(path.currentPosition() + QPointF(0.1, 0)); // a dot
+        stroke(p, path, box.width() / 640);
+    }
+    p.restore();
+}
+
 } // namespace deft::ui

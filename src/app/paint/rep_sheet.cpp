@@ -121,25 +121,37 @@ void drawCell(QPainter& p, const RepSheetLook& look, const Review& review, int r
     }
 }
 
-double cellWidth(const RepSheetLook& look) {
-    return std::min(look.widest, (look.width - kLeft - 4.0 - (kPhases - 1) * kGap_px) / kPhases);
-}
-
 } // namespace
 
-double RepSheetLook::rowHeight() const { return std::round(cellWidth(*this) / kShape) + kWords; }
+double RepSheetLook::cellWidth() const {
+    return std::min(widest, (width - kLeft - 4.0 - (perLine - 1) * kGap_px) / perLine);
+}
 
-void RepSheetLook::shrinkInto(double available) {
+double RepSheetLook::lineHeight() const {
+    return std::round(cellWidth() / kShape) + kWords + (isWrapped() ? kHeadHeight : 0);
+}
+
+double RepSheetLook::rowHeight() const { return lines() * lineHeight(); }
+
+void RepSheetLook::fitInto(double available) {
     constexpr double kLeast = 0.8; // narrower, and the words below no longer fit
-    if (rows.empty() || height() <= available) return;
-    const double each = std::floor((available - kHeadHeight - 4) / double(rows.size()));
-    const double width_px = kShape * (each - kWords);
-    if (width_px >= kLeast * cellWidth(*this)) widest = width_px;
+    constexpr int kWrapped = 3;
+    if (rows.empty()) return;
+    RepSheetLook two = *this;
+    two.perLine = kWrapped;
+    if (two.height() <= available && two.cellWidth() > cellWidth()) {
+        perLine = kWrapped;
+    } else if (height() > available) {
+        const double each = std::floor((available - kHeadHeight - 4) / double(rows.size()));
+        const double width_px = kShape * (each - kWords);
+        if (width_px >= kLeast * cellWidth()) widest = width_px;
+    }
 }
 
 QRectF RepSheetLook::box(int rep, Phase phase) const {
-    const double w = cellWidth(*this), row = rowHeight();
-    return {kLeft + int(phase) * (w + kGap_px), kHeadHeight + 4 + rep * row - scrolled, w, row - kWords};
+    const double w = cellWidth(), h = std::round(w / kShape);
+    return {kLeft + int(phase) % perLine * (w + kGap_px),
+            kHeadHeight + 4 + rep * rowHeight() + int(phase) / perLine * lineHeight() - scrolled, w, h};
 }
 
 void drawRepRow(QPainter& p, const RepSheetLook& look, const Review& review, int rep) {
@@ -147,7 +159,8 @@ void drawRepRow(QPainter& p, const RepSheetLook& look, const Review& review, int
     const double top = look.box(rep, Phase::SetUp).top();
     const RepRow& row = look.rows[size_t(rep)];
     if (look.chosen && look.chosen->first == rep)
-        p.fillRect(QRectF(0, top - 4, look.width, look.rowHeight() - 2), c.soft);
+        p.fillRect(QRectF(0, top - 4 - (look.isWrapped() ? look.kHeadHeight : 0), look.width, look.rowHeight() - 2),
+                   c.soft);
     putText(p, QRectF(8, top + 2, kLeft, 24), QString::number(rep + 1), Size::Large, c.ink, QFont::DemiBold);
     putText(p, QRectF(8, top + 30, kLeft - 8, 18), row.clean, Size::Small, c.ink, QFont::DemiBold);
     putText(p, QRectF(8, top + 46, kLeft - 8, 18), QObject::tr("clean"), Size::Small, c.ink2);
@@ -157,17 +170,18 @@ void drawRepRow(QPainter& p, const RepSheetLook& look, const Review& review, int
 void drawRepHead(QPainter& p, const RepSheetLook& look, const Exercise& exercise) {
     const Palette& c = colours();
     const double h = look.kHeadHeight;
-    p.fillRect(QRectF(0, 0, look.width, h), c.ground);
-    putText(p, QRectF(8, 0, kLeft, h - 4), QObject::tr("Rep"), Size::Small, c.ink, QFont::DemiBold);
+    if (!look.isWrapped()) p.fillRect(QRectF(0, 0, look.width, h), c.ground); // rows scroll under it
     const auto columns = repColumns(exercise);
-    for (int k = 0; k < kPhases; ++k) {
-        QRectF box = look.box(0, Phase(k));
-        box.moveTop(0);
-        box.setHeight(h - 4);
-        const int used = putText(p, box, columns[size_t(k)].first, Size::Small, c.ink, QFont::DemiBold);
-        putText(p, box.adjusted(used + 4, 0, 0, 0), columns[size_t(k)].second, Size::Small, c.ink2, QFont::Normal,
-                Qt::AlignRight | Qt::AlignVCenter);
-    }
+    for (int rep = 0; rep < (look.isWrapped() ? int(look.rows.size()) : 1); ++rep)
+        for (int k = 0; k < kPhases; ++k) {
+            QRectF box = look.box(rep, Phase(k));
+            box = QRectF(box.left(), look.isWrapped() ? box.top() - h - 4 : 0, box.width(), h - 4);
+            if (k == 0)
+                putText(p, QRectF(8, box.top(), kLeft, h - 4), QObject::tr("Rep"), Size::Small, c.ink, QFont::DemiBold);
+            const int used = putText(p, box, columns[size_t(k)].first, Size::Small, c.ink, QFont::DemiBold);
+            putText(p, box.adjusted(used + 4, 0, 0, 0), columns[size_t(k)].second, Size::Small, c.ink2, QFont::Normal,
+                    Qt::AlignRight | Qt::AlignVCenter);
+        }
 }
 
 } // namespace deft::ui

@@ -18,17 +18,24 @@ struct RepSheetLook {
     const std::map<int64_t, QImage>& pictures; ///< frame → its part inside `crop`; a missing one stays empty
     QRectF crop;                               ///< px of the clip
     double width = 0, scrolled = 0;
-    double widest = 200; ///< of a cell
+    double widest = 200;   ///< of a cell
+    int perLine = kPhases; ///< cells side by side; where all do not stand there, each line has its own heads
     std::optional<std::pair<int, Phase>> chosen{};
     int moment = -1; ///< the one that is chosen
     bool focus = false;
 
     QRectF box(int rep, Phase phase) const; ///< of a cell's picture; its words stand below
-    double rowHeight() const;               ///< with the words
-    /// Makes the pictures smaller, by a fifth at most, where all rows fit into a height then: a message above must not
-    /// cut the last one. Else they scroll.
-    void shrinkInto(double available);
-    double height() const { return kHeadHeight + 4.0 + double(rows.size()) * rowHeight(); }
+    double cellWidth() const;
+    double rowHeight() const; ///< with the words
+    /// Makes the pictures as large as all rows fit into a height: one or two reps on two lines each; or smaller, by a
+    /// fifth at most, as a message above must not cut the last one. Else they scroll.
+    void fitInto(double available);
+    double height() const { return 4.0 + (isWrapped() ? 0 : kHeadHeight) + double(rows.size()) * rowHeight(); }
+    bool isWrapped() const { return perLine < kPhases; }
+
+private:
+    int lines() const { return (kPhases + perLine - 1) / perLine; }
+    double lineHeight() const;
 };
 
 /// One row a rep, one column a phase, each cell the client's own picture with the line that matters, notched where

@@ -4,9 +4,6 @@
 #include "app/session/player.h"
 #include "app/session/review_session.h"
 
-#include <QAudioSink>
-#include <QBuffer>
-#include <QMediaDevices>
 #include <QSettings>
 
 namespace deft::ui {
@@ -25,10 +22,8 @@ ClipSound::ClipSound(ReviewSession& session, Player& player, QObject* parent)
     connect(&player, &Player::jumped, this, &ClipSound::play);
 }
 
-ClipSound::~ClipSound() = default;
-
 void ClipSound::read() {
-    sink_.reset();
+    output_.stop();
     sound_.clear(), slowed_.clear();
     rate_ = 1, slowing_ = 0;
     breath_ = {};
@@ -57,7 +52,7 @@ void ClipSound::setOn(bool on) {
     follow();
 }
 
-bool ClipSound::isPlaying() const { return sink_ != nullptr; }
+bool ClipSound::isPlaying() const { return output_.isPlaying(); }
 
 void ClipSound::follow() {
     // Made ready as soon as the speed is chosen; one that cannot be made is not tried again and again.
@@ -73,36 +68,14 @@ void ClipSound::follow() {
     play();
 }
 
-QByteArray ClipSound::from(double time_s) const {
-    const Sound& sound = rate_ == 1 ? sound_ : slowed_;
-    const auto begin = std::min(sound.size(), size_t(std::max(0.0, time_s / rate_) * kSoundRate_Hz));
-    QByteArray bytes;
-    bytes.reserve(qsizetype(2 * (sound.size() - begin)));
-    for (size_t i = begin; i < sound.size(); ++i) {
-        const auto v = int16_t(std::lround(std::clamp(sound[i], -1.0f, 1.0f) * 32767));
-        bytes.append(reinterpret_cast<const char*>(&v), 2);
-    }
-    return bytes;
-}
+QByteArray ClipSound::from(double time_s) const { return asPcm(rate_ == 1 ? sound_ : slowed_, time_s / rate_); }
 
 /// From where the pictures are now: who seeks, loops or changes the speed hears it from there.
 void ClipSound::play() {
-    sink_.reset();
+    output_.stop();
     if (!player_.isPlaying() || !on_ || sound_.empty() || rate_ != player_.rate()) return;
-    const QAudioDevice device = QMediaDevices::defaultAudioOutput();
-    if (device.isNull()) {
-        if (!std::exchange(told_, true)) emit said(tr("There is no sound device: the clip plays silently."));
-        return;
-    }
-    QAudioFormat format;
-    format.setSampleRate(kSoundRate_Hz);
-    format.setChannelCount(1);
-    format.setSampleFormat(QAudioFormat::Int16);
-    sink_ = std::make_unique<QAudioSink>(device, format);
-    bytes_ = from(player_.time_s());
-    buffer_ = std::make_unique<QBuffer>(&bytes_);
-    buffer_->open(QIODevice::ReadOnly);
-    sink_->start(buffer_.get());
+    if (!output_.play(rate_ == 1 ? sound_ : slowed_, player_.time_s() / rate_) && !std::exchange(told_, true))
+        emit said(tr("There is no sound device: the clip plays silently."));
 }
 
 } // namespace deft::ui

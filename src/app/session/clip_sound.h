@@ -1,13 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "app/session/background_job.h"
+#include "app/session/sound_output.h"
 #include "events/breath_sound.h"
-#include "video/sound.h"
-
-#include <memory>
-
-class QAudioSink;
-class QBuffer;
 
 namespace deft::ui {
 
@@ -20,7 +15,6 @@ class ClipSound : public QObject {
     Q_OBJECT
 public:
     ClipSound(ReviewSession& session, Player& player, QObject* parent = nullptr);
-    ~ClipSound() override;
 
     bool hasSound() const { return !sound_.empty(); }
     const BreathSound& breath() const { return breath_; }
@@ -46,9 +40,7 @@ private:
     BreathSound breath_;
     bool on_, told_ = false;
     BackgroundJob reading_, slower_;
-    std::unique_ptr<QAudioSink> sink_;
-    QByteArray bytes_;
-    std::unique_ptr<QBuffer> buffer_;
+    SoundOutput output_;
 };
 
 } // namespace deft::ui

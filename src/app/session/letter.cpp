@@ -41,6 +41,16 @@ std::vector<std::shared_ptr<const Review>> Letter::reviews() const {
     return visit_.reviews(session_.clipId(), std::make_shared<const Review>(*session_.review()));
 }
 
+size_t Letter::own(const std::vector<std::shared_ptr<const Review>>& reviews) const {
+    const ReviewInputs& in = session_.inputs();
+    return size_t(std::find_if(reviews.begin(), reviews.end(),
+                               [&](const auto& r) {
+                                   return r->inputs.clipSha256 == in.clipSha256 && r->inputs.part == in.part &&
+                                          r->inputs.exercise == in.exercise;
+                               }) -
+                  reviews.begin());
+}
+
 Result<void> Letter::file(bool alone) {
     if (auto ok = canBeFiled(); !ok) return ok;
     if (!alone && !visit_.isComplete())

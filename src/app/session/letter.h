@@ -16,6 +16,8 @@ public:
     VisitClips& visit() { return visit_; }
     /// What it answers as things are: this review and those of its visit that are ready. @pre it is measured
     std::vector<std::shared_ptr<const Review>> reviews() const;
+    /// Which of them is the review that is open.
+    size_t own(const std::vector<std::shared_ptr<const Review>>& reviews) const;
     /// Looked at: it goes out with the letter on its visit.
     /// @errors Conflict (filed already, another file), Unsupported (not measured yet)
     Result<void> keepForVisit();

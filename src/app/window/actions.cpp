@@ -160,6 +160,7 @@ void MainWindow::makeActions() {
         [this] { bench_->stage().setBestOver(!bench_->stage().bestOver()); });
     add(picture, tr("Picture alone"), {K(Qt::Key_F11)}, bench_,
         [this] { bench_->setPictureAlone(!bench_->isPictureAlone()); });
+    add(picture, tr("Picture on a second screen"), {K(Qt::CTRL | Qt::Key_F11)}, bench_, [this] { togglePictureWindow(); });
     add(picture, tr("Fit the whole picture"), {K(Qt::Key_0)}, bench_, [this] { bench_->stage().resetZoom(); });
     add(picture, tr("Export this picture…"), {K(Qt::CTRL | Qt::Key_P)}, bench_, [this] { choosePictureFile(); });
     add(picture, tr("Export the rep sheet and plots…"), {K(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, bench_,
@@ -244,6 +245,7 @@ void MainWindow::makeActions() {
     add(letter, tr("Edit its text"), {K(Qt::Key_E)}, answer_, [this] { answer_->editWords(); });
     add(letter, tr("Choose the frame of the next picture"), {K(Qt::Key_P)}, answer_,
         [this] { answer_->pickPicture(); });
+    add(letter, tr("Speak over the reply clip"), {K(Qt::Key_V)}, answer_, [this] { speakOverClip(); });
     add(letter, tr("Move the part up"), {K(Qt::ALT | Qt::Key_Up)}, answer_, [this] { answer_->movePart(-1); });
     add(letter, tr("Move the part down"), {K(Qt::ALT | Qt::Key_Down)}, answer_, [this] { answer_->movePart(1); });
     add(letter, tr("Next word that is not spelt right"), {K(Qt::Key_F7)}, answer_,

@@ -92,6 +92,7 @@ MainWindow::MainWindow(std::unique_ptr<Library> library, QWidget* parent)
     connect(bench_, &BenchPage::toAnswer, this, [this] { go(Letter); });
     connect(answer_, &AnswerPage::said, this, &MainWindow::say);
     connect(answer_, &AnswerPage::filePressed, this, [this] { fileAnswer(); });
+    connect(answer_, &AnswerPage::speakPressed, this, &MainWindow::speakOverClip);
     connect(answer_, &AnswerPage::fileAlonePressed, this, [this] { fileAnswer(false, true); });
     connect(answer_, &AnswerPage::openClip, this, &MainWindow::openClip);
     connect(rooms_, &RoomBar::helpPressed, this, &MainWindow::showKeys);

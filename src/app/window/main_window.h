@@ -7,6 +7,7 @@
 #include "app/session/review_session.h"
 
 #include <QMainWindow>
+#include <QPointer>
 #include <QTimer>
 #include <QUndoGroup>
 
@@ -15,6 +16,7 @@ class QStackedWidget;
 namespace deft::ui {
 
 class AnswerPage;
+class PictureWindow;
 class BenchPage;
 class ClientLine;
 class ClientPage;
@@ -157,6 +159,8 @@ private:
     void takeExercise(const QString& path);
     void takeNote(const QString& path);
     void takeFolder(const QString& path);
+    void togglePictureWindow();      ///< for a second screen
+    void speakOverClip();            ///< in a form
     void takeBackLetter();           ///< the newest that has not been recorded yet
     void keepForVisit(bool andNext); ///< as long as others of its visit are not ready
     void workAhead();
@@ -206,6 +210,7 @@ private:
     ComparePage* compare_;
     LetterWords* letterWords_;
     AnswerPage* answer_;
+    QPointer<PictureWindow> picture_; ///< while it is open
     ClientPage* client_;
     ExercisesPage* exercises_;
     PracticePage* practice_;

@@ -5,6 +5,7 @@
 #include "answer/reminder.h"
 #include "answer/sheet.h"
 #include "app/answer/answer_page.h"
+#include "app/answer/speak_form.h"
 #include "app/documents/answer_file.h"
 #include "app/documents/answer_picture.h"
 #include "app/documents/frame_picture.h"
@@ -13,7 +14,9 @@
 #include "app/documents/review_sheet.h"
 #include "app/documents/sketch_picture.h"
 #include "app/queue/queue_page.h"
+#include "app/session/device_microphone.h"
 #include "app/theme/words.h"
+#include "app/window/demo.h"
 #include "app/window/main_window.h"
 #include "app/window/print_pages.h"
 #include "base/files.h"
@@ -103,6 +106,22 @@ void MainWindow::fileAnswer(bool andNext, bool alone) {
     say(session_->letter().filing().grace_ms() > 0
             ? tr("The answer to %1 goes out in a minute; U in the queue takes it back.").arg(name)
             : tr("Filing the answer to %1 …").arg(name));
+}
+
+void MainWindow::speakOverClip() {
+    if (!answer_->speakButton().isEnabled())
+        return say(tr("There is nothing to speak over: a reply clip shows the first correction, and only with the "
+                      "client's consent to pictures."));
+    const QByteArray file = qgetenv("DEFT_MICROPHONE");
+    const std::filesystem::path standIn = !file.isEmpty() ? std::filesystem::path(file.toStdString())
+                                          : phones_      ? demoFolder() / "microphone.wav"
+                                                         : std::filesystem::path();
+    std::unique_ptr<Microphone> microphone;
+    if (!file.isEmpty() || (!standIn.empty() && !DeviceMicrophone::isThere()))
+        microphone = std::make_unique<SimulatedMicrophone>(standIn);
+    else if (DeviceMicrophone::isThere())
+        microphone = std::make_unique<DeviceMicrophone>();
+    (new SpeakForm(std::make_unique<Speaking>(*session_, *library_, std::move(microphone)), this))->open();
 }
 
 void MainWindow::connectSending() {
@@ -255,12 +274,7 @@ void MainWindow::copyPicture() {
 void MainWindow::writeAnswer(const QString& path) {
     if (!session_->review()) return say(tr("There is no answer yet; measure the clip first."));
     const Reviews reviews = session_->letter().reviews();
-    const auto own = std::find_if(reviews.begin(), reviews.end(), [&](const auto& r) {
-        return r->inputs.clipSha256 == session_->inputs().clipSha256 && r->inputs.part == session_->inputs().part &&
-               r->inputs.exercise == session_->inputs().exercise;
-    });
-    const auto shown = size_t(own - reviews.begin());
-    writeAside(path, [reviews, shown, file = std::filesystem::path(path.toStdString()),
+    writeAside(path, [reviews, shown = session_->letter().own(reviews), file = std::filesystem::path(path.toStdString()),
                       who = library_->correspondents(session_->client().id, session_->inputs().coach)](
                          StopToken stop, const ProgressFn& progress) {
         return writeAs(file, reviews, shown, who, stop, progress);

@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // How the window looks and speaks: theme, full screen, messages, size of text, language.
+#include "app/bench/bench_page.h"
+#include "app/bench/picture_window.h"
 #include "app/theme/palette.h"
 #include "app/theme/text_size.h"
 #include "app/theme/window_language.h"
@@ -26,6 +28,12 @@ void MainWindow::makeViewActions(QMenu* view) {
         this, [this] { pauseWork(); });
     makeTextSizeActions(view->addMenu(tr("Size of text")));
     makeLanguageActions(view->addMenu(tr("Language of the window")));
+}
+
+void MainWindow::togglePictureWindow() {
+    if (picture_) return void(picture_->close());
+    picture_ = new PictureWindow(*session_, bench_->stage(), this);
+    picture_->show();
 }
 
 void MainWindow::makeTextSizeActions(QMenu* menu) {

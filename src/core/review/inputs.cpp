@@ -13,7 +13,7 @@ Change changeBetween(const ReviewInputs& before, const ReviewInputs& after) {
 
 void takeAnswer(ReviewInputs& to, const ReviewInputs& from) {
     to.words = from.words, to.wordsOn = from.wordsOn, to.parts = from.parts, to.pictures = from.pictures;
-    to.order = from.order, to.ready = from.ready, to.language = from.language;
+    to.order = from.order, to.ready = from.ready, to.language = from.language, to.spoken = from.spoken;
 }
 
 ReviewInputs ofPart(ReviewInputs in, const std::optional<FilmPart>& part) {
@@ -26,7 +26,7 @@ ReviewInputs ofPart(ReviewInputs in, const std::optional<FilmPart>& part) {
         });
     }
     in.agreed.clear(), in.seen.clear(), in.drawings.clear(), in.breaths.clear(), in.pictures.clear();
-    in.neutral.reset();
+    in.neutral.reset(), in.spoken.reset();
     in.ready = false;
     in.part = part;
     return in;

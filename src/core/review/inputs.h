@@ -5,6 +5,7 @@
 #include "marks/marks.h"
 #include "measures/series.h"
 #include "review/annotations.h"
+#include "review/spoken.h"
 
 namespace deft {
 
@@ -37,6 +38,7 @@ struct ReviewInputs {
     std::map<std::string, std::string> wordsOn;
     std::map<std::string, ChosenPictures> pictures; ///< fault id → frames that the coach chose for its pictures
     std::map<std::string, bool> parts;              ///< part of the answer → sent or left out
+    std::optional<Spoken> spoken;                   ///< over the reply clip
     std::vector<std::string> order;                 ///< of its parts, as the coach put them; empty = as composed
     std::optional<Target> overruled;                ///< the coach's own target instead of the proposed one
     std::string overruledStep, overruledWhy;        ///< the coach's own step, empty = as proposed, and the reason

@@ -84,6 +84,7 @@ Json toJson(const ReviewInputs& in) {
     if (in.part) j["part"] = toJson(*in.part);
     if (in.ready) j["ready"] = true;
     if (!in.order.empty()) j["order"] = in.order;
+    if (in.spoken) j["spoken"] = toJson(*in.spoken);
     return j;
 }
 
@@ -178,6 +179,11 @@ Result<ReviewInputs> parseInputs(const Json& j, const std::string& where) {
         in.pictures = *pictures;
         in.parts = j.value("parts", std::map<std::string, bool>{});
         in.order = j.value("order", std::vector<std::string>{});
+        if (j.contains("spoken")) {
+            auto spoken = parseSpoken(j["spoken"], where + ": /spoken");
+            if (!spoken) return tl::unexpected(spoken.error());
+            in.spoken = std::move(*spoken);
+        }
         if (j.contains("overruled") && !j["overruled"].is_null()) {
             const Json& o = j["overruled"];
             in.overruledStep = o.value("step", ""), in.overruledWhy = o.value("why", "");

@@ -21,6 +21,9 @@ namespace deft::av {
 struct CloseInput {
     void operator()(AVFormatContext* p) const { avformat_close_input(&p); }
 };
+struct FreeFormat {
+    void operator()(AVFormatContext* p) const { avformat_free_context(p); }
+};
 struct FreeCodec {
     void operator()(AVCodecContext* p) const { avcodec_free_context(&p); }
 };

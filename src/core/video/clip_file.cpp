@@ -10,7 +10,7 @@
 namespace deft {
 namespace {
 
-constexpr const char* kContainers = "mov,mp4,matroska,webm,avi";
+constexpr const char* kContainers = "mov,mp4,matroska,webm,avi,wav";
 constexpr const char* kPictureDecoders =
     "h264,hevc,vp8,libvpx,vp9,libvpx-vp9,av1,libdav1d,libaom-av1,mpeg4,mjpeg,prores,h263,mpeg2video,dvvideo";
 // Sound is listened to where a clip is played and for breath (sound.h).

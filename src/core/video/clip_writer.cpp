@@ -2,7 +2,7 @@
 #include "video/clip_writer.h"
 
 #include "base/files.h"
-#include "video/av.h"
+#include "video/other_tracks.h"
 #include "video/padded.h"
 
 #include <algorithm>
@@ -10,6 +10,7 @@
 #include <cmath>
 #include <cstdlib>
 #include <cstring>
+#include <limits>
 #include <unistd.h>
 
 namespace deft {
@@ -24,6 +25,8 @@ struct ClipWriter::State {
     av::Scaler scaler;
     cv::Mat source; ///< the picture that is being added
     AVStream *stream = nullptr, *poster = nullptr;
+    SoundTrack sound;
+    CaptionTrack captions;
     bool finished = false;
     int64_t step = 0; ///< time from the frame before to the newest one: the last frame is shown as long
 
@@ -39,6 +42,12 @@ struct ClipWriter::State {
     Result<void> failed(int code) const {
         return fail(Errc::WriteFailed,
                     {"{file}: could not be written ({why})", {{"file", path.string()}, {"why", av::words(code)}}});
+    }
+
+    Result<void> othersTo(double time_s) {
+        if (const int code = sound.writeTo(time_s); code < 0) return failed(code);
+        if (const int code = captions.writeTo(time_s); code < 0) return failed(code);
+        return {};
     }
 
     Result<void> encode(const AVFrame* picture) {
@@ -114,6 +123,10 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const W
         p.width = options.width, p.height = options.height;
         s->poster->disposition = AV_DISPOSITION_ATTACHED_PIC;
     }
+    if (!options.sound.empty() && (code = s->sound.begin(s->output, options.sound)) < 0)
+        return s->failed(code).map([] { return ClipWriter(nullptr); });
+    if (!options.captions.empty() && (code = s->captions.begin(s->output, options.captions)) < 0)
+        return s->failed(code).map([] { return ClipWriter(nullptr); });
     if (options.rotationDeg % 360) {
         auto* matrix = reinterpret_cast<int32_t*>(
             av_stream_new_side_data(s->stream, AV_PKT_DATA_DISPLAYMATRIX, 9 * sizeof(int32_t)));
@@ -159,6 +172,7 @@ Result<void> ClipWriter::add(const cv::Mat& bgr, double time_s) {
     const uint8_t* planes[4] = {s->source.data, nullptr, nullptr, nullptr};
     const int strides[4] = {int(s->source.step), 0, 0, 0};
     sws_scale(s->scaler.get(), planes, strides, 0, bgr.rows, s->frame->data, s->frame->linesize);
+    if (auto ok = s->othersTo(time_s); !ok) return ok;
     const int64_t pts = std::llround(time_s * s->options.timeBaseHz);
     s->step = time_s > 0 ? pts - s->frame->pts : int64_t(s->options.timeBaseHz) / 30;
     s->frame->pts = pts;
@@ -166,6 +180,7 @@ Result<void> ClipWriter::add(const cv::Mat& bgr, double time_s) {
 }
 
 Result<void> ClipWriter::finish() {
+    if (auto ok = s->othersTo(std::numeric_limits<double>::infinity()); !ok) return ok;
     if (auto ok = s->encode(nullptr); !ok) return ok;
     if (int code = av_write_trailer(s->output); code < 0) return s->failed(code);
     if (int code = avio_closep(&s->output->pb); code < 0) return s->failed(code);

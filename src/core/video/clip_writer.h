@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 #include "base/result.h"
+#include "video/sound.h"
 
 #include <filesystem>
 #include <map>
@@ -8,6 +9,12 @@
 #include <opencv2/core.hpp>
 
 namespace deft {
+
+/// Text for a stretch of a clip.
+struct Caption {
+    double from_s = 0, to_s = 0;
+    std::string text;
+};
 
 struct WriterOptions {
     int width = 0, height = 0; ///< stored size; even numbers for H.264
@@ -21,6 +28,8 @@ struct WriterOptions {
     std::string pixelFormat = "yuv420p"; ///< libav's name
     bool fullRange = false;              ///< luma from 0 to 255 instead of 16 to 235
     std::string poster;                  ///< a JPEG that players show before the clip runs (MP4); empty = none
+    Sound sound{};                       ///< from the first picture on; empty = without
+    std::vector<Caption> captions{};     ///< in order of time (MP4)
     /// More options of the encoder and of the container, by libav's names; unknown ones are left aside.
     std::map<std::string, std::string> codecOptions{}, containerOptions{};
 };

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "video/sound.h"
 
+#include "base/files.h"
 #include "video/clip_file.h"
 
 #include <algorithm>
@@ -15,6 +16,8 @@ extern "C" {
 
 namespace deft {
 namespace {
+
+constexpr double kLongestSound_s = 600; // of a file without pictures
 
 struct FreeGraph {
     void operator()(AVFilterGraph* g) const { avfilter_graph_free(&g); }
@@ -86,8 +89,8 @@ Result<Sound> readSound(const std::filesystem::path& path, const std::optional<F
     const AVCodec* decoder = nullptr;
     const int video = av_find_best_stream(input, AVMEDIA_TYPE_VIDEO, -1, -1, nullptr, 0),
               audio = av_find_best_stream(input, AVMEDIA_TYPE_AUDIO, -1, -1, &decoder, 0);
-    if (audio < 0 || video < 0) return Sound{};
-    const auto pictures = pictureTimes(input, video);
+    if (audio < 0) return Sound{};
+    const auto pictures = video < 0 ? std::pair{0.0, kLongestSound_s} : pictureTimes(input, video);
     if (!pictures) return Sound{};
     for (unsigned i = 0; i < input->nb_streams; ++i)
         if (int(i) != audio) input->streams[i]->discard = AVDISCARD_ALL;
@@ -146,22 +149,54 @@ Result<Sound> readSound(const std::filesystem::path& path, const std::optional<F
     return sound;
 }
 
-Result<Sound> atSpeed(const Sound& sound, double rate) {
-    if (rate == 1 || sound.empty()) return sound;
-    constexpr double kLeast = 0.5; // of libav's filter: slower takes two of them
-    // As a fraction: libav reads a decimal sign as the locale has it.
-    const auto tempo = [](double r) { return "atempo=" + std::to_string(std::lround(r * 1000)) + "/1000"; };
-    auto filter = SoundFilter::create("time_base=1/" + std::to_string(kSoundRate_Hz) + ":sample_rate=" +
-                                          std::to_string(kSoundRate_Hz) + ":sample_fmt=flt:channel_layout=mono",
-                                      rate < kLeast ? tempo(kLeast) + "," + tempo(rate / kLeast) : tempo(rate));
-    if (!filter) return fail(Errc::Internal, "the sound cannot be slowed down");
+Result<void> writeSound(const std::filesystem::path& path, const Sound& sound) {
+    const auto failed = [&](int code) {
+        return fail(Errc::WriteFailed,
+                    {"{file}: could not be written ({why})", {{"file", path.string()}, {"why", av::words(code)}}});
+    };
+    AVFormatContext* raw = nullptr;
+    avformat_alloc_output_context2(&raw, nullptr, "wav", nullptr);
+    const std::unique_ptr<AVFormatContext, av::FreeFormat> file(raw);
+    raw->flags |= AVFMT_FLAG_BITEXACT;
+    AVStream* stream = avformat_new_stream(raw, nullptr);
+    AVCodecParameters& form = *stream->codecpar;
+    form.codec_type = AVMEDIA_TYPE_AUDIO, form.codec_id = AV_CODEC_ID_PCM_S16LE;
+    form.sample_rate = kSoundRate_Hz, form.ch_layout = AV_CHANNEL_LAYOUT_MONO;
+    form.bits_per_coded_sample = 16, form.block_align = 2;
+    int code = avio_open_dyn_buf(&raw->pb);
+    if (code >= 0) code = avformat_write_header(raw, nullptr);
+    const av::Packet packet{av_packet_alloc()};
+    if (code >= 0) code = av_new_packet(packet.get(), int(2 * sound.size()));
+    if (code >= 0) {
+        auto* to = packet->data;
+        for (const float v : sound) {
+            const int16_t sample = asInt16(v);
+            *to++ = uint8_t(sample & 0xff), *to++ = uint8_t(sample >> 8);
+        }
+        packet->pts = packet->dts = 0;
+        code = av_write_frame(raw, packet.get());
+    }
+    if (code >= 0) code = av_write_trailer(raw);
+    uint8_t* bytes = nullptr;
+    const int size = raw->pb ? avio_close_dyn_buf(raw->pb, &bytes) : 0;
+    const std::string content(reinterpret_cast<const char*>(bytes), size_t(size));
+    av_free(bytes);
+    if (code < 0) return failed(code);
+    return writeFileAtomically(path, content);
+}
+
+Result<Sound> filtered(const Sound& sound, const std::string& filters, int rate_Hz) {
+    const std::string rate = std::to_string(rate_Hz);
+    auto filter = SoundFilter::create(
+        "time_base=1/" + rate + ":sample_rate=" + rate + ":sample_fmt=flt:channel_layout=mono", filters);
+    if (!filter) return fail(Errc::Internal, "the sound cannot be changed");
     Sound out;
     constexpr size_t kBlock = 4096;
     for (size_t from = 0; from < sound.size(); from += kBlock) {
         av::Frame frame{av_frame_alloc()};
         frame->nb_samples = int(std::min(kBlock, sound.size() - from));
         frame->format = AV_SAMPLE_FMT_FLT;
-        frame->sample_rate = kSoundRate_Hz;
+        frame->sample_rate = rate_Hz;
         frame->ch_layout = AV_CHANNEL_LAYOUT_MONO;
         frame->pts = int64_t(from);
         av_frame_get_buffer(frame.get(), 0);
@@ -170,6 +205,13 @@ Result<Sound> atSpeed(const Sound& sound, double rate) {
     }
     filter->put(nullptr, out);
     return out;
+}
+
+Result<Sound> atSpeed(const Sound& sound, double rate) {
+    if (rate == 1 || sound.empty()) return sound;
+    constexpr double kLeast = 0.5; // of libav's filter: slower takes two of them
+    const auto tempo = [](double r) { return "atempo=" + std::to_string(std::lround(r * 1000)) + "/1000"; };
+    return filtered(sound, rate < kLeast ? tempo(kLeast) + "," + tempo(rate / kLeast) : tempo(rate));
 }
 
 } // namespace deft
