@@ -134,6 +134,8 @@ int main(int argc, char** argv) {
     speaking->grab().save(out + QStringLiteral("/speaking.png"));
     std::cout << "speaking\n";
     speaking->reject();
+    window.activateWindow();
+    if (!QTest::qWaitForWindowActive(&window)) return 1;
     if (argc > 2) {
         for (AnswerRow* row : window.answerPage().findChildren<AnswerRow*>())
             if (row->part() == "well") row->words().appendPlainText(QStringLiteral("Keep your pelvs still."));

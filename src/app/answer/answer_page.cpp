@@ -166,11 +166,11 @@ void AnswerPage::showSpoken() {
                                       QDate::currentDate().toString(Qt::ISODate).toStdString()));
     spokenWords_->setVisible(spoken.has_value());
     if (!spoken || !session_.review()) return;
-    spokenWords_->setText(isSpokenOver(*session_.review(), answer, spoken)
-                              ? tr("The reply clip carries your voice%1.")
-                                    .arg(spoken->captions.empty() ? QString() : tr(" and captions"))
-                              : tr("You spoke over other pictures than the letter has now: V speaks anew or discards "
-                                   "it, else there is no reply clip."));
+    spokenWords_->setText(!isSpokenOver(*session_.review(), answer, spoken)
+                              ? tr("You spoke over other pictures than the letter has now: V speaks anew or discards "
+                                   "it, else there is no reply clip.")
+                          : spoken->captions.empty() ? tr("The reply clip carries your voice.")
+                                                     : tr("The reply clip carries your voice and captions."));
 }
 
 QString AnswerPage::footWords() const {

@@ -115,7 +115,6 @@ SpeakForm::SpeakForm(std::unique_ptr<Speaking> speaking, QWidget* parent)
     resize(720, 640);
     speaking_->prepare();
     refresh();
-    talk_->setFocus();
 }
 
 SpeakForm::~SpeakForm() = default;
@@ -144,9 +143,11 @@ void SpeakForm::refresh() {
     const Speaking& s = *speaking_;
     const bool idle = s.isReady() && !s.isSpeaking() && !s.isBeingCut();
     if (!s.isSpeaking()) latched_ = false;
-    if (s.isReady() && !std::exchange(filled_, true))
-        captions_->setPlainText(s.hasTake() ? QString::fromStdString(s.spoken().captions) : s.words());
     talk_->setEnabled(speaking_->microphone() && s.isReady() && !s.isBeingCut());
+    if (s.isReady() && !std::exchange(filled_, true)) {
+        captions_->setPlainText(s.hasTake() ? QString::fromStdString(s.spoken().captions) : s.words());
+        talk_->setFocus();
+    }
     talk_->setText(latched_         ? tr("Speaking … press to end")
                    : s.isSpeaking() ? tr("Speaking … let go to end")
                                     : tr("Hold to speak (Space)"));

@@ -889,6 +889,26 @@
         <source>Kept: “%1”. I inserts it into a letter.</source>
         <translation>Behalten: „%1“. I setzt ihn in einen Brief ein.</translation>
     </message>
+    <message>
+        <source>Speak over the clip</source>
+        <translation>Zum Clip sprechen</translation>
+    </message>
+    <message>
+        <source>V</source>
+        <translation>V</translation>
+    </message>
+    <message>
+        <source>You spoke over other pictures than the letter has now: V speaks anew or discards it, else there is no reply clip.</source>
+        <translation>Du hast zu anderen Bildern gesprochen, als der Brief jetzt hat: Mit V sprichst du neu oder verwirfst es, sonst gibt es keinen Antwortclip.</translation>
+    </message>
+    <message>
+        <source>The reply clip carries your voice.</source>
+        <translation>Der Antwortclip trägt deine Stimme.</translation>
+    </message>
+    <message>
+        <source>The reply clip carries your voice and captions.</source>
+        <translation>Der Antwortclip trägt deine Stimme und Untertitel.</translation>
+    </message>
 </context>
 <context>
     <name>deft::ui::AnswerPictures</name>
@@ -3988,6 +4008,18 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
         <source>Measuring, %1 %: pause</source>
         <translation>Misst, %1 %: anhalten</translation>
     </message>
+    <message>
+        <source>Picture on a second screen</source>
+        <translation>Bild auf einem zweiten Bildschirm</translation>
+    </message>
+    <message>
+        <source>Speak over the reply clip</source>
+        <translation>Zum Antwortclip sprechen</translation>
+    </message>
+    <message>
+        <source>There is nothing to speak over: a reply clip shows the first correction, and only with the client&apos;s consent to pictures.</source>
+        <translation>Es gibt nichts, wozu du sprechen könntest: Ein Antwortclip zeigt die erste Korrektur, und nur, wenn Bildern zugestimmt ist.</translation>
+    </message>
 </context>
 <context>
     <name>deft::ui::MarkList</name>
@@ -4731,6 +4763,13 @@ Es lässt sich nicht rückgängig machen. Kopien der Bibliothek, die du gemacht 
     <message>
         <source>Ctrl R</source>
         <translation>Strg R</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::PictureWindow</name>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
     </message>
 </context>
 <context>
@@ -5634,6 +5673,108 @@ Die Datei scheint abgeschnitten; was da ist, lässt sich messen.</translation>
     <message>
         <source>Far end: %1</source>
         <translation>Fernes Ende: %1</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::SpeakForm</name>
+    <message>
+        <source>The moment of the first correction, beside the best frame</source>
+        <translation>Der Moment der ersten Korrektur, neben dem besten Bild</translation>
+    </message>
+    <message>
+        <source>Speak over the reply clip</source>
+        <translation>Zum Antwortclip sprechen</translation>
+    </message>
+    <message>
+        <source>How loud it is</source>
+        <translation>Wie laut es ist</translation>
+    </message>
+    <message>
+        <source>Captions</source>
+        <translation>Untertitel</translation>
+    </message>
+    <message>
+        <source>&amp;Captions: what you say, for those who watch without sound. Empty: none.</source>
+        <translation>&amp;Untertitel: was du sagst, für alle, die ohne Ton zusehen. Leer: keine.</translation>
+    </message>
+    <message>
+        <source>&amp;Use it</source>
+        <translation>&amp;Verwenden</translation>
+    </message>
+    <message>
+        <source>&amp;Listen</source>
+        <translation>&amp;Anhören</translation>
+    </message>
+    <message>
+        <source>&amp;Discard</source>
+        <translation>Ver&amp;werfen</translation>
+    </message>
+    <message>
+        <source>That did not work: %1.</source>
+        <translation>Das ging nicht: %1.</translation>
+    </message>
+    <message>
+        <source>Speaking … press to end</source>
+        <translation>Aufnahme … drücken beendet sie</translation>
+    </message>
+    <message>
+        <source>Speaking … let go to end</source>
+        <translation>Aufnahme … loslassen beendet sie</translation>
+    </message>
+    <message>
+        <source>Hold to speak (Space)</source>
+        <translation>Zum Sprechen halten (Leertaste)</translation>
+    </message>
+    <message>
+        <source>&amp;Stop</source>
+        <translation>&amp;Anhalten</translation>
+    </message>
+    <message>
+        <source>&amp;Play the moment</source>
+        <translation>Moment a&amp;bspielen</translation>
+    </message>
+    <message>
+        <source>There is no microphone.</source>
+        <translation>Es gibt kein Mikrofon.</translation>
+    </message>
+    <message>
+        <source>The moment&apos;s pictures are being made, faces covered … %1 %</source>
+        <translation>Die Bilder des Moments werden gemacht, Gesichter verdeckt … %1 %</translation>
+    </message>
+    <message>
+        <source>%1 from %2. Draw on the picture with the mouse.</source>
+        <translation>%1 von %2. Zeichne mit der Maus ins Bild.</translation>
+    </message>
+    <message>
+        <source>Cutting and levelling …</source>
+        <translation>Wird geschnitten und ausgepegelt …</translation>
+    </message>
+    <message>
+        <source>%1 are spoken. The silence around it is cut; hold the button to speak anew.</source>
+        <translation>%1 sind gesprochen. Die Stille davor und danach ist weg; halte den Knopf, um neu zu sprechen.</translation>
+    </message>
+    <message>
+        <source>Hold the button, or tap it to begin and again to end. The moment plays slowly, again and again, and what you draw on it is seen as you speak. The clip&apos;s own sound is not sent.</source>
+        <translation>Halte den Knopf, oder tippe ihn zum Beginnen und noch einmal zum Beenden an. Der Moment läuft langsam, immer wieder, und was du hineinzeichnest, ist zu sehen, während du sprichst. Der eigene Ton des Clips geht nicht mit.</translation>
+    </message>
+    <message>
+        <source>Not kept: %1.</source>
+        <translation>Nicht behalten: %1.</translation>
+    </message>
+</context>
+<context>
+    <name>deft::ui::Speaking</name>
+    <message>
+        <source>there is no sound device</source>
+        <translation>es gibt kein Tongerät</translation>
+    </message>
+    <message>
+        <source>discard what was spoken</source>
+        <translation>Gesprochenes verwerfen</translation>
+    </message>
+    <message>
+        <source>speak over the reply clip</source>
+        <translation>zum Antwortclip sprechen</translation>
     </message>
 </context>
 <context>
