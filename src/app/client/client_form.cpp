@@ -47,6 +47,7 @@ ClientForm::ClientForm(ClientRecord& record, QWidget* parent) : QWidget(parent),
     intake_ = new IntakeButton(record.library().catalogue()->safety());
     given_ = dayField(), until_ = dayField();
     limited_ = new QCheckBox(tr("videos are kept until"));
+    until_->setAccessibleName(limited_->text());
     auto* form = new QFormLayout;
     form->setLabelAlignment(Qt::AlignLeft);
     form->setVerticalSpacing(8);

@@ -39,6 +39,7 @@ OwnFileEditor::OwnFileEditor(Library& library, QWidget* parent)
     text_->setFont(QFontDatabase::systemFont(QFontDatabase::FixedFont));
     text_->setAccessibleName(tr("Your own file of this exercise"));
     text_->setLineWrapMode(QPlainTextEdit::NoWrap);
+    text_->setTabChangesFocus(true);
     verdict_ = new QLabel;
     verdict_->setTextFormat(Qt::PlainText);
     verdict_->setWordWrap(true);

@@ -80,7 +80,9 @@ Guide::Guide(QWidget* parent) : QDialog(parent) {
     row->addWidget(contents_);
     row->addWidget(page_, 1);
     connect(contents_, &QListWidget::currentItemChanged, this, [page](QListWidgetItem* item) {
-        if (item) page->show(item->data(Qt::UserRole).toString());
+        if (!item) return;
+        page->setAccessibleName(item->text());
+        page->show(item->data(Qt::UserRole).toString());
     });
     contents_->setCurrentRow(0);
 }

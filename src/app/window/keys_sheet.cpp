@@ -18,11 +18,12 @@ KeysSheet::KeysSheet(const std::vector<std::pair<QString, QList<QAction*>>>& gro
     setWindowTitle(tr("All keys"));
     setAttribute(Qt::WA_DeleteOnClose);
     // Three columns that fit the smallest screen; what is longer scrolls.
-    resize(1180, 700);
+    resize(QSize(1180, 700).boundedTo(parent ? parent->window()->size() : QSize(1024, 700)));
     auto* sheet = new QWidget;
     auto* row = new QHBoxLayout(sheet);
     row->setSpacing(24);
     auto* scroll = new QScrollArea;
+    scroll->setAccessibleName(windowTitle());
     scroll->setWidget(sheet);
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
