@@ -322,6 +322,10 @@ private slots:
     void initTestCase() {
         qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere");
         prepare();
+        {
+            auto library = Library::open(dir_.filePath(QStringLiteral("demo")).toStdString()).value();
+            QVERIFY(fillSeason(*library, QDate::currentDate()).has_value()); // somebody is expected
+        }
         openWindow(QStringLiteral("demo"));
         openRuta();
     }

@@ -133,7 +133,7 @@ ClientPage::ClientPage(Library& library, QWidget* parent) : Page(tr("Client"), p
     page->setSpacing(24);
     page->addWidget(left());
     page->addWidget(middle_, 1);
-    page->addWidget(right());
+    page->addWidget(right_ = right());
 
     connect(&record_, &ClientRecord::changed, this, &ClientPage::refresh);
     connect(form_, &ClientForm::left, this, &ClientPage::leaveForm);
@@ -178,6 +178,14 @@ QWidget* ClientPage::left() {
     return side;
 }
 
+/// On a small screen the weeks in the middle need what the ladder can spare.
+void ClientPage::resizeEvent(QResizeEvent* event) {
+    constexpr int kSmall = 1180;
+    Page::resizeEvent(event);
+    const int words = open_->minimumSizeHint().width(); // the longest of the column's own
+    right_->setFixedWidth(width() < kSmall ? std::clamp(words, 224, 300) : std::clamp(words, 304, 380));
+}
+
 QWidget* ClientPage::right() {
     auto* ladder = new LadderPanel(record_);
     auto* decided = new DecidedPanel(record_);
@@ -189,7 +197,6 @@ QWidget* ClientPage::right() {
     connect(report_, &KeyButton::clicked, this, &ClientPage::reportWanted);
     connect(bundle_, &KeyButton::clicked, this, &ClientPage::bundleWanted);
     auto* side = new QWidget;
-    side->setFixedWidth(std::clamp(open_->minimumSizeHint().width(), 304, 380)); // as its longest words
     auto* column = columnIn(side);
     column->addWidget(ladder, 1);
     column->addWidget(decided);

@@ -36,6 +36,9 @@ signals:
     void reportWanted();
     void bundleWanted();
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     enum Middle { Weeks, Form, Erase };
     void turnTo(Middle what);
@@ -46,6 +49,7 @@ private:
     Library& library_;
     ClientRecord record_;
     QComboBox* who_;
+    QWidget* right_; ///< ladder and decision
     FactsPanel *about_, *agreed_;
     QStackedWidget* middle_;
     WeeksPanel* weeks_;

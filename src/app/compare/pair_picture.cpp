@@ -106,6 +106,7 @@ void PairPicture::paintSide(QPainter& p, int which) {
         p.resetTransform();
     }
     look.everything = true;
+    look.clearTop = to.top() + 24; // the number is seen whole
     look.measure = worstOfRep(*comparison_.side(1)->review, comparison_.shownRep(1)).limit.measure; // the same in both
     drawBody(p, *side.review, drawn, look);
     p.restore();

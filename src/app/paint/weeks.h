@@ -25,7 +25,13 @@ struct DayAxis {
 /// Where drawWeeks puts names, plots and words in a width.
 struct WeeksColumns {
     double name, words;
-    explicit WeeksColumns(double width) : name(width < 900 ? 208 : 268), words(width < 900 ? 172 : 256) {}
+    explicit WeeksColumns(double width)
+        : name(width < 560   ? 168
+               : width < 900 ? 208
+                             : 268),
+          words(width < 560   ? 148
+                : width < 900 ? 172
+                              : 256) {}
 };
 
 /// Rows that fit into a height, at most as many as there are.

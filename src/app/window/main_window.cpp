@@ -22,6 +22,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QGuiApplication>
+#include <QLabel>
 #include <QScreen>
 #include <QScrollArea>
 #include <QSettings>
@@ -314,7 +315,15 @@ void MainWindow::setDark(bool dark) {
     applyStyle(*qApp);
     dark_->setChecked(dark);
     QSettings().setValue(QStringLiteral("dark"), dark);
-    for (QWidget* w : QApplication::allWidgets()) w->update();
+    for (QWidget* w : QApplication::allWidgets()) {
+        // Links keep the colour in which a label's text was set.
+        if (auto* label = qobject_cast<QLabel*>(w); label && label->text().contains(QLatin1String("<a "))) {
+            const QString words = label->text();
+            label->clear();
+            label->setText(words);
+        }
+        w->update();
+    }
 }
 
 void MainWindow::showKeys() {
