@@ -39,6 +39,7 @@ RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QTableView(parent)
         // Queued: the worker must not draw into this widget, and the whole frame need not be kept.
         connect(session_.frames(), &FrameSource::smallArrived, this, [this](qint64 frame, const QImage& image) {
             if (!session_.review()) return;
+            std::erase_if(drawn_, [frame](const auto& cell) { return cell.first.first == frame; });
             small_[frame] =
                 image.copy(crop_.toAlignedRect()).scaled(320, 213, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
             viewport()->update();
@@ -53,6 +54,7 @@ RepSheet::RepSheet(ReviewSession& session, QWidget* parent) : QTableView(parent)
 }
 
 void RepSheet::refresh() {
+    drawn_.clear();
     if (!session_.review()) { // another clip, which is not measured yet
         table_->setRows({});
         return tell();
@@ -94,6 +96,7 @@ void RepSheet::scrollTo(const QModelIndex& index, ScrollHint) {
 
 RepSheetLook RepSheet::look() const {
     RepSheetLook look{table_->rows(), session_.moments(), small_, crop_};
+    look.drawn = &drawn_;
     look.width = viewport()->width(), look.scrolled = verticalScrollBar()->value();
     if (!table_->rows().empty()) look.chosen = {session_.place().rep(), session_.place().phase()};
     look.moment = session_.place().moment();

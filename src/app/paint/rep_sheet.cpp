@@ -65,26 +65,46 @@ void drawBadge(QPainter& p, const QPointF& centre, int number, const Moment& m, 
                 QFont::DemiBold, Qt::AlignCenter);
 }
 
+/// The client's own picture with the line that matters.
+void drawPicture(QPainter& p, const QRectF& box, const RepSheetLook& look, const Review& review, const RepCell& cell,
+                 const QImage& picture) {
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.drawImage(box, picture);
+    BodyLook body;
+    body.measure = cell.measure;
+    body.numbers = false;
+    body.scale = 0.9;
+    body.toView = QTransform()
+                      .translate(box.x(), box.y())
+                      .scale(box.width() / look.crop.width(), box.height() / look.crop.height())
+                      .translate(-look.crop.x(), -look.crop.y());
+    p.save();
+    p.setClipRect(box);
+    drawBody(p, review, cell.frame, body);
+    p.restore();
+}
+
 void drawCell(QPainter& p, const RepSheetLook& look, const Review& review, int rep, Phase phase) {
     const QRectF box = look.box(rep, phase);
     const RepCell& cell = look.rows[size_t(rep)].cells[size_t(phase)];
     const Palette& c = colours();
     p.fillRect(box, c.stage);
     if (const auto it = look.pictures.find(cell.frame); it != look.pictures.end() && !it->second.isNull()) {
-        p.setRenderHint(QPainter::SmoothPixmapTransform);
-        p.drawImage(box, it->second);
-        BodyLook body;
-        body.measure = cell.measure;
-        body.numbers = false;
-        body.scale = 0.9;
-        body.toView = QTransform()
-                          .translate(box.x(), box.y())
-                          .scale(box.width() / look.crop.width(), box.height() / look.crop.height())
-                          .translate(-look.crop.x(), -look.crop.y());
-        p.save();
-        p.setClipRect(box);
-        drawBody(p, review, cell.frame, body);
-        p.restore();
+        if (!look.drawn) {
+            drawPicture(p, box, look, review, cell, it->second);
+        } else {
+            const double ratio = p.device()->devicePixelRatioF();
+            const QSize size = (box.size() * ratio).toSize();
+            QImage& drawn = (*look.drawn)[{cell.frame, cell.measure}];
+            if (drawn.size() != size) {
+                drawn = QImage(size, QImage::Format_RGB32);
+                drawn.setDevicePixelRatio(ratio);
+                QPainter own(&drawn);
+                own.setRenderHint(QPainter::Antialiasing);
+                drawPicture(own, QRectF(QPointF(), box.size()), look, review, cell, it->second);
+            }
+            p.drawImage(box.topLeft(), drawn);
+        }
     }
     if (look.rows[size_t(rep)].wholeClean) {
         QColor veil = c.ground;
