@@ -12,6 +12,7 @@
 #include "app/session/letter_words.h"
 #include "app/theme/consent_words.h"
 #include "app/theme/palette.h"
+#include "app/widgets/link_label.h"
 
 #include <QDate>
 #include <QLabel>
@@ -55,9 +56,7 @@ AnswerPage::AnswerPage(ReviewSession& session, LetterWords& words, QWidget* pare
     foot->addLayout(told, 1);
     foot->addWidget(speak_);
     foot->addWidget(file_);
-    visit_ = new QLabel;
-    visit_->setWordWrap(true);
-    visit_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    visit_ = new LinkLabel;
     connect(visit_, &QLabel::linkActivated, this, [this](const QString& link) {
         link == QStringLiteral("alone") ? emit fileAlonePressed() : emit openClip(link.toLongLong());
     });

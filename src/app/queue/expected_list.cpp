@@ -20,10 +20,8 @@ QString dueWords(const std::string& due, const std::string& today) {
 
 } // namespace
 
-ExpectedList::ExpectedList(const Library& library, QWidget* parent) : QLabel(parent), library_(library) {
-    setWordWrap(true);
+ExpectedList::ExpectedList(const Library& library, QWidget* parent) : LinkLabel(parent), library_(library) {
     setTextFormat(Qt::RichText);
-    setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
     setAccessibleName(tr("Clips that are expected"));
     hide();
     connect(this, &QLabel::linkActivated, this, [this](const QString& link) {

@@ -1,13 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "app/widgets/link_label.h"
 #include "store/library.h"
-
-#include <QLabel>
 
 namespace deft::ui {
 
 /// Clips that were asked for and have not come, soonest due first, each with what can be done about it.
-class ExpectedList : public QLabel {
+class ExpectedList : public LinkLabel {
     Q_OBJECT
 public:
     explicit ExpectedList(const Library& library, QWidget* parent = nullptr);

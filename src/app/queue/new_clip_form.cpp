@@ -11,6 +11,8 @@
 #include "store/intake.h"
 #include "video/clip_reader.h"
 
+#include "app/widgets/link_label.h"
+
 #include <QCompleter>
 #include <QDate>
 #include <QFormLayout>
@@ -32,10 +34,8 @@ NewClipForm::NewClipForm(Library& library, QWidget* parent) : QWidget(parent), l
     client_->setEditable(true);
     client_->setInsertPolicy(QComboBox::NoInsert);
     client_->completer()->setCompletionMode(QCompleter::PopupCompletion); // nothing is filled in before it is chosen
-    whose_ = new QLabel;
-    whose_->setWordWrap(true);
+    whose_ = new LinkLabel;
     whose_->setTextFormat(Qt::RichText);
-    whose_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
     whose_->hide();
     connect(whose_, &QLabel::linkActivated, this, [this](const QString& id) {
         whose_->hide();

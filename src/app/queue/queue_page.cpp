@@ -5,6 +5,7 @@
 #include "app/theme/palette.h"
 #include "app/theme/target_words.h"
 #include "app/theme/words.h"
+#include "app/widgets/link_label.h"
 #include "app/widgets/page_stack.h"
 #include "base/json.h"
 #include "checks/clip_check.h"
@@ -39,10 +40,8 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     list_->viewport()->setAutoFillBackground(false);
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
 
-    about_ = new QLabel;
-    about_->setWordWrap(true);
+    about_ = new LinkLabel;
     about_->setTextFormat(Qt::RichText);
-    about_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
     about_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     open_ = new KeyButton(tr("Open on the bench"), tr("Enter"), KeyButton::Kind::Primary);
     auto* own = new KeyButton(tr("Add a clip…"), tr("Ctrl+O"), KeyButton::Kind::Plain);
@@ -78,9 +77,7 @@ QueuePage::QueuePage(Library& library, QWidget* parent) : QWidget(parent), libra
     auto* page = new QHBoxLayout(this);
     page->setContentsMargins(16, 16, 16, 16);
     page->setSpacing(24);
-    inbox_ = new QLabel;
-    inbox_->setWordWrap(true);
-    inbox_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    inbox_ = new LinkLabel;
     inbox_->hide();
     auto* left = new QVBoxLayout;
     left->setSpacing(12);
