@@ -38,7 +38,7 @@ private:
     std::map<int64_t, QImage> small_; // frame → cropped picture
     QRectF crop_;                     // of the pictures, in clip pixels
     /// What costs most of a repaint, kept until the review or a cell's size is another.
-    mutable std::map<std::pair<int64_t, std::string>, QImage> drawn_;
+    mutable std::map<std::pair<int64_t, std::string>, StillPicture> drawn_;
 };
 
 } // namespace deft::ui

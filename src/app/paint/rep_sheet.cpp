@@ -90,21 +90,11 @@ void drawCell(QPainter& p, const RepSheetLook& look, const Review& review, int r
     const Palette& c = colours();
     p.fillRect(box, c.stage);
     if (const auto it = look.pictures.find(cell.frame); it != look.pictures.end() && !it->second.isNull()) {
-        if (!look.drawn) {
-            drawPicture(p, box, look, review, cell, it->second);
-        } else {
-            const double ratio = p.device()->devicePixelRatioF();
-            const QSize size = (box.size() * ratio).toSize();
-            QImage& drawn = (*look.drawn)[{cell.frame, cell.measure}];
-            if (drawn.size() != size) {
-                drawn = QImage(size, QImage::Format_RGB32);
-                drawn.setDevicePixelRatio(ratio);
-                QPainter own(&drawn);
-                own.setRenderHint(QPainter::Antialiasing);
-                drawPicture(own, QRectF(QPointF(), box.size()), look, review, cell, it->second);
-            }
-            p.drawImage(box.topLeft(), drawn);
-        }
+        const auto draw = [&, &picture = it->second](QPainter& on) { drawPicture(on, box, look, review, cell, picture); };
+        if (look.drawn)
+            (*look.drawn)[{cell.frame, cell.measure}].paint(p, box.toAlignedRect(), 0, draw);
+        else
+            draw(p);
     }
     if (look.rows[size_t(rep)].wholeClean) {
         QColor veil = c.ground;

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include "app/paint/still_picture.h"
 #include "app/sheet/rep_rows.h"
 
 #include <QImage>
@@ -17,8 +18,8 @@ struct RepSheetLook {
     const std::vector<Moment>& moments;
     const std::map<int64_t, QImage>& pictures; ///< frame → its part inside `crop`; a missing one stays empty
     QRectF crop;                               ///< px of the clip
-    /// Cells as they were drawn last, by frame and measure, in the painter's own resolution; null = drawn anew each time.
-    std::map<std::pair<int64_t, std::string>, QImage>* drawn = nullptr;
+    /// Cells as they were drawn last, by frame and measure; null = drawn anew each time.
+    std::map<std::pair<int64_t, std::string>, StillPicture>* drawn = nullptr;
     double width = 0, scrolled = 0;
     double widest = 200;   ///< of a cell
     int perLine = kPhases; ///< cells side by side; where all do not stand there, each line has its own heads

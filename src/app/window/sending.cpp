@@ -53,6 +53,16 @@ Result<std::string> formOf(const std::filesystem::path& path, const std::string&
                                     {{"file", path.string()}, {"known", ".pdf, .html, .txt, .eml" + more}}});
 }
 
+/// The desktop's own, or a sound file in its place: the one that is asked for, else the demo's where there is none.
+/// @return null: there is none
+std::unique_ptr<Microphone> microphone(bool demo) {
+    if (const QByteArray file = qgetenv("DEFT_MICROPHONE"); !file.isEmpty())
+        return std::make_unique<SimulatedMicrophone>(file.toStdString());
+    if (DeviceMicrophone::isThere()) return std::make_unique<DeviceMicrophone>();
+    if (demo) return std::make_unique<SimulatedMicrophone>(demoFolder() / "microphone.wav");
+    return nullptr;
+}
+
 /// A letter in the form that the file's ending asks for. @param shown which of its reviews a reply clip is of
 Result<void> writeAs(const std::filesystem::path& path, const Reviews& reviews, size_t shown, const Correspondents& who,
                      StopToken stop, const ProgressFn& progress) {
@@ -112,16 +122,8 @@ void MainWindow::speakOverClip() {
     if (!answer_->speakButton().isEnabled())
         return say(tr("There is nothing to speak over: a reply clip shows the first correction, and only with the "
                       "client's consent to pictures."));
-    const QByteArray file = qgetenv("DEFT_MICROPHONE");
-    const std::filesystem::path standIn = !file.isEmpty() ? std::filesystem::path(file.toStdString())
-                                          : phones_      ? demoFolder() / "microphone.wav"
-                                                         : std::filesystem::path();
-    std::unique_ptr<Microphone> microphone;
-    if (!file.isEmpty() || (!standIn.empty() && !DeviceMicrophone::isThere()))
-        microphone = std::make_unique<SimulatedMicrophone>(standIn);
-    else if (DeviceMicrophone::isThere())
-        microphone = std::make_unique<DeviceMicrophone>();
-    (new SpeakForm(std::make_unique<Speaking>(*session_, *library_, std::move(microphone)), this))->open();
+    auto* form = new SpeakForm(std::make_unique<Speaking>(*session_, *library_, microphone(phones_ != nullptr)), this);
+    form->open();
 }
 
 void MainWindow::connectSending() {
