@@ -176,6 +176,7 @@ private slots:
                                                   {QStringLiteral("vmime"), QStringLiteral("VMime")},
                                                   {QStringLiteral("qpdf"), QStringLiteral("qpdf")},
                                                   {QStringLiteral("avfilter"), QStringLiteral("FFmpeg")},
+                                                  {QStringLiteral("ebur128"), QStringLiteral("libebur128")},
                                                   {QStringLiteral("hunspell-1.7"), QStringLiteral("Hunspell")},
                                                   {QStringLiteral("poppler-qt6"), QStringLiteral("Poppler")},
                                                   {QStringLiteral("cpp-httplib"), QStringLiteral("cpp-httplib")}};

@@ -477,6 +477,28 @@ private slots:
         window_->resize(1280, 800);
     }
 
+    /// The picture once more, for a second screen: it follows the bench, and the keys stay there.
+    void pictureOnASecondScreen() {
+        openRuta();
+        const auto second = [this]() -> PictureWindow* {
+            for (QWidget* w : window_->findChildren<QWidget*>())
+                if (auto* picture = dynamic_cast<PictureWindow*>(w)) return picture;
+            return nullptr;
+        };
+        key(Qt::Key_F11, Qt::ControlModifier);
+        QVERIFY(second() && second()->isVisible());
+        for (int i = 0; i < 3; ++i) key(Qt::Key_Right);
+        QTRY_COMPARE(second()->stage().shownFrame(), session().place().frame());
+        QVERIFY(!second()->stage().grab().toImage().isNull());
+        key(Qt::Key_B);
+        QCOMPARE(second()->stage().bestOver(), stage().bestOver());
+        key(Qt::Key_B);
+        QCOMPARE(second()->stage().bestOver(), stage().bestOver());
+        QVERIFY(window_->isActiveWindow());
+        key(Qt::Key_F11, Qt::ControlModifier);
+        QTRY_VERIFY(!second());
+    }
+
     /// From the waiting clip to the filed answer, counted: twelve deliberate actions at the most.
     void fromOpenedToFiled() {
         for (int row = 0; row < window_->queuePage().clips().rowCount(); ++row)
@@ -528,28 +550,6 @@ private slots:
         key(Qt::Key_D);
         QVERIFY(session().moments()[0].agreed == std::optional<bool>(true));
         QVERIFY(window_->message().contains(QStringLiteral("stays")));
-    }
-
-    /// The picture once more, for a second screen: it follows the bench, and the keys stay there.
-    void pictureOnASecondScreen() {
-        openRuta();
-        const auto second = [this]() -> PictureWindow* {
-            for (QWidget* w : window_->findChildren<QWidget*>())
-                if (auto* picture = dynamic_cast<PictureWindow*>(w)) return picture;
-            return nullptr;
-        };
-        key(Qt::Key_F11, Qt::ControlModifier);
-        QVERIFY(second() && second()->isVisible());
-        for (int i = 0; i < 3; ++i) key(Qt::Key_Right);
-        QTRY_COMPARE(second()->stage().shownFrame(), session().place().frame());
-        QVERIFY(!second()->stage().grab().toImage().isNull());
-        key(Qt::Key_B);
-        QCOMPARE(second()->stage().bestOver(), stage().bestOver());
-        key(Qt::Key_B);
-        QCOMPARE(second()->stage().bestOver(), stage().bestOver());
-        QVERIFY(window_->isActiveWindow());
-        key(Qt::Key_F11, Qt::ControlModifier);
-        QTRY_VERIFY(!second());
     }
 
     /// A clip of one's own: chosen, named, marked in the window, measured, filed. Closed in between; nothing is lost.

@@ -82,8 +82,6 @@ Result<Spoke> spokenOver(const ReplyMoment& moment, const Review& review, const 
 
 } // namespace
 
-QSize ReplyMoment::size() { return kSize; }
-
 Result<ReplyMoment> ReplyMoment::of(const Review& review, const Answer& answer, ClipReader& reader) {
     ReplyMoment m(review, reader);
     const auto halves = halvesOf(answer);

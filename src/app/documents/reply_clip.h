@@ -18,7 +18,6 @@ public:
     /// the head was lost; those of ClipReader
     static Result<ReplyMoment> of(const Review& review, const Answer& answer, ClipReader& reader);
 
-    static QSize size();
     double run_s() const; ///< that it takes once
     double best_s() const { return timeOf(best_.frame); }
     double worst_s() const { return timeOf(worst_.frame); }
