@@ -11,46 +11,62 @@ class RepSheetTest : public QObject {
 
 private slots:
     void asLargeAsTheyFit() {
-        const std::vector<Moment> moments;
-        const std::map<int64_t, QImage> pictures;
-        int wrapped = 0;
+        int wrapped = 0, taller = 0;
         for (int reps = 1; reps <= 6; ++reps) {
             const std::vector<RepRow> rows(static_cast<size_t>(reps));
-            for (double width = 440; width <= 900; width += 23)
-                for (double height = 180; height <= 900; height += 31) {
-                    RepSheetLook plain{rows, moments, pictures, QRectF()};
-                    plain.width = width;
-                    RepSheetLook look = plain;
-                    look.fitInto(height);
-                    wrapped += look.isWrapped();
-                    // Two lines only where they bring more and all of it is seen.
-                    if (look.isWrapped()) QVERIFY(look.cellWidth() > plain.cellWidth() && look.height() <= height);
-                    // Never smaller than its words allow, and smaller only so that all is seen.
-                    QVERIFY(look.cellWidth() >= 0.8 * plain.cellWidth());
-                    if (look.cellWidth() < plain.cellWidth()) QVERIFY(look.height() <= height);
-                    std::vector<QRectF> boxes;
-                    for (int rep = 0; rep < reps; ++rep)
-                        for (int k = 0; k < kPhases; ++k) {
-                            const QRectF box = look.box(rep, Phase(k));
-                            QVERIFY(box.left() >= 0 && box.right() <= width && box.bottom() <= look.height());
-                            for (const QRectF& other : boxes) QVERIFY(!other.intersects(box));
-                            boxes.push_back(box);
-                        }
-                }
+            for (const double body : {RepSheetLook::kShape, 1.1, 0.75})
+                for (double width = 440; width <= 900; width += 23)
+                    for (double height = 180; height <= 900; height += 31)
+                        lies(rows, body, width, height, wrapped, taller);
         }
-        QVERIFY(wrapped > 0);
+        QVERIFY(wrapped > 0 && taller > 0);
     }
 
-    /// One rep on the bench of 1280 × 800: half as large again at least.
-    void oneRepGrows() {
+    /// On the bench of 1280 × 800, a body in the cells: one rep, and two of somebody who stands.
+    void fewRepsGrow_data() {
+        QTest::addColumn<int>("reps");
+        QTest::addColumn<double>("body");
+        QTest::addRow("one, lying") << 1 << RepSheetLook::kShape;
+        QTest::addRow("one, standing") << 1 << 0.75;
+        QTest::addRow("two, standing") << 2 << 0.75;
+    }
+    void fewRepsGrow() {
+        QFETCH(int, reps);
+        QFETCH(double, body);
         const std::vector<Moment> moments;
         const std::map<int64_t, QImage> pictures;
-        const std::vector<RepRow> one(1);
-        RepSheetLook look{one, moments, pictures, QRectF()};
-        look.width = 560;
-        const double before = look.cellWidth();
+        const std::vector<RepRow> rows(static_cast<size_t>(reps));
+        RepSheetLook look{rows, moments, pictures, QRectF()};
+        look.width = 560, look.narrowest = body;
+        const double before = look.cellHeight();
         look.fitInto(368);
-        QVERIFY2(look.cellWidth() >= 1.5 * before, qPrintable(QString::number(look.cellWidth() / before)));
+        QVERIFY2(look.cellHeight() >= 1.5 * before, qPrintable(QString::number(look.cellHeight() / before)));
+    }
+
+private:
+    static void lies(const std::vector<RepRow>& rows, double body, double width, double height, int& wrapped, int& taller) {
+        const std::vector<Moment> moments;
+        const std::map<int64_t, QImage> pictures;
+        RepSheetLook plain{rows, moments, pictures, QRectF()};
+        plain.width = width, plain.narrowest = body;
+        RepSheetLook look = plain;
+        look.fitInto(height);
+        wrapped += look.isWrapped(), taller += look.shape < RepSheetLook::kShape;
+        QVERIFY(look.shape >= body && look.shape <= RepSheetLook::kShape);
+        // Two lines, and taller ones, only where they bring more and all of it is seen.
+        if (look.isWrapped() || look.shape < RepSheetLook::kShape)
+            QVERIFY(look.cellHeight() > plain.cellHeight() && look.height() <= height);
+        // Never smaller than its words allow, and smaller only so that all is seen.
+        QVERIFY(look.cellWidth() >= 0.8 * plain.cellWidth());
+        if (look.cellWidth() < plain.cellWidth()) QVERIFY(look.height() <= height);
+        std::vector<QRectF> boxes;
+        for (int rep = 0; rep < int(rows.size()); ++rep)
+            for (int k = 0; k < kPhases; ++k) {
+                const QRectF box = look.box(rep, Phase(k));
+                QVERIFY(box.left() >= 0 && box.right() <= width && box.bottom() <= look.height());
+                for (const QRectF& other : boxes) QVERIFY(!other.intersects(box));
+                boxes.push_back(box);
+            }
     }
 };
 

@@ -17,6 +17,7 @@ namespace {
 
 constexpr int kHeadHeight = RepSheetLook::kHeadHeight;
 constexpr double kShape = RepSheetLook::kShape;
+constexpr double kNarrowest = 0.75; // of a cell; below, its neighbours' words would be farther off than its own
 
 } // namespace
 
@@ -60,7 +61,8 @@ void RepSheet::refresh() {
         return tell();
     }
     table_->setRows(repRows(*session_.review()));
-    const QRectF crop = bodyCrop(*session_.review(), kShape, false);
+    const QRectF body = bodyBox(*session_.review(), false), crop = bodyCrop(*session_.review(), kShape, false);
+    narrowest_ = std::clamp(body.width() / body.height(), kNarrowest, kShape);
     if (crop != crop_) small_.clear();
     crop_ = crop;
     std::set<int64_t> wanted; // in order of time, so that the decoder seldom seeks
@@ -96,7 +98,7 @@ void RepSheet::scrollTo(const QModelIndex& index, ScrollHint) {
 
 RepSheetLook RepSheet::look() const {
     RepSheetLook look{table_->rows(), session_.moments(), small_, crop_};
-    look.drawn = &drawn_;
+    look.drawn = &drawn_, look.narrowest = narrowest_;
     look.width = viewport()->width(), look.scrolled = verticalScrollBar()->value();
     if (!table_->rows().empty()) look.chosen = {session_.place().rep(), session_.place().phase()};
     look.moment = session_.place().moment();

@@ -286,7 +286,7 @@ void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment
     p.drawPath(path);
 }
 
-QRectF bodyCrop(const Review& r, double aspect, bool whole) {
+QRectF bodyBox(const Review& r, bool whole) {
     QRectF box;
     const auto take = [&](const Point2& at) {
         const QRectF dot(at.x() - 1, at.y() - 1, 2, 2);
@@ -308,7 +308,11 @@ QRectF bodyCrop(const Review& r, double aspect, bool whole) {
         }
     if (box.isNull()) box = QRectF(0, 0, r.clip().width, r.clip().height);
     const double margin = std::max((whole ? 0.14 : 0.08) * box.width(), 0.07 * box.height()); // heads, feet
-    box.adjust(-margin, -1.2 * margin, margin, margin);
+    return box.adjusted(-margin, -1.2 * margin, margin, margin);
+}
+
+QRectF bodyCrop(const Review& r, double aspect, bool whole) {
+    QRectF box = bodyBox(r, whole);
     if (box.width() / box.height() < aspect) {
         const double w = box.height() * aspect;
         box.adjust(-(w - box.width()) / 2, 0, (w - box.width()) / 2, 0);

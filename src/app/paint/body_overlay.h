@@ -24,8 +24,10 @@ struct BodyLook {
 /// Draws lines, arcs, tolerance and numbers of one frame. Frames without the points that a line needs lack the line.
 void drawBody(QPainter& painter, const Review& review, int64_t frame, const BodyLook& look);
 
-/// Part of the picture around shoulder, hip and knee (or the whole body) with this aspect, the same for all frames of a
-/// review so that pictures can be compared.
+/// Where shoulder, hip and knee (or the whole body) are in any frame of the review, with some room around, px of the clip.
+QRectF bodyBox(const Review& review, bool wholeBody);
+
+/// The same with this aspect: one for all frames, so that pictures can be compared.
 QRectF bodyCrop(const Review& review, double aspect, bool wholeBody);
 
 /// Text with a dark halo, readable on any picture.

@@ -69,15 +69,20 @@ void drawBadge(QPainter& p, const QPointF& centre, int number, const Moment& m, 
 void drawPicture(QPainter& p, const QRectF& box, const RepSheetLook& look, const Review& review, const RepCell& cell,
                  const QImage& picture) {
     p.setRenderHint(QPainter::SmoothPixmapTransform);
-    p.drawImage(box, picture);
+    QRectF crop = look.crop; // of its middle, as wide as the cell is
+    const double aside = crop.width() / 2 * (1 - look.shape / look.kShape);
+    crop.adjust(aside, 0, -aside, 0);
+    const double share = aside / look.crop.width();
+    p.drawImage(box, picture,
+                QRectF(picture.width() * share, 0, picture.width() * (1 - 2 * share), picture.height()));
     BodyLook body;
     body.measure = cell.measure;
     body.numbers = false;
     body.scale = 0.9;
     body.toView = QTransform()
                       .translate(box.x(), box.y())
-                      .scale(box.width() / look.crop.width(), box.height() / look.crop.height())
-                      .translate(-look.crop.x(), -look.crop.y());
+                      .scale(box.width() / crop.width(), box.height() / crop.height())
+                      .translate(-crop.x(), -crop.y());
     p.save();
     p.setClipRect(box);
     drawBody(p, review, cell.frame, body);
@@ -137,29 +142,35 @@ double RepSheetLook::cellWidth() const {
     return std::min(widest, (width - kLeft - 4.0 - (perLine - 1) * kGap_px) / perLine);
 }
 
-double RepSheetLook::lineHeight() const {
-    return std::round(cellWidth() / kShape) + kWords + (isWrapped() ? kHeadHeight : 0);
-}
+double RepSheetLook::cellHeight() const { return std::round(cellWidth() / shape); }
+
+double RepSheetLook::lineHeight() const { return cellHeight() + kWords + (isWrapped() ? kHeadHeight : 0); }
 
 double RepSheetLook::rowHeight() const { return lines() * lineHeight(); }
 
 void RepSheetLook::fitInto(double available) {
     constexpr double kLeast = 0.8; // narrower, and the words below no longer fit
-    constexpr int kWrapped = 3;
     if (rows.empty()) return;
-    RepSheetLook two = *this;
-    two.perLine = kWrapped;
-    if (two.height() <= available && two.cellWidth() > cellWidth()) {
-        perLine = kWrapped;
-    } else if (height() > available) {
+    const auto withRoom = [&](int cells) {
+        RepSheetLook look = *this;
+        look.perLine = cells;
+        const double more = std::floor((available - look.height()) / double(rows.size()) / look.lines());
+        if (more > 0) look.shape = std::max(narrowest, look.cellWidth() / (look.cellHeight() + more));
+        return look;
+    };
+    const RepSheetLook one = withRoom(kPhases), two = withRoom((kPhases + 1) / 2);
+    if (one.height() > available) {
         const double each = std::floor((available - kHeadHeight - 4) / double(rows.size()));
         const double width_px = kShape * (each - kWords);
         if (width_px >= kLeast * cellWidth()) widest = width_px;
+    } else {
+        const RepSheetLook& larger = two.height() <= available && two.cellHeight() > one.cellHeight() ? two : one;
+        perLine = larger.perLine, shape = larger.shape;
     }
 }
 
 QRectF RepSheetLook::box(int rep, Phase phase) const {
-    const double w = cellWidth(), h = std::round(w / kShape);
+    const double w = cellWidth(), h = cellHeight();
     return {kLeft + int(phase) % perLine * (w + kGap_px),
             kHeadHeight + 4 + rep * rowHeight() + int(phase) / perLine * lineHeight() - scrolled, w, h};
 }
