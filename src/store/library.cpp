@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The library's database: opening, transactions, reading.
+// The library's database: opening, checking, transactions, reading.
 #include "store/library.h"
 
 #include "base/data_folder.h"
@@ -10,10 +10,11 @@
 #include "store/schema.h"
 #include "store/sql_values.h"
 
+#include <QScopeGuard>
 #include <QSqlError>
-#include <QUuid>
 #include <fstream>
 #include <sys/stat.h>
+#include <utility>
 
 namespace deft {
 using namespace sql;
@@ -147,7 +148,8 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& given, InUse how)
                                           "WHERE why = '' AND begun > 1"));
         !ok)
         return tl::unexpected(ok.error());
-    if (lib->damage_.empty()) lib->sweep(); // where records are missing, no file is taken for nobody's
+    if (lib->damage_.empty()) // where records are missing, no file is taken for nobody's
+        if (auto ok = lib->sweep(); !ok) lib->damage_.push_back(ok.error().message);
     return lib;
 }
 
@@ -249,9 +251,27 @@ void Library::each(const QString& sql, const QVariantList& values,
     for (const QVariant& v : values) query.addBindValue(v);
     if (query.exec())
         while (query.next()) row(query);
-    if (query.lastError().isValid())
+    if (!query.lastError().isValid()) return;
+    const std::string why = query.lastError().text().toStdString();
+    if (!reading_)
         trouble({"The library could not be read: {why}. Close the program and run: deft-mirror library check",
-                 {{"why", query.lastError().text().toStdString()}}});
+                 {{"why", why}}});
+    else if (!unread_)
+        unread_ = {Errc::BadFormat,
+                   {"the library could not be read ({why}); nothing was changed. Close the program and run: deft-mirror "
+                    "library check",
+                    {{"why", why}}}};
+}
+
+Result<void> Library::reading(const std::function<Result<void>()>& work) const {
+    const bool outer = std::exchange(reading_, true);
+    const auto end = qScopeGuard([&] {
+        reading_ = outer;
+        if (!outer) unread_.reset();
+    });
+    auto done = work();
+    if (done && unread_) return tl::unexpected(*unread_);
+    return done;
 }
 
 Result<void> Library::run(const QString& sql, const QVariantList& values, int64_t* id) const {
@@ -300,7 +320,7 @@ Result<void> Library::transaction(const std::function<Result<void>()>& work) {
     Result<void> done;
     inTransaction_ = true;
     try {
-        done = work();
+        done = reading(work);
     } catch (...) {
         inTransaction_ = false;
         (void)run(QStringLiteral("ROLLBACK"));
@@ -316,62 +336,6 @@ Result<void> Library::transaction(const std::function<Result<void>()>& work) {
         return ok;
     }
     return isStillThere();
-}
-
-Result<void> Library::migrate() {
-    int found = -1;
-    each(QStringLiteral("PRAGMA user_version"), {}, [&](const QSqlQuery& row) { found = row.value(0).toInt(); });
-    if (found < 0) return fail(Errc::BadFormat, "is not a library of this program, or damaged");
-    if (found > kLibraryVersion)
-        return fail(Errc::NewerVersion,
-                    {"was made by a newer version of the program ({version})", {{"version", int(found)}}});
-    if (found == kLibraryVersion) return {};
-    // What is kept to save time had names that do not tell the clip; it is made anew.
-    std::error_code ec;
-    if (found > 0 && found < 3) fs::remove_all(folder_ / "cache", ec);
-    return transaction([&]() -> Result<void> {
-        for (int version = found; version < kLibraryVersion; ++version)
-            for (const QString& sql : schema::steps()[size_t(version)])
-                if (auto ok = run(sql); !ok) return ok;
-        if (auto ok = fillNew(found); !ok) return ok;
-        return run(QStringLiteral("PRAGMA user_version = %1").arg(kLibraryVersion));
-    });
-}
-
-Result<void> Library::fillNew(int found) {
-    if (found < 1 || found >= 4) return {};
-    std::vector<int64_t> clients;
-    each(QStringLiteral("SELECT id FROM client"), {},
-         [&](const QSqlQuery& row) { clients.push_back(row.value(0).toLongLong()); });
-    for (const int64_t id : clients)
-        if (auto ok = run(QStringLiteral("UPDATE client SET uid = ? WHERE id = ?"),
-                          {QUuid::createUuid().toString(QUuid::WithoutBraces), qlonglong(id)});
-            !ok)
-            return ok;
-    // Paths were absolute: a library that is copied or moved finds its own clips from now on. A draft that cannot be
-    // read stays as it is, and is told of when it is wanted.
-    std::vector<std::pair<int64_t, Json>> drafts;
-    each(QStringLiteral("SELECT id, draft FROM clip"), {}, [&](const QSqlQuery& row) {
-        if (auto draft = parseJson(s(row.value(1)), "library"); draft && draft->is_object())
-            drafts.emplace_back(row.value(0).toLongLong(), std::move(*draft));
-    });
-    for (auto& [id, draft] : drafts) {
-        const fs::path path = draft.value("clip", "");
-        if (path.parent_path().filename() != "clips") continue;
-        std::error_code ec;
-        if (!fs::exists(folder_ / "clips" / path.filename(), ec)) continue;
-        draft["clip"] = (fs::path("clips") / path.filename()).string();
-        if (auto ok = run(QStringLiteral("UPDATE clip SET draft = ? WHERE id = ?"), {text(draft), qlonglong(id)}); !ok)
-            return ok;
-    }
-    for (const schema::Summed& t : schema::summed()) {
-        std::vector<int64_t> rows;
-        each(QStringLiteral("SELECT rowid FROM %1").arg(QString::fromLatin1(t.table)), {},
-             [&](const QSqlQuery& row) { rows.push_back(row.value(0).toLongLong()); });
-        for (const int64_t row : rows)
-            if (auto ok = seal(t.table, row); !ok) return ok;
-    }
-    return {};
 }
 
 int64_t Library::auditEntries() const {

@@ -174,7 +174,8 @@ public:
     void setInbox(const std::filesystem::path& folder) { inbox_ = folder; }
     const std::filesystem::path& inbox() const { return inbox_; }
     /// What erase() would take, as things are now: by content, wherever in the library and the inbox it lies.
-    Erasure whatErasingTakes(int64_t client, Erasing what) const;
+    /// @errors WriteFailed, BadFormat (records cannot be read)
+    Result<Erasure> whatErasingTakes(int64_t client, Erasing what) const;
     /// Takes it for good: files first, then the records, then what the database's files still hold of them. Clips of
     /// the same content that another client has, too, stay. No work on these clips may be running. Once begun it is
     /// ended by whoever opens the library next. @errors WriteFailed naming the file that could not be removed (nothing
@@ -275,14 +276,18 @@ private:
     Result<void> fillNew(int found); ///< what a newer schema wants of older rows
     Result<void> finishErasures();
     Result<void> foldTraces() const;
-    void sweep();
+    Result<void> sweep();
+    Erasure gatherErasure(int64_t client, Erasing what) const; ///< within reading()
     void trouble(const Message& sentence) const;
     std::vector<int64_t> reviewsOf(int64_t client) const;
     Result<int64_t> fileOne(const Answered& one, const std::string& html, const std::string& text);
     std::vector<Client> readClients(const QString& which, const QVariantList& values) const;
     std::optional<Consent> readConsent(const std::string& json) const;
     std::vector<Clip> readClips(const QString& where, const QVariantList& values = {}) const;
-    /// Reads rows one after the other; what cannot be read is told.
+    /// Reads that belong together: when one of them failed, the whole fails with its error. What changes or removes
+    /// anything reads within this (a transaction does), so that nothing unread is taken for nothing there.
+    Result<void> reading(const std::function<Result<void>()>& work) const;
+    /// Reads rows one after the other; a failure is the error of reading(), and told where it is only shown.
     void each(const QString& sql, const QVariantList& values, const std::function<void(const QSqlQuery&)>& row) const;
     Result<void> run(const QString& sql, const QVariantList& values = {}, int64_t* id = nullptr) const;
     Result<void> seal(const char* table, int64_t row) const;             ///< writes the row's sum
@@ -302,6 +307,8 @@ private:
     Messages damage_;
     std::function<void(const Message&)> told_;
     bool inTransaction_ = false;
+    mutable bool reading_ = false;
+    mutable std::optional<Error> unread_; ///< why the first of these reads failed
     uint64_t inode_ = 0; ///< of library.sqlite as it was opened
     mutable std::mutex catalogueLock_;
     mutable CataloguePtr catalogue_;

@@ -100,9 +100,9 @@ std::vector<Client> Library::clientsLike(const std::string& name) const {
 Result<void> Library::rename(int64_t client, const std::string& name) {
     const QString tidy = q(name).normalized(QString::NormalizationForm_C).simplified();
     if (tidy.isEmpty()) return fail(Errc::BadFormat, "a client needs a name");
-    std::vector<Clip> waiting = clipsOf(client);
-    std::erase_if(waiting, [](const Clip& c) { return c.filed; });
     return transaction([&]() -> Result<void> {
+        std::vector<Clip> waiting = clipsOf(client);
+        std::erase_if(waiting, [](const Clip& c) { return c.filed; });
         if (auto r = run(QStringLiteral("UPDATE client SET name = ? WHERE id = ?"), {tidy, qlonglong(client)}); !r)
             return r;
         if (auto r = seal("client", client); !r) return r;
@@ -115,18 +115,18 @@ Result<void> Library::rename(int64_t client, const std::string& name) {
 }
 
 Result<void> Library::merge(int64_t from, int64_t into) {
-    const auto gone = client(from), kept = client(into);
-    if (!gone || !kept || from == into) return fail(Errc::NotFound, "merging takes two clients of this library");
-    std::vector<std::string> flags = kept->flags; // none that is known is lost
-    for (const std::string& flag : gone->flags)
-        if (std::find(flags.begin(), flags.end(), flag) == flags.end()) flags.push_back(flag);
-    const auto either = [](const std::string& first, const std::string& second) {
-        return first.empty() ? second : first;
-    };
-    std::vector<Clip> waiting = clipsOf(from);
-    for (Clip& c : clipsOf(into)) waiting.push_back(std::move(c));
-    std::erase_if(waiting, [](const Clip& c) { return c.filed; });
     return transaction([&]() -> Result<void> {
+        const auto gone = client(from), kept = client(into);
+        if (!gone || !kept || from == into) return fail(Errc::NotFound, "merging takes two clients of this library");
+        std::vector<std::string> flags = kept->flags; // none that is known is lost
+        for (const std::string& flag : gone->flags)
+            if (std::find(flags.begin(), flags.end(), flag) == flags.end()) flags.push_back(flag);
+        const auto either = [](const std::string& first, const std::string& second) {
+            return first.empty() ? second : first;
+        };
+        std::vector<Clip> waiting = clipsOf(from);
+        for (Clip& c : clipsOf(into)) waiting.push_back(std::move(c));
+        std::erase_if(waiting, [](const Clip& c) { return c.filed; });
         if (auto r = run(
                 QStringLiteral("UPDATE client SET flags = ?, role = ?, wants = ?, address = ?, language = ? WHERE id "
                                "= ?"),
@@ -186,9 +186,9 @@ Result<void> Library::setAbout(int64_t client, const std::string& wants, const s
 
 Result<void> Library::setLanguage(int64_t client, const std::string& language) {
     if (const auto now = this->client(client); now && now->language == language) return {};
-    std::vector<Clip> waiting = clipsOf(client);
-    std::erase_if(waiting, [](const Clip& c) { return c.filed; });
     return transaction([&]() -> Result<void> {
+        std::vector<Clip> waiting = clipsOf(client);
+        std::erase_if(waiting, [](const Clip& c) { return c.filed; });
         if (auto r =
                 run(QStringLiteral("UPDATE client SET language = ? WHERE id = ?"), {q(language), qlonglong(client)});
             !r)
@@ -230,8 +230,8 @@ Correspondents Library::correspondents(int64_t client, const std::string& coach)
 }
 
 Result<void> Library::recordConsent(int64_t client, const Consent& consent) {
-    if (const auto before = consents(client); !before.empty() && before.back() == consent) return {};
     return transaction([&]() -> Result<void> {
+        if (const auto before = consents(client); !before.empty() && before.back() == consent) return {};
         int64_t id = 0;
         if (auto r = run(QStringLiteral("INSERT INTO consent (client, consent, recorded_at) VALUES (?, ?, ?)"),
                          {qlonglong(client), text(toJson(consent)), now()}, &id);

@@ -44,12 +44,12 @@ void Library::remember(int64_t client, ReviewInputs& draft) const {
 }
 
 Result<void> Library::correct(int64_t id, int64_t client, ReviewInputs draft) {
-    if (const auto of = clip(id); !of)
-        return fail(Errc::NotFound, "the clip is not in this library any more");
-    else if (of->filed)
-        return fail(Errc::Conflict, "this clip has been answered, and what was filed stays as it was");
-    remember(client, draft);
     return transaction([&]() -> Result<void> {
+        if (const auto of = clip(id); !of)
+            return fail(Errc::NotFound, "the clip is not in this library any more");
+        else if (of->filed)
+            return fail(Errc::Conflict, "this clip has been answered, and what was filed stays as it was");
+        remember(client, draft);
         if (auto r = run(QStringLiteral("UPDATE clip SET client = ?, draft = ?, saved_at = ? WHERE id = ?"),
                          {qlonglong(client), text(toJson(stored(draft))), now(), qlonglong(id)});
             !r)
@@ -61,8 +61,8 @@ Result<void> Library::correct(int64_t id, int64_t client, ReviewInputs draft) {
 
 Result<int64_t> Library::addClip(int64_t client, const std::string& received, ReviewInputs draft) {
     int64_t id = 0;
-    remember(client, draft);
     auto ok = transaction([&]() -> Result<void> {
+        remember(client, draft);
         if (auto r = run(QStringLiteral("INSERT INTO clip (client, received, draft, saved_at) VALUES (?, ?, ?, ?)"),
                          {qlonglong(client), q(received), text(toJson(stored(draft))), now()}, &id);
             !r)

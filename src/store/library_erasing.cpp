@@ -80,7 +80,16 @@ std::vector<fs::path> arrived(const Catalogue& catalogue, const fs::path& inbox,
 
 } // namespace
 
-Erasure Library::whatErasingTakes(int64_t client, Erasing what) const {
+Result<Erasure> Library::whatErasingTakes(int64_t client, Erasing what) const {
+    Erasure erasure;
+    const auto ok = reading([&]() -> Result<void> {
+        erasure = gatherErasure(client, what);
+        return {};
+    });
+    return ok ? Result<Erasure>(erasure) : tl::unexpected(ok.error());
+}
+
+Erasure Library::gatherErasure(int64_t client, Erasing what) const {
     Erasure erasure;
     const auto isOfOthers = [&, all = clips()](auto same) {
         return std::any_of(all.begin(), all.end(), [&](const Clip& c) { return c.client != client && same(c.draft); });
@@ -132,15 +141,26 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
                    {qlonglong(client), int(what), q(inbox_.string())});
     });
     if (!begun) return tl::unexpected(begun.error());
-    Erasure erasure = whatErasingTakes(client, what);
-    const auto name = this->client(client).value_or(Client{}).name;
+    const auto giveUp = [&](Errc code, Message why) { // nothing is gone yet: it is to be asked for again
+        (void)run(QStringLiteral("DELETE FROM erasing WHERE client = ?"), {qlonglong(client)});
+        return fail(code, std::move(why));
+    };
+    Erasure erasure;
+    std::string name;
+    std::vector<int64_t> reviews;
+    const auto known = reading([&]() -> Result<void> {
+        erasure = gatherErasure(client, what);
+        name = this->client(client).value_or(Client{}).name;
+        reviews = reviewsOf(client);
+        return {};
+    });
+    if (!known) return giveUp(known.error().code, known.error().message);
     for (const fs::path& file : erasure.files) {
         std::error_code ec;
         if (fs::remove(file, ec) || !ec) continue;
         const std::string why = ec.message();
-        (void)run(QStringLiteral("DELETE FROM erasing WHERE client = ?"), {qlonglong(client)}); // to be asked for again
-        return fail(Errc::WriteFailed, {"{file} could not be removed ({why}); the records are still there",
-                                        {{"file", file.string()}, {"why", why}}});
+        return giveUp(Errc::WriteFailed, {"{file} could not be removed ({why}); the records are still there",
+                                          {{"file", file.string()}, {"why", why}}});
     }
     const QString of = QStringLiteral("IN (SELECT id FROM review WHERE client = ?)"),
                   waiting = QStringLiteral("DELETE FROM clip WHERE client = ? AND id NOT IN (SELECT clip FROM review)");
@@ -161,7 +181,6 @@ Result<Erasure> Library::erase(int64_t client, Erasing what) {
                                               QStringLiteral("DELETE FROM practised WHERE client = ?"),
                                               QStringLiteral("DELETE FROM known_as WHERE client = ?"),
                                               QStringLiteral("DELETE FROM client WHERE id = ?")};
-    const auto reviews = reviewsOf(client);
     auto ok = transaction([&]() -> Result<void> {
         for (const QString& sql : statements)
             if (auto r = run(sql, {qlonglong(client)}); !r) return r;
@@ -208,9 +227,13 @@ Result<void> Library::finishErasures() {
         fs::path inbox;
     };
     std::vector<Begun> begun;
-    each(QStringLiteral("SELECT client, what, inbox FROM erasing"), {}, [&](const QSqlQuery& row) {
-        begun.push_back({row.value(0).toLongLong(), Erasing(row.value(1).toInt()), s(row.value(2))});
+    const auto known = reading([&]() -> Result<void> {
+        each(QStringLiteral("SELECT client, what, inbox FROM erasing"), {}, [&](const QSqlQuery& row) {
+            begun.push_back({row.value(0).toLongLong(), Erasing(row.value(1).toInt()), s(row.value(2))});
+        });
+        return {};
     });
+    if (!known) return known;
     const fs::path own = inbox_;
     for (const Begun& b : begun) {
         inbox_ = b.inbox; // where clips came in then
@@ -225,17 +248,22 @@ Result<void> Library::finishErasures() {
 
 /// What a kill left: files half written, pages and mails of reviews that were never filed, what was kept of clips that
 /// are gone, and what was spoken and not kept.
-void Library::sweep() {
+Result<void> Library::sweep() {
     static const std::regex half(R"(.*\.part[A-Za-z0-9]{6}(\.[a-z0-9]+)?)"), answer(R"(answer-(\d+)[.-].*)"),
         voice(R"([0-9a-f]+-voice-\d+\.wav)");
     std::set<std::string> films, reviews, voices;
-    each(QStringLiteral(
-             "SELECT json_extract(draft, '$.clip_sha256'), json_extract(draft, '$.spoken.voice') FROM clip"),
-         {}, [&](const QSqlQuery& row) {
-             films.insert(cachePrefix(s(row.value(0))));
-             voices.insert(fs::path(s(row.value(1))).filename().string());
-         });
-    each(QStringLiteral("SELECT id FROM review"), {}, [&](const QSqlQuery& row) { reviews.insert(s(row.value(0))); });
+    const auto known = reading([&]() -> Result<void> {
+        each(QStringLiteral(
+                 "SELECT json_extract(draft, '$.clip_sha256'), json_extract(draft, '$.spoken.voice') FROM clip"),
+             {}, [&](const QSqlQuery& row) {
+                 films.insert(cachePrefix(s(row.value(0))));
+                 voices.insert(fs::path(s(row.value(1))).filename().string());
+             });
+        each(QStringLiteral("SELECT id FROM review"), {},
+             [&](const QSqlQuery& row) { reviews.insert(s(row.value(0))); });
+        return {};
+    });
+    if (!known) return known;
     std::error_code ec;
     for (const fs::path& folder : {folder_, folder_ / "answers", folder_ / "outbox", folder_ / "cache",
                                    folder_ / "clips", folder_ / "exercises", folder_ / "programmes", inbox_})
@@ -249,6 +277,7 @@ void Library::sweep() {
                                           !films.count(name.substr(0, cachePrefix(std::string(64, '0')).size()));
             if (orphan || std::regex_match(name, half)) fs::remove(file, ec);
         }
+    return {};
 }
 
 Result<void> Library::removeClip(int64_t id) {
@@ -257,11 +286,12 @@ Result<void> Library::removeClip(int64_t id) {
     if (of->filed)
         return fail(Errc::Conflict,
                     "this clip has been answered and stays on record; erase the client's videos instead");
-    const auto all = clips();
+    std::vector<Clip> all;
     const auto shared = [&](auto same) {
         return std::any_of(all.begin(), all.end(), [&](const Clip& c) { return c.id != id && same(c.draft); });
     };
     auto ok = transaction([&]() -> Result<void> {
+        all = clips();
         if (auto r = run(QStringLiteral("DELETE FROM clip WHERE id = ?"), {qlonglong(id)}); !r) return r;
         if (auto r = run(QStringLiteral("DELETE FROM aside WHERE kind IN ('measuring', 'proposing', "
                                         "'picture') AND subject = ?"),

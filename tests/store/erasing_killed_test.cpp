@@ -95,7 +95,7 @@ private slots:
     void filmsBeforeTheirNotes() {
         auto library = Library::open(dir_.filePath("order").toStdString()).value();
         const Person p = add(*library, 1);
-        const auto files = library->whatErasingTakes(p.id, Erasing::Everything).files;
+        const auto files = library->whatErasingTakes(p.id, Erasing::Everything)->files;
         const auto place = [&](const char* name) {
             return std::find_if(files.begin(), files.end(), [&](const fs::path& f) { return f.filename() == name; }) -
                    files.begin();

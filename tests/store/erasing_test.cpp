@@ -92,7 +92,7 @@ private slots:
         ReviewInputs waiting = demoInputs();
         const auto outside = waiting.clipPath;
         library_->addClip(ruta_, "2026-05-14", waiting).value();
-        const Erasure planned = library_->whatErasingTakes(ruta_, Erasing::Videos);
+        const Erasure planned = library_->whatErasingTakes(ruta_, Erasing::Videos).value();
         QCOMPARE(planned.clips, 2);
         QCOMPARE(planned.reviews, 0);
         QCOMPARE(planned.files.size(), size_t(8)); // clip, tracks, proposals, page, reply clip, two mails, what was spoken

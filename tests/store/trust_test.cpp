@@ -229,6 +229,54 @@ private slots:
         QVERIFY2(refused + told > 40, qPrintable(QStringLiteral("%1 refused, %2 told").arg(refused).arg(told)));
     }
 
+    /// What cannot be read is not nothing: no decision is made on it, nothing is written or removed, and the error says so.
+    void unreadIsNotNothing_data() {
+        QTest::addColumn<QString>("table");
+        for (const char* table : {"client", "clip", "review"}) QTest::addRow("%s", table) << QString::fromLatin1(table);
+    }
+    void unreadIsNotNothing() {
+        QFETCH(QString, table);
+        auto library = Library::open(at(qPrintable("unread-" + table))).value();
+        fillIn(*library);
+        const int64_t client = library->clients()[0].id, waiting = library->clips()[0].id;
+        const ReviewInputs draft = library->clip(waiting)->draft;
+        const fs::path film = draft.clipPath;
+        const std::string before = seen(*library);
+        const int64_t audited = library->auditEntries();
+        std::vector<std::string> told;
+        library->onTrouble([&](const Message& sentence) { told.push_back(inEnglish(sentence)); });
+        const auto rename = [&](const QString& from, const QString& to) {
+            {
+                QSqlDatabase db = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), QStringLiteral("other"));
+                db.setDatabaseName(QString::fromStdString((library->folder() / "library.sqlite").string()));
+                QVERIFY(db.open());
+                QVERIFY(QSqlQuery(db).exec(QStringLiteral("ALTER TABLE %1 RENAME TO %2").arg(from, to)));
+            }
+            QSqlDatabase::removeDatabase(QStringLiteral("other"));
+        };
+        rename(table, QStringLiteral("elsewhere"));
+        QVERIFY(!library->addClip(client, "2026-05-21", draft));
+        QVERIFY(!library->correct(waiting, client, draft));
+        QVERIFY(!library->rename(client, "Somebody Else"));
+        if (table != QStringLiteral("client")) QVERIFY(!library->removeClip(waiting)); // which reads no client
+        QVERIFY(!library->whatErasingTakes(client, Erasing::Everything));
+        const auto erased = library->erase(client, Erasing::Everything);
+        QVERIFY(!erased && erased.error().detail().find("nothing was changed") != std::string::npos);
+        QVERIFY(!send(*library, parcel("Ruta Kalniņa"), {true, client}));
+        QVERIFY(fs::exists(film));
+        told.clear();
+        (void)library->clips(), (void)library->clients(), (void)library->filed(client, "bridge");
+        QVERIFY(!told.empty() && told[0].find("could not be read") != std::string::npos); // where it is only shown
+        rename(QStringLiteral("elsewhere"), table);
+        QVERIFY(seen(*library) == before);
+        QCOMPARE(library->auditEntries(), audited);
+        QVERIFY(library->check()->empty());
+        const auto folder = library->folder();
+        library.reset();
+        library = Library::open(folder).value(); // no erasure had been left to be ended
+        QVERIFY(seen(*library) == before && fs::exists(film));
+    }
+
     /// A draft that cannot be read is told and kept as it is.
     void draftThatCannotBeRead() {
         { fillIn(*Library::open(at("draft")).value()); }

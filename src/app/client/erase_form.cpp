@@ -49,7 +49,10 @@ void EraseForm::begin() {
 }
 
 void EraseForm::tell() {
-    const Erasure e = library_.whatErasingTakes(record_.client().id, chosen());
+    const auto takes = library_.whatErasingTakes(record_.client().id, chosen());
+    go_->setEnabled(takes.has_value());
+    if (!takes) return details_->setText(said(takes.error().message));
+    const Erasure& e = *takes;
     std::uintmax_t bytes = 0;
     std::error_code ec;
     for (const auto& file : e.files)
