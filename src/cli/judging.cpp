@@ -37,7 +37,7 @@ Result<ReviewInputs> inputsFor(const Catalogue& catalogue, const Options& o) {
         in.clipSha256 = told;
     if (!o.date.empty() && !parseDate(o.date))
         return fail(Errc::BadFormat, {"--date {date}: a day is written as 2026-05-31", {{"date", o.date}}});
-    in.date = o.date;
+    in.date = o.date, in.client = o.client, in.coach = o.coach;
     if (auto ok = knowsLanguage(catalogue, o.language); !ok) return tl::unexpected(ok.error());
     in.language = o.language;
     for (const std::string& s : o.schools)

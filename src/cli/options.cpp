@@ -43,6 +43,8 @@ void describeArguments(CLI::App& app, Options& o) {
     analyseCommand->add_option("--asked", o.asked, "what was asked and is known of the client");
     analyseCommand->add_option("--date", o.date,
                                "day on which the clip was made; with it the letter names the next one");
+    analyseCommand->add_option("--client", o.client, "name of the client, whom the letter greets");
+    analyseCommand->add_option("--coach", o.coach, "name of the coach, who signs it");
     const auto spoken = [&](CLI::App* c, const char* to) { c->add_option("--language", o.language, to); };
     spoken(analyseCommand, "of the client, who is written to: en, de, es or fr");
     analyseCommand->add_option("--tracks", o.tracks, "tracks.csv that is there already; the clip need not be");

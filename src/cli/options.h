@@ -12,7 +12,8 @@ namespace deft::cli {
 struct Options {
     std::string command; ///< "analyse", "exercises list", …; empty = the window
     std::string clip, marks, exercise = "bridge", out, side = "both", neutral, history, format, folder, scene, name,
-                             caseFile, last, checkedFor, version, library, asked, tracks, from, date, language;
+                             caseFile, last, checkedFor, version, library, asked, tracks, from, date, client, coach,
+                             language;
     std::vector<double> part;       ///< from and to, s; empty = the whole film
     std::vector<std::string> goals; ///< of a programme; empty = as before
     int minutes = 0, weeks = 0;     ///< of a programme; 0 = as before, or as usual

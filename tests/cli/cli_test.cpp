@@ -213,9 +213,11 @@ private slots:
         verifyTrouble(
             run(QStringList{"analyse", clip_, "--date", "1.12.2026"} + with + QStringList{"--out", at("dated")}),
             "a day is written as");
-        QCOMPARE(
-            run(QStringList{"analyse", clip_, "--date", "2026-04-20"} + with + QStringList{"--out", at("dated")}).code,
-            0);
+        const QStringList whose = {"--date", "2026-04-20", "--client", "Ruta Kalni\u0146a", "--coach", "Jonna"};
+        QCOMPARE(run(QStringList{"analyse", clip_} + whose + with + QStringList{"--out", at("dated")}).code, 0);
+        QCOMPARE(answer("dated", "text", "letter.txt").code, 0);
+        const auto written = readFile(at("letter.txt").toStdString()).value();
+        QVERIFY2(written.starts_with("Hello Ruta,") && written.find("Jonna") != std::string::npos, written.c_str());
         QCOMPARE(answer("dated", "ics", "next.ics").code, 0);
         const auto day = QString::fromStdString(readFile(at("next.ics").toStdString()).value());
         QVERIFY2(day.startsWith(QLatin1String("BEGIN:VCALENDAR")) &&
@@ -332,10 +334,10 @@ private slots:
         QDir().mkpath(at("other"));
         QFile::copy(at("part") + "/tracks.csv", at("other") + "/tracks.csv");
         QVERIFY(writeFileAtomically(at("other").toStdString() + "/review.json", toText(other)));
-        for (const QStringList& command : {QStringList{"visit", at("one"), at("other"), "--format", "text"},
-                                           QStringList{"report", at("one"), at("other")},
-                                           QStringList{"programme", "propose", "--review", at("one"), "--review",
-                                                       at("other")}})
+        for (const QStringList& command :
+             {QStringList{"visit", at("one"), at("other"), "--format", "text"},
+              QStringList{"report", at("one"), at("other")},
+              QStringList{"programme", "propose", "--review", at("one"), "--review", at("other")}})
             verifyTrouble(run(command + QStringList{"--out", at("no.txt")}), "another client");
         verifyTrouble(
             run({"analyse", clip_, "--exercise", "bridge", "--marks", marks_, "--part", "90", "95", "--out", at("no")}),
