@@ -10,7 +10,6 @@
 #include <QCoreApplication>
 #include <QDir>
 #include <QProcess>
-#include <QSqlError>
 #include <QSqlQuery>
 #include <QTemporaryDir>
 #include <QTest>
@@ -121,57 +120,6 @@ private slots:
         QCOMPARE(toJson(library->unsent()[0].inputs).dump(), toJson(review.inputs).dump());
         QVERIFY(library->markMade(filed));
         QVERIFY(library->unsent().empty());
-    }
-
-    /// A library of every earlier version gets what is new and keeps what it has; its mails went out long ago. What
-    /// later versions added is taken away again, newest first, as it stood in a library of that version.
-    void earlierVersion_data() {
-        QTest::addColumn<int>("version");
-        for (int v = 1; v < kLibraryVersion; ++v) QTest::addRow("%d", v) << v;
-    }
-    void earlierVersion() {
-        QFETCH(int, version);
-        static const std::vector<std::vector<const char*>> added = {
-            {"DROP TABLE unsent"},
-            {"DROP TABLE consent", "DROP TABLE not_expected", "DROP TABLE coach", "DROP INDEX review_of_clip",
-             "DROP INDEX review_of_client", "DROP INDEX clip_of_client", "ALTER TABLE client DROP COLUMN wants",
-             "ALTER TABLE client DROP COLUMN address"},
-            {"DROP TABLE aside", "DROP TABLE erasing", "DROP TABLE known_as", "DROP TABLE mail",
-             "ALTER TABLE client DROP COLUMN uid", "ALTER TABLE client DROP COLUMN sum",
-             "ALTER TABLE clip DROP COLUMN sum", "ALTER TABLE review DROP COLUMN sum",
-             "ALTER TABLE reading DROP COLUMN sum", "ALTER TABLE answer DROP COLUMN sum",
-             "ALTER TABLE consent DROP COLUMN sum", "ALTER TABLE coach DROP COLUMN sum"},
-            {"DROP TABLE programme", "DROP TABLE practised"},
-            {"DROP TABLE visit"},
-            {"ALTER TABLE client DROP COLUMN language"},
-        };
-        QCOMPARE(int(added.size()), kLibraryVersion - 1); // a new version needs its line here
-        const auto folder = at(qPrintable(QStringLiteral("old-%1").arg(version)));
-        int64_t client = 0;
-        {
-            auto library = Library::open(folder).value();
-            client = library->addClient("Ruta Kalniņa", "puppeteer").value();
-            const auto clip = library->addClip(client, "2026-04-30", demoInputs()).value();
-            QVERIFY(library->markMade(library->file(clip, demoReview(), page(1), "text").value()));
-            QSqlQuery q(QSqlDatabase::database(QSqlDatabase::connectionNames().constFirst()));
-            for (int step = kLibraryVersion - 1; step >= version; --step)
-                for (const char* sql : added[size_t(step - 1)])
-                    QVERIFY2(q.exec(QString::fromLatin1(sql)), qPrintable(q.lastError().text() + QLatin1String(sql)));
-            QVERIFY(q.exec(QStringLiteral("PRAGMA user_version = %1").arg(version)));
-        }
-        auto library = Library::open(folder).value();
-        QVERIFY2(library->damage().empty(), library->damage().empty() ? "" : inEnglish(library->damage()[0]).c_str());
-        QVERIFY(!library->clients()[0].uid.empty() && library->clients()[0].language.empty());
-        QVERIFY(library->unsent().empty());
-        QVERIFY(library->clients()[0].wants.empty() && !library->clients()[0].consent);
-        QVERIFY(library->setAbout(client, "no stiff back at load-in", "ruta@example.net"));
-        QCOMPARE(library->clients()[0].wants, std::string("no stiff back at load-in"));
-        QCOMPARE(library->correspondents(client, "").clientAddress, std::string("ruta@example.net"));
-        QCOMPARE(library->filed(client, "bridge").size(), size_t(1));
-        QVERIFY(library->check()->empty());
-        const auto clip = library->addClip(client, "2026-05-07", demoInputs()).value();
-        QVERIFY(library->file(clip, demoReview(), page(2), "text"));
-        QCOMPARE(library->unsent().size(), size_t(1));
     }
 
     /// A library that lies as files of before wrote it: decisions as English sentences, work put aside with a reason
