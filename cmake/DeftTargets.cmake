@@ -36,6 +36,15 @@ function(deft_precompiled_as target other)
   endif()
 endfunction()
 
+# Floors that go over frames and pixels are optimised in full. The others wait for people and disks, and a third of what
+# they cost to build is optimising.
+set(_computing geometry signal stats video tracking detection proposals measures events checks judgement review figure)
+function(deft_optimised target)
+  if(NOT target MATCHES "^deft_(.+)$" OR NOT CMAKE_MATCH_1 IN_LIST _computing)
+    target_compile_options(${target} PRIVATE $<$<NOT:$<CONFIG:Debug>>:-O1>)
+  endif()
+endfunction()
+
 # deft_library(geometry LINK deft::base Eigen3::Eigen)
 # One static library for one folder; the links are the only folders it may include from.
 function(deft_library name)
@@ -45,6 +54,7 @@ function(deft_library name)
   add_library(deft::${name} ALIAS deft_${name})
   set_target_properties(deft_${name} PROPERTIES LINKER_LANGUAGE CXX)
   target_link_libraries(deft_${name} PUBLIC ${ARG_LINK} PRIVATE deft_flags)
+  deft_optimised(deft_${name})
   if(name STREQUAL "base")
     deft_precompile(deft_base)
   else()

@@ -14,7 +14,7 @@
 namespace deft::ui {
 namespace {
 
-constexpr double kWidth = 1000, kMargin = 24, kHead = 72, kSection = 36, kGapBelow = 20, kReading = 56;
+constexpr double kReportHead = 72, kSection = 36, kGapBelow = 20, kReading = 56;
 
 } // namespace
 
@@ -25,23 +25,24 @@ Result<void> writeClientReport(const ClientStory& story, const std::string& clie
     const double weeks = 24 + kReading * double(std::max<size_t>(story.weeks.size(), 1)),
                  cues = kCueRow * double(std::max<size_t>(story.cues.size(), 1)),
                  ladder = kLadderRow * double(story.ladder.size());
-    const QSize size(int(kWidth), int(2 * kMargin + kHead + 4 * kSection + 3 * kGapBelow + weeks + cues + ladder + 60));
+    const QSize size(kSheetWidth,
+                     int(2 * kSheetMargin + kReportHead + 4 * kSection + 3 * kGapBelow + weeks + cues + ladder + 60));
     const QString exercise = spoken(story.exercise.name);
     return writeDrawing(path, size, exercise, [&](QPainter& p) {
         const Palette& c = colours();
         p.fillRect(QRect(QPoint(), size), c.ground);
-        const double width = kWidth - 2 * kMargin;
-        double y = kMargin;
+        const double width = kSheetWidth - 2 * kSheetMargin;
+        double y = kSheetMargin;
         const auto section = [&](const QString& title, const QString& aside, double height) {
-            drawNotchedRule(p, kMargin, y, width, 12);
-            const QRectF head(kMargin, y + 6, width, 26);
+            drawNotchedRule(p, kSheetMargin, y, width, 12);
+            const QRectF head(kSheetMargin, y + 6, width, 26);
             putText(p, head, title, Size::Body, c.ink, QFont::DemiBold);
             putText(p, head, aside, Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
-            const QRectF body(kMargin, y + kSection, width, height);
+            const QRectF body(kSheetMargin, y + kSection, width, height);
             y = body.bottom() + kGapBelow;
             return body;
         };
-        const QRectF head(kMargin, y, width, 28);
+        const QRectF head(kSheetMargin, y, width, 28);
         const QString whose = client.empty() ? exercise : QString::fromStdString(client);
         const int used = putText(p, head, whose, Size::Large, c.ink, QFont::DemiBold);
         putText(p, head.adjusted(used + 16, 0, 0, 0), QString::fromStdString(role), Size::Body, c.ink2);
@@ -51,7 +52,7 @@ Result<void> writeClientReport(const ClientStory& story, const std::string& clie
                          dayAndYear(story.reviews.front().date), dayAndYear(story.reviews.back().date)),
                 Size::Body, c.ink);
         putText(p, head.translated(0, 44), QString::fromStdString(scope), Size::Small, c.ink2);
-        y += kHead;
+        y += kReportHead;
         drawWeeks(p,
                   section(QObject::tr("Over the weeks"),
                           QObject::tr("filled: the last review; shaded: tolerance; line: a trend beyond the noise"),

@@ -16,7 +16,7 @@
 namespace deft::ui {
 namespace {
 
-constexpr int kWidth = 1000, kMargin = 24, kHead = 64, kPlots = 260, kPlotHead = 36, kGiveWay = 380;
+constexpr int kSheetHead = 64, kPlots = 260, kPlotHead = 36, kGiveWay = 380;
 
 void title(QPainter& p, const QRectF& box, const QString& words, const QString& aside) {
     drawNotchedRule(p, box.left(), box.top(), box.width(), 12);
@@ -42,15 +42,15 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
                 if (covered) pictures[cell.frame] = covered->copy(crop.toAlignedRect());
             }
     RepSheetLook sheet{rows, moments, pictures, crop};
-    sheet.width = kWidth - 2 * kMargin;
-    const double plots = kMargin + kHead + sheet.height() + 8;
-    const QSize size(kWidth, int(plots) + kPlots + kMargin);
+    sheet.width = kSheetWidth - 2 * kSheetMargin;
+    const double plots = kSheetMargin + kSheetHead + sheet.height() + 8;
+    const QSize size(kSheetWidth, int(plots) + kPlots + kSheetMargin);
     const QString exercise = spoken(review.exercise.name);
     return writeDrawing(path, size, exercise, [&](QPainter& p) {
         const Palette& c = colours();
         p.fillRect(QRect(QPoint(), size), c.ground);
-        const double right = kWidth - kMargin;
-        const QRectF head(kMargin, kMargin, right - kMargin, 28);
+        const double right = kSheetWidth - kSheetMargin;
+        const QRectF head(kSheetMargin, kSheetMargin, right - kSheetMargin, 28);
         const int used =
             putText(p, head, QString::fromStdString(review.inputs.client), Size::Large, c.ink, QFont::DemiBold);
         putText(p, head.adjusted(used + 16, 0, 0, 0),
@@ -59,12 +59,12 @@ Result<void> writeReviewSheet(const Review& review, ClipReader& reader, const st
         putText(p, head.translated(0, 26),
                 QString::fromStdString(scopeNote(*review.catalogue->language(coachLanguage()))), Size::Small, c.ink2);
         p.save();
-        p.translate(kMargin, kMargin + kHead);
+        p.translate(kSheetMargin, kSheetMargin + kSheetHead);
         drawRepHead(p, sheet, review.exercise);
         for (int rep = 0; rep < int(rows.size()); ++rep) drawRepRow(p, sheet, review, rep);
         p.restore();
-        const QRectF left(kMargin, plots, kGiveWay, kPlots),
-            rest(kMargin + kGiveWay + 16, plots, right - kMargin - kGiveWay - 16, kPlots);
+        const QRectF left(kSheetMargin, plots, kGiveWay, kPlots),
+            rest(kSheetMargin + kGiveWay + 16, plots, right - kSheetMargin - kGiveWay - 16, kPlots);
         title(p, left, QObject::tr("Give-way"), giveWayWords(review.exercise));
         drawGiveWay(p, left.adjusted(0, kPlotHead, 0, 0), review, -1);
         title(p, rest, QObject::tr("Time plots"), {});

@@ -272,8 +272,9 @@ void haloText(QPainter& p, const QPointF& at, const QString& text, Qt::Alignment
     if (alignment & Qt::AlignRight) x -= w;
     if (alignment & Qt::AlignHCenter) x -= w / 2;
     if (alignment & Qt::AlignVCenter) y += m.capHeight() / 2;
-    // Never cut at the picture's edge.
-    const QRectF room = p.worldTransform().inverted().mapRect(QRectF(p.window()));
+    // Never cut at the picture's edge, be it the painter's or one of several on it.
+    const QRectF room =
+        p.hasClipping() ? p.clipBoundingRect() : p.worldTransform().inverted().mapRect(QRectF(p.window()));
     const double margin = 0.3 * p.font().pixelSize();
     x = std::max(room.left() + margin, std::min(x, room.right() - margin - w));
     path.addText(x, y, p.font(), text);

@@ -9,16 +9,16 @@ namespace deft {
 namespace {
 
 // All chosen here, on made breaths in room noise (tests/events/breath_sound_test.cpp has what they find and miss).
-constexpr double kWindow_s = 0.064, kStep_s = 0.02;     // of a spectrum
-constexpr double kLow_Hz = 300, kHigh_Hz = 3000;        // where breath is
-constexpr double kSmooth_s = 0.2;                       // of the level
-constexpr double kFloorShare = 0.2;                     // of the clip that is at most as loud as the room alone
-constexpr double kBegins_dB = 5, kEnds_dB = 2;          // over the room
-constexpr double kBetween_dB = 6;                       // that it falls and rises between two breaths
-constexpr double kShortest_s = 0.35, kLongest_s = 5;    // of a breath
-constexpr int kBands = 8;                               // of the flatness: a mouth shapes the whole, a pitch each part
-constexpr double kLeastFlatness = 0.4;                  // of noise 0.56 (of exponentially distributed powers: e^-γ)
-constexpr double kPair_s = 1.2, kLouder_dB = 1.5;       // a breath in stands before a louder one out
+constexpr double kWindow_s = 0.064, kStep_s = 0.02; // of a spectrum
+constexpr double kLow_Hz = 300, kHigh_Hz = 3000;    // where breath is
+constexpr double kSmooth_s = 0.2;                   // of the level
+constexpr double kFloorShare = 0.2;                 // of the clip that is at most as loud as the room alone
+constexpr double kBegins_dB = 5, kEnds_dB = 2;      // over the room
+constexpr double kBetween_dB = 6;                   // that it falls and rises between two breaths
+constexpr double kShortestBreath_s = 0.35, kLongestBreath_s = 5; // of a breath
+constexpr int kBands = 8;                         // of the flatness: a mouth shapes the whole, a pitch each part
+constexpr double kLeastFlatness = 0.4;            // of noise 0.56 (of exponentially distributed powers: e^-γ)
+constexpr double kPair_s = 1.2, kLouder_dB = 1.5; // a breath in stands before a louder one out
 
 struct Heard {
     double level_dB = 0, flatness = 0;
@@ -34,8 +34,7 @@ std::vector<Heard> spectra(const std::vector<float>& samples, double rate) {
     const auto low = size_t(kLow_Hz * double(window) / rate), high = size_t(kHigh_Hz * double(window) / rate);
     for (size_t from = 0; from + window <= samples.size(); from += step) {
         for (size_t i = 0; i < window; ++i) // Hann
-            piece[i] = samples[from + i] *
-                       float(0.5 - 0.5 * std::cos(2 * M_PI * double(i) / double(window)));
+            piece[i] = samples[from + i] * float(0.5 - 0.5 * std::cos(2 * M_PI * double(i) / double(window)));
         fft.fwd(spectrum, piece);
         double whole = 0, flatness = 0;
         const size_t bins = (high - low) / kBands;
@@ -111,7 +110,7 @@ BreathSound hearBreath(const std::vector<float>& samples, double rate) {
             std::vector<double> flat(last - first + 1);
             for (size_t k = first; k <= last; ++k) flat[k - first] = heard[k].flatness;
             const double length = double(last - first + 1) * kStep_s;
-            if (length >= kShortest_s && length <= kLongest_s && quantile(flat, 0.5) >= kLeastFlatness)
+            if (length >= kShortestBreath_s && length <= kLongestBreath_s && quantile(flat, 0.5) >= kLeastFlatness)
                 breaths.push_back({double(first) * kStep_s + kWindow_s / 2, double(last) * kStep_s + kWindow_s / 2,
                                    *std::max_element(out.level.begin() + std::ptrdiff_t(first),
                                                      out.level.begin() + std::ptrdiff_t(last) + 1)});

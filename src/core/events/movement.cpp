@@ -46,24 +46,24 @@ void findWindowHolds(Events& events, const std::vector<double>& t, const std::ve
         rep.hold.clean_s = rep.hold.duration_s();
         events.reps.push_back(rep);
     };
-    std::optional<size_t> first;
-    size_t last = 0;
+    const size_t none = x.size();
+    size_t first = none, last = 0;
     bool left = false; // since `last`
     for (size_t i = 0; i < x.size(); ++i) {
         if (!std::isfinite(x[i]) && in[i]) continue; // not seen is not left; Rep::lost_s tells how much that was
         if (in[i] && !isFast(i)) {
-            if (!first) first = i;
+            if (first == none) first = i;
             last = i, left = false;
             continue;
         }
         left = left || !in[i];
-        if (first &&
+        if (first != none &&
             t[i] - t[last] > (left ? kBreakLasts_s : kShortestHold_s)) { // a start within the position ends no hold
-            keep(*first, last);
-            first.reset();
+            keep(first, last);
+            first = none;
         }
     }
-    if (first) keep(*first, last);
+    if (first != none) keep(first, last);
     if (events.reps.empty()) return;
     events.setupStart_s = events.reps[0].start_s;
     events.setupEnd_s = std::min(events.reps[0].end_s, events.setupStart_s + kShortestHold_s);

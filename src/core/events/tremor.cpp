@@ -10,7 +10,7 @@
 namespace deft {
 namespace {
 
-constexpr double kShortest_s = 2, kSlowestHz = 24 * 0.95; // chosen here; phones tell 24 for 23.98
+constexpr double kShortestRun_s = 2, kSlowestHz = 24 * 0.95; // chosen here; phones tell 24 for 23.98
 
 /// Adds the power of one coordinate: all that moves, and the part between 4 and 12 Hz.
 void addPower(const std::vector<double>& even, double rateHz, double& all, double& band) {
@@ -47,7 +47,7 @@ std::optional<Tremor> tremorOf(const std::vector<double>& time_s, const std::vec
     const Run run = *std::max_element(runs.begin(), runs.end(),
                                       [](const Run& a, const Run& b) { return a.end - a.begin < b.end - b.begin; });
     const double step = medianStep(time_s, run);
-    if (!(step > 0) || 1 / step < kSlowestHz || time_s[run.end - 1] - time_s[run.begin] < kShortest_s)
+    if (!(step > 0) || 1 / step < kSlowestHz || time_s[run.end - 1] - time_s[run.begin] < kShortestRun_s)
         return std::nullopt;
     double all = 0, band = 0;
     for (const auto& axis : {x, y}) addPower(toEvenTimes(time_s, axis, run, step), 1 / step, all, band);
