@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Two languages at once: the window speaks German to the coach while a letter goes out in Spanish.
 #include "app/answer/answer_row.h"
+#include "app/bench/moment_strip.h"
+#include "app/bench/readings_panel.h"
 #include "app/client/client_page.h"
 #include "app/exercises/exercises_page.h"
 #include "app/programme/programme_page.h"
@@ -17,6 +19,7 @@
 #include <QLineEdit>
 #include <QListWidget>
 #include <QRegularExpression>
+#include <QTableView>
 #include <QTextBrowser>
 
 using namespace deft;
@@ -153,6 +156,11 @@ private slots:
                                .arg(label ? label->text() : button->text())
                                .arg(std::min(seen, w->width()))
                                .arg(w->minimumSizeHint().width());
+            }
+            if (room == MainWindow::Bench) { // what is painted keeps its places, and so does a number's sign
+                const auto* strip = window_->findChild<MomentStrip*>();
+                QVERIFY(strip->findChild<QAbstractButton*>()->x() > strip->width() / 2);
+                QCOMPARE(window_->benchPage().readings().findChild<QTableView*>()->layoutDirection(), Qt::LeftToRight);
             }
             QVERIFY2(window_->width() <= 1280,
                      qPrintable(QStringLiteral("room %1 needs %2 px").arg(room).arg(window_->width())));

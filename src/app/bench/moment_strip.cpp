@@ -13,6 +13,7 @@ namespace deft::ui {
 MomentStrip::MomentStrip(ReviewSession& session, StagePicture& stage, QWidget* parent)
     : QWidget(parent), session_(session), stage_(stage) {
     setFixedHeight(40);
+    setLayoutDirection(Qt::LeftToRight); // its words are painted, and keep their place beside the buttons
     setAccessibleName(tr("Moment"));
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(16, 3, 8, 3);

@@ -15,6 +15,7 @@ PlainTable::PlainTable(QAbstractItemModel* model, const QString& name, QWidget* 
     setAccessibleName(name);
     setFrameShape(QFrame::NoFrame);
     setShowGrid(false);
+    setLayoutDirection(Qt::LeftToRight); // as what is painted; and a number's sign and unit keep their side
     setWordWrap(false);
     setSelectionBehavior(SelectRows);
     setSelectionMode(SingleSelection);
