@@ -8,7 +8,9 @@
 
 namespace deft {
 
+Message::Message() = default;
 Message::Message(const char* sentence) : key(sentence) {}
+Message::Message(std::string sentence) : key(std::move(sentence)) {}
 Message::Message(std::string sentence, std::vector<std::pair<std::string, Argument>> arguments)
     : key(std::move(sentence)), with(std::move(arguments)) {}
 Message::Message(const Message&) = default;

@@ -19,9 +19,10 @@ struct Message {
     std::string key;
     std::vector<std::pair<std::string, Argument>> with;
 
-    Message() = default;
+    Message();
     Message(const char* sentence);
-    Message(std::string sentence, std::vector<std::pair<std::string, Argument>> arguments = {});
+    Message(std::string sentence);
+    Message(std::string sentence, std::vector<std::pair<std::string, Argument>> arguments);
     Message(const Message&);
     Message(Message&&) noexcept;
     Message& operator=(const Message&);

@@ -82,7 +82,7 @@ double breadth(const FoundBody& body) {
 std::map<std::string, ScoredPoint> jointsOfSide(const FoundBody& body, bool left) {
     std::map<std::string, ScoredPoint> joints;
     for (const auto& [name, k] : kJoints)
-        if (const ScoredPoint& p = body.points[size_t(k + (left ? 0 : 1))]; p.score >= kJointGate) joints[name] = p;
+        if (const ScoredPoint& p = body.points[size_t(k) + (left ? 0 : 1)]; p.score >= kJointGate) joints[name] = p;
     return joints;
 }
 
