@@ -245,8 +245,8 @@ private slots:
         in.date = "2026-05-07", in.answered.clear(), in.nextClip.clear();
         const Review review = demoReview(in);
         QCOMPARE(filledSentence("{name}, it's {day}: {exercise}. '{coach}'", review),
-                 "Ruta, it's " + shipped().language("en")->day(Day{*nextClipDay(in)}) + ": " +
-                     review.exercise.name + ". '" + in.coach.substr(0, in.coach.find(' ')) + "'");
+                 "Ruta, it's " + shipped().language("en")->day(Day{*nextClipDay(in)}) + ": " + review.exercise.name +
+                     ". '" + in.coach.substr(0, in.coach.find(' ')) + "'");
         QCOMPARE(filledSentence("It's plain.", review), std::string("It's plain."));
         in.language = "de";
         const Review german = demoReview(in);
@@ -323,6 +323,25 @@ private slots:
             const std::string text = composeAnswer(r).find("target")->text;
             for (size_t i = 0; i < told.filming.size(); ++i)
                 QVERIFY2((text.find(told.filming[i]) != std::string::npos) == (i < 2), (code + ": " + text).c_str());
+        }
+    }
+
+    /// A clip that carries no decision may have held more than was seen: only what could be made out is told, whatever
+    /// the decision was.
+    void onlyWhatCouldBeMadeOut() {
+        for (const std::string& code : shipped().languages()) {
+            Review r = demoReview();
+            r.inputs.language = code;
+            const std::string shown = composeAnswer(r).find("shown")->text;
+            r.check.push_back({"in-frame", "unusable", 0, "", ""});
+            r.decision.step = "stop";
+            const std::string madeOut = composeAnswer(r).find("shown")->text;
+            QVERIFY2(madeOut != shown, madeOut.c_str());
+            if (code == "en")
+                QVERIFY2(shown.find(" You showed ") != std::string::npos &&
+                             madeOut.find(" In this clip I could make out ") != std::string::npos &&
+                             madeOut.find("You showed") == std::string::npos,
+                         madeOut.c_str());
         }
     }
 

@@ -86,7 +86,8 @@ QString troubleWithLetter(const Review& r) {
     const auto expect = [&](bool is, const QString& what) {
         if (!is) out += what + QStringLiteral("; ");
     };
-    expect(body.contains(QStringLiteral("I had asked for ")) && body.contains(QStringLiteral("You showed ")),
+    expect(body.contains(QStringLiteral("I had asked for ")) &&
+               (body.contains(QStringLiteral("You showed ")) || body.contains(QStringLiteral("I could make out "))),
            QStringLiteral("not said what was asked and shown"));
     expect(wordsOf(body).size() <= kMostWords, QStringLiteral("%1 words").arg(wordsOf(body).size()));
     expect(readingEase(body) >= kLeastEase, QStringLiteral("reading ease %1").arg(readingEase(body)));

@@ -17,7 +17,7 @@ namespace {
 
 constexpr int kHeadHeight = RepSheetLook::kHeadHeight;
 constexpr double kShape = RepSheetLook::kShape;
-constexpr double kNarrowest = 0.75; // of a cell; below, its neighbours' words would be farther off than its own
+constexpr double kNarrowest = 0.75; // shape of a cell, chosen here: taller ones part a row's words from its head
 
 } // namespace
 

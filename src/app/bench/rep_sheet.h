@@ -37,7 +37,7 @@ private:
     RepTable* table_;
     std::map<int64_t, QImage> small_; // frame → cropped picture
     QRectF crop_;                     // of the pictures, in clip pixels
-    double narrowest_ = 1;            // shape of a cell
+    double narrowest_ = 1;            // shape of a cell that still holds the body
     /// What costs most of a repaint, kept until the review or a cell's size is another.
     mutable std::map<std::pair<int64_t, std::string>, StillPicture> drawn_;
 };

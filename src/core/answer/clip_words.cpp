@@ -3,6 +3,7 @@
 
 #include "answer/dose_words.h"
 #include "answer/phrases.h"
+#include "checks/clip_check.h"
 #include "judgement/shown.h"
 #include "signal/resample.h"
 
@@ -73,7 +74,8 @@ Messages shownWords(const Review& r, const Exercise& e) {
         parts.push_back({"shown.on-side", {{"what", countOf(e, reps, byHold)}, {"side", side}}});
     Messages say = {{"shown.asked", {{"dose", askedWords(e, r.inputs.asked)}}}};
     if (parts.empty()) return say;
-    say.push_back({"shown.showed", {{"parts", parts}}});
+    // What a clip does not carry a decision on may have held more than was seen.
+    say.push_back({verdictOf(r.check) == "unusable" ? "shown.made-out" : "shown.showed", {{"parts", parts}}});
     if (unsure) say.push_back({"shown.unseen", {{"n", unsure}}});
     if (Message tempo = tempoWords(r); !tempo.empty()) say.push_back(std::move(tempo));
     return say;

@@ -117,7 +117,7 @@ Case caseOf(const Review& r) {
     c.note = r.inputs.note, c.practice = r.inputs.practice;
     c.target = r.inputs.asked;
     c.history = r.inputs.history;
-    c.usable = std::none_of(r.check.begin(), r.check.end(), [](const ClipCheck& k) { return k.verdict == "unusable"; });
+    c.usable = verdictOf(r.check) != "unusable";
     for (const SetupVerdict& v : r.findings.setup) c.setup.emplace_back(v.id, v.rejected ? "good" : v.verdict);
     const auto standing = r.standing();
     // What the clip cannot tell is neither clean nor broken.
