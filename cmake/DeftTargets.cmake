@@ -100,13 +100,13 @@ function(deft_make_comma_locale)
   endif()
 endfunction()
 
-# deft_test_under_comma(store_library): it runs under that locale, which finds more; with a point (`_point`) in the long
-# run only (ctest -C long).
+# deft_test_under_comma(store_library): it runs under that locale, and what drives the window is read from the right,
+# which finds more; with a point (`_point`) and from the left in the long run only (ctest -C long).
 function(deft_test_under_comma)
   foreach(name ${ARGN})
     get_test_property(${name} ENVIRONMENT with_point)
     get_test_property(${name} TIMEOUT timeout)
-    string(REPLACE "LC_ALL=C.UTF-8" "LC_ALL=de_DE.UTF-8" with_comma "${with_point}")
+    string(REPLACE "LC_ALL=C.UTF-8" "LC_ALL=de_DE.UTF-8;DEFT_FROM_THE_RIGHT=1" with_comma "${with_point}")
     add_test(NAME ${name}_point COMMAND test_${name} CONFIGURATIONS long)
     set_tests_properties(${name}_point PROPERTIES ENVIRONMENT "${with_point}" TIMEOUT ${timeout}
       RESOURCE_LOCK ${name}) # both keep settings under one name

@@ -32,6 +32,7 @@ protected:
         QCoreApplication::setApplicationName(QStringLiteral("deft-mirror-test"));
         loadTypeface();
         applyStyle(*qApp);
+        if (qEnvironmentVariableIsSet("DEFT_FROM_THE_RIGHT")) QApplication::setLayoutDirection(Qt::RightToLeft);
         fill(QStringLiteral("demo"));
     }
     void fill(const QString& name) {

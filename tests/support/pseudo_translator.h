@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
+#include <QApplication>
 #include <QRegularExpression>
 #include <QTranslator>
 
@@ -20,5 +21,12 @@ public:
     }
     bool isEmpty() const override { return false; }
 };
+
+/// The window speaks it from now on, and is read from the right.
+inline void speakPseudo() {
+    static PseudoTranslator pseudo;
+    QCoreApplication::installTranslator(&pseudo);
+    QApplication::setLayoutDirection(Qt::RightToLeft);
+}
 
 } // namespace deft::test

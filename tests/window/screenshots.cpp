@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR [all [LANGUAGE]];
+// Pictures of every main view with the demo data, for the documentation: screenshots OUTDIR [all [LANGUAGE]], where
+// the language `pseudo` is English two fifths longer and read from the right;
 // DEFT_SIZE=1024x700 asks for another size of the window, DEFT_DARK=1 for the other theme
 #include "app/answer/answer_page.h"
 #include "app/answer/answer_row.h"
@@ -25,6 +26,7 @@
 #include "app/window/main_window.h"
 #include "base/files.h"
 #include "support/patience.h"
+#include "support/pseudo_translator.h"
 
 #include <QApplication>
 #include <QListWidget>
@@ -51,7 +53,10 @@ int main(int argc, char** argv) {
     auto library = Library::open(folder.path().toStdString());
     if (!library || !fillDemo(**library, QDate::currentDate()) || !fillSeason(**library, QDate::currentDate()))
         return 1;
-    if (argc > 3) speakToCoach(*(*library)->catalogue(), QString::fromLocal8Bit(argv[3]));
+    if (argc > 3 && argv[3] == std::string("pseudo"))
+        test::speakPseudo();
+    else if (argc > 3)
+        speakToCoach(*(*library)->catalogue(), QString::fromLocal8Bit(argv[3]));
     MainWindow window(std::move(*library));
     const QStringList side = qEnvironmentVariable("DEFT_SIZE", QStringLiteral("1280x800")).split(QLatin1Char('x'));
     const QSize size(side[0].toInt(), side[1].toInt());

@@ -96,7 +96,6 @@ ReadingsPanel::ReadingsPanel(ReviewSession& session, QWidget* parent)
     view_->setHorizontalHeader(new ReadingsHeader(view_));
     view_->horizontalHeader()->setMinimumSectionSize(16);
     view_->horizontalHeader()->setFixedHeight(kHeader);
-    view_->horizontalHeader()->setFont(face(Size::Small));
     view_->verticalHeader()->setMinimumSectionSize(12);
     view_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff); // rows shrink until all are seen
     view_->setColumnWidths({0, 58, 48, 66, 68, 18, 22});

@@ -33,7 +33,7 @@ QString waitWords(const ClipList::Entry& e) {
     if (note.pain) words << QObject::tr("pain was named");
     if (!note.pain && note.isAlarming()) words << QObject::tr("a reason to stop was told");
     if (!e.clip.draft.answerBy.empty()) words << QObject::tr("answer promised %1").arg(byWords(e.clip.draft.answerBy));
-    if (!note.words.empty()) words << QStringLiteral("“%1”").arg(QString::fromStdString(note.words));
+    if (!note.words.empty()) words << quoted(note.words);
     return words.join(QStringLiteral(", "));
 }
 
@@ -262,10 +262,7 @@ void ClipDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, const 
     if (e.visit == 1)
         putText(*p, first.adjusted(name + 8, 0, 0, 0), QString::fromStdString(e.client.role), Size::Small, c.ink2);
     putText(*p, QRectF(x, second.top(), 0.55 * rest, 20),
-            e.clip.draft.note.words.empty()
-                ? QString()
-                : QStringLiteral("“%1”").arg(QString::fromStdString(e.clip.draft.note.words).simplified()),
-            Size::Small, c.ink);
+            e.clip.draft.note.words.empty() ? QString() : quoted(e.clip.draft.note.words), Size::Small, c.ink);
     putText(*p, QRectF(x + 0.57 * rest, second.top(), 0.43 * rest, 20), e.work.isEmpty() ? e.found : e.work,
             Size::Small, c.ink2, QFont::Normal, Qt::AlignRight | Qt::AlignVCenter);
     const QString told = folded        ? QObject::tr("%1 clips: %2").arg(e.visit).arg(e.visitWords)

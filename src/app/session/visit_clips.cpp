@@ -15,7 +15,8 @@ void VisitClips::show(const std::optional<Clip>& open) {
         for (Clip& clip : library_.visitOf(*open)) {
             if (clip.id == open->id) continue;
             const auto e = catalogue->exercise(clip.draft.exercise);
-            others_.push_back({std::move(clip), e ? e->name : clip.draft.exercise, nullptr});
+            std::string name = e ? e->name : clip.draft.exercise;
+            others_.push_back({std::move(clip), std::move(name), nullptr});
         }
     }
     emit changed();

@@ -39,6 +39,10 @@ QString inLine(const QString& name) { return coachLanguage() == "de" ? name : na
 
 QLocale coachLocale() { return QLocale(QString::fromStdString(coachLanguage())); }
 
+QString quoted(const std::string& somebodysWords) {
+    return coachLocale().quoteString(QString::fromStdString(somebodysWords).simplified());
+}
+
 QString reading(double value, const std::string& unit, int decimals, bool sign) {
     if (!std::isfinite(value)) return QStringLiteral("–");
     return QString::fromStdString(language().number({value, decimals, unit, sign}));

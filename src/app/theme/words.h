@@ -15,6 +15,7 @@ void setCoachLanguage(LanguagePtr language); ///< before the first window, see s
 
 /// For days and their names.
 QLocale coachLocale();
+QString quoted(const std::string& somebodysWords); ///< in one line, in the quotation marks of the coach's language
 /// A name or sentence of an exercise file, a measure or a landmark in the coach's language; what it does not know (a
 /// client's name) stays.
 /// @param context see Language::text()

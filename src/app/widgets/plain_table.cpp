@@ -25,13 +25,15 @@ PlainTable::PlainTable(QAbstractItemModel* model, const QString& name, QWidget* 
     verticalHeader()->hide();
     horizontalHeader()->setMinimumSectionSize(16);
     horizontalHeader()->setSectionsClickable(false);
-    horizontalHeader()->setFont(face(Size::Small));
     connect(selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& now) {
         if (!choosing_ && now.isValid()) emit picked(now.row());
     });
 }
 
 void PlainTable::setColumnWidths(const std::vector<int>& widths) {
+    horizontalHeader()->setTextElideMode(Qt::ElideRight); // here, for a table may have got another header
+    horizontalHeader()->setLayoutDirection(Qt::LeftToRight);
+    horizontalHeader()->setFont(face(Size::Small));
     for (size_t i = 0; i < widths.size(); ++i) {
         horizontalHeader()->setSectionResizeMode(int(i), widths[i] ? QHeaderView::Fixed : QHeaderView::Stretch);
         if (widths[i]) setColumnWidth(int(i), widths[i]);

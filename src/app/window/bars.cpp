@@ -193,8 +193,7 @@ void ClientLine::paintEvent(QPaintEvent*) {
     if (in.practice)
         say(tr("done on %1 of %2 days").arg(in.practice->done).arg(in.practice->asked), c.ink2, QFont::Normal, 24);
     if (in.note.pain) say(tr("Pain was named"), c.ink, QFont::DemiBold, 24);
-    say(in.note.words.empty() ? QString() : QStringLiteral("“%1”").arg(QString::fromStdString(in.note.words)), c.ink2,
-        QFont::Normal, 24);
+    say(in.note.words.empty() ? QString() : quoted(in.note.words), c.ink2, QFont::Normal, 24);
     QString check;
     if (session_.isFiled())
         check = tr("filed %1; kept as it was sent").arg(QString::fromStdString(in.date));
@@ -202,8 +201,8 @@ void ClientLine::paintEvent(QPaintEvent*) {
         QStringList poor;
         for (const ClipCheck& k : r->check)
             if (k.verdict != "good")
-                poor << said(Message("fact.clip-check", {{"check", Message("fact.clip-check." + k.id)},
-                                                         {"verdict", k.verdict}}));
+                poor << said(Message("fact.clip-check",
+                                     {{"check", Message("fact.clip-check." + k.id)}, {"verdict", k.verdict}}));
         check = poor.isEmpty() ? tr("clip check: good, %1 view").arg(said(Message("fact.view." + r->exercise.view)))
                                : tr("clip check: %1").arg(poor.join(QStringLiteral(", ")));
     }
@@ -266,8 +265,7 @@ void KeysBar::paintEvent(QPaintEvent*) {
             putText(p, QRectF(x, 7, w, 19), one, Size::Small, c.ink, QFont::Medium, Qt::AlignCenter);
             x += w + 4;
         }
-        x += putText(p, QRectF(x + 4, 0, std::max(0.0, room - x - 4), height()), keys_[i].second, Size::Small,
-                     c.ink2) +
+        x += putText(p, QRectF(x + 4, 0, std::max(0.0, room - x - 4), height()), keys_[i].second, Size::Small, c.ink2) +
              20;
     }
 }
