@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "store/intake.h"
 
+#include "base/json.h"
+
 #include <algorithm>
 
 namespace deft {

@@ -101,7 +101,7 @@ void GrowingText::addSuggestions(QMenu& menu) {
     const QStringList suggestions = words_.suggestions(text);
     for (const QString& suggestion : suggestions)
         connect(menu.addAction(suggestion), &QAction::triggered, this,
-                [this, word, suggestion]() mutable { word.insertText(suggestion); });
+                [word, suggestion]() mutable { word.insertText(suggestion); });
     if (suggestions.isEmpty()) menu.addAction(tr("No word like it is known"))->setEnabled(false);
     connect(menu.addAction(tr("“%1” is right").arg(text)), &QAction::triggered, this, [this, text] {
         if (auto ok = words_.learn(text); !ok) emit said(tr("Not kept: %1.").arg(ui::said(ok.error())));

@@ -15,6 +15,7 @@
 #include <QDate>
 #include <QHBoxLayout>
 #include <QLocale>
+#include <QScrollArea>
 
 namespace deft::ui {
 namespace {
@@ -330,7 +331,8 @@ void QueuePage::preview() {
                 tr("<p><b>%1</b>, asked %2, received %3</p>")
                     .arg(spoken(exercise->name).toHtmlEscaped(), targetWords(*exercise, e.clip.draft.asked),
                          dayAndYear(e.clip.received));
-    if (!e.clip.draft.note.words.empty()) html += QStringLiteral("<p>%1</p>").arg(quoted(e.clip.draft.note.words).toHtmlEscaped());
+    if (!e.clip.draft.note.words.empty())
+        html += QStringLiteral("<p>%1</p>").arg(quoted(e.clip.draft.note.words).toHtmlEscaped());
     if (e.clip.draft.note.pain)
         html += tr("<p><b>Pain was named.</b> Answer this one first; the exercise stops until you have spoken.</p>");
     if (const QDate by = QDate::fromString(QString::fromStdString(e.clip.draft.answerBy), Qt::ISODate);

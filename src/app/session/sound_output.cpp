@@ -9,7 +9,7 @@ namespace deft::ui {
 QByteArray asPcm(const Sound& sound, double from_s) {
     const auto begin = std::min(sound.size(), size_t(std::max(0.0, from_s) * kSoundRate_Hz));
     QByteArray bytes;
-    bytes.reserve(qsizetype(2 * (sound.size() - begin)));
+    bytes.reserve(2 * qsizetype(sound.size() - begin));
     for (size_t i = begin; i < sound.size(); ++i) {
         const int16_t v = asInt16(sound[i]);
         bytes.append(reinterpret_cast<const char*>(&v), 2);

@@ -2,6 +2,7 @@
 // What the coach adds to a review: drawings, faults that were seen, the client's neutral.
 #include "app/bench/bench_page.h"
 #include "app/bench/drawing_tool.h"
+#include "app/queue/queue_page.h"
 #include "app/theme/words.h"
 #include "app/window/main_window.h"
 

@@ -80,7 +80,7 @@ std::vector<Eigen::Matrix3f> localFrames(const Mesh& mesh, const std::vector<Vec
     const auto normals = vertexNormals(mesh, points);
     std::vector<Eigen::Matrix3f> frames(points.size());
     for (size_t i = 0; i < points.size(); ++i) {
-        const Vec3 n = normals[i];
+        const Vec3& n = normals[i];
         Vec3 t = points[mesh.neighbours[i][0]] - points[i];
         t = (t - n * n.dot(t)).normalized();
         frames[i].col(0) = n;

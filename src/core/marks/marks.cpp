@@ -110,7 +110,7 @@ Result<Marks> marksFrom(const Json& json, const std::string& where) {
                     {"/marking_sd_px should be above 0 and at most {most} pixels", {{"most", kMostMarkingSd_px}}});
             marks.markingSd_px = value.get<double>();
         } else if (key == "mat") {
-            const auto side = [&](const char* name) {
+            const auto side = [&value = value](const char* name) {
                 const auto it = value.is_object() ? value.find(name) : value.end();
                 return value.is_object() && it != value.end() && it->is_number() ? it->get<double>() : 0;
             };

@@ -44,7 +44,7 @@ std::optional<Axes> axesFor(const std::string& name, const std::map<std::string,
                             int front) {
     const auto [plain, ending] = parted(name);
     const Frame frame = frameOf(plain);
-    auto at = [&](const std::string& joint) -> std::optional<Point2> {
+    auto at = [&points, side, &ending = ending](const std::string& joint) -> std::optional<Point2> {
         if (const auto it = points.find(joint + ending); it != points.end()) return it->second;
         if (ending.empty() && !side) { // a midline mark: between left and right
             const auto l = points.find(joint + "_l"), r = points.find(joint + "_r");

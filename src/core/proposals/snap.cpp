@@ -123,7 +123,7 @@ void snapToStickers(std::map<std::string, ProposedMark>& marks, const cv::Mat& g
                 *same = s;
             if ((s.centre - mark.at).norm() < reach) wish.near.push_back(index);
         }
-        std::sort(wish.near.begin(), wish.near.end(), [&](size_t a, size_t b) {
+        std::sort(wish.near.begin(), wish.near.end(), [&stickers, &mark = mark](size_t a, size_t b) {
             return (stickers[a].centre - mark.at).norm() < (stickers[b].centre - mark.at).norm();
         });
         if (wish.near.size() > 3) wish.near.resize(3); // farther ones are somebody else's

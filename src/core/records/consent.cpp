@@ -2,6 +2,7 @@
 #include "records/consent.h"
 
 #include "base/dates.h"
+#include "base/json.h"
 #include "judgement/safety.h"
 
 #include <algorithm>

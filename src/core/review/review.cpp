@@ -243,7 +243,7 @@ Result<Review> measureReview(CataloguePtr catalogue, ReviewInputs inputs, ClipIn
 }
 
 Result<Review> judgeAgain(const Review& before, ReviewInputs inputs, CataloguePtr catalogue) {
-    auto by = readFor(catalogue ? std::move(catalogue) : before.catalogue, std::move(inputs));
+    auto by = readFor(catalogue ? catalogue : before.catalogue, std::move(inputs));
     if (!by) return tl::unexpected(by.error());
     auto measurement = measureAgain(before.measurement, measuringPlan(by->exercise, by->inputs, before.clip()));
     if (!measurement) return tl::unexpected(measurement.error());

@@ -46,7 +46,7 @@ const Point2* at(const std::map<std::string, Point2>& points, const std::string&
 /// Where left and right are both marked, marks often lie on the body's outline: the body is on the side of the other
 /// mark. Moves a place of `name` toward it by `px`.
 Point2 inward(const std::map<std::string, Point2>& points, const std::string& name, double px) {
-    const Point2 here = points.at(name);
+    const Point2& here = points.at(name);
     const Point2* other = at(points, otherSideOf(name));
     const double apart = other ? (*other - here).norm() : 0;
     return apart > 1e-6 ? Point2(here + std::min(px / apart, 0.5) * (*other - here)) : here;
