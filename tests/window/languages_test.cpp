@@ -3,7 +3,9 @@
 #include "app/answer/answer_row.h"
 #include "app/bench/moment_strip.h"
 #include "app/bench/readings_panel.h"
+#include "app/bench/readings_table.h"
 #include "app/client/client_page.h"
+#include "app/compare/difference_table.h"
 #include "app/exercises/exercises_page.h"
 #include "app/programme/programme_page.h"
 #include "app/theme/window_language.h"
@@ -15,6 +17,7 @@
 #include <QAbstractButton>
 #include <QComboBox>
 #include <QDir>
+#include <QHeaderView>
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
@@ -52,6 +55,33 @@ class LanguagesTest : public test::DrivenWindow {
         return all;
     }
 
+    /// Where the words over a column begin and end, from the column's sides. px
+    std::pair<int, int> inkOver(const QTableView& table, int column) const {
+        const QHeaderView& header = *table.horizontalHeader();
+        const QPoint corner(header.sectionViewportPosition(column), 0);
+        const int width = header.sectionSize(column);
+        const QRect place(header.viewport()->mapTo(window_.get(), corner), QSize(width, header.height()));
+        const QImage shown = window_->grab(place).toImage().scaled(place.size());
+        int first = width, last = -1;
+        for (int i = 0; i < width; ++i)
+            for (int j = 0; j < header.height(); ++j)
+                if (shown.pixel(i, j) != shown.pixel(0, 0)) first = std::min(first, i), last = i;
+        return {first, width - 1 - last};
+    }
+
+    /// In a language that ships none of them ends in dots.
+    void wordsFitOverReadings() const {
+        const auto* table = window_->benchPage().readings().findChild<QTableView*>();
+        for (const int column : {ReadingsTable::Worst, ReadingsTable::Band, ReadingsTable::Tolerance,
+                                 ReadingsTable::Last, ReadingsTable::WorstRep}) {
+            const QString words = table->model()->headerData(column, Qt::Horizontal).toString();
+            int room = table->columnWidth(column) - 6;
+            if (column == ReadingsTable::WorstRep) room += table->columnWidth(ReadingsTable::BestRep);
+            QVERIFY2(!words.isEmpty() && QFontMetrics(face(Size::Small)).horizontalAdvance(words) <= room,
+                     qPrintable(words));
+        }
+    }
+
 private slots:
     void initTestCase() {
         qputenv("DEFT_MIRROR_KEYPOINTS", "/nowhere");
@@ -76,6 +106,7 @@ private slots:
                 QVERIFY2(englishIn(text).isEmpty(),
                          qPrintable(QStringLiteral("%1: %2: %3").arg(room).arg(englishIn(text), text)));
         }
+        wordsFitOverReadings();
     }
 
     /// The guide, too: page by page what the English one says, with its keys and its picture.
@@ -157,7 +188,18 @@ private slots:
             if (room == MainWindow::Bench) { // what is painted keeps its places, and so does a number's sign
                 const auto* strip = window_->findChild<MomentStrip*>();
                 QVERIFY(strip->findChild<QAbstractButton*>()->x() > strip->width() / 2);
-                QCOMPARE(window_->benchPage().readings().findChild<QTableView*>()->layoutDirection(), Qt::LeftToRight);
+                const auto* table = window_->benchPage().readings().findChild<QTableView*>();
+                QCOMPARE(table->layoutDirection(), Qt::LeftToRight);
+                for (const int column : {ReadingsTable::Worst, ReadingsTable::Tolerance, ReadingsTable::Last}) {
+                    const auto [before, after] = inkOver(*table, column); // none runs into the next one
+                    QVERIFY2(before >= 2 && after >= 2,
+                             qPrintable(QStringLiteral("%1: %2, %3").arg(column).arg(before).arg(after)));
+                }
+            }
+            if (room == MainWindow::Compare) { // words stand over the ends of their numbers
+                const auto* table = window_->comparePage().findChild<DifferencePanel*>()->findChild<QTableView*>();
+                const auto [before, after] = inkOver(*table, DifferenceTable::Change);
+                QVERIFY2(before > 10 && after < 6, qPrintable(QStringLiteral("%1, %2").arg(before).arg(after)));
             }
             QVERIFY2(window_->width() <= 1280,
                      qPrintable(QStringLiteral("room %1 needs %2 px").arg(room).arg(window_->width())));

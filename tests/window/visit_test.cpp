@@ -62,6 +62,20 @@ private slots:
         QVERIFY(!isHidden(second) && isHidden(others));
     }
 
+    /// What the open clip's letter waits for is called by the name of its exercise, or as it was told where no file
+    /// knows it.
+    void othersByName() {
+        const int64_t first = addClip("ruta-bridge-march", "2026-05-14");
+        addClip("ruta-bridge-april", "2026-05-14");
+        addKnownClip(window_->library(), "Mirela Dumitru", "2026-05-14", "ruta-bridge-early-april",
+                     [](ReviewInputs& in) { in.exercise = "ladder-walk"; });
+        window_->openClip(first);
+        const auto& others = session().letter().visit().others();
+        QCOMPARE(others.size(), size_t(2));
+        QCOMPARE(others[0].exercise, std::string("Bridge, both feet"));
+        QCOMPARE(others[1].exercise, std::string("ladder-walk"));
+    }
+
     /// The first clip is made ready, the last one files all of them: one page, one mail, and undo goes as far as it
     /// should.
     void oneLetter() {

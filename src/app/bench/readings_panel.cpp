@@ -2,9 +2,9 @@
 #include "app/bench/readings_panel.h"
 
 #include "app/theme/words.h"
+#include "app/widgets/plain_header.h"
 #include "app/widgets/plain_table.h"
 
-#include <QHeaderView>
 #include <QStyledItemDelegate>
 #include <cmath>
 
@@ -74,14 +74,14 @@ private:
 };
 
 /// Best and worst rep stand under one word.
-class ReadingsHeader : public QHeaderView {
+class ReadingsHeader : public PlainHeader {
 public:
-    explicit ReadingsHeader(QWidget* parent) : QHeaderView(Qt::Horizontal, parent) {}
+    using PlainHeader::PlainHeader;
 
 protected:
     void paintSection(QPainter* p, const QRect& rect, int section) const override {
         if (section == ReadingsTable::BestRep) return;
-        QHeaderView::paintSection(
+        PlainHeader::paintSection(
             p, section == ReadingsTable::WorstRep ? rect.adjusted(-sectionSize(ReadingsTable::BestRep), 0, 0, 0) : rect,
             section);
     }
@@ -94,7 +94,6 @@ ReadingsPanel::ReadingsPanel(ReviewSession& session, QWidget* parent)
     table_ = new ReadingsTable(session, this);
     view_ = new PlainTable(table_, tr("Readings"), this);
     view_->setHorizontalHeader(new ReadingsHeader(view_));
-    view_->horizontalHeader()->setMinimumSectionSize(16);
     view_->horizontalHeader()->setFixedHeight(kHeader);
     view_->verticalHeader()->setMinimumSectionSize(12);
     view_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff); // rows shrink until all are seen

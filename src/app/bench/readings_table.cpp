@@ -121,7 +121,7 @@ QVariant ReadingsTable::headerData(int section, Qt::Orientation orientation, int
     case Worst:
         return tr("worst");
     case Band:
-        return QChar(QChar::Nbsp) + tr("± 95 %");
+        return tr("± 95 %");
     case Tolerance:
         return tr("tolerance");
     case Last:

@@ -198,7 +198,7 @@ void drawRepHead(QPainter& p, const RepSheetLook& look, const Exercise& exercise
             QRectF box = look.box(rep, Phase(k));
             box = QRectF(box.left(), look.isWrapped() ? box.top() - h - 4 : 0, box.width(), h - 4);
             if (k == 0)
-                putText(p, QRectF(8, box.top(), kLeft, h - 4), QObject::tr("Rep"), Size::Small, c.ink, QFont::DemiBold);
+                putText(p, QRectF(8, box.top(), kLeft - 12, h - 4), QObject::tr("Rep"), Size::Small, c.ink, QFont::DemiBold);
             const int used = putText(p, box, columns[size_t(k)].first, Size::Small, c.ink, QFont::DemiBold);
             putText(p, box.adjusted(used + 4, 0, 0, 0), columns[size_t(k)].second, Size::Small, c.ink2, QFont::Normal,
                     Qt::AlignRight | Qt::AlignVCenter);

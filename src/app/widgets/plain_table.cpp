@@ -2,10 +2,10 @@
 #include "app/widgets/plain_table.h"
 
 #include "app/theme/palette.h"
+#include "app/widgets/plain_header.h"
 
 #include <QClipboard>
 #include <QGuiApplication>
-#include <QHeaderView>
 #include <QKeyEvent>
 
 namespace deft::ui {
@@ -23,17 +23,13 @@ PlainTable::PlainTable(QAbstractItemModel* model, const QString& name, QWidget* 
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setFont(face(Size::Small));
     verticalHeader()->hide();
-    horizontalHeader()->setMinimumSectionSize(16);
-    horizontalHeader()->setSectionsClickable(false);
+    setHorizontalHeader(new PlainHeader(this));
     connect(selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& now) {
         if (!choosing_ && now.isValid()) emit picked(now.row());
     });
 }
 
 void PlainTable::setColumnWidths(const std::vector<int>& widths) {
-    horizontalHeader()->setTextElideMode(Qt::ElideRight); // here, for a table may have got another header
-    horizontalHeader()->setLayoutDirection(Qt::LeftToRight);
-    horizontalHeader()->setFont(face(Size::Small));
     for (size_t i = 0; i < widths.size(); ++i) {
         horizontalHeader()->setSectionResizeMode(int(i), widths[i] ? QHeaderView::Fixed : QHeaderView::Stretch);
         if (widths[i]) setColumnWidth(int(i), widths[i]);

@@ -91,7 +91,6 @@ QToolTip { background: %1; color: %2; border: 1px solid %3; padding: 4px; }
 deft--ui--PlainTable, deft--ui--PlainTable QHeaderView { background: transparent; }
 deft--ui--PlainTable::item { border-bottom: 1px solid %9; padding: 0; }
 deft--ui--PlainTable::item:selected { background: %4; color: %2; }
-deft--ui--PlainTable QHeaderView::section { background: transparent; color: %5; border: 0; padding: 0; }
 )")
                                   .arg(c.raised.name(), c.ink.name(), c.strong.name(), c.soft.name(), c.ink3.name(),
                                        c.accent.name(), c.dark ? QStringLiteral("check-dark") : QStringLiteral("check"),
