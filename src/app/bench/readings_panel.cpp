@@ -97,7 +97,7 @@ ReadingsPanel::ReadingsPanel(ReviewSession& session, QWidget* parent)
     view_->horizontalHeader()->setFixedHeight(kHeader);
     view_->verticalHeader()->setMinimumSectionSize(12);
     view_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff); // rows shrink until all are seen
-    view_->setColumnWidths({0, 58, 48, 66, 68, 18, 22});
+    view_->setColumnWidths({0, 64, 48, 66, 66, 18, 22});
     view_->setItemDelegateForColumn(ReadingsTable::Tolerance, new BarDelegate(*table_, view_));
     setFocusProxy(view_);
     connect(table_, &QAbstractItemModel::modelReset, this, &ReadingsPanel::refresh);
