@@ -3,6 +3,7 @@
 #include "support/driven_window.h"
 
 #include <QFile>
+#include <algorithm>
 
 using namespace deft;
 using namespace deft::test;
@@ -41,13 +42,18 @@ private slots:
         for (const Clip& c : window_->library().clips(0))
             if (!c.draft.marks.frames.empty()) clips.push_back(c.id);
         QVERIFY(clips.size() >= 2);
-        double after5 = 0, after50 = 0;
+        std::vector<double> used_MB;
         for (int i = 1; i <= 100; ++i) {
             look(clips[size_t(i) % clips.size()]);
-            if (i == 5) after5 = resident_MB();
-            if (i == 50) after50 = resident_MB();
+            used_MB.push_back(resident_MB());
         }
-        const double after100 = resident_MB();
+        // The middle of five: pictures of the last clip may still be on their way or not.
+        const auto around = [&](int clip) {
+            std::vector<double> five(used_MB.begin() + clip - 3, used_MB.begin() + clip + 2);
+            std::sort(five.begin(), five.end());
+            return five[2];
+        };
+        const double after5 = around(5), after50 = around(50), after100 = around(98);
         const QString told = QStringLiteral("%1 MB after 5, %2 after 50, %3 after 100")
                                  .arg(after5, 0, 'f', 0).arg(after50, 0, 'f', 0).arg(after100, 0, 'f', 0);
         qInfo("%s", qPrintable(told));

@@ -10,6 +10,7 @@
 #include <QDate>
 #include <QTime>
 #include <QUndoCommand>
+#include <malloc.h>
 
 namespace deft::ui {
 
@@ -99,6 +100,9 @@ void ReviewSession::close() {
     answer_ = {}, moments_.clear(), earlier_.clear(), known_.clear();
     followed_ = {};
     clipId_ = 0;
+    // Every thread that works on pictures has memory of its own, of which the C library gives little back by itself. 5
+    // ms, on a busy machine up to 24.
+    ::malloc_trim(0);
 }
 
 void ReviewSession::leave() {
